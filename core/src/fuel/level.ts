@@ -1,0 +1,12 @@
+import type { Gauge, Tank } from '../fleet/book';
+import { monotone } from '../geometry/interpolate';
+
+/**
+ * Litres that a gauge of a tank shows.
+ * @param shown on the gauge's own scale, `min` to `max`
+ */
+export const litresShown = (gauge: Gauge, tank: Tank, shown: number): number => {
+  const share = Math.min(1, Math.max(0, (shown - gauge.min) / (gauge.max - gauge.min)));
+  const table = gauge.reads === 'needle' ? tank.needleTable : undefined;
+  return tank.capacityL * (table ? monotone(table)(share) : share);
+};

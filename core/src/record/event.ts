@@ -1,0 +1,103 @@
+import * as z from 'zod/mini';
+import { Mark } from '../condition/marks';
+
+/**
+ * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
+ * only replaced by a newer event that names the older one.
+ */
+
+export const EventId = z.string().check(z.regex(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/));
+export const Sha256 = z.string().check(z.regex(/^[0-9a-f]{64}$/));
+export const Walk = z.enum(['out', 'in']);
+export type Walk = z.infer<typeof Walk>;
+
+const id = z.string().check(z.minLength(1), z.maxLength(64));
+const note = z.optional(z.string().check(z.maxLength(1000)));
+const photos = z.array(Sha256).check(z.maxLength(12));
+/** Confirmed in one press as it had been at departure. */
+const asBefore = z.optional(z.literal(true));
+
+export const SKIP_REASONS = ['knowsTheBoat', 'noTime', 'notAboard', 'weather', 'other'] as const;
+export const FITTING_STATES = ['fine', 'damaged', 'unsealed', 'expired'] as const;
+export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'notSeen'] as const;
+export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found'] as const;
+
+const kinds = {
+  walkStarted: z.object({ kind: z.literal('walkStarted'), walk: Walk }),
+  pointTold: z.object({ kind: z.literal('pointTold'), walk: Walk, point: id, how: z.enum(['said', 'shown', 'read']), language: z.string().check(z.maxLength(8)) }),
+  pointSkipped: z.object({ kind: z.literal('pointSkipped'), walk: Walk, point: id, why: z.enum(SKIP_REASONS), note }),
+  counted: z.object({ kind: z.literal('counted'), walk: Walk, fitting: id, count: z.int().check(z.gte(0), z.lte(999)), state: z.enum(FITTING_STATES), note, asBefore }),
+  gaugeRead: z.object({ kind: z.literal('gaugeRead'), walk: Walk, gauge: id, shown: z.number().check(z.gte(-1e6), z.lte(1e6)), askew: z.optional(z.boolean()), asBefore }),
+  markPlaced: z.object({ kind: z.literal('markPlaced'), walk: Walk, mark: Mark, asBefore }),
+  surfaceLooked: z.object({ kind: z.literal('surfaceLooked'), walk: Walk, surface: id, photos, asBefore }),
+  evidenceGiven: z.object({ kind: z.literal('evidenceGiven'), walk: Walk, propeller: id, state: z.enum(EVIDENCE_STATES), sizeMm: z.optional(z.number().check(z.gt(0), z.lte(500))), note, photos, asBefore }),
+  stationTied: z.object({ kind: z.literal('stationTied'), walk: Walk, station: id }),
+  held: z.object({ kind: z.literal('held'), why: z.string().check(z.minLength(1), z.maxLength(500)) }),
+  fuelFilled: z.object({ kind: z.literal('fuelFilled'), tank: id, litres: z.number().check(z.gt(0), z.lte(20_000)), brim: z.boolean(), by: z.enum(['operator', 'renter']), paidMinor: z.optional(z.int().check(z.gte(0))) }),
+  signed: z.object({ kind: z.literal('signed'), walk: Walk, as: z.enum(['renter', 'staff']), page: Sha256, language: z.string().check(z.maxLength(8)), signer: Sha256, drawing: Sha256 }),
+  sealed: z.object({
+    kind: z.literal('sealed'),
+    walk: Walk,
+    covers: z.array(EventId).check(z.minLength(1), z.maxLength(5000)),
+    photos: z.array(Sha256).check(z.maxLength(5000)),
+    previous: z.union([Sha256, z.null()]),
+    root: Sha256,
+    signature: z.string().check(z.maxLength(512)),
+    key: Sha256,
+  }),
+  castOff: z.object({ kind: z.literal('castOff') }),
+  cameIn: z.object({ kind: z.literal('cameIn') }),
+  findingDecided: z.object({ kind: z.literal('findingDecided'), finding: z.string().check(z.minLength(1), z.maxLength(160)), decision: z.enum(DECISIONS), note }),
+  lineDecided: z.object({ kind: z.literal('lineDecided'), line: z.string().check(z.minLength(1), z.maxLength(160)), state: z.enum(['proposed', 'accepted', 'disputed', 'waived']), note }),
+  closed: z.object({ kind: z.literal('closed'), number: z.int().check(z.gte(1)), statement: Sha256, covers: z.array(EventId).check(z.maxLength(10_000)), root: Sha256 }),
+  undone: z.object({ kind: z.literal('undone') }),
+};
+
+export const EventBody = z.discriminatedUnion('kind', [
+  kinds.walkStarted, kinds.pointTold, kinds.pointSkipped, kinds.counted, kinds.gaugeRead, kinds.markPlaced, kinds.surfaceLooked,
+  kinds.evidenceGiven, kinds.stationTied, kinds.held, kinds.fuelFilled, kinds.signed, kinds.sealed, kinds.castOff, kinds.cameIn,
+  kinds.findingDecided, kinds.lineDecided, kinds.closed, kinds.undone,
+]);
+export type EventBody = z.infer<typeof EventBody>;
+export type EventKind = EventBody['kind'];
+export const EVENT_KINDS = Object.keys(kinds) as EventKind[];
+
+export const EVENT_VERSION = 1;
+
+/** The actor is not in here: it comes from the session the event was made under. */
+export const HireEvent = z.object({
+  id: EventId,
+  v: z.literal(EVENT_VERSION),
+  /** The hire (later also a boat) this belongs to. */
+  stream: id,
+  device: id,
+  deviceSeq: z.int().check(z.gte(1)),
+  at: z.string().check(z.regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/)),
+  bookVersion: z.int().check(z.gte(1)),
+  replaces: z.array(EventId).check(z.maxLength(500)),
+  body: EventBody,
+});
+export type HireEvent = z.infer<typeof HireEvent>;
+
+export type Actor = { id: string; role: 'hand' | 'manager' | 'renter' | 'quay' };
+
+/** An event as it is held: with who made it, and what the server learnt when it came in. */
+export type Held = {
+  event: HireEvent;
+  actor: Actor;
+  /** When the server took it; absent while it is still kept on the phone. */
+  receivedAt?: string | undefined;
+  /** How far the phone's clock was behind the server's when it was delivered, ms. */
+  behindMs?: number | undefined;
+};
+
+/** When it truly happened, as far as is known: the phone's own time, put right by what delivery showed. */
+export const happenedAt = ({ event, behindMs = 0 }: Held): number => Date.parse(event.at) + behindMs;
+
+/** Which kinds each role may add. A renter's own walks come with unattended handover. */
+const STAFF: readonly EventKind[] = [
+  'walkStarted', 'pointTold', 'pointSkipped', 'counted', 'gaugeRead', 'markPlaced', 'surfaceLooked', 'evidenceGiven', 'stationTied',
+  'held', 'fuelFilled', 'signed', 'sealed', 'castOff', 'cameIn', 'findingDecided', 'lineDecided', 'undone',
+];
+const MAY: Readonly<Record<Actor['role'], readonly EventKind[]>> = { hand: STAFF, manager: STAFF, renter: [], quay: ['closed'] };
+export const mayAdd = (role: Actor['role'], kind: EventKind): boolean => MAY[role].includes(kind);

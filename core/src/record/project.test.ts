@@ -1,0 +1,169 @@
+import fc from 'fast-check';
+import { canonical, commit, digestOf } from './canonical';
+import type { EventBody, Held, HireEvent } from './event';
+import { project, slot } from './project';
+import { checkSeal, rootOf, sealContent } from './seal';
+import { readEvent } from './upcast';
+
+const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
+const idOf = (n: number) => `${hex(n, 8)}-0000-7000-8000-${hex(n, 12)}`;
+const START = Date.parse('2026-06-13T08:00:00.000Z');
+
+const make = (n: number, body: EventBody, more: Partial<HireEvent> & { replaces?: string[] } = {}, by: Partial<Held> = {}): Held => ({
+  event: { id: idOf(n), v: 1, stream: 'h1', device: 'd1', deviceSeq: n + 1, at: new Date(START + n * 1000).toISOString(), bookVersion: 1, replaces: [], body, ...more },
+  actor: { id: 'ada', role: 'hand' },
+  ...by,
+});
+const count = (fitting: string, number: number, walk: 'out' | 'in' = 'out'): EventBody => ({ kind: 'counted', walk, fitting, count: number, state: 'fine' });
+const counted = (held: Held[], fitting: string) => slot(project(held), `out/count/${fitting}`, 'counted');
+
+/** Streams as several phones make them: counts, told points, corrections of anything older, undos, seals, a closing. */
+const stream = fc.array(fc.record({ what: fc.integer({ min: 0, max: 9 }), fitting: fc.integer({ min: 0, max: 3 }), number: fc.integer({ min: 0, max: 5 }), older: fc.array(fc.nat(), { maxLength: 2 }), device: fc.integer({ min: 1, max: 3 }), behind: fc.option(fc.integer({ min: -400_000, max: 400_000 })) }), { minLength: 1, maxLength: 40 }).map((rows) =>
+  rows.map((row, n): Held => {
+    const replaces = n > 0 ? [...new Set(row.older.map((o) => idOf(o % n)))] : [];
+    const walk = row.number % 2 ? ('in' as const) : ('out' as const);
+    const covers = Array.from({ length: n }, (_, i) => idOf(i)).filter((_, i) => (i + row.number) % 3 !== 0);
+    const body: EventBody =
+      row.what < 5 ? count(`f${row.fitting}`, row.number, walk)
+      : row.what === 5 ? { kind: 'undone' }
+      : row.what === 6 ? { kind: 'pointTold', walk, point: `p${row.fitting}`, how: 'said', language: 'en' }
+      : row.what === 7 ? { kind: 'fuelFilled', tank: 'main', litres: 10 + row.number, brim: false, by: 'operator' }
+      : row.what === 8 && n > 0 ? { kind: 'sealed', walk, covers: covers.length > 0 ? covers : [idOf(0)], photos: [], previous: null, root: 'a'.repeat(64), signature: '', key: 'b'.repeat(64) }
+      : row.what === 9 && n > 20 ? { kind: 'closed', number: 1, statement: 'c'.repeat(64), covers, root: 'd'.repeat(64) }
+      : { kind: 'castOff' };
+    return make(n, body, { replaces, device: `d${row.device}` }, row.behind === null ? {} : { receivedAt: '2026-06-13T12:00:00.000Z', behindMs: row.behind });
+  }),
+);
+const shown = (held: Held[]) => {
+  const record = project(held);
+  return canonical(JSON.parse(JSON.stringify({ ...record, slots: [...record.slots].sort(([a], [b]) => (a < b ? -1 : 1)) })));
+};
+
+describe('the record', () => {
+  it('is the same for shuffled, repeated and split streams', () => {
+    fc.assert(
+      fc.property(stream.chain((events) => fc.tuple(fc.constant(events), fc.shuffledSubarray([...events, ...events, ...events], { minLength: 3 * events.length, maxLength: 3 * events.length }), fc.nat())), ([events, mixed, cut]) => {
+        const expected = shown(events);
+        expect(shown(mixed)).toBe(expected);
+        const at = cut % (mixed.length + 1);
+        // What came first from a phone and then, complete, from the server.
+        expect(shown([...mixed.slice(0, at).map(({ event, actor }) => ({ event, actor })), ...events, ...mixed.slice(at)])).toBe(expected);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('never drops anything: each event stands, was replaced or undone, or is late or proposed', () => {
+    fc.assert(
+      fc.property(stream, (events) => {
+        const record = project(events);
+        const placed = new Set([...[...record.slots.values()].flatMap((s) => s.standing), ...record.late, ...record.proposed].map(({ event }) => event.id));
+        const named = new Set(events.flatMap(({ event }) => event.replaces));
+        for (const { event } of events) if (event.body.kind !== 'undone') expect(placed.has(event.id) || named.has(event.id)).toBe(true);
+      }),
+    );
+  });
+
+  it('lets a correction take the place of what it names, wherever it comes from', () => {
+    const first = make(1, count('jacket', 8));
+    const second = make(2, count('jacket', 7), { device: 'd2', replaces: [idOf(1)] });
+    expect(counted([second, first], 'jacket')).toMatchObject({ value: { count: 7 }, contradiction: false });
+  });
+
+  it('keeps two values that nobody replaced as a contradiction, and equal ones as agreement', () => {
+    const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
+    expect(counted(both, 'jacket')).toMatchObject({ contradiction: true });
+    expect(project(both).contradictions.map(({ key }) => key)).toEqual(['out/count/jacket']);
+    expect(counted([both[0]!, make(3, count('jacket', 8), { device: 'd2' })], 'jacket')).toMatchObject({ contradiction: false });
+    const settled = [...both, make(4, count('jacket', 7), { replaces: [idOf(1), idOf(2)] })];
+    expect(counted(settled, 'jacket')).toMatchObject({ contradiction: false, value: { count: 7 } });
+  });
+
+  it('undoes, undoes the undoing, and gives back what a correction had replaced', () => {
+    const events = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { replaces: [idOf(1)] })];
+    const undo = make(3, { kind: 'undone' }, { replaces: [idOf(2)] });
+    expect(counted([...events, undo], 'jacket')!.value.count).toBe(8);
+    expect(counted([...events, undo, make(4, { kind: 'undone' }, { replaces: [idOf(3)] })], 'jacket')!.value.count).toBe(7);
+    const chain = [...events, make(5, count('jacket', 6), { replaces: [idOf(2)] })];
+    expect(counted(chain, 'jacket')).toMatchObject({ value: { count: 6 }, contradiction: false });
+  });
+
+  const closedAfter = (events: Held[], n: number) =>
+    make(n, { kind: 'closed', number: 4, statement: 'c'.repeat(64), covers: events.map(({ event }) => event.id), root: 'd'.repeat(64) });
+
+  it('keeps what arrives after the closing outside: late when made before it, proposed when made after', () => {
+    const events = [make(1, count('jacket', 8))];
+    const closed = closedAfter(events, 10);
+    const before = make(5, count('jacket', 7), { replaces: [idOf(1)] });
+    const after = make(20, count('jacket', 6), { replaces: [idOf(1)] });
+    const record = project([after, closed, before, ...events]);
+    expect(record.late.map(({ event }) => event.id)).toEqual([idOf(5)]);
+    expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(20)]);
+    expect(slot(record, 'out/count/jacket', 'counted')!.value.count).toBe(8);
+  });
+
+  it('judges lateness by the clock put right, and says whose clock was wrong', () => {
+    const events = [make(1, count('jacket', 8))];
+    const hourFast = make(3600 + 5, count('jacket', 7), {}, { receivedAt: '2026-06-13T12:00:00.000Z', behindMs: -3_600_000 });
+    const record = project([...events, closedAfter(events, 10), hourFast]);
+    expect(record.late).toHaveLength(1);
+    expect(record.wrongClocks).toEqual([{ device: 'd1', behindMs: -3_600_000 }]);
+  });
+
+  it('does not let an undo reach behind a seal', () => {
+    const events = [make(1, count('jacket', 8))];
+    const sealed = make(2, { kind: 'sealed', walk: 'out', ...sealContent(events, null), signature: '', key: 'b'.repeat(64) });
+    const record = project([...events, sealed, make(3, { kind: 'undone' }, { replaces: [idOf(1)] }), make(4, { kind: 'undone' }, { replaces: [idOf(2)] })]);
+    expect(slot(record, 'out/count/jacket', 'counted')!.value.count).toBe(8);
+    expect(slot(record, 'out/sealed', 'sealed')).toBeDefined();
+    expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(3), idOf(4)]);
+  });
+
+  it('pins the book version the walk began with', () => {
+    expect(project([make(1, { kind: 'walkStarted', walk: 'out' }, { bookVersion: 7 }), make(2, { kind: 'walkStarted', walk: 'in' }, { bookVersion: 7 })]).bookVersion).toBe(7);
+  });
+});
+
+describe('the seal', () => {
+  const events = [make(1, count('jacket', 8)), make(2, count('fender', 4))];
+  const digests = new Map(events.map(({ event }) => [event.id, digestOf(event)]));
+
+  it('fits its events in any order and none other', () => {
+    const seal = sealContent(events, null);
+    expect(sealContent([...events].reverse(), null)).toEqual(seal);
+    expect(checkSeal(seal, digests)).toEqual({ ok: true });
+    expect(checkSeal(seal, new Map([...digests, [idOf(2), digestOf({ ...events[1]!.event, body: count('fender', 3) })]]))).toMatchObject({ ok: false, reason: 'rootDiffers' });
+    expect(checkSeal(seal, new Map([...digests].slice(1)))).toMatchObject({ ok: false, reason: 'eventsMissing', missing: [idOf(1)] });
+    expect(rootOf([...digests.values()], [], 'e'.repeat(64))).not.toBe(seal.root);
+  });
+
+  it('canonical JSON is that of RFC 8785', () => {
+    // The example of RFC 8785, section 3.2.2, as far as JSON text can carry it.
+    expect(canonical({ numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 1e-27], string: '€$\u000f\nA\'B"\\\\"/', literals: [null, true, false] })).toBe(
+      '{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27],"string":"€$\\u000f\\nA\'B\\"\\\\\\\\\\"/"}',
+    );
+    expect(() => canonical(undefined)).toThrow(TypeError);
+  });
+
+  it('commits to a name without saying it', () => {
+    expect(commit('salt', 'Ines Okonjo')).toBe(commit('salt', 'Ines Okonjo'));
+    expect(commit('other', 'Ines Okonjo')).not.toBe(commit('salt', 'Ines Okonjo'));
+  });
+});
+
+describe('reading events', () => {
+  const { event } = make(1, count('jacket', 8));
+
+  it('reads today’s and upcasts old ones', () => {
+    expect(readEvent(event)).toEqual({ ok: true, event });
+    const old = { ...event, v: 0, body: { kind: 'counted', leg: 'out', fitting: 'jacket', count: 8 } };
+    expect(readEvent(old)).toEqual({ ok: true, event });
+  });
+
+  it('names what is wrong with the rest', () => {
+    expect(readEvent({ ...event, body: { kind: 'danced' } })).toMatchObject({ ok: false, reason: 'unknownKind' });
+    expect(readEvent({ ...event, v: 9 })).toMatchObject({ ok: false, reason: 'unknownVersion' });
+    expect(readEvent({ ...event, body: { ...event.body, count: -1 } })).toMatchObject({ ok: false, reason: 'doesNotFit', detail: expect.stringContaining('body.count') as string });
+    expect(readEvent('no')).toMatchObject({ ok: false, reason: 'doesNotFit' });
+  });
+});

@@ -1,0 +1,182 @@
+import { canonical } from './canonical';
+import { type EventBody, type EventKind, happenedAt, type Held, type Walk } from './event';
+
+/**
+ * The record: what a set of events comes to. Any order of arrival, any number of times: the same result, because
+ * nothing below looks at arrival. Two values for one thing that nobody replaced are a contradiction and stay one.
+ */
+
+type BodyOf<K extends EventKind> = Extract<EventBody, { kind: K }>;
+
+/** One thing that has one value: what was counted of a fitting going out, say. */
+export type Slot<K extends EventKind = EventKind> = {
+  key: string;
+  /** The value that stands; the oldest of them while there is a contradiction. */
+  value: BodyOf<K>;
+  by: Held;
+  /** Every standing event of the slot, oldest first: more than one distinct value is a contradiction. */
+  standing: Held[];
+  contradiction: boolean;
+};
+
+export type HireRecord = {
+  slots: ReadonlyMap<string, Slot>;
+  contradictions: Slot[];
+  /** Made before a seal or the closing that does not cover it, arrived after: kept outside, shown to a manager. */
+  late: Held[];
+  /** Made after the closing, or about a walk after its seal: proposals, not part of the values. */
+  proposed: Held[];
+  /** Phones whose clock was off by more than two minutes when they delivered. */
+  wrongClocks: { device: string; behindMs: number }[];
+  bookVersion: number | undefined;
+};
+
+/** The thing an event is about; events without one (undo) act only through what they replace. */
+export const slotOf = (body: EventBody): string | undefined => {
+  switch (body.kind) {
+    case 'walkStarted': return `${body.walk}/started`;
+    case 'pointTold':
+    case 'pointSkipped': return `${body.walk}/point/${body.point}`;
+    case 'counted': return `${body.walk}/count/${body.fitting}`;
+    case 'gaugeRead': return `${body.walk}/gauge/${body.gauge}`;
+    case 'markPlaced': return `${body.walk}/mark/${body.mark.id}`;
+    case 'surfaceLooked': return `${body.walk}/surface/${body.surface}`;
+    case 'evidenceGiven': return `${body.walk}/propeller/${body.propeller}`;
+    case 'stationTied': return `${body.walk}/tied/${body.station}`;
+    case 'signed': return `${body.walk}/signed/${body.as}`;
+    case 'sealed': return `${body.walk}/sealed`;
+    case 'held': return 'held';
+    case 'fuelFilled': return `filled/${body.tank}`;
+    case 'castOff': return 'castOff';
+    case 'cameIn': return 'cameIn';
+    case 'findingDecided': return `decided/${body.finding}`;
+    case 'lineDecided': return `line/${body.line}`;
+    case 'closed': return 'closed';
+    case 'undone': return undefined;
+  }
+};
+
+/** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
+const gathers = (key: string) => key.startsWith('filled/') || key === 'held';
+const onceIsEnough = (key: string) => key.endsWith('/started') || key.includes('/tied/') || key.includes('/surface/') || key === 'castOff' || key === 'cameIn';
+
+const byTime = (a: Held, b: Held): number =>
+  happenedAt(a) - happenedAt(b) || (a.event.device < b.event.device ? -1 : a.event.device > b.event.device ? 1 : a.event.deviceSeq - b.event.deviceSeq) || (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
+
+const walkOf = (body: EventBody): Walk | undefined => ('walk' in body ? body.walk : undefined);
+
+/** Ids that undo has taken away. An undo may itself be undone; ids are looked at in a fixed order so that even a ring of undos, which no honest phone makes, comes out the same everywhere. */
+const undoneIds = (all: readonly Held[]): ReadonlySet<string> => {
+  const undoers = new Map<string, string[]>();
+  for (const { event } of all) {
+    if (event.body.kind === 'undone') for (const id of event.replaces) undoers.set(id, [...(undoers.get(id) ?? []), event.id]);
+  }
+  const state = new Map<string, boolean>();
+  const isUndone = (id: string): boolean => {
+    const known = state.get(id);
+    if (known !== undefined) return known;
+    state.set(id, false);
+    const result = (undoers.get(id) ?? []).some((undoer) => !isUndone(undoer));
+    state.set(id, result);
+    return result;
+  };
+  return new Set([...undoers.keys()].sort().filter(isUndone));
+};
+
+/** Standing events of each slot, oldest first: not undone, and not replaced by one that is not undone. */
+const standingOf = (all: readonly Held[]): Map<string, Held[]> => {
+  const undone = undoneIds(all);
+  const slots = new Map<string, Held[]>();
+  const replaced = new Set<string>();
+  for (const held of all) {
+    const key = slotOf(held.event.body);
+    if (key === undefined || undone.has(held.event.id)) continue;
+    const rows = slots.get(key);
+    if (rows) rows.push(held);
+    else slots.set(key, [held]);
+    // A correction speaks only about its own thing, whatever else it names.
+    for (const id of held.event.replaces) if (id !== held.event.id) replaced.add(`${key}\n${id}`);
+  }
+  for (const [key, rows] of slots) {
+    const standing = rows.filter(({ event }) => !replaced.has(`${key}\n${event.id}`));
+    // Events that replace each other in a ring would leave nothing; nothing entered is dropped, so all of them stand.
+    slots.set(key, (standing.length > 0 ? standing : rows).sort(byTime));
+  }
+  return slots;
+};
+
+const same = (key: string, a: Held, b: Held): boolean => onceIsEnough(key) || canonical(a.event.body) === canonical(b.event.body);
+
+/** @param held every event known, in any order, any number of times */
+export const project = (held: Iterable<Held>): HireRecord => {
+  const known = new Map<string, Held>();
+  for (const one of held) {
+    const other = known.get(one.event.id);
+    // Kept here and held by the server is the same event; the server's copy says when it came and whose clock was wrong.
+    if (!other || (other.receivedAt === undefined && one.receivedAt !== undefined)) known.set(one.event.id, one);
+  }
+  const everything = [...known.values()].sort((a, b) => (a.event.id < b.event.id ? -1 : 1));
+
+  // The closing and the seals decide which events count, so they are found first, among themselves: a seal can be
+  // replaced by a later one that both sign, never undone.
+  const first = standingOf(everything.filter(({ event: { body } }) => body.kind === 'sealed' || body.kind === 'closed'));
+  const fence = (key: string) => {
+    const one = first.get(key)?.[0];
+    if (!one || !('covers' in one.event.body)) return undefined;
+    return { one, covers: new Set(one.event.body.covers), at: happenedAt(one) };
+  };
+  const closing = fence('closed');
+  const seals = { out: fence('out/sealed'), in: fence('in/sealed') };
+  const late: Held[] = [];
+  const proposed: Held[] = [];
+  const counting = everything.filter((one) => {
+    const { body, id } = one.event;
+    if (body.kind === 'closed') return true;
+    // An undo concerns the walks of what it takes away.
+    const targets = body.kind === 'undone' ? one.event.replaces.flatMap((target) => known.get(target)?.event.body ?? []) : [body];
+    const walks = new Set(targets.map(walkOf));
+    for (const [line, concerns] of [
+      [closing, true],
+      [seals.out, walks.has('out') && body.kind !== 'sealed'],
+      [seals.in, walks.has('in') && body.kind !== 'sealed'],
+    ] as const) {
+      if (!line || !concerns || line.covers.has(id) || line.one.event.id === id) continue;
+      (happenedAt(one) <= line.at ? late : proposed).push(one);
+      return false;
+    }
+    return true;
+  });
+
+  const slots = new Map<string, Slot>();
+  const contradictions: Slot[] = [];
+  for (const [key, standing] of standingOf(counting)) {
+    const by = standing[0]!;
+    const contradiction = !gathers(key) && standing.some((other) => !same(key, by, other));
+    const slot: Slot = { key, value: by.event.body, by, standing, contradiction };
+    slots.set(key, slot);
+    if (contradiction) contradictions.push(slot);
+  }
+  const clocks = new Map<string, number>();
+  for (const { event, behindMs } of everything) {
+    if (behindMs !== undefined && Math.abs(behindMs) > 120_000 && Math.abs(behindMs) >= Math.abs(clocks.get(event.device) ?? 0)) clocks.set(event.device, behindMs);
+  }
+  const started = slots.get('out/started');
+  return {
+    slots,
+    contradictions: contradictions.sort((a, b) => (a.key < b.key ? -1 : 1)),
+    late: late.sort(byTime),
+    proposed: proposed.sort(byTime),
+    wrongClocks: [...clocks].map(([device, behindMs]) => ({ device, behindMs })).sort((a, b) => (a.device < b.device ? -1 : 1)),
+    bookVersion: started?.by.event.bookVersion,
+  };
+};
+
+/** The slot of one thing, typed by the kinds that can fill it. */
+export const slot = <K extends EventKind>(record: HireRecord, key: string, ...kinds: K[]): Slot<K> | undefined => {
+  const found = record.slots.get(key);
+  return found && (kinds as string[]).includes(found.value.kind) ? (found as unknown as Slot<K>) : undefined;
+};
+
+/** All slots of a kind whose key begins so, in the order they were first entered. */
+export const slotsUnder = <K extends EventKind>(record: HireRecord, prefix: string, kind: K): Slot<K>[] =>
+  [...record.slots.values()].filter((one) => one.key.startsWith(prefix) && one.value.kind === kind).sort((a, b) => byTime(a.by, b.by)) as unknown as Slot<K>[];

@@ -1,0 +1,35 @@
+import { EVENT_VERSION, HireEvent } from './event';
+
+type Raw = Record<string, unknown>;
+
+/**
+ * How each older version becomes the next one. Old events are read for ever, so rows are only ever added here; the
+ * stored event stays as it was signed, its digest is taken before upcasting.
+ */
+const STEPS: Readonly<Record<number, (raw: Raw) => Raw>> = {
+  // Version 0, of the first trials: counts had no state and a walk was called `leg`.
+  0: (raw) => {
+    const { leg, ...body } = raw.body as Raw;
+    const renamed: Raw = leg === undefined ? body : { ...body, walk: leg };
+    return { ...raw, v: 1, body: renamed.kind === 'counted' ? { state: 'fine', ...renamed } : renamed };
+  },
+};
+
+export type Read = { ok: true; event: HireEvent } | { ok: false; reason: 'unknownVersion' | 'unknownKind' | 'doesNotFit'; detail: string };
+
+/** Reads any stored or received event as today's version. */
+export const readEvent = (raw: unknown): Read => {
+  if (typeof raw !== 'object' || raw === null) return { ok: false, reason: 'doesNotFit', detail: 'not an object' };
+  let current = raw as Raw;
+  while (typeof current.v === 'number' && current.v < EVENT_VERSION) {
+    const step = STEPS[current.v];
+    if (!step || typeof current.body !== 'object' || current.body === null) return { ok: false, reason: 'unknownVersion', detail: `v ${String(current.v)}` };
+    current = step(current);
+  }
+  if (current.v !== EVENT_VERSION) return { ok: false, reason: 'unknownVersion', detail: `v ${String(current.v)}` };
+  const read = HireEvent.safeParse(current);
+  if (read.success) return { ok: true, event: read.data };
+  const issue = read.error.issues[0];
+  const unknownKind = issue?.code === 'invalid_union' && issue.path.join('.') === 'body.kind';
+  return { ok: false, reason: unknownKind ? 'unknownKind' : 'doesNotFit', detail: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}` };
+};

@@ -1,0 +1,14 @@
+const swc = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
+const plain = (name) => ({
+  displayName: name,
+  rootDir: name,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  transform: { '\\.[cm]?[jt]s$': swc },
+  // These ship ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(@noble|@date-fns|canonicalize|zod)/)'],
+});
+
+export default {
+  projects: [plain('core'), plain('contract'), plain('server'), '<rootDir>/app/jest.config.js'],
+};
