@@ -163,6 +163,8 @@ export const BoatBook = z.object({
   id: BookId,
   class: BookId,
   name: z.string().check(z.minLength(1), z.maxLength(80)),
+  /** Where she lies. */
+  base: BookId,
   hullNumber: z.string().check(z.minLength(1), z.maxLength(20)),
   /** Fields of the class replaced whole. */
   plan: z.optional(Plan),

@@ -1,0 +1,88 @@
+import * as z from 'zod/mini';
+import { Book } from '@quay/core/fleet/book';
+import { HIRE_STATES } from '@quay/core/day/board';
+import { PriceList } from '@quay/core/settlement/statement';
+import { endpoint } from './endpoint';
+import { hireParams, Id, Instant, nothing, Sha256 } from './parts';
+
+export const Hire = z.object({
+  id: Id,
+  boat: Id,
+  base: Id,
+  renter: z.string(),
+  language: z.string(),
+  party: z.object({ adults: z.int().check(z.gte(1), z.lte(60)), children: z.int().check(z.gte(0), z.lte(60)) }),
+  from: Instant,
+  to: Instant,
+  depositMinor: z.int().check(z.gte(0)),
+  notes: z.string(),
+  version: z.int(),
+});
+export type Hire = z.infer<typeof Hire>;
+
+export const SealState = z.object({ walk: z.enum(['out', 'in']), root: Sha256, receivedAt: Instant, state: z.enum(['countersigned', 'waiting', 'rootDiffers', 'badSignature']), signature: z.nullable(z.string()), key: z.nullable(Sha256) });
+
+/** Everything a phone needs to walk this hire without signal. */
+export const HirePack = z.object({
+  hire: Hire,
+  boat: z.object({ id: Id, name: z.string(), hullNumber: z.string() }),
+  base: z.object({ id: Id, name: z.string(), zone: z.string() }),
+  book: Book,
+  bookVersion: z.int(),
+  prices: PriceList,
+  /** The boat's last seal, which the next one takes in. */
+  previousSeal: z.nullable(Sha256),
+  seals: z.array(SealState),
+  /** Salts of the commitments that signatures on this hire carry. */
+  signerSalt: z.string(),
+  statementNumber: z.nullable(z.int()),
+});
+export type HirePack = z.infer<typeof HirePack>;
+
+export const getHire = endpoint({
+  name: 'getHire', summary: 'One hire with its boat’s book in the version its walk began with.', method: 'GET', path: '/hires/:hireId', roles: ['hand', 'manager'],
+  params: hireParams, query: nothing, body: nothing, reply: HirePack,
+});
+
+export const changeHire = endpoint({
+  name: 'changeHire', summary: 'Changes what was booked; refused when somebody else changed it meanwhile.', method: 'PATCH', path: '/hires/:hireId', roles: ['manager'],
+  params: hireParams, query: nothing,
+  body: z.object({ version: z.int(), to: z.optional(Instant), party: z.optional(Hire.shape.party), notes: z.optional(z.string().check(z.maxLength(2000))) }),
+  reply: Hire,
+});
+
+export const closeHire = endpoint({
+  name: 'closeHire', summary: 'Closes the hire: numbers the statement and seals the record in one transaction.', method: 'POST', path: '/hires/:hireId/close', roles: ['hand', 'manager'],
+  params: hireParams, query: nothing,
+  /** The statement as it was shown; when the record says otherwise by now, nothing is closed. */
+  body: z.object({ totalMinor: z.int(), events: z.int().check(z.gte(0)) }), reply: z.object({ number: z.int(), digest: Sha256 }),
+});
+
+export const statementPdf = endpoint({
+  name: 'statementPdf', summary: 'The statement on paper; a draft until the hire is closed.', method: 'GET', path: '/hires/:hireId/statement.pdf', roles: ['hand', 'manager'],
+  params: hireParams, query: nothing, body: nothing, gives: 'application/pdf', reply: z.unknown(),
+});
+
+export const DayHire = z.object({
+  id: Id, boat: z.string(), renter: z.string(), party: z.int(), from: Instant, to: Instant, state: z.enum(HIRE_STATES),
+  castOffAt: z.nullable(Instant), cameInAt: z.nullable(Instant), hold: z.nullable(z.string()),
+});
+export const Day = z.object({
+  now: Instant,
+  base: z.object({ id: Id, name: z.string(), zone: z.string() }),
+  bases: z.array(z.object({ id: Id, name: z.string() })),
+  hires: z.array(DayHire),
+});
+export type Day = z.infer<typeof Day>;
+
+export const getDay = endpoint({
+  name: 'getDay', summary: 'The hires of a base around today: coming, out, in.', method: 'GET', path: '/day', roles: ['hand', 'manager'],
+  params: nothing, query: z.object({ base: z.optional(Id) }), body: nothing, reply: Day,
+});
+
+/** Things a manager should see: late events, proposals, wrong clocks, contradictions, seals that do not fit. */
+export const Attention = z.object({ hire: Id, boat: z.string(), renter: z.string(), late: z.int(), proposed: z.int(), contradictions: z.int(), wrongClocks: z.int(), seals: z.int() });
+export const getAttention = endpoint({
+  name: 'getAttention', summary: 'Hires whose record wants a manager’s eye.', method: 'GET', path: '/attention', roles: ['manager'],
+  params: nothing, query: nothing, body: nothing, reply: z.object({ hires: z.array(Attention) }),
+});

@@ -1,0 +1,12 @@
+import * as z from 'zod/mini';
+
+/** For endpoints without params, query or body. */
+export const nothing = z.object({});
+export const Id = z.string().check(z.regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/));
+export const Instant = z.string().check(z.regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{3})?Z$/));
+export const Sha256 = z.string().check(z.regex(/^[0-9a-f]{64}$/));
+export const hireParams = z.object({ hireId: Id });
+
+/** RFC 9457. `code` is for programs, `title` and `detail` are for people. */
+export const Problem = z.object({ type: z.string(), title: z.string(), status: z.number(), detail: z.optional(z.string()), code: z.string() });
+export type Problem = z.infer<typeof Problem>;

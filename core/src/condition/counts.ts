@@ -1,0 +1,36 @@
+import type { Fitting } from '../fleet/book';
+
+export type Counted = { count: number; state: 'fine' | 'damaged' | 'unsealed' | 'expired' };
+
+export type CountFinding = {
+  is: 'missing' | 'used' | 'damaged' | 'unsealed' | 'extra' | 'notCounted' | 'same';
+  /** How many pieces the finding is about. */
+  pieces: number;
+};
+
+/**
+ * What became of one line of equipment.
+ * @param out as counted at departure; undefined when nobody counted: then nothing can be missing, the doubt is the renter's
+ */
+export const compareCount = (fitting: Fitting, out: Counted | undefined, returned: Counted | undefined): CountFinding => {
+  if (!returned) return { is: 'notCounted', pieces: 0 };
+  if (!out) return { is: 'same', pieces: 0 };
+  if (returned.count < out.count) return { is: fitting.kind === 'consumable' ? 'used' : 'missing', pieces: out.count - returned.count };
+  if (returned.state === 'damaged' && out.state !== 'damaged') return { is: 'damaged', pieces: 1 };
+  if (returned.state === 'unsealed' && out.state !== 'unsealed') return { is: fitting.kind === 'sealedKit' ? 'unsealed' : 'same', pieces: 1 };
+  if (returned.count > out.count) return { is: 'extra', pieces: returned.count - out.count };
+  return { is: 'same', pieces: 0 };
+};
+
+export type DepartureFault = { fitting: Fitting; is: 'short' | 'broken' | 'outOfDate'; pieces: number };
+
+/**
+ * What is wrong with a line of equipment before departure.
+ * @param today local date of the base, `YYYY-MM-DD`; an expiry counts up to the end of its month
+ */
+export const departureFault = (fitting: Fitting, counted: Counted | undefined, today: string): DepartureFault | undefined => {
+  if (counted && fitting.kind !== 'extra' && counted.count < fitting.count) return { fitting, is: 'short', pieces: fitting.count - counted.count };
+  if (counted && (counted.state === 'damaged' || (counted.state === 'unsealed' && fitting.kind === 'sealedKit'))) return { fitting, is: 'broken', pieces: 1 };
+  if (counted?.state === 'expired' || (fitting.expiry !== undefined && fitting.expiry < today.slice(0, 7))) return { fitting, is: 'outOfDate', pieces: 1 };
+  return undefined;
+};

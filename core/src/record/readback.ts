@@ -1,0 +1,57 @@
+import type { Book, Wording } from '../fleet/book';
+import { say } from '../fleet/book';
+import { digestOf } from './canonical';
+import type { Walk } from './event';
+import { type HireRecord, slot } from './project';
+import { fuelOf, fuelTanks, marksOf } from './walk';
+
+/** What the renter reads back before signing, and whose digest they sign: plain facts, in their language. */
+export type Page = {
+  walk: Walk;
+  language: string;
+  boat: string;
+  told: string[];
+  skipped: string[];
+  counts: { name: string; count: number; of: number; state: string }[];
+  marks: { surface: string; kind: string; sizeMm: number; photos: number }[];
+  gauges: { name: string; shown: number; unit: string }[];
+  fuel: { tank: string; litres: number; low: number; high: number }[];
+  propellers: { name: string; state: string }[];
+};
+
+/** @param language the one the renter chose; wording that the book lacks in it falls back to English */
+export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string): Page => {
+  const words = (wording: Wording) => say(wording, language);
+  const points = book.points.map((point) => ({ point, slot: slot(record, `${walk}/point/${point.id}`, 'pointTold', 'pointSkipped') }));
+  return {
+    walk,
+    language,
+    boat,
+    told: points.flatMap((p) => (p.slot?.value.kind === 'pointTold' ? [words(p.point.say)] : [])),
+    skipped: points.flatMap((p) => (p.slot?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
+    counts: book.fittings.flatMap((fitting) => {
+      const counted = slot(record, `${walk}/count/${fitting.id}`, 'counted')?.value;
+      return counted ? [{ name: words(fitting.name), count: counted.count, of: fitting.count, state: counted.state }] : [];
+    }),
+    marks: marksOf(record, walk).map((mark) => {
+      const surface = book.surfaces.find(({ id }) => id === mark.surface);
+      return { surface: surface ? words(surface.name) : mark.surface, kind: mark.kind, sizeMm: mark.sizeMm, photos: mark.photos.length };
+    }),
+    gauges: book.gauges.flatMap((gauge) => {
+      const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
+      return read ? [{ name: words(gauge.name), shown: read.shown, unit: gauge.unit ?? '' }] : [];
+    }),
+    fuel: fuelTanks(book).flatMap((tank) => {
+      const fuel = fuelOf(record, book, tank);
+      const estimate = walk === 'out' ? fuel?.out : fuel?.in;
+      return estimate ? [{ tank: words(tank.name), litres: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) }] : [];
+    }),
+    propellers: book.propellers.flatMap((propeller) => {
+      const given = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value;
+      return given ? [{ name: words(propeller.name), state: given.state }] : [];
+    }),
+  };
+};
+
+/** The digest of the page as shown, which the renter signs. */
+export const pageDigest = (page: Page): string => digestOf(page);

@@ -1,0 +1,89 @@
+import { departureFault, type DepartureFault } from '../condition/counts';
+import type { Mark } from '../condition/marks';
+import type { Book, Gauge, Tank } from '../fleet/book';
+import { routeOf, type Stop } from '../fleet/route';
+import { fuse, type Fused, type LevelReading } from '../fuel/fuse';
+import { litresShown } from '../fuel/level';
+import type { Walk } from './event';
+import { type HireRecord, slot, slotsUnder } from './project';
+
+/** What a stop still lacks before its knot can be tied without leaving something out. */
+export type Lack = { points: string[]; fittings: string[]; gauges: string[]; surfaces: string[]; propellers: string[] };
+export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
+
+/** Marks of a walk as they stand. A walk in starts without any: what is not seen again is not assumed. */
+export const marksOf = (record: HireRecord, walk: Walk): Mark[] => slotsUnder(record, `${walk}/mark/`, 'markPlaced').map(({ value }) => value.mark);
+
+/** The walk as far as it has come, in the order of the route. */
+export const walkState = (record: HireRecord, book: Book, walk: Walk): StopState[] =>
+  routeOf(book).map((stop) => {
+    const open = (prefix: string, rows: readonly { id: string }[]) => rows.filter(({ id }) => !record.slots.has(`${walk}/${prefix}/${id}`)).map(({ id }) => id);
+    const lacks: Lack = {
+      // Telling belongs to the way out; coming in, nobody is briefed.
+      points: walk === 'out' ? open('point', stop.points.filter(({ weight }) => weight === 'must')) : [],
+      fittings: open('count', stop.fittings),
+      gauges: open('gauge', stop.gauges),
+      surfaces: open('surface', stop.surfaces),
+      propellers: open('propeller', stop.propellers),
+    };
+    const left = Object.values(lacks).reduce((sum, ids) => sum + ids.length, 0);
+    return { ...stop, tied: record.slots.has(`${walk}/tied/${stop.station.id}`), lacks, left };
+  });
+
+/** Reasons, under the operator's own rules, that hold the boat; the program never says that she is safe. */
+export type Hold = { is: 'safetyFitting'; fault: DepartureFault } | { is: 'propeller'; propeller: string } | { is: 'said'; why: string } | { is: 'contradiction'; key: string };
+
+export const holdsOf = (record: HireRecord, book: Book, today: string): Hold[] => {
+  const holds: Hold[] = [];
+  for (const fitting of book.fittings) {
+    if (!fitting.safety) continue;
+    const fault = departureFault(fitting, slot(record, `out/count/${fitting.id}`, 'counted')?.value, today);
+    if (fault) holds.push({ is: 'safetyFitting', fault });
+  }
+  for (const { id } of book.propellers) {
+    if (slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'flawOverLimit') holds.push({ is: 'propeller', propeller: id });
+  }
+  for (const { standing } of slotsUnder(record, 'held', 'held')) for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });
+  for (const { key } of record.contradictions) if (key.startsWith('out/')) holds.push({ is: 'contradiction', key });
+  return holds;
+};
+
+const METHOD: Partial<Record<Gauge['reads'], LevelReading['method']>> = { needle: 'needle', percent: 'needle', sightLine: 'sightLine' };
+
+/** Readings of one tank on a walk, in litres. */
+export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] =>
+  book.gauges.flatMap((gauge) => {
+    const method = METHOD[gauge.reads];
+    const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
+    if (gauge.tank !== tank.id || !method || !read) return [];
+    return [{ method, litres: litresShown(gauge, tank, read.shown), ...(read.askew ? { tilted: true } : {}) }];
+  });
+
+/** Fills of a tank on the way: two fills are two fills. */
+export const fillsOf = (record: HireRecord, tank: string, by: 'renter' | 'operator'): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
+  slotsUnder(record, `filled/${tank}`, 'fuelFilled').flatMap(({ standing }) =>
+    standing.flatMap(({ event: { body } }) => (body.kind === 'fuelFilled' && body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [])),
+  );
+
+/** How many hours the engine ran, by its counter. */
+export const hoursRun = (record: HireRecord, book: Book): number | undefined => {
+  const counter = book.gauges.find(({ reads }) => reads === 'counter');
+  if (!counter) return undefined;
+  const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, `${walk}/gauge/${counter.id}`, 'gaugeRead')?.value.shown);
+  return out === undefined || back === undefined ? undefined : back - out;
+};
+
+/** What is in a fuel tank, out and (once read) in, with what went between. */
+export const fuelOf = (record: HireRecord, book: Book, tank: Tank): Fused | undefined => {
+  const hours = hoursRun(record, book);
+  const burn = book.engine.burnLPerHour;
+  return fuse({
+    capacityL: tank.capacityL,
+    out: levelReadings(record, book, tank, 'out'),
+    in: levelReadings(record, book, tank, 'in'),
+    fillsL: fillsOf(record, tank.id, 'renter').reduce((sum, { litres }) => sum + litres, 0),
+    use: hours !== undefined && hours >= 0 && burn !== undefined ? [{ method: 'hours', litres: hours * burn }] : [],
+  });
+};
+
+export const fuelTanks = (book: Book): Tank[] => book.tanks.filter(({ holds }) => holds === 'petrol' || holds === 'diesel');

@@ -1,0 +1,21 @@
+import { build } from 'esbuild';
+import { readFileSync } from 'node:fs';
+
+const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string };
+
+/** Bundles the server and everything of ours into one file; packages stay where npm put them. */
+export const buildServer = (outdir: string): Promise<unknown> =>
+  build({
+    entryPoints: { quay: 'server/src/quay.ts', tool: 'server/src/tool.ts' },
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    logLevel: 'warning',
+    define: { QUAY_VERSION: JSON.stringify(version) },
+    // Ours are bundled, everybody else's are required at run time.
+    plugins: [{ name: 'ours', setup: (b) => { b.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@quay/') ? undefined : { path, external: true })); } }],
+  });

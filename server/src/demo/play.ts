@@ -1,0 +1,160 @@
+import { generateKeyPairSync, type KeyObject, randomUUID, sign } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { v7 as uuidv7 } from 'uuid';
+import sharp from 'sharp';
+import * as z from 'zod/mini';
+import { Mark, MARK_KINDS } from '@quay/core/condition/marks';
+import { stateOf, HIRE_STATES } from '@quay/core/day/board';
+import type { Book } from '@quay/core/fleet/book';
+import { routeOf } from '@quay/core/fleet/route';
+import { commit } from '@quay/core/record/canonical';
+import { EVENT_VERSION, type EventBody, type Held, type HireEvent, type Walk } from '@quay/core/record/event';
+import { findingsOf, needsDecision } from '@quay/core/record/findings';
+import { project } from '@quay/core/record/project';
+import { pageDigest, pageOf } from '@quay/core/record/readback';
+import { sealContent, sealMessage } from '@quay/core/record/seal';
+import { closeHire, draftOf } from '../store/closing';
+import type { HireRow } from '../store/hire';
+import type { Store } from '../store/open';
+import { appendPhoto } from '../store/photo';
+import { appendEvents, bookOf, refresh, wholeRecord } from '../store/record';
+import { hashToken, newToken } from '../store/secret';
+import type { QuayKey } from '../store/setting';
+
+const MarkSpec = z.object({ surface: z.string(), x: z.number(), y: z.number(), kind: z.enum(MARK_KINDS), sizeMm: z.number() });
+const PlayFile = z.object({
+  format: z.literal('quay-play/1'),
+  about: z.string(),
+  hires: z.array(z.object({
+    hire: z.string(), by: z.string(), upTo: z.enum(HIRE_STATES),
+    /** Stops tied, while she is still being walked. */
+    stations: z.optional(z.int()),
+    fuelOut: z.optional(z.number()), fuelIn: z.optional(z.number()), hours: z.optional(z.number()), late: z.optional(z.number()),
+    missing: z.optional(z.record(z.string(), z.int())),
+    newMark: z.optional(MarkSpec),
+  })),
+});
+type Play = z.infer<typeof PlayFile>['hires'][number];
+
+/** A made-up photograph of a hull side with its mark, so that nothing real is ever shown. */
+const photograph = (mark: z.infer<typeof MarkSpec> | undefined, seed: number): Promise<Buffer> => {
+  const hue = 150 + (seed % 5) * 9;
+  const scratch = mark ? `<path d="M${mark.x * 700 + 60} ${200 + mark.y * 60} q60 ${20 + (seed % 20)} 130 26" stroke="#D9D4C3" stroke-width="7" fill="none" stroke-linecap="round"/>` : '';
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="600"><defs><linearGradient id="h" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="hsl(${hue} 26% 34%)"/><stop offset="1" stop-color="hsl(${hue} 30% 19%)"/></linearGradient></defs><rect width="900" height="600" fill="#9DBFC6"/><path d="M0 130Q480 80 900 176V450Q450 426 0 474Z" fill="url(#h)"/><path d="M0 130Q480 80 900 176V206Q480 112 0 164Z" fill="#E9E0CB"/><path d="M0 474Q450 426 900 450V600H0Z" fill="#7FA7AE"/><g stroke="#DCE9EA" stroke-opacity=".35" stroke-width="5"><path d="M40 530h200M330 546h260M130 572h130M560 516h190"/></g>${scratch}</svg>`;
+  return sharp(Buffer.from(svg)).jpeg({ quality: 82 }).toBuffer();
+};
+
+/** A made-up signature. */
+const scrawl = (seed: number): Promise<Buffer> => {
+  const wave = Array.from({ length: 9 }, (_, i) => `q${10 + ((seed * 7 + i * 13) % 14)} ${i % 2 ? 26 : -30} ${24 + ((seed + i) % 9)} ${((seed * (i + 3)) % 17) - 8}`).join('');
+  return sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="400" height="120"><path d="M30 74${wave}" fill="none" stroke="#17211E" stroke-width="4" stroke-linecap="round"/></svg>`)).png().toBuffer();
+};
+
+type Phone = { device: string; key: KeyObject; fingerprint: string; seq: number };
+
+/** Plays invented hires up to the state wanted of them, through the same record, seals and closing as real ones. */
+export const play = async (store: Store, key: QuayKey, file: string, now: Date): Promise<void> => {
+  const { hires } = PlayFile.parse(JSON.parse(readFileSync(file, 'utf8')));
+  const pair = generateKeyPairSync('ec', { namedCurve: 'prime256v1' });
+  const spki = pair.publicKey.export({ type: 'spki', format: 'der' });
+  const fingerprint = createHash('sha256').update(spki).digest('hex');
+  const phone: Phone = { device: randomUUID(), key: pair.privateKey, fingerprint, seq: 0 };
+  await store.db('device').insert({ id: phone.device, name: 'Quay phone (simulated)', token: hashToken(newToken()), enrolled: true, createdAt: now.toISOString(), key: spki.toString('base64'), keyFingerprint: fingerprint });
+  for (const [i, one] of hires.entries()) await playHire(store, key, phone, one, i, now);
+};
+
+const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, seed: number, now: Date) => {
+  const hire = (await store.db('hire').where({ id: one.hire }).first()) as HireRow | undefined;
+  if (!hire) throw new Error(`play.json: there is no hire ${one.hire}`);
+  const found = await bookOf(store.db, hire.boat, undefined);
+  const staff = (await store.db('staff').where({ id: one.by }).first('id', 'role')) as { id: string; role: 'hand' | 'manager' } | undefined;
+  if (!found || !staff) throw new Error(`play.json: ${one.hire} lacks its boat’s book or its hand ${one.by}`);
+  const { book, version } = found;
+  const held: Held[] = [];
+  // Before departure a walk takes half an hour; coming in, a quarter. Nothing lies in the future.
+  let clock = Math.min(Date.parse(hire.from) - 30 * 60_000, now.getTime() - 20 * 60_000);
+  const add = (body: EventBody) => {
+    clock = Math.min(clock + 25_000, now.getTime() - 1000);
+    const event: HireEvent = { id: uuidv7({ msecs: clock, seq: (phone.seq += 1) }), v: EVENT_VERSION, stream: hire.id, device: phone.device, deviceSeq: phone.seq, at: new Date(clock).toISOString(), bookVersion: version, replaces: [], body };
+    held.push({ event, actor: staff });
+  };
+  const has = () => stateOf((slotKey) => project(held).slots.has(slotKey));
+  const sha = async (bytes: Promise<Buffer>) => {
+    const data = await bytes;
+    const name = createHash('sha256').update(data).digest('hex');
+    const stored = await appendPhoto(store, hire.id, name, 0, data.length, data, new Date(clock).toISOString());
+    if (!stored.ok) throw new Error(`made-up photograph refused: ${stored.fault}`);
+    return name;
+  };
+  const salt = ((await store.db('person').where({ id: hire.renter }).first('salt')) as { salt: string }).salt;
+  const signAndSeal = async (walk: Walk) => {
+    const boat = (await store.db('boat').where({ id: hire.boat }).first('name', 'lastSeal')) as { name: string; lastSeal: string | null };
+    const page = pageDigest(pageOf(project(held), book, walk, boat.name, hire.language));
+    add({ kind: 'signed', walk, as: 'renter', page, language: hire.language, signer: commit(salt, 'renter'), drawing: await sha(scrawl(seed + 3)) });
+    add({ kind: 'signed', walk, as: 'staff', page, language: hire.language, signer: commit(salt, staff.id), drawing: await sha(scrawl(seed + 11)) });
+    const content = sealContent(held, boat.lastSeal);
+    const signature = sign('sha256', Buffer.from(sealMessage(hire.id, walk, content.root)), { key: phone.key, dsaEncoding: 'ieee-p1363' }).toString('base64');
+    add({ kind: 'sealed', walk, ...content, signature, key: phone.fingerprint });
+  };
+  const deliver = async () => {
+    const taken = await appendEvents(store.db, { hire: hire.id, device: phone.device, actor: staff, events: held.map(({ event }) => event), behindMs: 0, now: now.toISOString() });
+    if (taken.refused.length > 0) throw new Error(`${one.hire}: ${JSON.stringify(taken.refused[0])}`);
+    await refresh(store.db, hire.id, key, now.toISOString());
+  };
+
+  if (one.upTo !== 'booked') await walkStations(book, 'out', one, seed, add, sha);
+  if (one.upTo !== 'booked' && one.upTo !== 'walkingOut') {
+    await signAndSeal('out');
+    clock = Math.max(clock, Math.min(Date.parse(hire.from) + (seed % 5) * 60_000, now.getTime() - 60_000));
+    if (one.upTo !== 'readyToGo') add({ kind: 'castOff' });
+  }
+  if (['walkingIn', 'settling', 'closed'].includes(one.upTo)) {
+    clock = Math.min(Date.parse(hire.to) + (one.late ?? 0) * 60_000, now.getTime() - 8 * 60_000);
+    add({ kind: 'cameIn' });
+    await walkStations(book, 'in', one, seed, add, sha);
+  }
+  if (one.upTo === 'settling' || one.upTo === 'closed') await signAndSeal('in');
+  if (one.upTo === 'closed') for (const finding of findingsOf(project(held), book, hire.to).filter(needsDecision)) add({ kind: 'findingDecided', finding: finding.key, decision: 'renters' });
+  await deliver();
+  if (one.upTo === 'closed') {
+    const whole = await wholeRecord(store.db, hire.id);
+    const closed = await closeHire(store.db, hire.id, { totalMinor: (await draftOf(store.db, hire, whole)).totalMinor, events: whole.held.length }, now.toISOString());
+    if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${closed.detail}`);
+    await refresh(store.db, hire.id, key, now.toISOString());
+  } else if (has() !== one.upTo) throw new Error(`${one.hire} came to ${has()}, not ${one.upTo}`);
+};
+
+/** Fuel as a share of the tank shown on each gauge, with the little errors that real gauges have. */
+const shownOf = (gauge: Book['gauges'][number], book: Book, walk: Walk, one: Play): number => {
+  const level = (walk === 'out' ? one.fuelOut : one.fuelIn) ?? 0.9;
+  const fuel = book.tanks.some(({ id, holds }) => id === gauge.tank && (holds === 'petrol' || holds === 'diesel'));
+  const round = (v: number) => Math.round(v / (gauge.step ?? 0.1)) * (gauge.step ?? 0.1);
+  if (fuel) return Math.round(round(gauge.min + (gauge.max - gauge.min) * (gauge.reads === 'needle' ? level - 0.03 : level)) * 1000) / 1000;
+  if (gauge.reads === 'counter') return Math.round((1240.4 + (walk === 'in' ? (one.hours ?? 2) : 0)) * 10) / 10;
+  if (gauge.unit === 'V') return gauge.min > 20 ? 51.2 : 12.6;
+  return gauge.unit === '%' ? (walk === 'out' ? 98 : 61) : gauge.min + 1;
+};
+
+const walkStations = async (book: Book, walk: Walk, one: Play, seed: number, add: (body: EventBody) => void, sha: (bytes: Promise<Buffer>) => Promise<string>) => {
+  const partly = (walk === 'out' && one.upTo === 'walkingOut') || (walk === 'in' && one.upTo === 'walkingIn');
+  const stops = routeOf(book).slice(0, partly ? (one.stations ?? 2) : undefined);
+  add({ kind: 'walkStarted', walk });
+  for (const stop of stops) {
+    if (walk === 'out') for (const point of stop.points) if (point.weight !== 'spare') add({ kind: 'pointTold', walk, point: point.id, how: 'said', language: 'en' });
+    for (const fitting of stop.fittings) add({ kind: 'counted', walk, fitting: fitting.id, count: fitting.count - (walk === 'in' ? (one.missing?.[fitting.id] ?? 0) : 0), state: 'fine', ...(walk === 'in' && !one.missing?.[fitting.id] ? { asBefore: true as const } : {}) });
+    for (const gauge of stop.gauges) add({ kind: 'gaugeRead', walk, gauge: gauge.id, shown: shownOf(gauge, book, walk, one) });
+    for (const surface of stop.surfaces) {
+      const picture = await sha(photograph(walk === 'in' && one.newMark?.surface === surface.id ? one.newMark : undefined, seed));
+      // One old flaw a hull, known to everybody.
+      if (surface.id === 'port-side') {
+        const old: Mark = { id: `old-${one.hire}`, surface: surface.id, x: 0.2 + 0.05 * seed, y: 0.8, kind: 'chip', sizeMm: 12, photos: [picture] };
+        add({ kind: 'markPlaced', walk, mark: old, ...(walk === 'in' ? { asBefore: true as const } : {}) });
+      }
+      if (walk === 'in' && one.newMark?.surface === surface.id) add({ kind: 'markPlaced', walk, mark: { ...one.newMark, id: `new-${one.hire}`, photos: [picture] } });
+      add({ kind: 'surfaceLooked', walk, surface: surface.id, photos: [picture] });
+    }
+    for (const propeller of stop.propellers) add({ kind: 'evidenceGiven', walk, propeller: propeller.id, state: 'sound', photos: [] });
+    add({ kind: 'stationTied', walk, station: stop.station.id });
+  }
+};

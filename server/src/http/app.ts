@@ -1,0 +1,71 @@
+import compression from 'compression';
+import express, { type Application } from 'express';
+import staticGzip from 'express-static-gzip';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { ENDPOINTS } from '@quay/contract/all';
+import { openApi } from '@quay/contract/openapi';
+import { hireRoutes } from './hire';
+import { mount, type Quay } from './mount';
+import { notFound, problems } from './problem';
+import { recordRoutes } from './record';
+import { sessionRoutes } from './session';
+
+/** react-native-web opens one empty style element and fills it through the CSSOM; this is the hash of nothing. */
+const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+
+/** Files whose name carries their content's hash; everything else is asked for anew each time. */
+const HASHED = /\/(_expo\/static|assets|fonts)\/.*[.-][0-9a-f]{8,}\.\w+(\.br)?$/;
+
+/** @param web folder of the built app; without it only the API answers */
+export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolean): Application => {
+  const app = express();
+  app.disable('x-powered-by');
+  // One proxy in front: its word on address and protocol is taken, nobody else's.
+  if (behindProxy) app.set('trust proxy', 1);
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", EMPTY_STYLE], imgSrc: ["'self'", 'blob:', 'data:'], fontSrc: ["'self'"],
+          connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+        },
+      },
+      referrerPolicy: { policy: 'no-referrer' },
+      strictTransportSecurity: quay.secureCookies ? { maxAge: 15_552_000 } : false,
+    }),
+  );
+  app.get('/api/openapi.json', (_req, res) => {
+    res.json(openApi(quay.version));
+  });
+  app.use('/api', compression(), express.json({ limit: '4mb' }));
+  mount(app, quay, ENDPOINTS, [...sessionRoutes, ...hireRoutes, ...recordRoutes]);
+  app.use('/api', notFound);
+  if (web !== undefined && existsSync(join(web, 'index.html'))) {
+    app.use(
+      staticGzip(web, {
+        enableBrotli: true,
+        orderPreference: ['br'],
+        serveStatic: {
+          index: false,
+          setHeaders: (res, path) => {
+            res.setHeader('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+          },
+        },
+      }),
+    );
+    // Deep links: every page address is the app's.
+    app.use((req, res, next) => {
+      if (req.method !== 'GET' || !req.accepts('html') || /\.\w+$/.test(req.path)) {
+        next();
+        return;
+      }
+      res.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
+    });
+  }
+  app.use(notFound);
+  app.use(problems);
+  return app;
+};

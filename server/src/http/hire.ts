@@ -1,0 +1,59 @@
+import * as api from '@quay/contract/hire';
+import { closeHire, statementBody } from '../store/closing';
+import { basesOf, changeHire, dayHires, packOf, refreshStale } from '../store/hire';
+import { readOperator } from '../store/setting';
+import { on, sent } from './mount';
+import { fail } from './problem';
+import { statementPdf } from './statementPdf';
+
+const CLOSING: Record<string, [number, string]> = {
+  noSuchHire: [404, 'There is no such hire.'],
+  alreadyClosed: [409, 'This hire is closed already.'],
+  notWalkedIn: [409, 'She has not been walked in and signed yet.'],
+  undecided: [409, 'Something is still undecided.'],
+  toQuote: [409, 'A line has no price yet.'],
+  changedMeanwhile: [409, 'The record has changed meanwhile.'],
+};
+
+export const hireRoutes = [
+  on(api.getHire, async ({ quay, params, now }) => (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.')),
+  on(api.changeHire, async ({ quay, params, body }) => {
+    const done = (await changeHire(quay.store.db, params.hireId, body)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+    if (done.ok) return done.hire;
+    return done.reason === 'beforeStart' ? fail(400, 'beforeStart', 'She cannot be due before she leaves.') : fail(409, 'changedMeanwhile', 'Somebody changed this hire meanwhile.', 'Look at it again, then change it.');
+  }),
+  on(api.closeHire, async ({ quay, params, body, now }) => {
+    const done = await closeHire(quay.store.db, params.hireId, body, now);
+    if (done.ok) return { number: done.number, digest: done.digest };
+    const [status, title] = CLOSING[done.reason] ?? [409, 'The hire cannot be closed.'];
+    return fail(status, done.reason, title, done.detail);
+  }),
+  on(api.statementPdf, async ({ quay, params, res }) => {
+    const body = (await statementBody(quay.store.db, params.hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+    const operator = (await readOperator(quay.store.db)) ?? fail(500, 'noOperator', 'This installation has no operator yet.');
+    const zone = ((await quay.store.db('hire').join('base', 'base.id', 'hire.base').where('hire.id', params.hireId).first('base.zone as zone')) as { zone: string }).zone;
+    res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="statement-${body.number ?? 'draft'}.pdf"` });
+    await statementPdf(res, body, operator, zone, quay.store, params.hireId);
+    return sent;
+  }),
+  on(api.getDay, async ({ quay, query, now }) => {
+    await refreshStale(quay.store.db, quay.key, now);
+    const bases = await basesOf(quay.store.db);
+    const base = query.base === undefined ? bases[0] : bases.find(({ id }) => id === query.base);
+    if (!base) return fail(404, 'noBase', bases.length === 0 ? 'There is no base yet.' : 'There is no such base.', 'Import your bases, boats and hires first.');
+    return { now, base, bases: bases.map(({ id, name }) => ({ id, name })), hires: await dayHires(quay.store.db, base, now) };
+  }),
+  on(api.getAttention, async ({ quay, now }) => {
+    await refreshStale(quay.store.db, quay.key, now);
+    type Row = { hire: string; boat: string; renter: string; attention: string };
+    const rows = (await quay.store
+      .db('hire')
+      .join('person', 'person.id', 'hire.renter')
+      .join('boat', 'boat.id', 'hire.boat')
+      .whereNotNull('hire.attention')
+      .orderBy('hire.from', 'desc')
+      .limit(200)
+      .select('hire.id as hire', 'boat.name as boat', 'person.name as renter', 'hire.attention as attention')) as Row[];
+    return { hires: rows.map(({ attention, ...row }) => ({ ...row, ...(JSON.parse(attention) as { late: number; proposed: number; contradictions: number; wrongClocks: number; seals: number }) })) };
+  }),
+];

@@ -1,0 +1,68 @@
+import { createReadStream } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import * as api from '@quay/contract/record';
+import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf } from '../store/photo';
+import { appendEvents, eventsAfter, refresh } from '../store/record';
+import { granted } from '../store/staff';
+import { type Call, on, sent, staffOf } from './mount';
+import { fail } from './problem';
+
+const mustExist = async (call: Call<unknown>, hireId: string) => {
+  if ((await call.quay.store.db('hire').where({ id: hireId }).first('id')) === undefined) fail(404, 'noSuchHire', 'There is no such hire.');
+};
+
+/** Who made what is delivered: the person whose grant comes with it, else whoever is signed in. */
+const makerOf = async (call: Call<unknown>) => {
+  const { staff, device } = staffOf(call);
+  const grant = call.req.get('x-quay-grant');
+  if (grant === undefined) return staff;
+  return (await granted(call.quay.store.db, grant, device, new Date(call.now))) ?? fail(403, 'grantEnded', 'These entries can no longer be sent in their maker’s name from this phone.', 'They stay on this phone. Their maker signs in once more on it.');
+};
+
+const PHOTO_FAULTS: Record<PhotoFault, [number, string, string]> = {
+  tooLarge: [413, 'The photograph is over 25 MB.', 'Take it again in a smaller size. The mark stays.'],
+  tooManyPixels: [413, 'The photograph has more than 50 million pixels.', 'Take it again in a smaller size. The mark stays.'],
+  heic: [415, 'The photograph is in the HEIC format.', 'Set the camera to “most compatible” (JPEG) and take it again. The mark stays.'],
+  noImage: [415, 'This file is no photograph that can be read.', 'JPEG, PNG and WebP can. The mark stays.'],
+  truncated: [422, 'The end of the photograph is missing.', 'Take it again. The mark stays.'],
+  nameDiffers: [422, 'What arrived is not what was sent.', 'It is sent again from the start.'],
+};
+
+export const recordRoutes = [
+  on(api.appendEvents, async (call) => {
+    const { quay, params, body, now } = call;
+    await mustExist(call, params.hireId);
+    const staff = await makerOf(call);
+    return appendEvents(quay.store.db, {
+      hire: params.hireId, device: staffOf(call).device.id, actor: { id: staff.id, role: staff.role }, events: body.events,
+      behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)), now,
+    });
+  }),
+  on(api.readEvents, async (call) => {
+    await mustExist(call, call.params.hireId);
+    if ((await call.quay.store.db('hire').where({ id: call.params.hireId, stale: true }).first('id')) !== undefined) await refresh(call.quay.store.db, call.params.hireId, call.quay.key, call.now);
+    const page = await eventsAfter(call.quay.store.db, call.params.hireId, Number(call.query.after ?? 0));
+    return { events: page.rows, cursor: String(page.cursor), more: page.more };
+  }),
+  on(api.photoState, async (call) => {
+    await mustExist(call, call.params.hireId);
+    return progressOf(call.quay.store, call.params.hireId, call.params.sha);
+  }),
+  on(api.sendPhoto, async (call) => {
+    const { quay, params, query, req, now } = call;
+    await mustExist(call, params.hireId);
+    const piece: unknown = req.body;
+    if (!Buffer.isBuffer(piece)) return fail(415, 'noBytes', 'A piece of a photograph is sent as application/octet-stream.');
+    const done = await appendPhoto(quay.store, params.hireId, params.sha, Number(query.offset), Number(query.size), piece, now);
+    if (done.ok) return { bytes: done.bytes, complete: done.complete };
+    const [status, title, detail] = PHOTO_FAULTS[done.fault];
+    return fail(status, done.fault, title, detail);
+  }),
+  on(api.getPhoto, async (call) => {
+    const row = await photoRow(call.quay.store, call.params.hireId, call.params.sha);
+    if (!row) return fail(404, 'noPhoto', 'This photograph has not arrived at the quay.');
+    call.res.set({ 'Content-Type': row.media, 'Content-Length': String(row.bytes), 'Cache-Control': 'private, max-age=31536000, immutable' });
+    await pipeline(createReadStream(fileOf(call.quay.store, call.params.sha)), call.res);
+    return sent;
+  }),
+];

@@ -1,0 +1,193 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import * as z from 'zod/mini';
+import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
+import { BoatBook, type Book, BookId, ClassBook } from '@quay/core/fleet/book';
+import { layBook, pathOf } from '@quay/core/fleet/lay';
+import { readMinor } from '@quay/core/money/minor';
+import { FUEL_SCHEMES, Price } from '@quay/core/settlement/statement';
+import { instantOf } from '@quay/core/time/zone';
+import { Waters } from '@quay/core/waters/zone';
+import { fold, secretFault } from '../store/staff';
+import { readCsv } from './csv';
+import type { Fault } from './fault';
+
+const OperatorFile = z.object({
+  format: z.literal('quay-operator/1'),
+  name: z.string().check(z.minLength(1), z.maxLength(80)),
+  currency: z.string().check(z.regex(/^[A-Z]{3}$/)),
+  simulated: z.optional(z.boolean()),
+  fuelScheme: z.enum(FUEL_SCHEMES),
+  fuelIncludedL: z.optional(z.number().check(z.gte(0))),
+  lateGraceMin: z.int().check(z.gte(0)),
+});
+const isZone = (zone: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+};
+const BasesFile = z.object({
+  format: z.literal('quay-bases/1'),
+  bases: z.array(z.object({ id: BookId, name: z.string().check(z.minLength(1)), zone: z.string().check(z.refine(isZone, 'is no IANA time zone')), waters: BookId })),
+});
+
+export type Base = z.infer<typeof BasesFile>['bases'][number];
+export type BoatIn = { id: string; name: string; hullNumber: string; base: string; classBook: ClassBook; boatBook: BoatBook; book: Book };
+export type HireIn = { id: string; boat: string; base: string; renter: string; contact: string; language: string; adults: number; children: number; from: string; to: string; depositMinor: number; notes: string };
+export type StaffIn = { id: string; name: string; role: 'hand' | 'manager'; secret: string };
+export type Import = { operator: z.infer<typeof OperatorFile>; bases: Base[]; waters: Waters[]; boats: BoatIn[]; prices: Price[]; hires: HireIn[]; staff: StaffIn[] };
+
+/**
+ * Reads a folder of open formats (see docs/formats). Everything wrong is reported at once.
+ * @param now what `today` in a date means, ISO instant
+ */
+export const readImport = (folder: string, now: string): { ok: true; data: Import } | { ok: false; faults: Fault[] } => {
+  const faults: Fault[] = [];
+  const readText = (file: string): string | undefined => {
+    const path = join(folder, file);
+    if (existsSync(path)) return readFileSync(path, 'utf8');
+    faults.push({ file, where: '(whole)', reason: 'this file is missing' });
+    return undefined;
+  };
+  const readJson = <T>(file: string, schema: z.ZodMiniType<T>): T | undefined => {
+    const text = readText(file);
+    if (text === undefined) return undefined;
+    let raw: unknown;
+    try {
+      raw = JSON.parse(text);
+    } catch (error) {
+      faults.push({ file, where: '(whole)', reason: `is no JSON: ${(error as Error).message}` });
+      return undefined;
+    }
+    const read = schema.safeParse(raw);
+    if (read.success) return read.data;
+    for (const issue of read.error.issues) faults.push({ file, where: pathOf(raw, issue.path), reason: issue.message });
+    return undefined;
+  };
+  const filesIn = (sub: string, ending: string) =>
+    existsSync(join(folder, sub)) ? readdirSync(join(folder, sub)).filter((name) => name.endsWith(ending)).sort().map((name) => `${sub}/${name}`) : [];
+
+  const operator = readJson('operator.json', OperatorFile);
+  const bases = readJson('bases.json', BasesFile)?.bases ?? [];
+  const waters = filesIn('waters', '.geojson').flatMap((file) => readJson(file, Waters) ?? []);
+  for (const base of bases) if (!waters.some(({ id }) => id === base.waters)) faults.push({ file: 'bases.json', where: `bases[${base.id}].waters`, reason: `there are no waters “${base.waters}”` });
+
+  const classes = new Map(filesIn('classes', '.json').flatMap((file) => readJson(file, ClassBook) ?? []).map((book) => [book.id, book]));
+  const boats = filesIn('boats', '.json').flatMap((file): BoatIn[] => {
+    const boatBook = readJson(file, BoatBook);
+    if (!boatBook) return [];
+    const classBook = classes.get(boatBook.class);
+    if (!classBook) faults.push({ file, where: 'class', reason: `there is no readable class book “${boatBook.class}”` });
+    if (!bases.some(({ id }) => id === boatBook.base)) faults.push({ file, where: 'base', reason: `there is no base “${boatBook.base}”` });
+    if (!classBook) return [];
+    const laid = layBook(classBook, boatBook);
+    if (!laid.ok) {
+      faults.push(...laid.faults.map(({ path, reason }) => ({ file, where: path, reason })));
+      return [];
+    }
+    const { id, name, hullNumber, base } = boatBook;
+    return [{ id, name, hullNumber, base, classBook, boatBook, book: laid.book }];
+  });
+
+  const prices = readPrices(readText('prices.csv'), operator?.currency ?? 'EUR', faults);
+  for (const boat of boats) {
+    for (const list of ['fittings', 'points', 'propellers'] as const) {
+      for (const row of boat.book[list]) {
+        if (row.price !== undefined && !prices.some(({ code }) => code === row.price)) {
+          faults.push({ file: `boats/${boat.id}.json`, where: `${list}[${row.id}].price`, reason: `there is no price “${row.price}”` });
+        }
+      }
+    }
+  }
+  const staff = readStaff(readText('staff.csv'), faults);
+  const hires = readHires(readText('hires.csv'), operator?.currency ?? 'EUR', bases, boats, now, faults);
+  if (faults.length > 0 || !operator) return { ok: false, faults };
+  return { ok: true, data: { operator, bases, waters, boats, prices, hires, staff } };
+};
+
+const readPrices = (text: string | undefined, currency: string, faults: Fault[]): Price[] => {
+  if (text === undefined) return [];
+  const file = 'prices.csv';
+  const seen = new Set<string>();
+  return readCsv(file, text, ['code', 'name', 'per', 'amount', 'tax_percent', 'mark_kinds', 'stuff', 'up_to_mm'], faults).flatMap((row): Price[] => {
+    const where = `line ${row.line}`;
+    const kinds = row.get('mark_kinds').split('|').filter(Boolean);
+    const amountMinor = readMinor(row.get('amount'), currency);
+    if (amountMinor === undefined) faults.push({ file, where, reason: `amount “${row.get('amount')}” is no sum in ${currency}` });
+    const unknown = kinds.filter((kind) => !(MARK_KINDS as readonly string[]).includes(kind));
+    if (unknown.length > 0) faults.push({ file, where, reason: `mark_kinds “${unknown.join('|')}” is not among ${MARK_KINDS.join(', ')}` });
+    if (seen.has(row.get('code'))) faults.push({ file, where, reason: `code “${row.get('code')}” is used twice` });
+    seen.add(row.get('code'));
+    const read = Price.safeParse({
+      code: row.get('code'), name: { en: row.get('name') }, per: row.get('per'), amountMinor: amountMinor ?? 0, taxBp: Math.round(Number(row.get('tax_percent')) * 100),
+      ...(kinds.length > 0 ? { mark: { kinds: kinds as MarkKind[], stuff: row.get('stuff'), upToMm: Number(row.get('up_to_mm')) } } : {}),
+    });
+    if (read.success) return [read.data];
+    for (const issue of read.error.issues) faults.push({ file, where: `${where}, ${issue.path.join('.')}`, reason: issue.message });
+    return [];
+  });
+};
+
+const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] => {
+  if (text === undefined) return [];
+  const file = 'staff.csv';
+  const names = new Set<string>();
+  return readCsv(file, text, ['id', 'name', 'role', 'secret'], faults).flatMap((row): StaffIn[] => {
+    const where = `line ${row.line}`;
+    const role = row.get('role');
+    if (role !== 'hand' && role !== 'manager') {
+      faults.push({ file, where, reason: `role “${role}” is neither hand nor manager` });
+      return [];
+    }
+    const weak = secretFault(role, row.get('secret'));
+    if (weak !== undefined) faults.push({ file, where, reason: weak });
+    if (names.has(fold(row.get('name')))) faults.push({ file, where, reason: `name “${row.get('name')}” is used twice` });
+    names.add(fold(row.get('name')));
+    return [{ id: row.get('id'), name: row.get('name'), role, secret: row.get('secret') }];
+  });
+};
+
+/** `2026-06-13T09:30`, or `today-2 09:30` for a made-up operator that always lives in the present. */
+const readTime = (text: string, zone: string, now: string): string | undefined => {
+  const relative = /^today([+-]\d{1,3})? (\d\d):(\d\d)$/.exec(text);
+  const near = /^now([+-]\d{1,5})$/.exec(text);
+  if (near) return new Date(Math.round(Date.parse(now) / 300_000) * 300_000 + Number(near[1]) * 60_000).toISOString();
+  try {
+    if (!relative) return instantOf(text, zone);
+    const day = new Date(Date.parse(now) + Number(relative[1] ?? 0) * 86_400_000);
+    const date = new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(day);
+    return instantOf(`${date}T${relative[2]}:${relative[3]}`, zone);
+  } catch {
+    return undefined;
+  }
+};
+
+const readHires = (text: string | undefined, currency: string, bases: readonly Base[], boats: readonly BoatIn[], now: string, faults: Fault[]): HireIn[] => {
+  if (text === undefined) return [];
+  const file = 'hires.csv';
+  const seen = new Set<string>();
+  return readCsv(file, text, ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes'], faults).flatMap((row): HireIn[] => {
+    const where = `line ${row.line}`;
+    const no = (reason: string) => {
+      faults.push({ file, where, reason });
+      return undefined;
+    };
+    const id = row.get('id');
+    if (!/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/.test(id)) no(`id “${id}” is not made of letters, digits and hyphens`);
+    if (seen.has(id)) no(`id “${id}” is used twice`);
+    seen.add(id);
+    const boat = boats.find((one) => one.id === row.get('boat')) ?? no(`there is no boat “${row.get('boat')}”`);
+    const zone = bases.find((base) => base.id === boat?.base)?.zone;
+    const time = (column: string) => (zone === undefined ? undefined : (readTime(row.get(column), zone, now) ?? no(`${column} “${row.get(column)}” is no local time such as 2026-06-13T09:30`)));
+    const whole = (column: string, least: number) => (/^\d{1,2}$/.test(row.get(column)) && Number(row.get(column)) >= least ? Number(row.get(column)) : no(`${column} “${row.get(column)}” is no number of people from ${least}`));
+    const [from, to, adults, children] = [time('from'), time('to'), whole('adults', 1), whole('children', 0)];
+    const depositMinor = readMinor(row.get('deposit'), currency) ?? no(`deposit “${row.get('deposit')}” is no sum in ${currency}`);
+    if (from !== undefined && to !== undefined && to <= from) no('she would be due before she leaves');
+    if (row.get('renter') === '') no('renter is empty');
+    if (!boat || from === undefined || to === undefined || adults === undefined || children === undefined || depositMinor === undefined) return [];
+    return [{ id, boat: boat.id, base: boat.base, renter: row.get('renter'), contact: row.get('contact'), language: row.get('language') || 'en', adults, children, from, to, depositMinor, notes: row.get('notes') }];
+  });
+};

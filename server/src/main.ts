@@ -1,0 +1,88 @@
+import { createServer as createHttp, type Server } from 'node:http';
+import { createServer as createHttps } from 'node:https';
+import { readFileSync } from 'node:fs';
+import { makeApp } from './http/app';
+import { DataFolderError, openStore } from './store/open';
+import { quayKey } from './store/setting';
+
+declare const QUAY_VERSION: string;
+
+export type StartOptions = { data: string; web: string | undefined; port: number; host: string; tlsCert?: string | undefined; tlsKey?: string | undefined; behindProxy: boolean };
+
+/** The program cannot start; the message says what is wrong and what to do. */
+export class StartError extends Error {}
+
+const listen = (server: Server, port: number, host: string) =>
+  new Promise<void>((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EADDRINUSE') reject(new StartError(`Port ${port} is taken. Stop what is using it, or choose another with --port.`));
+      else if (error.code === 'EACCES') reject(new StartError(`Port ${port} needs rights this user has not. Choose one above 1023 with --port.`));
+      else reject(error);
+    });
+    server.listen(port, host, resolve);
+  });
+
+/** Starts the quay. @throws StartError, DataFolderError @returns a way to stop it cleanly */
+export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void> }> => {
+  const store = await openStore(options.data);
+  const secure = options.tlsCert !== undefined || options.behindProxy;
+  const quay = { store, key: await quayKey(store.db), version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev', secureCookies: secure, now: () => new Date() };
+  const app = makeApp(quay, options.web, options.behindProxy);
+  let server: Server;
+  if (options.tlsCert !== undefined && options.tlsKey !== undefined) {
+    try {
+      server = createHttps({ cert: readFileSync(options.tlsCert), key: readFileSync(options.tlsKey) }, app);
+    } catch (error) {
+      throw new StartError(`The certificate or key cannot be used: ${(error as Error).message}`);
+    }
+  } else server = createHttp(app);
+  try {
+    await listen(server, options.port, options.host);
+  } catch (error) {
+    await store.close();
+    throw error;
+  }
+  const address = server.address();
+  return {
+    port: typeof address === 'object' && address !== null ? address.port : options.port,
+    // Answers under way are finished; idle connections are let go.
+    stop: async () => {
+      await new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        server.closeIdleConnections();
+        setTimeout(() => server.closeAllConnections(), 4000).unref();
+      });
+      await store.close();
+    },
+  };
+};
+
+const flag = (name: string): string | undefined => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+
+/** Run as a program: `node quay.mjs --data DIR --web DIR --port N`. */
+export const run = async (): Promise<void> => {
+  try {
+    const port = Number(flag('port') ?? 4173);
+    if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new StartError(`--port wants a number from 0 to 65535, not “${flag('port')}”.`);
+    const running = await start({
+      data: flag('data') ?? '.quay/data', web: flag('web'), port, host: flag('host') ?? '0.0.0.0',
+      tlsCert: flag('tls-cert'), tlsKey: flag('tls-key'), behindProxy: process.argv.includes('--behind-proxy'),
+    });
+    console.log(`quay: listening on port ${running.port}`);
+    let stopping = false;
+    for (const signal of ['SIGTERM', 'SIGINT'] as const) {
+      process.on(signal, () => {
+        if (stopping) return;
+        stopping = true;
+        void running.stop().then(() => process.exit(0));
+      });
+    }
+  } catch (error) {
+    if (!(error instanceof StartError) && !(error instanceof DataFolderError)) throw error;
+    console.error(error.message);
+    process.exit(1);
+  }
+};

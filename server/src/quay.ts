@@ -1,0 +1,3 @@
+import { run } from './main';
+
+void run();

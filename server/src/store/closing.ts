@@ -1,0 +1,70 @@
+import { createHash } from 'node:crypto';
+import type { Knex } from 'knex';
+import { v7 as uuidv7 } from 'uuid';
+import { canonical, digestOf } from '@quay/core/record/canonical';
+import { attachmentsOf, rootOf } from '@quay/core/record/seal';
+import { EVENT_VERSION, type HireEvent } from '@quay/core/record/event';
+import { findingsOf } from '@quay/core/record/findings';
+import { type Statement, statementOf } from '@quay/core/settlement/statement';
+import { type HireRow, priceList } from './hire';
+import { bookOf, type Whole, wholeRecord } from './record';
+
+/** The statement as it was closed: kept whole, so that it never changes when wording or code does. */
+export type StatementBody = { number: number | null; closedAt: string | null; hire: string; boat: string; renter: string; from: string; to: string; statement: Statement };
+
+/** What the hire comes to now, from its record and the price list pinned to it. */
+export const draftOf = async (db: Knex, hire: HireRow, whole: Whole): Promise<Statement> => {
+  const book = await bookOf(db, hire.boat, whole.record.bookVersion);
+  if (!book) throw new Error(`hire ${hire.id} has no book`);
+  return statementOf(whole.record, findingsOf(whole.record, book.book, hire.to), await priceList(db, hire.priceVersion), hire.depositMinor);
+};
+
+export type Closing =
+  | { ok: true; number: number; digest: string }
+  | { ok: false; reason: 'noSuchHire' | 'alreadyClosed' | 'notWalkedIn' | 'undecided' | 'changedMeanwhile' | 'toQuote'; detail: string };
+
+/**
+ * Closes a hire in one transaction: the statement gets the next number (no gaps, since a failed closing takes none)
+ * and the record a closing event that covers everything held by now.
+ */
+export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; events: number }, now: string): Promise<Closing> =>
+  db.transaction(async (trx): Promise<Closing> => {
+    const hire = (await trx('hire').where({ id }).first()) as HireRow | undefined;
+    if (!hire) return { ok: false, reason: 'noSuchHire', detail: '' };
+    const whole = await wholeRecord(trx, id);
+    const no = (reason: (Closing & { ok: false })['reason'], detail = ''): Closing => ({ ok: false, reason, detail });
+    if (whole.record.slots.has('closed')) return no('alreadyClosed');
+    if (!whole.record.slots.has('in/sealed')) return no('notWalkedIn');
+    const statement = await draftOf(trx, hire, whole);
+    if (statement.open.length > 0) return no('undecided', statement.open.map(({ key }) => key).join(', '));
+    if (statement.toQuote.length > 0) return no('toQuote', statement.toQuote.map(({ key }) => key).join(', '));
+    if (statement.totalMinor !== seen.totalMinor || whole.held.length !== seen.events) {
+      return no('changedMeanwhile', `the record holds ${whole.held.length} events and comes to ${statement.totalMinor}`);
+    }
+    const last = (await trx('statement').max('number as n').first()) as { n: number | null };
+    const number = (last.n ?? 0) + 1;
+    const person = (await trx('person').where({ id: hire.renter }).first('name')) as { name: string };
+    const boat = (await trx('boat').where({ id: hire.boat }).first('name')) as { name: string };
+    const body: StatementBody = { number, closedAt: now, hire: id, boat: boat.name, renter: person.name, from: hire.from, to: hire.to, statement };
+    const text = JSON.stringify(body);
+    const digest = digestOf(JSON.parse(text));
+    await trx('statement').insert({ number, hire: id, digest, body: text, closedAt: now });
+    const photos = [...new Set(whole.held.flatMap(({ event }) => attachmentsOf(event.body)))];
+    const event: HireEvent = {
+      id: uuidv7(), v: EVENT_VERSION, stream: id, device: 'quay', deviceSeq: number, at: now, bookVersion: whole.record.bookVersion ?? 1, replaces: [],
+      body: { kind: 'closed', number, statement: digest, covers: whole.held.map((one) => one.event.id).sort(), root: rootOf([...whole.digests.values()], photos, null) },
+    };
+    const content = canonical(event);
+    await trx('event').insert({ id: event.id, hire: id, digest: createHash('sha256').update(content).digest('hex'), content, actor: 'quay', role: 'quay', device: 'quay', receivedAt: now, behindMs: 0 });
+    await trx('hire').where({ id }).update({ stale: true });
+    return { ok: true, number, digest };
+  });
+
+export const statementBody = async (db: Knex, id: string): Promise<StatementBody | undefined> => {
+  const closed = (await db('statement').where({ hire: id }).first('body')) as { body: string } | undefined;
+  if (closed) return JSON.parse(closed.body) as StatementBody;
+  const hire = (await db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').where('hire.id', id).first('hire.*', 'person.name as renterName', 'boat.name as boatName')) as (HireRow & { renterName: string; boatName: string }) | undefined;
+  if (!hire) return undefined;
+  const statement = await draftOf(db, hire, await wholeRecord(db, id));
+  return { number: null, closedAt: null, hire: id, boat: hire.boatName, renter: hire.renterName, from: hire.from, to: hire.to, statement };
+};

@@ -1,0 +1,100 @@
+import type { Knex } from 'knex';
+import type { DayHire, HireState } from '@quay/core/day/board';
+import { dayOf } from '@quay/core/time/zone';
+import type { PriceList } from '@quay/core/settlement/statement';
+import type { Hire, HirePack } from '@quay/contract/hire';
+import type * as z from 'zod/mini';
+import type { SealState } from '@quay/contract/hire';
+import { bookOf, refresh } from './record';
+import type { QuayKey } from './setting';
+
+export type HireRow = {
+  id: string; boat: string; base: string; renter: string; language: string; adults: number; children: number; from: string; to: string;
+  depositMinor: number; notes: string; version: number; bookVersion: number | null; priceVersion: number; state: HireState;
+  castOffAt: string | null; cameInAt: string | null; hold: string | null; attention: string | null;
+};
+type Named = HireRow & { renterName: string; renterSalt: string; boatName: string };
+
+const named = (db: Knex) =>
+  db('hire')
+    .join('person', 'person.id', 'hire.renter')
+    .join('boat', 'boat.id', 'hire.boat')
+    .select('hire.*', 'person.name as renterName', 'person.salt as renterSalt', 'boat.name as boatName');
+
+const toHire = (row: Named): Hire => ({
+  id: row.id, boat: row.boat, base: row.base, renter: row.renterName, language: row.language,
+  party: { adults: row.adults, children: row.children }, from: row.from, to: row.to,
+  depositMinor: row.depositMinor, notes: row.notes, version: row.version,
+});
+
+export const priceList = async (db: Knex, version: number): Promise<PriceList> =>
+  JSON.parse(((await db('priceList').where({ version }).first('body')) as { body: string }).body) as PriceList;
+
+/** Everything a phone needs to walk a hire without signal. */
+export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): Promise<HirePack | undefined> => {
+  if ((await db('hire').where({ id, stale: true }).first('id')) !== undefined) await refresh(db, id, key, now);
+  const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
+  if (!row) return undefined;
+  const boat = (await db('boat').where({ id: row.boat }).first()) as { id: string; name: string; hullNumber: string; lastSeal: string | null };
+  const base = (await db('base').where({ id: row.base }).first('id', 'name', 'zone')) as HirePack['base'];
+  const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
+  if (!book) throw new Error(`hire ${id}: boat ${row.boat} has no book in version ${row.bookVersion ?? 'now'}`);
+  const seals = (await db('seal').where({ hire: id }).select('walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as z.infer<typeof SealState>[];
+  const statement = (await db('statement').where({ hire: id }).first('number')) as { number: number } | undefined;
+  return {
+    hire: toHire(row),
+    boat: { id: boat.id, name: boat.name, hullNumber: boat.hullNumber },
+    base,
+    book: book.book,
+    bookVersion: book.version,
+    prices: await priceList(db, row.priceVersion),
+    previousSeal: boat.lastSeal,
+    seals,
+    signerSalt: row.renterSalt,
+    statementNumber: statement?.number ?? null,
+  };
+};
+
+/** Brings every hire up to date to which something has come since it was last looked at. */
+export const refreshStale = async (db: Knex, key: QuayKey, now: string): Promise<void> => {
+  const rows = (await db.raw('select id from hire where stale = 1')) as { id: string }[];
+  for (const { id } of rows) await refresh(db, id, key, now);
+};
+
+export type BaseRow = { id: string; name: string; zone: string };
+export const basesOf = async (db: Knex): Promise<BaseRow[]> => (await db('base').select('id', 'name', 'zone').orderBy('name')) as BaseRow[];
+
+/**
+ * Hires of a base that touch the local day of `now`, and whatever is still out or at the quay, however old: a boat
+ * that never came back does not fall off the board at midnight.
+ */
+export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<DayHire[]> => {
+  const { from, to } = dayOf(now, base.zone);
+  const columns = ['hire.id', 'boat.name as boat', 'person.name as renter', 'hire.adults', 'hire.children', 'hire.from', 'hire.to', 'hire.state', 'hire.castOffAt', 'hire.cameInAt', 'hire.hold'];
+  const select = () => db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').select(columns).where('hire.base', base.id);
+  type Row = Omit<DayHire, 'party'> & { adults: number; children: number };
+  const [leaving, returning, open] = [
+    (await select().where('hire.from', '>=', from).where('hire.from', '<', to)) as Row[],
+    (await select().where('hire.to', '>=', from).where('hire.to', '<', to)) as Row[],
+    (await select().whereIn('hire.state', ['walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling'])) as Row[],
+  ];
+  const rows = new Map([...leaving, ...returning, ...open].map((row) => [row.id, row]));
+  return [...rows.values()].map(({ adults, children, ...row }) => ({ ...row, party: adults + children }));
+};
+
+/** Changes what was booked, when nobody else has since `version`. @returns undefined when there is no such hire */
+export const changeHire = async (
+  db: Knex,
+  id: string,
+  change: { version: number; to?: string | undefined; party?: { adults: number; children: number } | undefined; notes?: string | undefined },
+): Promise<{ ok: true; hire: Hire } | { ok: false; reason: 'changedMeanwhile' | 'beforeStart' } | undefined> => {
+  const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
+  if (!row) return undefined;
+  if (change.to !== undefined && change.to <= row.from) return { ok: false, reason: 'beforeStart' };
+  const changed = await db('hire').where({ id, version: change.version }).update({
+    to: change.to ?? row.to, adults: change.party?.adults ?? row.adults, children: change.party?.children ?? row.children,
+    notes: change.notes ?? row.notes, version: change.version + 1,
+  });
+  if (changed === 0) return { ok: false, reason: 'changedMeanwhile' };
+  return { ok: true, hire: toHire((await named(db).where('hire.id', id).first()) as Named) };
+};

@@ -1,0 +1,163 @@
+import { createHash, createPublicKey, sign as signBytes, verify } from 'node:crypto';
+import type { Knex } from 'knex';
+import { stateOf } from '@quay/core/day/board';
+import { Book } from '@quay/core/fleet/book';
+import { canonical } from '@quay/core/record/canonical';
+import { type Actor, type Held, type HireEvent, mayAdd } from '@quay/core/record/event';
+import { type HireRecord, project, slot } from '@quay/core/record/project';
+import { checkSeal, countersignMessage, sealMessage } from '@quay/core/record/seal';
+import { readEvent } from '@quay/core/record/upcast';
+import { holdsOf } from '@quay/core/record/walk';
+import { dateOf } from '@quay/core/time/zone';
+import type { Refusal } from '@quay/contract/record';
+import type { QuayKey } from './setting';
+
+type EventRow = { seq: number; id: string; hire: string; digest: string; content: string; actor: string; role: Actor['role']; device: string; receivedAt: string; behindMs: number };
+
+export type Delivery = { hire: string; device: string; actor: Actor; events: readonly unknown[]; behindMs: number; now: string };
+export type Taken = { held: string[]; refused: Refusal[] };
+
+const idOf = (raw: unknown): string => (typeof raw === 'object' && raw !== null && typeof (raw as { id?: unknown }).id === 'string' ? (raw as { id: string }).id.slice(0, 64) : '?');
+
+/** Reads a delivery: what fits, with its canonical content and digest, and what is refused, each with its reason. */
+const sort = (delivery: Delivery): { fit: { event: HireEvent; content: string; digest: string }[]; refused: Refusal[] } => {
+  const refused: Refusal[] = [];
+  const fit = delivery.events.flatMap((raw) => {
+    const id = idOf(raw);
+    const no = (reason: Refusal['reason'], detail: string) => {
+      refused.push({ id, reason, detail });
+      return [];
+    };
+    const read = readEvent(raw);
+    if (!read.ok) return no(read.reason, read.detail);
+    const { event } = read;
+    if (event.stream !== delivery.hire) return no('otherHire', `it belongs to ${event.stream}`);
+    if (event.device !== delivery.device) return no('otherDevice', 'it was made on another device');
+    if (!mayAdd(delivery.actor.role, event.body.kind)) return no('mayNot', `a ${delivery.actor.role} does not add ${event.body.kind}`);
+    const content = canonical(raw);
+    return [{ event, content, digest: createHash('sha256').update(content).digest('hex') }];
+  });
+  return { fit, refused };
+};
+
+/**
+ * Appends what has not been seen, in one transaction. Safe to repeat; the same id with other content is refused.
+ * Everything that is read off the record is left to {@link refresh}: a delivery must be quick on a thin line.
+ */
+export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
+  const { fit, refused } = sort(delivery);
+  if (fit.length === 0) return { held: [], refused };
+  return db.transaction(async (trx) => {
+    const ids = fit.map(({ event }) => event.id);
+    const known = new Map(((await trx('event').whereIn('id', ids).select('id', 'digest', 'hire')) as EventRow[]).map((row) => [row.id, row]));
+    const held: string[] = [];
+    const rows: Omit<EventRow, 'seq'>[] = [];
+    for (const { event, content, digest } of fit) {
+      const old = known.get(event.id);
+      if (old && (old.digest !== digest || old.hire !== delivery.hire)) refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
+      else held.push(event.id);
+      if (old) continue;
+      const row = { id: event.id, hire: delivery.hire, digest, content, actor: delivery.actor.id, role: delivery.actor.role, device: delivery.device, receivedAt: delivery.now, behindMs: delivery.behindMs };
+      known.set(event.id, { ...row, seq: 0 });
+      rows.push(row);
+    }
+    // SQLite takes 32,766 values a statement; 500 rows of nine stay well below it.
+    if (rows.length > 0) {
+      await trx('event').insert(rows);
+      await trx('hire').where({ id: delivery.hire }).update({ stale: true });
+    }
+    return { held, refused };
+  });
+};
+
+const toHeld = (row: EventRow): Held => {
+  const read = readEvent(JSON.parse(row.content));
+  if (!read.ok) throw new Error(`stored event ${row.id} cannot be read: ${read.reason} ${read.detail}`);
+  return { event: read.event, actor: { id: row.actor, role: row.role }, receivedAt: row.receivedAt, behindMs: row.behindMs };
+};
+
+export const PAGE = 1000;
+
+export const eventsAfter = async (db: Knex, hire: string, after: number): Promise<{ rows: { event: unknown; actor: Actor; receivedAt: string; behindMs: number }[]; cursor: number; more: boolean }> => {
+  const rows = (await db('event').where({ hire }).where('seq', '>', after).orderBy('seq').limit(PAGE + 1)) as EventRow[];
+  const page = rows.slice(0, PAGE);
+  return {
+    rows: page.map((row) => ({ event: JSON.parse(row.content) as unknown, actor: { id: row.actor, role: row.role }, receivedAt: row.receivedAt, behindMs: row.behindMs })),
+    cursor: page[page.length - 1]?.seq ?? after,
+    more: rows.length > PAGE,
+  };
+};
+
+export type Whole = { held: Held[]; record: HireRecord; digests: Map<string, string> };
+
+/** All events of a hire and what they come to. */
+export const wholeRecord = async (db: Knex, hire: string): Promise<Whole> => {
+  const rows = (await db('event').where({ hire }).orderBy('seq')) as EventRow[];
+  const held = rows.map(toHeld);
+  return { held, record: project(held), digests: new Map(rows.map(({ id, digest }) => [id, digest])) };
+};
+
+type HireRow = { id: string; boat: string; base: string; bookVersion: number | null };
+
+/** Book of a hire: the version its walk began with, or today's while it has not begun. */
+export const bookOf = async (db: Knex, boat: string, version: number | undefined): Promise<{ book: Book; version: number } | undefined> => {
+  const wanted = version ?? ((await db('boat').where({ id: boat }).first('bookVersion')) as { bookVersion: number } | undefined)?.bookVersion;
+  const row = wanted === undefined ? undefined : ((await db('book').where({ boat, version: wanted }).first('laid', 'version')) as { laid: string; version: number } | undefined);
+  return row && { book: JSON.parse(row.laid) as Book, version: row.version };
+};
+
+/** The key a seal names, from whichever device has or had it. */
+const keyOf = async (db: Knex, fingerprint: string): Promise<string | undefined> => {
+  const device = (await db('device').where({ keyFingerprint: fingerprint }).first('key')) as { key: string } | undefined;
+  return device?.key ?? ((await db('setting').where({ key: `deviceKey:${fingerprint}` }).first('value')) as { value: string } | undefined)?.value;
+};
+
+const signatureFits = (spki: string, message: string, signature: string): boolean =>
+  verify('sha256', Buffer.from(message), { key: createPublicKey({ key: Buffer.from(spki, 'base64'), format: 'der', type: 'spki' }), dsaEncoding: 'ieee-p1363' }, Buffer.from(signature, 'base64'));
+
+/** Judges the seals of a hire that are not countersigned yet, and countersigns those that fit. */
+const judgeSeals = async (db: Knex, hire: HireRow, whole: Whole, key: QuayKey, now: string): Promise<number> => {
+  const rows = (await db('seal').where({ hire: hire.id })) as { event: string; state: string }[];
+  const done = new Map(rows.map(({ event, state }) => [event, state]));
+  for (const held of whole.held) {
+    const { body, id } = held.event;
+    if (body.kind !== 'sealed' || done.get(id) === 'countersigned') continue;
+    const check = checkSeal(body, whole.digests);
+    const spki = await keyOf(db, body.key);
+    const state = check.ok
+      ? spki !== undefined && signatureFits(spki, sealMessage(hire.id, body.walk, body.root), body.signature) ? 'countersigned' : 'badSignature'
+      : check.reason === 'eventsMissing' ? 'waiting' : 'rootDiffers';
+    const signed = state === 'countersigned' ? signBytes(null, Buffer.from(countersignMessage(hire.id, body.walk, body.root, now)), key.sign).toString('base64') : null;
+    await db('seal').insert({ event: id, hire: hire.id, walk: body.walk, root: body.root, state, receivedAt: now, signature: signed, key: signed && key.fingerprint }).onConflict('event').merge();
+    done.set(id, state);
+    if (state === 'countersigned') await db('boat').where({ id: hire.boat }).update({ lastSeal: body.root });
+  }
+  return [...done.values()].filter((state) => state !== 'countersigned').length;
+};
+
+/** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. */
+export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: string): Promise<Whole> => {
+  const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'bookVersion')) as HireRow;
+  // Cleared first: whatever arrives while we look marks it again.
+  await db('hire').where({ id: hireId }).update({ stale: false });
+  const whole = await wholeRecord(db, hireId);
+  const { record } = whole;
+  const seals = await judgeSeals(db, hire, whole, key, now);
+  const book = await bookOf(db, hire.boat, record.bookVersion);
+  const zone = ((await db('base').where({ id: hire.base }).first('zone')) as { zone: string }).zone;
+  const state = stateOf((slotKey) => record.slots.has(slotKey));
+  const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
+  const holds = book && waiting ? holdsOf(record, book.book, dateOf(now, zone)) : [];
+  const attention = { late: record.late.length, proposed: record.proposed.length, contradictions: record.contradictions.length, wrongClocks: record.wrongClocks.length, seals };
+  const at = (slotKey: 'castOff' | 'cameIn') => {
+    const found = slot(record, slotKey, slotKey);
+    return found ? new Date(Date.parse(found.by.event.at) + (found.by.behindMs ?? 0)).toISOString() : null;
+  };
+  await db('hire').where({ id: hireId }).update({
+    state, castOffAt: at('castOff'), cameInAt: at('cameIn'),
+    bookVersion: record.bookVersion ?? null,
+    hold: holds.length > 0 ? JSON.stringify(holds[0]) : null,
+    attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
+  });
+  return whole;
+};

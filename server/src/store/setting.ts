@@ -1,0 +1,31 @@
+import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync } from 'node:crypto';
+import type { Knex } from 'knex';
+
+export type Operator = { name: string; currency: string; simulated: boolean };
+
+const read = async (db: Knex, key: string): Promise<string | undefined> => ((await db('setting').where({ key }).first('value')) as { value: string } | undefined)?.value;
+const write = (db: Knex, key: string, value: string) => db('setting').insert({ key, value }).onConflict('key').merge();
+
+export const readOperator = async (db: Knex): Promise<Operator | undefined> => {
+  const text = await read(db, 'operator');
+  return text === undefined ? undefined : (JSON.parse(text) as Operator);
+};
+export const writeOperator = (db: Knex, operator: Operator) => write(db, 'operator', JSON.stringify(operator));
+
+export type QuayKey = { sign: ReturnType<typeof createPrivateKey>; fingerprint: string; publicPem: string };
+
+/** The Ed25519 key this quay countersigns with, made at first use and kept with the data. */
+export const quayKey = async (db: Knex): Promise<QuayKey> => {
+  let pem = await read(db, 'quayKey');
+  if (pem === undefined) {
+    pem = generateKeyPairSync('ed25519').privateKey.export({ type: 'pkcs8', format: 'pem' }) as string;
+    await write(db, 'quayKey', pem);
+  }
+  const sign = createPrivateKey(pem);
+  const open = createPublicKey(sign);
+  return {
+    sign,
+    fingerprint: createHash('sha256').update(open.export({ type: 'spki', format: 'der' })).digest('hex'),
+    publicPem: open.export({ type: 'spki', format: 'pem' }) as string,
+  };
+};

@@ -1,0 +1,133 @@
+import { existsSync } from 'node:fs';
+import { cp, mkdir, readdir, rename, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline/promises';
+import Database from 'better-sqlite3';
+import { play } from './demo/play';
+import { sayFault } from './import/fault';
+import { loadImport } from './import/load';
+import { readImport } from './import/read';
+import { DataFolderError, openStore, type Store } from './store/open';
+import { quayKey, readOperator, writeOperator } from './store/setting';
+import { addStaff, secretFault } from './store/staff';
+
+/** What cannot be done, said to whoever typed the command. */
+class ToolError extends Error {}
+
+const flag = (name: string): string | undefined => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+const need = (name: string): string => {
+  const value = flag(name);
+  if (value === undefined) throw new ToolError(`--${name} is missing.`);
+  return value;
+};
+
+const withStore = async <T>(data: string, work: (store: Store) => Promise<T>): Promise<T> => {
+  const store = await openStore(data);
+  try {
+    return await work(store);
+  } finally {
+    await store.close();
+  }
+};
+
+/** Imports a folder: everything wrong is printed and nothing is loaded, or all of it is loaded. */
+const importFolder = (data: string, from: string, now: Date) =>
+  withStore(data, async (store) => {
+    const read = readImport(from, now.toISOString());
+    if (!read.ok) throw new ToolError(`Nothing was imported. ${read.faults.length} thing${read.faults.length === 1 ? ' is' : 's are'} wrong:\n${read.faults.map((fault) => `  ${sayFault(fault)}`).join('\n')}`);
+    await loadImport(store.db, read.data);
+    const { boats, hires, bases } = read.data;
+    console.log(`imported ${bases.length} bases, ${boats.length} boats, ${hires.length} hires`);
+  });
+
+/** Makes the demo operator's data folder anew. */
+const makeDemo = async (data: string, from: string, now: Date) => {
+  await rm(data, { recursive: true, force: true });
+  await importFolder(data, from, now);
+  await withStore(data, async (store) => play(store, await quayKey(store.db), join(from, 'play.json'), now));
+};
+
+/** Asks for the operator and the first manager, once. */
+const setUp = (data: string) =>
+  withStore(data, async (store) => {
+    if ((await readOperator(store.db)) !== undefined) return;
+    const given = { name: process.env.QUAY_OPERATOR, currency: process.env.QUAY_CURRENCY, manager: process.env.QUAY_MANAGER, password: process.env.QUAY_PASSWORD };
+    const line = process.stdin.isTTY ? createInterface({ input: process.stdin, output: process.stdout }) : undefined;
+    const ask = async (question: string, preset: string | undefined, fault: (answer: string) => string | undefined): Promise<string> => {
+      if (preset !== undefined) {
+        const wrong = fault(preset);
+        if (wrong !== undefined) throw new ToolError(wrong);
+        return preset;
+      }
+      if (!line) throw new ToolError('This is a new installation. Start it from a terminal, or set QUAY_OPERATOR, QUAY_CURRENCY, QUAY_MANAGER and QUAY_PASSWORD.');
+      for (;;) {
+        const answer = (await line.question(question)).trim();
+        const wrong = fault(answer);
+        if (wrong === undefined) return answer;
+        console.log(wrong);
+      }
+    };
+    const notEmpty = (what: string) => (answer: string) => (answer.length > 0 && answer.length <= 80 ? undefined : `${what} has 1 to 80 characters.`);
+    const name = await ask('Name of the operator: ', given.name, notEmpty('The name'));
+    const currency = await ask('Currency (three letters, such as EUR): ', given.currency, (answer) => (/^[A-Z]{3}$/.test(answer) ? undefined : 'A currency is three capital letters.'));
+    const manager = await ask('Name of the first manager: ', given.manager, notEmpty('The name'));
+    const secret = await ask('Their password: ', given.password, (answer) => secretFault('manager', answer));
+    line?.close();
+    await addStaff(store.db, { name: manager, role: 'manager', secret });
+    await writeOperator(store.db, { name, currency, simulated: false });
+    console.log(`${name} is set up; ${manager} can sign in.`);
+  });
+
+/** Copies the running installation: the database through SQLite's own backup, photographs after it, so that every event's picture is in. */
+const backup = async (data: string, to: string) => {
+  if (!existsSync(join(data, 'quay.sqlite'))) throw new ToolError(`There is no installation in ${data}.`);
+  if (existsSync(to) && (await readdir(to)).length > 0) throw new ToolError(`${to} is not empty.`);
+  await mkdir(to, { recursive: true });
+  const db = new Database(join(data, 'quay.sqlite'), { readonly: true });
+  try {
+    await db.backup(join(to, 'quay.sqlite'));
+  } finally {
+    db.close();
+  }
+  await cp(join(data, 'photos'), join(to, 'photos'), { recursive: true, filter: (path) => !path.endsWith('/part') });
+  console.log(`backed up to ${to}`);
+};
+
+/** Puts a backup in place. What was there is set aside, not deleted. */
+const restore = async (from: string, data: string) => {
+  if (!existsSync(join(from, 'quay.sqlite'))) throw new ToolError(`There is no backup in ${from}.`);
+  const check = new Database(join(from, 'quay.sqlite'), { readonly: true });
+  const sound = check.pragma('integrity_check', { simple: true });
+  check.close();
+  if (sound !== 'ok') throw new ToolError(`The backup in ${from} is damaged: ${String(sound)}`);
+  const fresh = `${data}.restoring-${process.pid}`;
+  await cp(from, fresh, { recursive: true });
+  if (existsSync(data)) {
+    const aside = `${data}.before-${new Date().toISOString().replace(/[:.]/g, '-')}`;
+    await rename(data, aside);
+    console.log(`what was in ${data} is now in ${aside}`);
+  }
+  await rename(fresh, data);
+  console.log(`restored to ${data}; start the quay again if it was running`);
+};
+
+const COMMANDS: Record<string, () => Promise<void>> = {
+  import: () => importFolder(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
+  demo: () => makeDemo(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
+  setup: () => setUp(need('data')),
+  backup: () => backup(need('data'), need('to')),
+  restore: () => restore(need('from'), need('data')),
+};
+
+try {
+  const command = COMMANDS[process.argv[2] ?? ''];
+  if (!command) throw new ToolError(`Unknown command: ${process.argv[2] ?? '(none)'}`);
+  await command();
+} catch (error) {
+  if (!(error instanceof ToolError) && !(error instanceof DataFolderError)) throw error;
+  console.error(error.message);
+  process.exitCode = 1;
+}
