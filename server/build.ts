@@ -17,5 +17,12 @@ export const buildServer = (outdir: string): Promise<unknown> =>
     logLevel: 'warning',
     define: { QUAY_VERSION: JSON.stringify(version) },
     // Ours are bundled, everybody else's are required at run time.
-    plugins: [{ name: 'ours', setup: (b) => { b.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@quay/') ? undefined : { path, external: true })); } }],
+    plugins: [
+      {
+        name: 'ours',
+        setup: (b) => {
+          b.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@quay/') ? undefined : { path, external: true }));
+        },
+      },
+    ],
   });

@@ -3,7 +3,8 @@ import * as hire from './hire';
 import * as record from './record';
 import * as session from './session';
 
-const isEndpoint = (value: unknown): value is Endpoint => typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
+const isEndpoint = (value: unknown): value is Endpoint =>
+  typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
 
 /** Every endpoint there is. The server mounts these and no others; the sweep test tries each of them. */
 export const ENDPOINTS: readonly Endpoint[] = [session, hire, record].flatMap((topic) => Object.values(topic).filter(isEndpoint));

@@ -23,7 +23,9 @@ export type Endpoint<P extends Schema = Schema, Q extends Schema = Schema, B ext
 };
 
 /** Declares an endpoint once: the server mounts it, the app calls it, the published description is made from it. */
-export const endpoint = <P extends Schema, Q extends Schema, B extends Schema, R extends Schema>(declared: Endpoint<P, Q, B, R>): Endpoint<P, Q, B, R> => declared;
+export const endpoint = <P extends Schema, Q extends Schema, B extends Schema, R extends Schema>(
+  declared: Endpoint<P, Q, B, R>,
+): Endpoint<P, Q, B, R> => declared;
 
 export type ParamsOf<E> = E extends Endpoint<infer P, Schema, Schema, Schema> ? z.infer<P> : never;
 export type QueryOf<E> = E extends Endpoint<Schema, infer Q, Schema, Schema> ? z.infer<Q> : never;

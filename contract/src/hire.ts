@@ -20,7 +20,14 @@ export const Hire = z.object({
 });
 export type Hire = z.infer<typeof Hire>;
 
-export const SealState = z.object({ walk: z.enum(['out', 'in']), root: Sha256, receivedAt: Instant, state: z.enum(['countersigned', 'waiting', 'rootDiffers', 'badSignature']), signature: z.nullable(z.string()), key: z.nullable(Sha256) });
+export const SealState = z.object({
+  walk: z.enum(['out', 'in']),
+  root: Sha256,
+  receivedAt: Instant,
+  state: z.enum(['countersigned', 'waiting', 'rootDiffers', 'badSignature']),
+  signature: z.nullable(z.string()),
+  key: z.nullable(Sha256),
+});
 
 /** Everything a phone needs to walk this hire without signal. */
 export const HirePack = z.object({
@@ -40,32 +47,71 @@ export const HirePack = z.object({
 export type HirePack = z.infer<typeof HirePack>;
 
 export const getHire = endpoint({
-  name: 'getHire', summary: 'One hire with its boat’s book in the version its walk began with.', method: 'GET', path: '/hires/:hireId', roles: ['hand', 'manager'],
-  params: hireParams, query: nothing, body: nothing, reply: HirePack,
+  name: 'getHire',
+  summary: 'One hire with its boat’s book in the version its walk began with.',
+  method: 'GET',
+  path: '/hires/:hireId',
+  roles: ['hand', 'manager'],
+  params: hireParams,
+  query: nothing,
+  body: nothing,
+  reply: HirePack,
 });
 
 export const changeHire = endpoint({
-  name: 'changeHire', summary: 'Changes what was booked; refused when somebody else changed it meanwhile.', method: 'PATCH', path: '/hires/:hireId', roles: ['manager'],
-  params: hireParams, query: nothing,
-  body: z.object({ version: z.int(), to: z.optional(Instant), party: z.optional(Hire.shape.party), notes: z.optional(z.string().check(z.maxLength(2000))) }),
+  name: 'changeHire',
+  summary: 'Changes what was booked; refused when somebody else changed it meanwhile.',
+  method: 'PATCH',
+  path: '/hires/:hireId',
+  roles: ['manager'],
+  params: hireParams,
+  query: nothing,
+  body: z.object({
+    version: z.int(),
+    to: z.optional(Instant),
+    party: z.optional(Hire.shape.party),
+    notes: z.optional(z.string().check(z.maxLength(2000))),
+  }),
   reply: Hire,
 });
 
 export const closeHire = endpoint({
-  name: 'closeHire', summary: 'Closes the hire: numbers the statement and seals the record in one transaction.', method: 'POST', path: '/hires/:hireId/close', roles: ['hand', 'manager'],
-  params: hireParams, query: nothing,
+  name: 'closeHire',
+  summary: 'Closes the hire: numbers the statement and seals the record in one transaction.',
+  method: 'POST',
+  path: '/hires/:hireId/close',
+  roles: ['hand', 'manager'],
+  params: hireParams,
+  query: nothing,
   /** The statement as it was shown; when the record says otherwise by now, nothing is closed. */
-  body: z.object({ totalMinor: z.int(), events: z.int().check(z.gte(0)) }), reply: z.object({ number: z.int(), digest: Sha256 }),
+  body: z.object({ totalMinor: z.int(), events: z.int().check(z.gte(0)) }),
+  reply: z.object({ number: z.int(), digest: Sha256 }),
 });
 
 export const statementPdf = endpoint({
-  name: 'statementPdf', summary: 'The statement on paper; a draft until the hire is closed.', method: 'GET', path: '/hires/:hireId/statement.pdf', roles: ['hand', 'manager'],
-  params: hireParams, query: nothing, body: nothing, gives: 'application/pdf', reply: z.unknown(),
+  name: 'statementPdf',
+  summary: 'The statement on paper; a draft until the hire is closed.',
+  method: 'GET',
+  path: '/hires/:hireId/statement.pdf',
+  roles: ['hand', 'manager'],
+  params: hireParams,
+  query: nothing,
+  body: nothing,
+  gives: 'application/pdf',
+  reply: z.unknown(),
 });
 
 export const DayHire = z.object({
-  id: Id, boat: z.string(), renter: z.string(), party: z.int(), from: Instant, to: Instant, state: z.enum(HIRE_STATES),
-  castOffAt: z.nullable(Instant), cameInAt: z.nullable(Instant), hold: z.nullable(z.string()),
+  id: Id,
+  boat: z.string(),
+  renter: z.string(),
+  party: z.int(),
+  from: Instant,
+  to: Instant,
+  state: z.enum(HIRE_STATES),
+  castOffAt: z.nullable(Instant),
+  cameInAt: z.nullable(Instant),
+  hold: z.nullable(z.string()),
 });
 export const Day = z.object({
   now: Instant,
@@ -76,13 +122,36 @@ export const Day = z.object({
 export type Day = z.infer<typeof Day>;
 
 export const getDay = endpoint({
-  name: 'getDay', summary: 'The hires of a base around today: coming, out, in.', method: 'GET', path: '/day', roles: ['hand', 'manager'],
-  params: nothing, query: z.object({ base: z.optional(Id) }), body: nothing, reply: Day,
+  name: 'getDay',
+  summary: 'The hires of a base around today: coming, out, in.',
+  method: 'GET',
+  path: '/day',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: z.object({ base: z.optional(Id) }),
+  body: nothing,
+  reply: Day,
 });
 
 /** Things a manager should see: late events, proposals, wrong clocks, contradictions, seals that do not fit. */
-export const Attention = z.object({ hire: Id, boat: z.string(), renter: z.string(), late: z.int(), proposed: z.int(), contradictions: z.int(), wrongClocks: z.int(), seals: z.int() });
+export const Attention = z.object({
+  hire: Id,
+  boat: z.string(),
+  renter: z.string(),
+  late: z.int(),
+  proposed: z.int(),
+  contradictions: z.int(),
+  wrongClocks: z.int(),
+  seals: z.int(),
+});
 export const getAttention = endpoint({
-  name: 'getAttention', summary: 'Hires whose record wants a manager’s eye.', method: 'GET', path: '/attention', roles: ['manager'],
-  params: nothing, query: nothing, body: nothing, reply: z.object({ hires: z.array(Attention) }),
+  name: 'getAttention',
+  summary: 'Hires whose record wants a manager’s eye.',
+  method: 'GET',
+  path: '/attention',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ hires: z.array(Attention) }),
 });

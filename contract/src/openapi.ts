@@ -9,7 +9,12 @@ const json = (schema: z.ZodMiniType) => {
 
 const fields = (schema: z.ZodMiniType, where: 'path' | 'query') => {
   const { properties = {}, required = [] } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
-  return Object.entries(properties).map(([name, field]) => ({ name, in: where, required: where === 'path' || required.includes(name), schema: field }));
+  return Object.entries(properties).map(([name, field]) => ({
+    name,
+    in: where,
+    required: where === 'path' || required.includes(name),
+    schema: field,
+  }));
 };
 
 /** OpenAPI 3.1 of the same declarations that the server mounts and the app calls. */
@@ -28,7 +33,10 @@ export const openApi = (version: string): Record<string, unknown> => {
       ...(one.takesBytes ? { requestBody: { required: true, content: { 'application/octet-stream': {} } } } : {}),
       responses: {
         200: { description: 'Done.', content: one.gives ? { [one.gives]: {} } : json(one.reply) },
-        default: { description: 'What went wrong, what is safe and what to do (RFC 9457).', content: { 'application/problem+json': json(Problem)['application/json'] } },
+        default: {
+          description: 'What went wrong, what is safe and what to do (RFC 9457).',
+          content: { 'application/problem+json': json(Problem)['application/json'] },
+        },
       },
     };
   }

@@ -8,5 +8,11 @@ export const Sha256 = z.string().check(z.regex(/^[0-9a-f]{64}$/));
 export const hireParams = z.object({ hireId: Id });
 
 /** RFC 9457. `code` is for programs, `title` and `detail` are for people. */
-export const Problem = z.object({ type: z.string(), title: z.string(), status: z.number(), detail: z.optional(z.string()), code: z.string() });
+export const Problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number(),
+  detail: z.optional(z.string()),
+  code: z.string(),
+});
 export type Problem = z.infer<typeof Problem>;

@@ -11,52 +11,119 @@ export const Me = z.object({
 export type Me = z.infer<typeof Me>;
 
 export const health = endpoint({
-  name: 'health', summary: 'Whether the quay answers, and which version.', method: 'GET', path: '/health', roles: 'open',
-  params: nothing, query: nothing, body: nothing, reply: z.object({ ok: z.literal(true), version: z.string() }),
+  name: 'health',
+  summary: 'Whether the quay answers, and which version.',
+  method: 'GET',
+  path: '/health',
+  roles: 'open',
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ ok: z.literal(true), version: z.string() }),
 });
 
 export const signIn = endpoint({
-  name: 'signIn', summary: 'Sign in: a manager with a password, a hand with a PIN on an enrolled phone.', method: 'POST', path: '/session', roles: 'open',
-  params: nothing, query: nothing,
+  name: 'signIn',
+  summary: 'Sign in: a manager with a password, a hand with a PIN on an enrolled phone.',
+  method: 'POST',
+  path: '/session',
+  roles: 'open',
+  params: nothing,
+  query: nothing,
   body: z.object({ name: z.string().check(z.minLength(1), z.maxLength(80)), secret: z.string().check(z.minLength(1), z.maxLength(200)) }),
   /** The grant lets this device deliver, later and under whoever's session, what this person made. */
   reply: z.extend(Me, { grant: z.string() }),
 });
 
 export const me = endpoint({
-  name: 'me', summary: 'Who is signed in here.', method: 'GET', path: '/session', roles: ['hand', 'manager'],
-  params: nothing, query: nothing, body: nothing, reply: Me,
+  name: 'me',
+  summary: 'Who is signed in here.',
+  method: 'GET',
+  path: '/session',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: Me,
 });
 
 export const signOut = endpoint({
-  name: 'signOut', summary: 'Sign out on this device.', method: 'DELETE', path: '/session', roles: ['hand', 'manager'],
-  params: nothing, query: nothing, body: nothing, reply: z.object({ ok: z.literal(true) }),
+  name: 'signOut',
+  summary: 'Sign out on this device.',
+  method: 'DELETE',
+  path: '/session',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ ok: z.literal(true) }),
 });
 
 export const makeEnrolment = endpoint({
-  name: 'makeEnrolment', summary: 'A code, good once and for ten minutes, that enrols a phone.', method: 'POST', path: '/enrolments', roles: ['manager'],
-  params: nothing, query: nothing, body: nothing, reply: z.object({ code: z.string(), qrSvg: z.string(), url: z.string(), expiresAt: Instant }),
+  name: 'makeEnrolment',
+  summary: 'A code, good once and for ten minutes, that enrols a phone.',
+  method: 'POST',
+  path: '/enrolments',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ code: z.string(), qrSvg: z.string(), url: z.string(), expiresAt: Instant }),
 });
 
 export const enrol = endpoint({
-  name: 'enrol', summary: 'Enrols this phone with a manager’s code; part of signing in, so it needs no session.', method: 'POST', path: '/devices', roles: 'open',
-  params: nothing, query: nothing,
+  name: 'enrol',
+  summary: 'Enrols this phone with a manager’s code; part of signing in, so it needs no session.',
+  method: 'POST',
+  path: '/devices',
+  roles: 'open',
+  params: nothing,
+  query: nothing,
   body: z.object({ code: z.string().check(z.minLength(1), z.maxLength(80)), name: z.string().check(z.minLength(1), z.maxLength(60)) }),
   reply: z.object({ id: Id, name: z.string() }),
 });
 
 export const nameKey = endpoint({
-  name: 'nameKey', summary: 'Names the public key this device signs seals with.', method: 'POST', path: '/devices/key', roles: ['hand', 'manager'],
-  params: nothing, query: nothing, body: z.object({ spki: z.string().check(z.regex(/^[A-Za-z0-9+/=]{40,400}$/)) }), reply: z.object({ fingerprint: Sha256 }),
+  name: 'nameKey',
+  summary: 'Names the public key this device signs seals with.',
+  method: 'POST',
+  path: '/devices/key',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: nothing,
+  body: z.object({ spki: z.string().check(z.regex(/^[A-Za-z0-9+/=]{40,400}$/)) }),
+  reply: z.object({ fingerprint: Sha256 }),
 });
 
-export const Device = z.object({ id: Id, name: z.string(), enrolled: z.boolean(), createdAt: Instant, seenAt: z.nullable(Instant), withdrawnAt: z.nullable(Instant), key: z.nullable(Sha256) });
+export const Device = z.object({
+  id: Id,
+  name: z.string(),
+  enrolled: z.boolean(),
+  createdAt: Instant,
+  seenAt: z.nullable(Instant),
+  withdrawnAt: z.nullable(Instant),
+  key: z.nullable(Sha256),
+});
 export const listDevices = endpoint({
-  name: 'listDevices', summary: 'Phones and desks that have signed in.', method: 'GET', path: '/devices', roles: ['manager'],
-  params: nothing, query: nothing, body: nothing, reply: z.object({ devices: z.array(Device) }),
+  name: 'listDevices',
+  summary: 'Phones and desks that have signed in.',
+  method: 'GET',
+  path: '/devices',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ devices: z.array(Device) }),
 });
 
 export const withdrawDevice = endpoint({
-  name: 'withdrawDevice', summary: 'Withdraws a phone: no PIN works on it any more.', method: 'DELETE', path: '/devices/:deviceId', roles: ['manager'],
-  params: z.object({ deviceId: Id }), query: nothing, body: nothing, reply: z.object({ ok: z.literal(true) }),
+  name: 'withdrawDevice',
+  summary: 'Withdraws a phone: no PIN works on it any more.',
+  method: 'DELETE',
+  path: '/devices/:deviceId',
+  roles: ['manager'],
+  params: z.object({ deviceId: Id }),
+  query: nothing,
+  body: nothing,
+  reply: z.object({ ok: z.literal(true) }),
 });

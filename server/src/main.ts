@@ -7,7 +7,15 @@ import { quayKey } from './store/setting';
 
 declare const QUAY_VERSION: string;
 
-export type StartOptions = { data: string; web: string | undefined; port: number; host: string; tlsCert?: string | undefined; tlsKey?: string | undefined; behindProxy: boolean };
+export type StartOptions = {
+  data: string;
+  web: string | undefined;
+  port: number;
+  host: string;
+  tlsCert?: string | undefined;
+  tlsKey?: string | undefined;
+  behindProxy: boolean;
+};
 
 /** The program cannot start; the message says what is wrong and what to do. */
 export class StartError extends Error {}
@@ -15,8 +23,10 @@ export class StartError extends Error {}
 const listen = (server: Server, port: number, host: string) =>
   new Promise<void>((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EADDRINUSE') reject(new StartError(`Port ${port} is taken. Stop what is using it, or choose another with --port.`));
-      else if (error.code === 'EACCES') reject(new StartError(`Port ${port} needs rights this user has not. Choose one above 1023 with --port.`));
+      if (error.code === 'EADDRINUSE')
+        reject(new StartError(`Port ${port} is taken. Stop what is using it, or choose another with --port.`));
+      else if (error.code === 'EACCES')
+        reject(new StartError(`Port ${port} needs rights this user has not. Choose one above 1023 with --port.`));
       else reject(error);
     });
     server.listen(port, host, resolve);
@@ -26,7 +36,13 @@ const listen = (server: Server, port: number, host: string) =>
 export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void> }> => {
   const store = await openStore(options.data);
   const secure = options.tlsCert !== undefined || options.behindProxy;
-  const quay = { store, key: await quayKey(store.db), version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev', secureCookies: secure, now: () => new Date() };
+  const quay = {
+    store,
+    key: await quayKey(store.db),
+    version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev',
+    secureCookies: secure,
+    now: () => new Date(),
+  };
   const app = makeApp(quay, options.web, options.behindProxy);
   let server: Server;
   if (options.tlsCert !== undefined && options.tlsKey !== undefined) {
@@ -66,10 +82,16 @@ const flag = (name: string): string | undefined => {
 export const run = async (): Promise<void> => {
   try {
     const port = Number(flag('port') ?? 4173);
-    if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new StartError(`--port wants a number from 0 to 65535, not “${flag('port')}”.`);
+    if (!Number.isInteger(port) || port < 0 || port > 65_535)
+      throw new StartError(`--port wants a number from 0 to 65535, not “${flag('port')}”.`);
     const running = await start({
-      data: flag('data') ?? '.quay/data', web: flag('web'), port, host: flag('host') ?? '0.0.0.0',
-      tlsCert: flag('tls-cert'), tlsKey: flag('tls-key'), behindProxy: process.argv.includes('--behind-proxy'),
+      data: flag('data') ?? '.quay/data',
+      web: flag('web'),
+      port,
+      host: flag('host') ?? '0.0.0.0',
+      tlsCert: flag('tls-cert'),
+      tlsKey: flag('tls-key'),
+      behindProxy: process.argv.includes('--behind-proxy'),
     });
     console.log(`quay: listening on port ${running.port}`);
     let stopping = false;

@@ -37,7 +37,10 @@ const withStore = async <T>(data: string, work: (store: Store) => Promise<T>): P
 const importFolder = (data: string, from: string, now: Date) =>
   withStore(data, async (store) => {
     const read = readImport(from, now.toISOString());
-    if (!read.ok) throw new ToolError(`Nothing was imported. ${read.faults.length} thing${read.faults.length === 1 ? ' is' : 's are'} wrong:\n${read.faults.map((fault) => `  ${sayFault(fault)}`).join('\n')}`);
+    if (!read.ok)
+      throw new ToolError(
+        `Nothing was imported. ${read.faults.length} thing${read.faults.length === 1 ? ' is' : 's are'} wrong:\n${read.faults.map((fault) => `  ${sayFault(fault)}`).join('\n')}`,
+      );
     await loadImport(store.db, read.data);
     const { boats, hires, bases } = read.data;
     console.log(`imported ${bases.length} bases, ${boats.length} boats, ${hires.length} hires`);
@@ -54,7 +57,12 @@ const makeDemo = async (data: string, from: string, now: Date) => {
 const setUp = (data: string) =>
   withStore(data, async (store) => {
     if ((await readOperator(store.db)) !== undefined) return;
-    const given = { name: process.env.QUAY_OPERATOR, currency: process.env.QUAY_CURRENCY, manager: process.env.QUAY_MANAGER, password: process.env.QUAY_PASSWORD };
+    const given = {
+      name: process.env.QUAY_OPERATOR,
+      currency: process.env.QUAY_CURRENCY,
+      manager: process.env.QUAY_MANAGER,
+      password: process.env.QUAY_PASSWORD,
+    };
     const line = process.stdin.isTTY ? createInterface({ input: process.stdin, output: process.stdout }) : undefined;
     const ask = async (question: string, preset: string | undefined, fault: (answer: string) => string | undefined): Promise<string> => {
       if (preset !== undefined) {
@@ -62,7 +70,10 @@ const setUp = (data: string) =>
         if (wrong !== undefined) throw new ToolError(wrong);
         return preset;
       }
-      if (!line) throw new ToolError('This is a new installation. Start it from a terminal, or set QUAY_OPERATOR, QUAY_CURRENCY, QUAY_MANAGER and QUAY_PASSWORD.');
+      if (!line)
+        throw new ToolError(
+          'This is a new installation. Start it from a terminal, or set QUAY_OPERATOR, QUAY_CURRENCY, QUAY_MANAGER and QUAY_PASSWORD.',
+        );
       for (;;) {
         const answer = (await line.question(question)).trim();
         const wrong = fault(answer);
@@ -70,9 +81,12 @@ const setUp = (data: string) =>
         console.log(wrong);
       }
     };
-    const notEmpty = (what: string) => (answer: string) => (answer.length > 0 && answer.length <= 80 ? undefined : `${what} has 1 to 80 characters.`);
+    const notEmpty = (what: string) => (answer: string) =>
+      answer.length > 0 && answer.length <= 80 ? undefined : `${what} has 1 to 80 characters.`;
     const name = await ask('Name of the operator: ', given.name, notEmpty('The name'));
-    const currency = await ask('Currency (three letters, such as EUR): ', given.currency, (answer) => (/^[A-Z]{3}$/.test(answer) ? undefined : 'A currency is three capital letters.'));
+    const currency = await ask('Currency (three letters, such as EUR): ', given.currency, (answer) =>
+      /^[A-Z]{3}$/.test(answer) ? undefined : 'A currency is three capital letters.',
+    );
     const manager = await ask('Name of the first manager: ', given.manager, notEmpty('The name'));
     const secret = await ask('Their password: ', given.password, (answer) => secretFault('manager', answer));
     line?.close();

@@ -1,7 +1,14 @@
 import type { Fitting } from '../fleet/book';
 import { compareCount, departureFault } from './counts';
 
-const fitting = (more: Partial<Fitting> = {}): Fitting => ({ id: 'jacket', station: 'bow', name: { en: 'Jacket' }, kind: 'required', count: 8, ...more });
+const fitting = (more: Partial<Fitting> = {}): Fitting => ({
+  id: 'jacket',
+  station: 'bow',
+  name: { en: 'Jacket' },
+  kind: 'required',
+  count: 8,
+  ...more,
+});
 const fine = (count: number) => ({ count, state: 'fine' as const });
 
 describe('equipment out and in', () => {

@@ -17,7 +17,8 @@ export const compareCount = (fitting: Fitting, out: Counted | undefined, returne
   if (!out) return { is: 'same', pieces: 0 };
   if (returned.count < out.count) return { is: fitting.kind === 'consumable' ? 'used' : 'missing', pieces: out.count - returned.count };
   if (returned.state === 'damaged' && out.state !== 'damaged') return { is: 'damaged', pieces: 1 };
-  if (returned.state === 'unsealed' && out.state !== 'unsealed') return { is: fitting.kind === 'sealedKit' ? 'unsealed' : 'same', pieces: 1 };
+  if (returned.state === 'unsealed' && out.state !== 'unsealed')
+    return { is: fitting.kind === 'sealedKit' ? 'unsealed' : 'same', pieces: 1 };
   if (returned.count > out.count) return { is: 'extra', pieces: returned.count - out.count };
   return { is: 'same', pieces: 0 };
 };
@@ -29,8 +30,11 @@ export type DepartureFault = { fitting: Fitting; is: 'short' | 'broken' | 'outOf
  * @param today local date of the base, `YYYY-MM-DD`; an expiry counts up to the end of its month
  */
 export const departureFault = (fitting: Fitting, counted: Counted | undefined, today: string): DepartureFault | undefined => {
-  if (counted && fitting.kind !== 'extra' && counted.count < fitting.count) return { fitting, is: 'short', pieces: fitting.count - counted.count };
-  if (counted && (counted.state === 'damaged' || (counted.state === 'unsealed' && fitting.kind === 'sealedKit'))) return { fitting, is: 'broken', pieces: 1 };
-  if (counted?.state === 'expired' || (fitting.expiry !== undefined && fitting.expiry < today.slice(0, 7))) return { fitting, is: 'outOfDate', pieces: 1 };
+  if (counted && fitting.kind !== 'extra' && counted.count < fitting.count)
+    return { fitting, is: 'short', pieces: fitting.count - counted.count };
+  if (counted && (counted.state === 'damaged' || (counted.state === 'unsealed' && fitting.kind === 'sealedKit')))
+    return { fitting, is: 'broken', pieces: 1 };
+  if (counted?.state === 'expired' || (fitting.expiry !== undefined && fitting.expiry < today.slice(0, 7)))
+    return { fitting, is: 'outOfDate', pieces: 1 };
   return undefined;
 };

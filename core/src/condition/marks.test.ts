@@ -18,8 +18,15 @@ const clamp = (x: number) => Math.min(1, Math.max(0, x));
 
 /** What people take one kind for: the neighbours a hand really confuses. */
 const MISTAKEN: Record<MarkKind, readonly MarkKind[]> = {
-  scratch: ['gouge', 'crack'], gouge: ['scratch', 'dent'], dent: ['bend', 'gouge'], crack: ['scratch', 'chip'],
-  chip: ['gouge', 'crack'], tear: ['scratch'], stain: ['scratch'], bend: ['dent'], missing: ['chip', 'tear'],
+  scratch: ['gouge', 'crack'],
+  gouge: ['scratch', 'dent'],
+  dent: ['bend', 'gouge'],
+  crack: ['scratch', 'chip'],
+  chip: ['gouge', 'crack'],
+  tear: ['scratch'],
+  stain: ['scratch'],
+  bend: ['dent'],
+  missing: ['chip', 'tear'],
 };
 
 const cheapest = (cost: number[][], alone: number, row = 0, used = new Set<number>()): number => {
@@ -36,9 +43,20 @@ const cheapest = (cost: number[][], alone: number, row = 0, used = new Set<numbe
 
 describe('assignment', () => {
   it('costs as little as the best of all assignments', () => {
-    const matrix = fc.integer({ min: 1, max: 5 }).chain((columns) =>
-      fc.array(fc.array(fc.oneof({ weight: 5, arbitrary: fc.double({ min: 0, max: 20, noNaN: true }) }, { weight: 1, arbitrary: fc.constant(Infinity) }), { minLength: columns, maxLength: columns }), { minLength: 0, maxLength: 5 }),
-    );
+    const matrix = fc
+      .integer({ min: 1, max: 5 })
+      .chain((columns) =>
+        fc.array(
+          fc.array(
+            fc.oneof(
+              { weight: 5, arbitrary: fc.double({ min: 0, max: 20, noNaN: true }) },
+              { weight: 1, arbitrary: fc.constant(Infinity) },
+            ),
+            { minLength: columns, maxLength: columns },
+          ),
+          { minLength: 0, maxLength: 5 },
+        ),
+      );
     fc.assert(
       fc.property(matrix, fc.double({ min: 1, max: 15, noNaN: true }), (cost, alone) => {
         const got = assign(cost, alone);
@@ -54,7 +72,15 @@ describe('assignment', () => {
 
 describe('marks out and in', () => {
   const sizes = new Map([['side', { widthM: 8, heightM: 0.6 }]]);
-  const mark = (id: string, x: number, sizeMm = 40, kind: MarkKind = 'scratch'): Mark => ({ id, surface: 'side', x, y: 0.5, kind, sizeMm, photos: [] });
+  const mark = (id: string, x: number, sizeMm = 40, kind: MarkKind = 'scratch'): Mark => ({
+    id,
+    surface: 'side',
+    x,
+    y: 0.5,
+    kind,
+    sizeMm,
+    photos: [],
+  });
 
   it('finds new flaws on boats with up to 60 marks: precision and recall of at least 0.97', () => {
     const seed = 20260613;
@@ -62,7 +88,15 @@ describe('marks out and in', () => {
     let [hits, false_, missed] = [0, 0, 0];
     for (let boat = 0; boat < 300; boat += 1) {
       const surfaces = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'];
-      const some = (id: string): Mark => ({ id, surface: pick(surfaces), x: next(), y: next(), kind: pick(MARK_KINDS), sizeMm: Math.exp(2 + 3 * next()), photos: [] });
+      const some = (id: string): Mark => ({
+        id,
+        surface: pick(surfaces),
+        x: next(),
+        y: next(),
+        kind: pick(MARK_KINDS),
+        sizeMm: Math.exp(2 + 3 * next()),
+        photos: [],
+      });
       const out = Array.from({ length: Math.floor(next() * 56) }, (_, i) => some(`o${i}`));
       const fresh = Array.from({ length: Math.floor(next() * 5) }, (_, i) => some(`n${i}`));
       const seen = out
@@ -77,7 +111,9 @@ describe('marks out and in', () => {
         }));
       const truth = new Set(fresh.map(({ id }) => id));
       for (const finding of compareMarks(out, [...seen, ...fresh], sizes)) {
-        if (finding.is === 'new') truth.delete(finding.in.id) ? (hits += 1) : (false_ += 1);
+        if (finding.is !== 'new') continue;
+        if (truth.delete(finding.in.id)) hits += 1;
+        else false_ += 1;
       }
       missed += truth.size;
     }
@@ -91,7 +127,10 @@ describe('marks out and in', () => {
     const out = [mark('a', 0.2), mark('b', 0.5), mark('c', 0.8)];
     const findings = compareMarks(out, [mark('x', 0.21, 44), mark('y', 0.5, 200), mark('z', 0.35)], sizes);
     expect(findings.map((f) => [f.is, f.is === 'notSeen' ? f.out.id : f.in.id])).toEqual([
-      ['known', 'x'], ['grown', 'y'], ['new', 'z'], ['notSeen', 'c'],
+      ['known', 'x'],
+      ['grown', 'y'],
+      ['new', 'z'],
+      ['notSeen', 'c'],
     ]);
     const fresh = findings.find((f) => f.is === 'new');
     expect(fresh?.is === 'new' && fresh.nearestM).toBeCloseTo(1.2, 6);

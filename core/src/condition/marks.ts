@@ -81,7 +81,10 @@ export const compareMarks = (
     const sure = new Map(after.flatMap((mark) => (before.some(({ id }) => id === mark.id) ? [[mark.id, mark]] : [])));
     const openBefore = before.filter(({ id }) => !sure.has(id));
     const openAfter = after.filter(({ id }) => !sure.has(id));
-    const pairs = assign(openAfter.map((b) => openBefore.map((a) => markCost(a, b))), LEFT_ALONE);
+    const pairs = assign(
+      openAfter.map((b) => openBefore.map((a) => markCost(a, b))),
+      LEFT_ALONE,
+    );
     const matched = new Set(pairs.filter((j) => j >= 0).map((j) => openBefore[j]!.id));
     for (const mark of after) {
       const j = pairs[openAfter.indexOf(mark)] ?? -1;

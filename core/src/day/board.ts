@@ -17,7 +17,18 @@ export const stateOf = (has: (key: string) => boolean): HireState => {
   return has('out/started') ? 'walkingOut' : 'booked';
 };
 
-export type DayHire = { id: string; boat: string; renter: string; party: number; from: string; to: string; state: HireState; castOffAt: string | null; cameInAt: string | null; hold: string | null };
+export type DayHire = {
+  id: string;
+  boat: string;
+  renter: string;
+  party: number;
+  from: string;
+  to: string;
+  state: HireState;
+  castOffAt: string | null;
+  cameInAt: string | null;
+  hold: string | null;
+};
 
 export type Afloat = { hire: DayHire; minutesLeft: number; over: boolean; share: number };
 export type Board = {
@@ -40,7 +51,8 @@ export const boardOf = (hires: readonly DayHire[], now: string): Board => {
   const been: Board['been'] = [];
   for (const hire of hires) {
     if (hire.state === 'booked') coming.push({ hire, at: hire.from, minutes: minutesBetween(now, hire.from), overdue: hire.from < now });
-    else if (hire.state === 'walkingOut' || hire.state === 'readyToGo' || hire.state === 'walkingIn' || hire.state === 'settling') atTheQuay.push(hire);
+    else if (hire.state === 'walkingOut' || hire.state === 'readyToGo' || hire.state === 'walkingIn' || hire.state === 'settling')
+      atTheQuay.push(hire);
     else if (hire.state === 'out') {
       const left = minutesBetween(now, hire.to);
       const start = hire.castOffAt ?? hire.from;
@@ -61,7 +73,18 @@ const nextOf = (coming: Board['coming'], afloat: readonly Afloat[], atTheQuay: r
   const over = afloat.find((one) => one.over);
   if (over) return { hire: over.hire, doing: 'walkIn' };
   const begun = atTheQuay[0];
-  if (begun) return { hire: begun, doing: begun.state === 'walkingOut' ? 'goOnOut' : begun.state === 'readyToGo' ? 'castOff' : begun.state === 'walkingIn' ? 'goOnIn' : 'settle' };
+  if (begun)
+    return {
+      hire: begun,
+      doing:
+        begun.state === 'walkingOut'
+          ? 'goOnOut'
+          : begun.state === 'readyToGo'
+            ? 'castOff'
+            : begun.state === 'walkingIn'
+              ? 'goOnIn'
+              : 'settle',
+    };
   const leaving = coming[coming.length - 1];
   const due = afloat[0];
   if (leaving && (!due || leaving.minutes <= due.minutesLeft)) return { hire: leaving.hire, doing: 'walkOut' };

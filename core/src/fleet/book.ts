@@ -18,9 +18,19 @@ export type Spot = z.infer<typeof Spot>;
 
 /** What the plan or a surface is drawn from. On a surface the numbers run from 0 to 1, right and down. */
 export const Stroke = z.discriminatedUnion('draw', [
-  z.object({ draw: z.literal('path'), points: z.array(Spot).check(z.minLength(2)), closed: z.optional(z.boolean()), tone: z.optional(z.enum(['hull', 'deck', 'seat', 'dark', 'glass', 'line'])) }),
+  z.object({
+    draw: z.literal('path'),
+    points: z.array(Spot).check(z.minLength(2)),
+    closed: z.optional(z.boolean()),
+    tone: z.optional(z.enum(['hull', 'deck', 'seat', 'dark', 'glass', 'line'])),
+  }),
   z.object({ draw: z.literal('box'), at: Spot, size: Spot, tone: z.optional(z.enum(['hull', 'deck', 'seat', 'dark', 'glass', 'line'])) }),
-  z.object({ draw: z.literal('ring'), at: Spot, radius: z.number().check(z.gt(0)), tone: z.optional(z.enum(['hull', 'deck', 'seat', 'dark', 'glass', 'line'])) }),
+  z.object({
+    draw: z.literal('ring'),
+    at: Spot,
+    radius: z.number().check(z.gt(0)),
+    tone: z.optional(z.enum(['hull', 'deck', 'seat', 'dark', 'glass', 'line'])),
+  }),
 ]);
 export type Stroke = z.infer<typeof Stroke>;
 

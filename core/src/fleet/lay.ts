@@ -19,6 +19,15 @@ export const pathOf = (root: unknown, keys: readonly PropertyKey[]): string => {
   return path || '(whole)';
 };
 
+/** Ids used twice in one list: rows are laid over each other by id, so the second would silently win. */
+const twice = (list: string, rows: readonly { id: string }[], faults: BookFault[]) => {
+  const seen = new Set<string>();
+  for (const { id } of rows) {
+    if (seen.has(id)) faults.push({ path: `${list}[${id}]`, reason: 'this id is used twice' });
+    seen.add(id);
+  }
+};
+
 const layRows = (list: string, own: readonly Row[], changes: readonly Record<string, unknown>[], faults: BookFault[]) => {
   const rows = new Map(own.map((row) => [row.id, row as Record<string, unknown>]));
   for (const change of changes) {
@@ -30,16 +39,9 @@ const layRows = (list: string, own: readonly Row[], changes: readonly Record<str
   return [...rows.values()];
 };
 
-/** Ids used twice, and rows that point at a station, tank or list entry that is not there. */
+/** Rows that point at a station, tank or list entry that is not there. */
 const crossFaults = (book: Book): BookFault[] => {
   const faults: BookFault[] = [];
-  for (const list of LISTS) {
-    const seen = new Set<string>();
-    for (const { id } of book[list]) {
-      if (seen.has(id)) faults.push({ path: `${list}[${id}]`, reason: 'this id is used twice' });
-      seen.add(id);
-    }
-  }
   const stations = new Set(book.stations.map(({ id }) => id));
   for (const list of ['surfaces', 'fittings', 'gauges', 'points', 'propellers'] as const) {
     for (const row of book[list]) {
@@ -75,7 +77,11 @@ export const layBook = (shared: ClassBook, own: BoatBook): { ok: true; book: Boo
     plate: own.plate ?? shared.plate,
     engine: own.engine ?? shared.engine,
   };
-  for (const list of LISTS) laid[list] = layRows(list, shared[list], own[list] ?? [], faults);
+  for (const list of LISTS) {
+    twice(list, shared[list], faults);
+    twice(list, own[list] ?? [], faults);
+    laid[list] = layRows(list, shared[list], own[list] ?? [], faults);
+  }
   const read = Book.safeParse(laid);
   if (!read.success) {
     for (const issue of read.error.issues) faults.push({ path: pathOf(laid, issue.path), reason: issue.message });

@@ -18,7 +18,13 @@ describe('fuel from readings', () => {
   });
 
   it('covers both of two readings that disagree and asks for a third', () => {
-    const two = fuse({ capacityL: 150, out: [{ method: 'needle', litres: 120 }, { method: 'sightLine', litres: 60 }] })!;
+    const two = fuse({
+      capacityL: 150,
+      out: [
+        { method: 'needle', litres: 120 },
+        { method: 'sightLine', litres: 60 },
+      ],
+    })!;
     expect(two.askThird).toBe(true);
     expect(two.odd).toEqual([]);
     expect(two.out.low).toBeLessThan(60);
@@ -28,8 +34,14 @@ describe('fuel from readings', () => {
   it('names the odd one out of three', () => {
     const three = fuse({
       capacityL: 150,
-      out: [{ method: 'needle', litres: 140 }, { method: 'sightLine', litres: 141 }],
-      in: [{ method: 'needle', litres: 140 }, { method: 'sightLine', litres: 80 }],
+      out: [
+        { method: 'needle', litres: 140 },
+        { method: 'sightLine', litres: 141 },
+      ],
+      in: [
+        { method: 'needle', litres: 140 },
+        { method: 'sightLine', litres: 80 },
+      ],
       use: [{ method: 'hours', litres: 58 }],
     })!;
     expect(three.odd).toMatchObject([{ method: 'needle', when: 'in' }]);
@@ -45,7 +57,12 @@ describe('fuel from readings', () => {
   });
 
   it('counts what was filled on the way, and never charges a negative use', () => {
-    const filled = fuse({ capacityL: 100, out: [{ method: 'sightLine', litres: 50 }], in: [{ method: 'sightLine', litres: 70 }], fillsL: 40 })!;
+    const filled = fuse({
+      capacityL: 100,
+      out: [{ method: 'sightLine', litres: 50 }],
+      in: [{ method: 'sightLine', litres: 70 }],
+      fillsL: 40,
+    })!;
     expect(filled.used!.value).toBeCloseTo(20, 0);
     const gain = fuse({ capacityL: 100, out: [{ method: 'sightLine', litres: 50 }], in: [{ method: 'sightLine', litres: 55 }] })!;
     expect(gain.used!.low).toBeGreaterThanOrEqual(0);

@@ -56,8 +56,13 @@ export type FuelQuestion = {
 const NODES = 76;
 /** Nodes and weights of a standard normal (Gauss–Hermite, seven points; Abramowitz and Stegun 25.4.46, scaled by √2). */
 const BIAS: readonly (readonly [number, number])[] = [
-  [-3.7504397, 0.000548269], [-2.3667594, 0.0307571], [-1.1544054, 0.2401232], [0, 0.4571428],
-  [1.1544054, 0.2401232], [2.3667594, 0.0307571], [3.7504397, 0.000548269],
+  [-3.7504397, 0.000548269],
+  [-2.3667594, 0.0307571],
+  [-1.1544054, 0.2401232],
+  [0, 0.4571428],
+  [1.1544054, 0.2401232],
+  [2.3667594, 0.0307571],
+  [3.7504397, 0.000548269],
 ];
 
 const density = (x: number, sd: number): number => Math.exp(-0.5 * (x / sd) ** 2) / (sd * 2.5066282746310002);
@@ -65,7 +70,9 @@ const density = (x: number, sd: number): number => Math.exp(-0.5 * (x / sd) ** 2
 /** A readings' mixture at every volume of the grid, given the gauge's bias. */
 const curve = (reading: LevelReading, f: LevelFigures, grid: Float64Array, capacity: number, bias: number): Float64Array => {
   const sd = (reading.tilted ? f.tiltedSd : f.sd) * capacity;
-  return grid.map((v) => (1 - f.gross) * density(reading.litres - v - bias, sd) + f.gross * density(reading.litres - v, f.grossSd * capacity));
+  return grid.map(
+    (v) => (1 - f.gross) * density(reading.litres - v - bias, sd) + f.gross * density(reading.litres - v, f.grossSd * capacity),
+  );
 };
 
 const estimate = (weights: Float64Array, at: (i: number) => number, step: number): Estimate => {
@@ -114,7 +121,8 @@ const gaugeSurface = (method: Method, q: FuelQuestion, f: LevelFigures, grid: Fl
     const a = product(out);
     const b = both ? product(back) : undefined;
     // Stuck: the return shows what departure showed, whatever is in the tank.
-    const stuck = f.stuck > 0 && out.length > 0 && back.length > 0 ? f.stuck * density(back[0]!.litres - out[0]!.litres, 0.012 * q.capacityL) : 0;
+    const stuck =
+      f.stuck > 0 && out.length > 0 && back.length > 0 ? f.stuck * density(back[0]!.litres - out[0]!.litres, 0.012 * q.capacityL) : 0;
     const moving = stuck > 0 || (f.stuck > 0 && out.length > 0) ? 1 - f.stuck : 1;
     for (let i = 0; i < n; i += 1) {
       const row = weight * a[i]!;
@@ -168,7 +176,8 @@ export const fuse = (q: FuelQuestion): Fused | undefined => {
   if (both) {
     for (const reading of q.use ?? []) useSurface(reading, q, figures.use[reading.method], step, cells);
     // Nobody makes fuel: the use is never negative.
-    for (let i = 0; i < NODES; i += 1) for (let j = 0; j < NODES; j += 1) if (grid[j]! > grid[i]! + (q.fillsL ?? 0) + step / 2) cells[i * NODES + j] = 0;
+    for (let i = 0; i < NODES; i += 1)
+      for (let j = 0; j < NODES; j += 1) if (grid[j]! > grid[i]! + (q.fillsL ?? 0) + step / 2) cells[i * NODES + j] = 0;
   }
   const outWeights = new Float64Array(NODES);
   const inWeights = new Float64Array(NODES);
@@ -195,12 +204,28 @@ export const fuse = (q: FuelQuestion): Fused | undefined => {
   if (outConflict) out = hull(out, outConflict, q.capacityL);
   if (inConflict && back) back = hull(back, inConflict, q.capacityL);
   if ((outConflict || inConflict) && used && back) {
-    used = { ...used, low: Math.max(0, Math.min(used.low, out.low + (q.fillsL ?? 0) - back.high)), high: Math.max(used.high, out.high + (q.fillsL ?? 0) - back.low) };
+    used = {
+      ...used,
+      low: Math.max(0, Math.min(used.low, out.low + (q.fillsL ?? 0) - back.high)),
+      high: Math.max(used.high, out.high + (q.fillsL ?? 0) - back.low),
+    };
   }
-  return { out, in: back, used, odd: oddOnes(q, figures, out, back, used), askThird: outConflict !== undefined || inConflict !== undefined };
+  return {
+    out,
+    in: back,
+    used,
+    odd: oddOnes(q, figures, out, back, used),
+    askThird: outConflict !== undefined || inConflict !== undefined,
+  };
 };
 
-const oddOnes = (q: FuelQuestion, figures: FuelFigures, out: Estimate, back: Estimate | undefined, used: Estimate | undefined): OddReading[] => {
+const oddOnes = (
+  q: FuelQuestion,
+  figures: FuelFigures,
+  out: Estimate,
+  back: Estimate | undefined,
+  used: Estimate | undefined,
+): OddReading[] => {
   const odd: OddReading[] = [];
   const useCount = q.use?.length ?? 0;
   const judge = (readings: readonly LevelReading[], e: Estimate | undefined, when: 'out' | 'in', ways: number) => {
@@ -218,7 +243,8 @@ const oddOnes = (q: FuelQuestion, figures: FuelFigures, out: Estimate, back: Est
     for (const r of q.use ?? []) {
       const f = figures.use[r.method];
       const awayL = r.litres - used.value;
-      if (Math.abs(awayL) > CONFLICT * Math.hypot(f.shareOfUse * used.value, f.shareOfTank * q.capacityL, used.sd)) odd.push({ method: r.method, when: 'between', awayL });
+      if (Math.abs(awayL) > CONFLICT * Math.hypot(f.shareOfUse * used.value, f.shareOfTank * q.capacityL, used.sd))
+        odd.push({ method: r.method, when: 'between', awayL });
     }
   }
   return odd;

@@ -20,12 +20,26 @@ export type Finding = {
   told: boolean | undefined;
   decision: (typeof DECISIONS)[number] | undefined;
 } & (
-  | { topic: 'count'; fitting: Fitting; is: 'missing' | 'used' | 'damaged' | 'unsealed' | 'extra' | 'notCounted'; pieces: number; out: number | undefined; in: number | undefined }
-  | { topic: 'mark'; surface: Surface | undefined; is: 'new' | 'grown' | 'known' | 'notSeen'; out: Mark | undefined; in: Mark | undefined; nearestM: number | undefined }
+  | {
+      topic: 'count';
+      fitting: Fitting;
+      is: 'missing' | 'used' | 'damaged' | 'unsealed' | 'extra' | 'notCounted';
+      pieces: number;
+      out: number | undefined;
+      in: number | undefined;
+    }
+  | {
+      topic: 'mark';
+      surface: Surface | undefined;
+      is: 'new' | 'grown' | 'known' | 'notSeen';
+      out: Mark | undefined;
+      in: Mark | undefined;
+      nearestM: number | undefined;
+    }
   | { topic: 'fuel'; tank: Tank; is: 'used' | 'notRead'; fuel: Fused | undefined; meteredL: number | undefined; filledL: number }
   | { topic: 'hours'; is: 'run'; hours: number }
   | { topic: 'gauge'; gauge: Gauge; is: 'differs'; out: number; in: number }
-  | { topic: 'propeller'; propeller: Propeller; is: 'new' | 'known' | 'notSeen' | 'sound' }
+  | { topic: 'propeller'; propeller: Propeller; is: 'new' | 'known' | 'notSeen' }
   | { topic: 'late'; is: 'late' | 'inTime'; minutes: number }
   | { topic: 'contradiction'; is: 'open'; slot: Slot }
 );
@@ -44,7 +58,19 @@ const countFindings = (record: HireRecord, book: Book, base: <T extends string>(
     const { is, pieces } = compareCount(fitting, out, back);
     if (is === 'same') return [];
     const fields = base(`count/${fitting.id}`, fitting.station);
-    return [{ ...fields, chargeable: ['missing', 'damaged', 'unsealed'].includes(is), told: priceOf(book, fitting.price, record), topic: 'count', fitting, is, pieces, out: out?.count, in: back?.count }];
+    return [
+      {
+        ...fields,
+        chargeable: ['missing', 'damaged', 'unsealed'].includes(is),
+        told: priceOf(book, fitting.price, record),
+        topic: 'count',
+        fitting,
+        is,
+        pieces,
+        out: out?.count,
+        in: back?.count,
+      },
+    ];
   });
 
 type BaseFields = Pick<Finding, 'key' | 'station' | 'chargeable' | 'told' | 'decision'>;
@@ -98,11 +124,29 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
 
 const propellerFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
   book.propellers.flatMap((propeller): Finding[] => {
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value.state);
+    const [out, back] = (['out', 'in'] as const).map(
+      (walk) => slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value.state,
+    );
     const flawed = (state: typeof out) => state === 'flawWithinLimit' || state === 'flawOverLimit';
-    const is = back === undefined || back === 'notSeen' ? 'notSeen' : !flawed(back) ? 'sound' : out === 'sound' || (out === 'flawWithinLimit' && back === 'flawOverLimit') ? 'new' : 'known';
+    const is =
+      back === undefined || back === 'notSeen'
+        ? 'notSeen'
+        : !flawed(back)
+          ? 'sound'
+          : out === 'sound' || (out === 'flawWithinLimit' && back === 'flawOverLimit')
+            ? 'new'
+            : 'known';
     if (is === 'sound') return [];
-    return [{ ...base(`propeller/${propeller.id}`, propeller.station), chargeable: is === 'new', told: priceOf(book, propeller.price, record), topic: 'propeller', propeller, is }];
+    return [
+      {
+        ...base(`propeller/${propeller.id}`, propeller.station),
+        chargeable: is === 'new',
+        told: priceOf(book, propeller.price, record),
+        topic: 'propeller',
+        propeller,
+        is,
+      },
+    ];
   });
 
 /**
@@ -131,7 +175,8 @@ export const findingsOf = (record: HireRecord, book: Book, due: string): Finding
     const minutes = Math.floor((happenedAt(cameIn.by) - Date.parse(due)) / 60_000);
     findings.push({ ...base('late'), chargeable: minutes > 0, topic: 'late', is: minutes > 0 ? 'late' : 'inTime', minutes });
   }
-  for (const open of record.contradictions) findings.push({ ...base(`contradiction/${open.key}`), topic: 'contradiction', is: 'open', slot: open });
+  for (const open of record.contradictions)
+    findings.push({ ...base(`contradiction/${open.key}`), topic: 'contradiction', is: 'open', slot: open });
   return findings;
 };
 

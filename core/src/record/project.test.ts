@@ -10,30 +10,79 @@ const idOf = (n: number) => `${hex(n, 8)}-0000-7000-8000-${hex(n, 12)}`;
 const START = Date.parse('2026-06-13T08:00:00.000Z');
 
 const make = (n: number, body: EventBody, more: Partial<HireEvent> & { replaces?: string[] } = {}, by: Partial<Held> = {}): Held => ({
-  event: { id: idOf(n), v: 1, stream: 'h1', device: 'd1', deviceSeq: n + 1, at: new Date(START + n * 1000).toISOString(), bookVersion: 1, replaces: [], body, ...more },
+  event: {
+    id: idOf(n),
+    v: 1,
+    stream: 'h1',
+    device: 'd1',
+    deviceSeq: n + 1,
+    at: new Date(START + n * 1000).toISOString(),
+    bookVersion: 1,
+    replaces: [],
+    body,
+    ...more,
+  },
   actor: { id: 'ada', role: 'hand' },
   ...by,
 });
-const count = (fitting: string, number: number, walk: 'out' | 'in' = 'out'): EventBody => ({ kind: 'counted', walk, fitting, count: number, state: 'fine' });
+const count = (fitting: string, number: number, walk: 'out' | 'in' = 'out'): EventBody => ({
+  kind: 'counted',
+  walk,
+  fitting,
+  count: number,
+  state: 'fine',
+});
 const counted = (held: Held[], fitting: string) => slot(project(held), `out/count/${fitting}`, 'counted');
 
 /** Streams as several phones make them: counts, told points, corrections of anything older, undos, seals, a closing. */
-const stream = fc.array(fc.record({ what: fc.integer({ min: 0, max: 9 }), fitting: fc.integer({ min: 0, max: 3 }), number: fc.integer({ min: 0, max: 5 }), older: fc.array(fc.nat(), { maxLength: 2 }), device: fc.integer({ min: 1, max: 3 }), behind: fc.option(fc.integer({ min: -400_000, max: 400_000 })) }), { minLength: 1, maxLength: 40 }).map((rows) =>
-  rows.map((row, n): Held => {
-    const replaces = n > 0 ? [...new Set(row.older.map((o) => idOf(o % n)))] : [];
-    const walk = row.number % 2 ? ('in' as const) : ('out' as const);
-    const covers = Array.from({ length: n }, (_, i) => idOf(i)).filter((_, i) => (i + row.number) % 3 !== 0);
-    const body: EventBody =
-      row.what < 5 ? count(`f${row.fitting}`, row.number, walk)
-      : row.what === 5 ? { kind: 'undone' }
-      : row.what === 6 ? { kind: 'pointTold', walk, point: `p${row.fitting}`, how: 'said', language: 'en' }
-      : row.what === 7 ? { kind: 'fuelFilled', tank: 'main', litres: 10 + row.number, brim: false, by: 'operator' }
-      : row.what === 8 && n > 0 ? { kind: 'sealed', walk, covers: covers.length > 0 ? covers : [idOf(0)], photos: [], previous: null, root: 'a'.repeat(64), signature: '', key: 'b'.repeat(64) }
-      : row.what === 9 && n > 20 ? { kind: 'closed', number: 1, statement: 'c'.repeat(64), covers, root: 'd'.repeat(64) }
-      : { kind: 'castOff' };
-    return make(n, body, { replaces, device: `d${row.device}` }, row.behind === null ? {} : { receivedAt: '2026-06-13T12:00:00.000Z', behindMs: row.behind });
-  }),
-);
+const stream = fc
+  .array(
+    fc.record({
+      what: fc.integer({ min: 0, max: 9 }),
+      fitting: fc.integer({ min: 0, max: 3 }),
+      number: fc.integer({ min: 0, max: 5 }),
+      older: fc.array(fc.nat(), { maxLength: 2 }),
+      device: fc.integer({ min: 1, max: 3 }),
+      behind: fc.option(fc.integer({ min: -400_000, max: 400_000 })),
+    }),
+    { minLength: 1, maxLength: 40 },
+  )
+  .map((rows) =>
+    rows.map((row, n): Held => {
+      const replaces = n > 0 ? [...new Set(row.older.map((o) => idOf(o % n)))] : [];
+      const walk = row.number % 2 ? ('in' as const) : ('out' as const);
+      const covers = Array.from({ length: n }, (_, i) => idOf(i)).filter((_, i) => (i + row.number) % 3 !== 0);
+      const body: EventBody =
+        row.what < 5
+          ? count(`f${row.fitting}`, row.number, walk)
+          : row.what === 5
+            ? { kind: 'undone' }
+            : row.what === 6
+              ? { kind: 'pointTold', walk, point: `p${row.fitting}`, how: 'said', language: 'en' }
+              : row.what === 7
+                ? { kind: 'fuelFilled', tank: 'main', litres: 10 + row.number, brim: false, by: 'operator' }
+                : row.what === 8 && n > 0
+                  ? {
+                      kind: 'sealed',
+                      walk,
+                      covers: covers.length > 0 ? covers : [idOf(0)],
+                      photos: [],
+                      previous: null,
+                      root: 'a'.repeat(64),
+                      signature: '',
+                      key: 'b'.repeat(64),
+                    }
+                  : row.what === 9 && n > 20
+                    ? { kind: 'closed', number: 1, statement: 'c'.repeat(64), covers, root: 'd'.repeat(64) }
+                    : { kind: 'castOff' };
+      return make(
+        n,
+        body,
+        { replaces, device: `d${row.device}` },
+        row.behind === null ? {} : { receivedAt: '2026-06-13T12:00:00.000Z', behindMs: row.behind },
+      );
+    }),
+  );
 const shown = (held: Held[]) => {
   const record = project(held);
   return canonical(JSON.parse(JSON.stringify({ ...record, slots: [...record.slots].sort(([a], [b]) => (a < b ? -1 : 1)) })));
@@ -42,13 +91,24 @@ const shown = (held: Held[]) => {
 describe('the record', () => {
   it('is the same for shuffled, repeated and split streams', () => {
     fc.assert(
-      fc.property(stream.chain((events) => fc.tuple(fc.constant(events), fc.shuffledSubarray([...events, ...events, ...events], { minLength: 3 * events.length, maxLength: 3 * events.length }), fc.nat())), ([events, mixed, cut]) => {
-        const expected = shown(events);
-        expect(shown(mixed)).toBe(expected);
-        const at = cut % (mixed.length + 1);
-        // What came first from a phone and then, complete, from the server.
-        expect(shown([...mixed.slice(0, at).map(({ event, actor }) => ({ event, actor })), ...events, ...mixed.slice(at)])).toBe(expected);
-      }),
+      fc.property(
+        stream.chain((events) =>
+          fc.tuple(
+            fc.constant(events),
+            fc.shuffledSubarray([...events, ...events, ...events], { minLength: 3 * events.length, maxLength: 3 * events.length }),
+            fc.nat(),
+          ),
+        ),
+        ([events, mixed, cut]) => {
+          const expected = shown(events);
+          expect(shown(mixed)).toBe(expected);
+          const at = cut % (mixed.length + 1);
+          // What came first from a phone and then, complete, from the server.
+          expect(shown([...mixed.slice(0, at).map(({ event, actor }) => ({ event, actor })), ...events, ...mixed.slice(at)])).toBe(
+            expected,
+          );
+        },
+      ),
       { numRuns: 300 },
     );
   });
@@ -57,7 +117,9 @@ describe('the record', () => {
     fc.assert(
       fc.property(stream, (events) => {
         const record = project(events);
-        const placed = new Set([...[...record.slots.values()].flatMap((s) => s.standing), ...record.late, ...record.proposed].map(({ event }) => event.id));
+        const placed = new Set(
+          [...[...record.slots.values()].flatMap((s) => s.standing), ...record.late, ...record.proposed].map(({ event }) => event.id),
+        );
         const named = new Set(events.flatMap(({ event }) => event.replaces));
         for (const { event } of events) if (event.body.kind !== 'undone') expect(placed.has(event.id) || named.has(event.id)).toBe(true);
       }),
@@ -113,14 +175,24 @@ describe('the record', () => {
   it('does not let an undo reach behind a seal', () => {
     const events = [make(1, count('jacket', 8))];
     const sealed = make(2, { kind: 'sealed', walk: 'out', ...sealContent(events, null), signature: '', key: 'b'.repeat(64) });
-    const record = project([...events, sealed, make(3, { kind: 'undone' }, { replaces: [idOf(1)] }), make(4, { kind: 'undone' }, { replaces: [idOf(2)] })]);
+    const record = project([
+      ...events,
+      sealed,
+      make(3, { kind: 'undone' }, { replaces: [idOf(1)] }),
+      make(4, { kind: 'undone' }, { replaces: [idOf(2)] }),
+    ]);
     expect(slot(record, 'out/count/jacket', 'counted')!.value.count).toBe(8);
     expect(slot(record, 'out/sealed', 'sealed')).toBeDefined();
     expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(3), idOf(4)]);
   });
 
   it('pins the book version the walk began with', () => {
-    expect(project([make(1, { kind: 'walkStarted', walk: 'out' }, { bookVersion: 7 }), make(2, { kind: 'walkStarted', walk: 'in' }, { bookVersion: 7 })]).bookVersion).toBe(7);
+    expect(
+      project([
+        make(1, { kind: 'walkStarted', walk: 'out' }, { bookVersion: 7 }),
+        make(2, { kind: 'walkStarted', walk: 'in' }, { bookVersion: 7 }),
+      ]).bookVersion,
+    ).toBe(7);
   });
 });
 
@@ -132,16 +204,19 @@ describe('the seal', () => {
     const seal = sealContent(events, null);
     expect(sealContent([...events].reverse(), null)).toEqual(seal);
     expect(checkSeal(seal, digests)).toEqual({ ok: true });
-    expect(checkSeal(seal, new Map([...digests, [idOf(2), digestOf({ ...events[1]!.event, body: count('fender', 3) })]]))).toMatchObject({ ok: false, reason: 'rootDiffers' });
+    expect(checkSeal(seal, new Map([...digests, [idOf(2), digestOf({ ...events[1]!.event, body: count('fender', 3) })]]))).toMatchObject({
+      ok: false,
+      reason: 'rootDiffers',
+    });
     expect(checkSeal(seal, new Map([...digests].slice(1)))).toMatchObject({ ok: false, reason: 'eventsMissing', missing: [idOf(1)] });
     expect(rootOf([...digests.values()], [], 'e'.repeat(64))).not.toBe(seal.root);
   });
 
   it('canonical JSON is that of RFC 8785', () => {
     // The example of RFC 8785, section 3.2.2, as far as JSON text can carry it.
-    expect(canonical({ numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 1e-27], string: '€$\u000f\nA\'B"\\\\"/', literals: [null, true, false] })).toBe(
-      '{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27],"string":"€$\\u000f\\nA\'B\\"\\\\\\\\\\"/"}',
-    );
+    expect(
+      canonical({ numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 1e-27], string: '€$\u000f\nA\'B"\\\\"/', literals: [null, true, false] }),
+    ).toBe('{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27],"string":"€$\\u000f\\nA\'B\\"\\\\\\\\\\"/"}');
     expect(() => canonical(undefined)).toThrow(TypeError);
   });
 
@@ -163,7 +238,11 @@ describe('reading events', () => {
   it('names what is wrong with the rest', () => {
     expect(readEvent({ ...event, body: { kind: 'danced' } })).toMatchObject({ ok: false, reason: 'unknownKind' });
     expect(readEvent({ ...event, v: 9 })).toMatchObject({ ok: false, reason: 'unknownVersion' });
-    expect(readEvent({ ...event, body: { ...event.body, count: -1 } })).toMatchObject({ ok: false, reason: 'doesNotFit', detail: expect.stringContaining('body.count') as string });
+    expect(readEvent({ ...event, body: { ...event.body, count: -1 } })).toMatchObject({
+      ok: false,
+      reason: 'doesNotFit',
+      detail: expect.stringContaining('body.count') as string,
+    });
     expect(readEvent('no')).toMatchObject({ ok: false, reason: 'doesNotFit' });
   });
 });

@@ -34,34 +34,55 @@ export type HireRecord = {
 /** The thing an event is about; events without one (undo) act only through what they replace. */
 export const slotOf = (body: EventBody): string | undefined => {
   switch (body.kind) {
-    case 'walkStarted': return `${body.walk}/started`;
+    case 'walkStarted':
+      return `${body.walk}/started`;
     case 'pointTold':
-    case 'pointSkipped': return `${body.walk}/point/${body.point}`;
-    case 'counted': return `${body.walk}/count/${body.fitting}`;
-    case 'gaugeRead': return `${body.walk}/gauge/${body.gauge}`;
-    case 'markPlaced': return `${body.walk}/mark/${body.mark.id}`;
-    case 'surfaceLooked': return `${body.walk}/surface/${body.surface}`;
-    case 'evidenceGiven': return `${body.walk}/propeller/${body.propeller}`;
-    case 'stationTied': return `${body.walk}/tied/${body.station}`;
-    case 'signed': return `${body.walk}/signed/${body.as}`;
-    case 'sealed': return `${body.walk}/sealed`;
-    case 'held': return 'held';
-    case 'fuelFilled': return `filled/${body.tank}`;
-    case 'castOff': return 'castOff';
-    case 'cameIn': return 'cameIn';
-    case 'findingDecided': return `decided/${body.finding}`;
-    case 'lineDecided': return `line/${body.line}`;
-    case 'closed': return 'closed';
-    case 'undone': return undefined;
+    case 'pointSkipped':
+      return `${body.walk}/point/${body.point}`;
+    case 'counted':
+      return `${body.walk}/count/${body.fitting}`;
+    case 'gaugeRead':
+      return `${body.walk}/gauge/${body.gauge}`;
+    case 'markPlaced':
+      return `${body.walk}/mark/${body.mark.id}`;
+    case 'surfaceLooked':
+      return `${body.walk}/surface/${body.surface}`;
+    case 'evidenceGiven':
+      return `${body.walk}/propeller/${body.propeller}`;
+    case 'stationTied':
+      return `${body.walk}/tied/${body.station}`;
+    case 'signed':
+      return `${body.walk}/signed/${body.as}`;
+    case 'sealed':
+      return `${body.walk}/sealed`;
+    case 'held':
+      return 'held';
+    case 'fuelFilled':
+      return `filled/${body.tank}`;
+    case 'castOff':
+      return 'castOff';
+    case 'cameIn':
+      return 'cameIn';
+    case 'findingDecided':
+      return `decided/${body.finding}`;
+    case 'lineDecided':
+      return `line/${body.line}`;
+    case 'closed':
+      return 'closed';
+    case 'undone':
+      return undefined;
   }
 };
 
 /** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
 const gathers = (key: string) => key.startsWith('filled/') || key === 'held';
-const onceIsEnough = (key: string) => key.endsWith('/started') || key.includes('/tied/') || key.includes('/surface/') || key === 'castOff' || key === 'cameIn';
+const onceIsEnough = (key: string) =>
+  key.endsWith('/started') || key.includes('/tied/') || key.includes('/surface/') || key === 'castOff' || key === 'cameIn';
 
 const byTime = (a: Held, b: Held): number =>
-  happenedAt(a) - happenedAt(b) || (a.event.device < b.event.device ? -1 : a.event.device > b.event.device ? 1 : a.event.deviceSeq - b.event.deviceSeq) || (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
+  happenedAt(a) - happenedAt(b) ||
+  (a.event.device < b.event.device ? -1 : a.event.device > b.event.device ? 1 : a.event.deviceSeq - b.event.deviceSeq) ||
+  (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
 
 const walkOf = (body: EventBody): Walk | undefined => ('walk' in body ? body.walk : undefined);
 
@@ -158,7 +179,8 @@ export const project = (held: Iterable<Held>): HireRecord => {
   }
   const clocks = new Map<string, number>();
   for (const { event, behindMs } of everything) {
-    if (behindMs !== undefined && Math.abs(behindMs) > 120_000 && Math.abs(behindMs) >= Math.abs(clocks.get(event.device) ?? 0)) clocks.set(event.device, behindMs);
+    if (behindMs !== undefined && Math.abs(behindMs) > 120_000 && Math.abs(behindMs) >= Math.abs(clocks.get(event.device) ?? 0))
+      clocks.set(event.device, behindMs);
   }
   const started = slots.get('out/started');
   return {
@@ -179,4 +201,6 @@ export const slot = <K extends EventKind>(record: HireRecord, key: string, ...ki
 
 /** All slots of a kind whose key begins so, in the order they were first entered. */
 export const slotsUnder = <K extends EventKind>(record: HireRecord, prefix: string, kind: K): Slot<K>[] =>
-  [...record.slots.values()].filter((one) => one.key.startsWith(prefix) && one.value.kind === kind).sort((a, b) => byTime(a.by, b.by)) as unknown as Slot<K>[];
+  [...record.slots.values()]
+    .filter((one) => one.key.startsWith(prefix) && one.value.kind === kind)
+    .sort((a, b) => byTime(a.by, b.by)) as unknown as Slot<K>[];

@@ -44,7 +44,9 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     fuel: fuelTanks(book).flatMap((tank) => {
       const fuel = fuelOf(record, book, tank);
       const estimate = walk === 'out' ? fuel?.out : fuel?.in;
-      return estimate ? [{ tank: words(tank.name), litres: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) }] : [];
+      return estimate
+        ? [{ tank: words(tank.name), litres: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) }]
+        : [];
     }),
     propellers: book.propellers.flatMap((propeller) => {
       const given = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value;

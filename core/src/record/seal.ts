@@ -4,11 +4,15 @@ import type { EventBody, Held, Walk } from './event';
 /** Photographs and drawings an event speaks of, by name. */
 export const attachmentsOf = (body: EventBody): string[] => {
   switch (body.kind) {
-    case 'markPlaced': return body.mark.photos;
+    case 'markPlaced':
+      return body.mark.photos;
     case 'surfaceLooked':
-    case 'evidenceGiven': return body.photos;
-    case 'signed': return [body.drawing];
-    default: return [];
+    case 'evidenceGiven':
+      return body.photos;
+    case 'signed':
+      return [body.drawing];
+    default:
+      return [];
   }
 };
 
@@ -25,7 +29,16 @@ export const rootOf = (digests: readonly string[], photos: readonly string[], pr
 export const sealContent = (events: readonly Held[], previous: string | null): SealContent => {
   const covers = events.map(({ event }) => event.id).sort();
   const photos = [...new Set(events.flatMap(({ event }) => attachmentsOf(event.body)))].sort();
-  return { covers, photos, previous, root: rootOf(events.map(({ event }) => digestOf(event)), photos, previous) };
+  return {
+    covers,
+    photos,
+    previous,
+    root: rootOf(
+      events.map(({ event }) => digestOf(event)),
+      photos,
+      previous,
+    ),
+  };
 };
 
 /** What a device or the quay signs: never the bare root, so that a signature cannot be passed off for another purpose. */
@@ -43,7 +56,11 @@ export const checkSeal = (
 ): { ok: true } | { ok: false; reason: 'eventsMissing' | 'rootDiffers'; missing: string[] } => {
   const missing = seal.covers.filter((id) => !digests.has(id));
   if (missing.length > 0) return { ok: false, reason: 'eventsMissing', missing };
-  const root = rootOf(seal.covers.map((id) => digests.get(id)!), seal.photos, seal.previous);
+  const root = rootOf(
+    seal.covers.map((id) => digests.get(id)!),
+    seal.photos,
+    seal.previous,
+  );
   return root === seal.root ? { ok: true } : { ok: false, reason: 'rootDiffers', missing: [] };
 };
 

@@ -23,7 +23,8 @@ export const readEvent = (raw: unknown): Read => {
   let current = raw as Raw;
   while (typeof current.v === 'number' && current.v < EVENT_VERSION) {
     const step = STEPS[current.v];
-    if (!step || typeof current.body !== 'object' || current.body === null) return { ok: false, reason: 'unknownVersion', detail: `v ${String(current.v)}` };
+    if (!step || typeof current.body !== 'object' || current.body === null)
+      return { ok: false, reason: 'unknownVersion', detail: `v ${String(current.v)}` };
     current = step(current);
   }
   if (current.v !== EVENT_VERSION) return { ok: false, reason: 'unknownVersion', detail: `v ${String(current.v)}` };
@@ -31,5 +32,9 @@ export const readEvent = (raw: unknown): Read => {
   if (read.success) return { ok: true, event: read.data };
   const issue = read.error.issues[0];
   const unknownKind = issue?.code === 'invalid_union' && issue.path.join('.') === 'body.kind';
-  return { ok: false, reason: unknownKind ? 'unknownKind' : 'doesNotFit', detail: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}` };
+  return {
+    ok: false,
+    reason: unknownKind ? 'unknownKind' : 'doesNotFit',
+    detail: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`,
+  };
 };

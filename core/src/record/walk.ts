@@ -12,15 +12,23 @@ export type Lack = { points: string[]; fittings: string[]; gauges: string[]; sur
 export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
 
 /** Marks of a walk as they stand. A walk in starts without any: what is not seen again is not assumed. */
-export const marksOf = (record: HireRecord, walk: Walk): Mark[] => slotsUnder(record, `${walk}/mark/`, 'markPlaced').map(({ value }) => value.mark);
+export const marksOf = (record: HireRecord, walk: Walk): Mark[] =>
+  slotsUnder(record, `${walk}/mark/`, 'markPlaced').map(({ value }) => value.mark);
 
 /** The walk as far as it has come, in the order of the route. */
 export const walkState = (record: HireRecord, book: Book, walk: Walk): StopState[] =>
   routeOf(book).map((stop) => {
-    const open = (prefix: string, rows: readonly { id: string }[]) => rows.filter(({ id }) => !record.slots.has(`${walk}/${prefix}/${id}`)).map(({ id }) => id);
+    const open = (prefix: string, rows: readonly { id: string }[]) =>
+      rows.filter(({ id }) => !record.slots.has(`${walk}/${prefix}/${id}`)).map(({ id }) => id);
     const lacks: Lack = {
       // Telling belongs to the way out; coming in, nobody is briefed.
-      points: walk === 'out' ? open('point', stop.points.filter(({ weight }) => weight === 'must')) : [],
+      points:
+        walk === 'out'
+          ? open(
+              'point',
+              stop.points.filter(({ weight }) => weight === 'must'),
+            )
+          : [],
       fittings: open('count', stop.fittings),
       gauges: open('gauge', stop.gauges),
       surfaces: open('surface', stop.surfaces),
@@ -31,7 +39,11 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk): StopState
   });
 
 /** Reasons, under the operator's own rules, that hold the boat; the program never says that she is safe. */
-export type Hold = { is: 'safetyFitting'; fault: DepartureFault } | { is: 'propeller'; propeller: string } | { is: 'said'; why: string } | { is: 'contradiction'; key: string };
+export type Hold =
+  | { is: 'safetyFitting'; fault: DepartureFault }
+  | { is: 'propeller'; propeller: string }
+  | { is: 'said'; why: string }
+  | { is: 'contradiction'; key: string };
 
 export const holdsOf = (record: HireRecord, book: Book, today: string): Hold[] => {
   const holds: Hold[] = [];
@@ -41,9 +53,11 @@ export const holdsOf = (record: HireRecord, book: Book, today: string): Hold[] =
     if (fault) holds.push({ is: 'safetyFitting', fault });
   }
   for (const { id } of book.propellers) {
-    if (slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'flawOverLimit') holds.push({ is: 'propeller', propeller: id });
+    if (slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'flawOverLimit')
+      holds.push({ is: 'propeller', propeller: id });
   }
-  for (const { standing } of slotsUnder(record, 'held', 'held')) for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });
+  for (const { standing } of slotsUnder(record, 'held', 'held'))
+    for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });
   for (const { key } of record.contradictions) if (key.startsWith('out/')) holds.push({ is: 'contradiction', key });
   return holds;
 };
@@ -60,9 +74,15 @@ export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: 
   });
 
 /** Fills of a tank on the way: two fills are two fills. */
-export const fillsOf = (record: HireRecord, tank: string, by: 'renter' | 'operator'): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
+export const fillsOf = (
+  record: HireRecord,
+  tank: string,
+  by: 'renter' | 'operator',
+): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
   slotsUnder(record, `filled/${tank}`, 'fuelFilled').flatMap(({ standing }) =>
-    standing.flatMap(({ event: { body } }) => (body.kind === 'fuelFilled' && body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [])),
+    standing.flatMap(({ event: { body } }) =>
+      body.kind === 'fuelFilled' && body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [],
+    ),
   );
 
 /** How many hours the engine ran, by its counter. */

@@ -63,7 +63,8 @@ const repairPrice = (prices: readonly Price[], kind: MarkKind, stuff: string, si
     .filter(({ mark }) => mark && mark.kinds.includes(kind) && mark.stuff === stuff && sizeMm <= mark.upToMm)
     .sort((a, b) => a.amountMinor - b.amountMinor || (a.code < b.code ? -1 : 1))[0];
 
-const byCode = (prices: readonly Price[], code: string | undefined) => (code === undefined ? undefined : prices.find((price) => price.code === code));
+const byCode = (prices: readonly Price[], code: string | undefined) =>
+  code === undefined ? undefined : prices.find((price) => price.code === code);
 
 /** Litres to be charged: the meter from brim to brim, otherwise the lower end of what was used; the doubt is the renter's. */
 export const litresCharged = (finding: Finding & { topic: 'fuel' }, list: PriceList): number => {
@@ -83,8 +84,10 @@ const priced = (finding: Finding, list: PriceList): Priced | undefined => {
       const [mark, surface] = [finding.in, finding.surface];
       return mark && surface ? { price: repairPrice(list.prices, mark.kind, surface.stuff, mark.sizeMm), quantity: 1 } : undefined;
     }
-    case 'count': return { price: byCode(list.prices, finding.fitting.price), quantity: Math.max(1, finding.pieces) };
-    case 'propeller': return { price: byCode(list.prices, finding.propeller.price), quantity: 1 };
+    case 'count':
+      return { price: byCode(list.prices, finding.fitting.price), quantity: Math.max(1, finding.pieces) };
+    case 'propeller':
+      return { price: byCode(list.prices, finding.propeller.price), quantity: 1 };
     case 'fuel': {
       const quantity = litresCharged(finding, list);
       return quantity > 0 ? { price: byCode(list.prices, finding.tank.holds), quantity } : undefined;
@@ -94,7 +97,8 @@ const priced = (finding: Finding, list: PriceList): Priced | undefined => {
       // Begun half hours, as the list says an hour's price.
       return minutes > 0 ? { price: byCode(list.prices, 'late-hour'), quantity: Math.ceil(minutes / 30) / 2 } : undefined;
     }
-    default: return undefined;
+    default:
+      return undefined;
   }
 };
 
@@ -116,12 +120,19 @@ export const statementOf = (record: HireRecord, findings: readonly Finding[], li
     const state = slot(record, `line/${finding.key}`, 'lineDecided')?.value.state ?? 'proposed';
     return [{ key: finding.key, finding, ...what, amountMinor: what.price && roundMinor(what.price.amountMinor * what.quantity), state }];
   });
-  const sum = (states: readonly LineState[]) => lines.reduce((total, line) => (states.includes(line.state) ? total + (line.amountMinor ?? 0) : total), 0);
+  const sum = (states: readonly LineState[]) =>
+    lines.reduce((total, line) => (states.includes(line.state) ? total + (line.amountMinor ?? 0) : total), 0);
   const totalMinor = sum(['proposed', 'accepted']);
   const disputedMinor = sum(['disputed']);
   const rates = [...new Set(lines.map((line) => line.price?.taxBp ?? 0))].sort((a, b) => a - b);
   const taxes = rates.flatMap((taxBp) => {
-    const grossMinor = lines.reduce((total, line) => ((line.price?.taxBp ?? 0) === taxBp && (line.state === 'proposed' || line.state === 'accepted') ? total + (line.amountMinor ?? 0) : total), 0);
+    const grossMinor = lines.reduce(
+      (total, line) =>
+        (line.price?.taxBp ?? 0) === taxBp && (line.state === 'proposed' || line.state === 'accepted')
+          ? total + (line.amountMinor ?? 0)
+          : total,
+      0,
+    );
     return grossMinor > 0 ? [{ taxBp, grossMinor, taxMinor: roundMinor((grossMinor * taxBp) / (10_000 + taxBp)) }] : [];
   });
   const capturedMinor = Math.min(heldMinor, totalMinor);

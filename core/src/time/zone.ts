@@ -37,5 +37,4 @@ export const clockOf = (at: Instant, zone: string): string => {
 };
 
 /** Whole minutes from one instant to another, towards zero; negative when `to` lies before. */
-export const minutesBetween = (from: Instant, to: Instant): number =>
-  Math.trunc((Date.parse(to) - Date.parse(from)) / 60_000);
+export const minutesBetween = (from: Instant, to: Instant): number => Math.trunc((Date.parse(to) - Date.parse(from)) / 60_000);

@@ -14,7 +14,12 @@ export const Waters = z.object({
     z.object({
       type: z.literal('Feature'),
       id: BookId,
-      properties: z.object({ kind: z.enum(ZONE_KINDS), name: z.string(), limitKmh: z.optional(z.number().check(z.gt(0))), fromShoreM: z.optional(z.number().check(z.gt(0))) }),
+      properties: z.object({
+        kind: z.enum(ZONE_KINDS),
+        name: z.string(),
+        limitKmh: z.optional(z.number().check(z.gt(0))),
+        fromShoreM: z.optional(z.number().check(z.gt(0))),
+      }),
       geometry: z.discriminatedUnion('type', [
         z.object({ type: z.literal('Point'), coordinates: Position }),
         z.object({ type: z.literal('LineString'), coordinates: z.array(Position).check(z.minLength(2)) }),

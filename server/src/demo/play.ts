@@ -4,7 +4,8 @@ import { createHash } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
 import sharp from 'sharp';
 import * as z from 'zod/mini';
-import { Mark, MARK_KINDS } from '@quay/core/condition/marks';
+import type { Mark} from '@quay/core/condition/marks';
+import { MARK_KINDS } from '@quay/core/condition/marks';
 import { stateOf, HIRE_STATES } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
 import { routeOf } from '@quay/core/fleet/route';
@@ -26,29 +27,47 @@ const MarkSpec = z.object({ surface: z.string(), x: z.number(), y: z.number(), k
 const PlayFile = z.object({
   format: z.literal('quay-play/1'),
   about: z.string(),
-  hires: z.array(z.object({
-    hire: z.string(), by: z.string(), upTo: z.enum(HIRE_STATES),
-    /** Stops tied, while she is still being walked. */
-    stations: z.optional(z.int()),
-    fuelOut: z.optional(z.number()), fuelIn: z.optional(z.number()), hours: z.optional(z.number()), late: z.optional(z.number()),
-    missing: z.optional(z.record(z.string(), z.int())),
-    newMark: z.optional(MarkSpec),
-  })),
+  hires: z.array(
+    z.object({
+      hire: z.string(),
+      by: z.string(),
+      upTo: z.enum(HIRE_STATES),
+      /** Stops tied, while she is still being walked. */
+      stations: z.optional(z.int()),
+      fuelOut: z.optional(z.number()),
+      fuelIn: z.optional(z.number()),
+      hours: z.optional(z.number()),
+      late: z.optional(z.number()),
+      missing: z.optional(z.record(z.string(), z.int())),
+      newMark: z.optional(MarkSpec),
+    }),
+  ),
 });
 type Play = z.infer<typeof PlayFile>['hires'][number];
 
 /** A made-up photograph of a hull side with its mark, so that nothing real is ever shown. */
 const photograph = (mark: z.infer<typeof MarkSpec> | undefined, seed: number): Promise<Buffer> => {
   const hue = 150 + (seed % 5) * 9;
-  const scratch = mark ? `<path d="M${mark.x * 700 + 60} ${200 + mark.y * 60} q60 ${20 + (seed % 20)} 130 26" stroke="#D9D4C3" stroke-width="7" fill="none" stroke-linecap="round"/>` : '';
+  const scratch = mark
+    ? `<path d="M${mark.x * 700 + 60} ${200 + mark.y * 60} q60 ${20 + (seed % 20)} 130 26" stroke="#D9D4C3" stroke-width="7" fill="none" stroke-linecap="round"/>`
+    : '';
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="600"><defs><linearGradient id="h" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="hsl(${hue} 26% 34%)"/><stop offset="1" stop-color="hsl(${hue} 30% 19%)"/></linearGradient></defs><rect width="900" height="600" fill="#9DBFC6"/><path d="M0 130Q480 80 900 176V450Q450 426 0 474Z" fill="url(#h)"/><path d="M0 130Q480 80 900 176V206Q480 112 0 164Z" fill="#E9E0CB"/><path d="M0 474Q450 426 900 450V600H0Z" fill="#7FA7AE"/><g stroke="#DCE9EA" stroke-opacity=".35" stroke-width="5"><path d="M40 530h200M330 546h260M130 572h130M560 516h190"/></g>${scratch}</svg>`;
   return sharp(Buffer.from(svg)).jpeg({ quality: 82 }).toBuffer();
 };
 
 /** A made-up signature. */
 const scrawl = (seed: number): Promise<Buffer> => {
-  const wave = Array.from({ length: 9 }, (_, i) => `q${10 + ((seed * 7 + i * 13) % 14)} ${i % 2 ? 26 : -30} ${24 + ((seed + i) % 9)} ${((seed * (i + 3)) % 17) - 8}`).join('');
-  return sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="400" height="120"><path d="M30 74${wave}" fill="none" stroke="#17211E" stroke-width="4" stroke-linecap="round"/></svg>`)).png().toBuffer();
+  const wave = Array.from(
+    { length: 9 },
+    (_, i) => `q${10 + ((seed * 7 + i * 13) % 14)} ${i % 2 ? 26 : -30} ${24 + ((seed + i) % 9)} ${((seed * (i + 3)) % 17) - 8}`,
+  ).join('');
+  return sharp(
+    Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="400" height="120"><path d="M30 74${wave}" fill="none" stroke="#17211E" stroke-width="4" stroke-linecap="round"/></svg>`,
+    ),
+  )
+    .png()
+    .toBuffer();
 };
 
 type Phone = { device: string; key: KeyObject; fingerprint: string; seq: number };
@@ -60,7 +79,17 @@ export const play = async (store: Store, key: QuayKey, file: string, now: Date):
   const spki = pair.publicKey.export({ type: 'spki', format: 'der' });
   const fingerprint = createHash('sha256').update(spki).digest('hex');
   const phone: Phone = { device: randomUUID(), key: pair.privateKey, fingerprint, seq: 0 };
-  await store.db('device').insert({ id: phone.device, name: 'Quay phone (simulated)', token: hashToken(newToken()), enrolled: true, createdAt: now.toISOString(), key: spki.toString('base64'), keyFingerprint: fingerprint });
+  await store
+    .db('device')
+    .insert({
+      id: phone.device,
+      name: 'Quay phone (simulated)',
+      token: hashToken(newToken()),
+      enrolled: true,
+      createdAt: now.toISOString(),
+      key: spki.toString('base64'),
+      keyFingerprint: fingerprint,
+    });
   for (const [i, one] of hires.entries()) await playHire(store, key, phone, one, i, now);
 };
 
@@ -76,7 +105,17 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   let clock = Math.min(Date.parse(hire.from) - 30 * 60_000, now.getTime() - 20 * 60_000);
   const add = (body: EventBody) => {
     clock = Math.min(clock + 25_000, now.getTime() - 1000);
-    const event: HireEvent = { id: uuidv7({ msecs: clock, seq: (phone.seq += 1) }), v: EVENT_VERSION, stream: hire.id, device: phone.device, deviceSeq: phone.seq, at: new Date(clock).toISOString(), bookVersion: version, replaces: [], body };
+    const event: HireEvent = {
+      id: uuidv7({ msecs: clock, seq: (phone.seq += 1) }),
+      v: EVENT_VERSION,
+      stream: hire.id,
+      device: phone.device,
+      deviceSeq: phone.seq,
+      at: new Date(clock).toISOString(),
+      bookVersion: version,
+      replaces: [],
+      body,
+    };
     held.push({ event, actor: staff });
   };
   const has = () => stateOf((slotKey) => project(held).slots.has(slotKey));
@@ -91,14 +130,40 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const signAndSeal = async (walk: Walk) => {
     const boat = (await store.db('boat').where({ id: hire.boat }).first('name', 'lastSeal')) as { name: string; lastSeal: string | null };
     const page = pageDigest(pageOf(project(held), book, walk, boat.name, hire.language));
-    add({ kind: 'signed', walk, as: 'renter', page, language: hire.language, signer: commit(salt, 'renter'), drawing: await sha(scrawl(seed + 3)) });
-    add({ kind: 'signed', walk, as: 'staff', page, language: hire.language, signer: commit(salt, staff.id), drawing: await sha(scrawl(seed + 11)) });
+    add({
+      kind: 'signed',
+      walk,
+      as: 'renter',
+      page,
+      language: hire.language,
+      signer: commit(salt, 'renter'),
+      drawing: await sha(scrawl(seed + 3)),
+    });
+    add({
+      kind: 'signed',
+      walk,
+      as: 'staff',
+      page,
+      language: hire.language,
+      signer: commit(salt, staff.id),
+      drawing: await sha(scrawl(seed + 11)),
+    });
     const content = sealContent(held, boat.lastSeal);
-    const signature = sign('sha256', Buffer.from(sealMessage(hire.id, walk, content.root)), { key: phone.key, dsaEncoding: 'ieee-p1363' }).toString('base64');
+    const signature = sign('sha256', Buffer.from(sealMessage(hire.id, walk, content.root)), {
+      key: phone.key,
+      dsaEncoding: 'ieee-p1363',
+    }).toString('base64');
     add({ kind: 'sealed', walk, ...content, signature, key: phone.fingerprint });
   };
   const deliver = async () => {
-    const taken = await appendEvents(store.db, { hire: hire.id, device: phone.device, actor: staff, events: held.map(({ event }) => event), behindMs: 0, now: now.toISOString() });
+    const taken = await appendEvents(store.db, {
+      hire: hire.id,
+      device: phone.device,
+      actor: staff,
+      events: held.map(({ event }) => event),
+      behindMs: 0,
+      now: now.toISOString(),
+    });
     if (taken.refused.length > 0) throw new Error(`${one.hire}: ${JSON.stringify(taken.refused[0])}`);
     await refresh(store.db, hire.id, key, now.toISOString());
   };
@@ -115,11 +180,18 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     await walkStations(book, 'in', one, seed, add, sha);
   }
   if (one.upTo === 'settling' || one.upTo === 'closed') await signAndSeal('in');
-  if (one.upTo === 'closed') for (const finding of findingsOf(project(held), book, hire.to).filter(needsDecision)) add({ kind: 'findingDecided', finding: finding.key, decision: 'renters' });
+  if (one.upTo === 'closed')
+    for (const finding of findingsOf(project(held), book, hire.to).filter(needsDecision))
+      add({ kind: 'findingDecided', finding: finding.key, decision: 'renters' });
   await deliver();
   if (one.upTo === 'closed') {
     const whole = await wholeRecord(store.db, hire.id);
-    const closed = await closeHire(store.db, hire.id, { totalMinor: (await draftOf(store.db, hire, whole)).totalMinor, events: whole.held.length }, now.toISOString());
+    const closed = await closeHire(
+      store.db,
+      hire.id,
+      { totalMinor: (await draftOf(store.db, hire, whole)).totalMinor, events: whole.held.length },
+      now.toISOString(),
+    );
     if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${closed.detail}`);
     await refresh(store.db, hire.id, key, now.toISOString());
   } else if (has() !== one.upTo) throw new Error(`${one.hire} came to ${has()}, not ${one.upTo}`);
@@ -136,22 +208,48 @@ const shownOf = (gauge: Book['gauges'][number], book: Book, walk: Walk, one: Pla
   return gauge.unit === '%' ? (walk === 'out' ? 98 : 61) : gauge.min + 1;
 };
 
-const walkStations = async (book: Book, walk: Walk, one: Play, seed: number, add: (body: EventBody) => void, sha: (bytes: Promise<Buffer>) => Promise<string>) => {
+const walkStations = async (
+  book: Book,
+  walk: Walk,
+  one: Play,
+  seed: number,
+  add: (body: EventBody) => void,
+  sha: (bytes: Promise<Buffer>) => Promise<string>,
+) => {
   const partly = (walk === 'out' && one.upTo === 'walkingOut') || (walk === 'in' && one.upTo === 'walkingIn');
   const stops = routeOf(book).slice(0, partly ? (one.stations ?? 2) : undefined);
   add({ kind: 'walkStarted', walk });
   for (const stop of stops) {
-    if (walk === 'out') for (const point of stop.points) if (point.weight !== 'spare') add({ kind: 'pointTold', walk, point: point.id, how: 'said', language: 'en' });
-    for (const fitting of stop.fittings) add({ kind: 'counted', walk, fitting: fitting.id, count: fitting.count - (walk === 'in' ? (one.missing?.[fitting.id] ?? 0) : 0), state: 'fine', ...(walk === 'in' && !one.missing?.[fitting.id] ? { asBefore: true as const } : {}) });
+    if (walk === 'out')
+      for (const point of stop.points)
+        if (point.weight !== 'spare') add({ kind: 'pointTold', walk, point: point.id, how: 'said', language: 'en' });
+    for (const fitting of stop.fittings)
+      add({
+        kind: 'counted',
+        walk,
+        fitting: fitting.id,
+        count: fitting.count - (walk === 'in' ? (one.missing?.[fitting.id] ?? 0) : 0),
+        state: 'fine',
+        ...(walk === 'in' && !one.missing?.[fitting.id] ? { asBefore: true as const } : {}),
+      });
     for (const gauge of stop.gauges) add({ kind: 'gaugeRead', walk, gauge: gauge.id, shown: shownOf(gauge, book, walk, one) });
     for (const surface of stop.surfaces) {
       const picture = await sha(photograph(walk === 'in' && one.newMark?.surface === surface.id ? one.newMark : undefined, seed));
       // One old flaw a hull, known to everybody.
       if (surface.id === 'port-side') {
-        const old: Mark = { id: `old-${one.hire}`, surface: surface.id, x: 0.2 + 0.05 * seed, y: 0.8, kind: 'chip', sizeMm: 12, photos: [picture] };
+        const old: Mark = {
+          id: `old-${one.hire}`,
+          surface: surface.id,
+          x: 0.2 + 0.05 * seed,
+          y: 0.8,
+          kind: 'chip',
+          sizeMm: 12,
+          photos: [picture],
+        };
         add({ kind: 'markPlaced', walk, mark: old, ...(walk === 'in' ? { asBefore: true as const } : {}) });
       }
-      if (walk === 'in' && one.newMark?.surface === surface.id) add({ kind: 'markPlaced', walk, mark: { ...one.newMark, id: `new-${one.hire}`, photos: [picture] } });
+      if (walk === 'in' && one.newMark?.surface === surface.id)
+        add({ kind: 'markPlaced', walk, mark: { ...one.newMark, id: `new-${one.hire}`, photos: [picture] } });
       add({ kind: 'surfaceLooked', walk, surface: surface.id, photos: [picture] });
     }
     for (const propeller of stop.propellers) add({ kind: 'evidenceGiven', walk, propeller: propeller.id, state: 'sound', photos: [] });

@@ -16,11 +16,17 @@ const CLOSING: Record<string, [number, string]> = {
 };
 
 export const hireRoutes = [
-  on(api.getHire, async ({ quay, params, now }) => (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.')),
+  on(
+    api.getHire,
+    async ({ quay, params, now }) =>
+      (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.'),
+  ),
   on(api.changeHire, async ({ quay, params, body }) => {
     const done = (await changeHire(quay.store.db, params.hireId, body)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
     if (done.ok) return done.hire;
-    return done.reason === 'beforeStart' ? fail(400, 'beforeStart', 'She cannot be due before she leaves.') : fail(409, 'changedMeanwhile', 'Somebody changed this hire meanwhile.', 'Look at it again, then change it.');
+    return done.reason === 'beforeStart'
+      ? fail(400, 'beforeStart', 'She cannot be due before she leaves.')
+      : fail(409, 'changedMeanwhile', 'Somebody changed this hire meanwhile.', 'Look at it again, then change it.');
   }),
   on(api.closeHire, async ({ quay, params, body, now }) => {
     const done = await closeHire(quay.store.db, params.hireId, body, now);
@@ -31,7 +37,11 @@ export const hireRoutes = [
   on(api.statementPdf, async ({ quay, params, res }) => {
     const body = (await statementBody(quay.store.db, params.hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
     const operator = (await readOperator(quay.store.db)) ?? fail(500, 'noOperator', 'This installation has no operator yet.');
-    const zone = ((await quay.store.db('hire').join('base', 'base.id', 'hire.base').where('hire.id', params.hireId).first('base.zone as zone')) as { zone: string }).zone;
+    const zone = (
+      (await quay.store.db('hire').join('base', 'base.id', 'hire.base').where('hire.id', params.hireId).first('base.zone as zone')) as {
+        zone: string;
+      }
+    ).zone;
     res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="statement-${body.number ?? 'draft'}.pdf"` });
     await statementPdf(res, body, operator, zone, quay.store, params.hireId);
     return sent;
@@ -40,7 +50,13 @@ export const hireRoutes = [
     await refreshStale(quay.store.db, quay.key, now);
     const bases = await basesOf(quay.store.db);
     const base = query.base === undefined ? bases[0] : bases.find(({ id }) => id === query.base);
-    if (!base) return fail(404, 'noBase', bases.length === 0 ? 'There is no base yet.' : 'There is no such base.', 'Import your bases, boats and hires first.');
+    if (!base)
+      return fail(
+        404,
+        'noBase',
+        bases.length === 0 ? 'There is no base yet.' : 'There is no such base.',
+        'Import your bases, boats and hires first.',
+      );
     return { now, base, bases: bases.map(({ id, name }) => ({ id, name })), hires: await dayHires(quay.store.db, base, now) };
   }),
   on(api.getAttention, async ({ quay, now }) => {
@@ -54,6 +70,11 @@ export const hireRoutes = [
       .orderBy('hire.from', 'desc')
       .limit(200)
       .select('hire.id as hire', 'boat.name as boat', 'person.name as renter', 'hire.attention as attention')) as Row[];
-    return { hires: rows.map(({ attention, ...row }) => ({ ...row, ...(JSON.parse(attention) as { late: number; proposed: number; contradictions: number; wrongClocks: number; seals: number }) })) };
+    return {
+      hires: rows.map(({ attention, ...row }) => ({
+        ...row,
+        ...(JSON.parse(attention) as { late: number; proposed: number; contradictions: number; wrongClocks: number; seals: number }),
+      })),
+    };
   }),
 ];

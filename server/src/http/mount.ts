@@ -9,22 +9,41 @@ import { fail, ProblemError } from './problem';
 
 export type Quay = { store: Store; key: QuayKey; version: string; secureCookies: boolean; now(): Date };
 
-export type Call<E> = { params: ParamsOf<E>; query: QueryOf<E>; body: BodyOf<E>; session: Session | undefined; cookies: Record<string, string | undefined>; quay: Quay; req: Request; res: Response; now: string };
+export type Call<E> = {
+  params: ParamsOf<E>;
+  query: QueryOf<E>;
+  body: BodyOf<E>;
+  session: Session | undefined;
+  cookies: Record<string, string | undefined>;
+  quay: Quay;
+  req: Request;
+  res: Response;
+  now: string;
+};
 /** A handler returns the reply; one that has sent it by itself (a picture, a PDF) returns `sent`. */
 export type Handler<E> = (call: Call<E>) => Promise<ReplyOf<E> | typeof sent>;
 export const sent = Symbol('sent');
 
 export type Mounted = { endpoint: Endpoint; handler: Handler<Endpoint> };
-export const on = <E extends Endpoint>(endpoint: E, handler: Handler<E>): Mounted => ({ endpoint, handler: handler as unknown as Handler<Endpoint> });
+export const on = <E extends Endpoint>(endpoint: E, handler: Handler<E>): Mounted => ({
+  endpoint,
+  handler: handler as unknown as Handler<Endpoint>,
+});
 
 /** The session, of someone who certainly has one. */
-export const staffOf = (call: { session: Session | undefined }): Session => call.session ?? fail(401, 'noSession', 'Nobody is signed in here.');
+export const staffOf = (call: { session: Session | undefined }): Session =>
+  call.session ?? fail(401, 'noSession', 'Nobody is signed in here.');
 
 const parse = (schema: Endpoint['body'], value: unknown, where: string): unknown => {
   const read = schema.safeParse(value);
   if (read.success) return read.data;
   const issue = read.error.issues[0];
-  throw new ProblemError(400, 'doesNotFit', `What was sent does not fit: ${where}${issue?.path.length ? `, ${issue.path.join('.')}` : ''}.`, issue?.message);
+  throw new ProblemError(
+    400,
+    'doesNotFit',
+    `What was sent does not fit: ${where}${issue?.path.length ? `, ${issue.path.join('.')}` : ''}.`,
+    issue?.message,
+  );
 };
 
 /** Refuses a request that another site makes with our cookies; ours always come from our own address. */
@@ -34,24 +53,32 @@ const ownOrigin = (req: Request): boolean => {
   return URL.canParse(origin) && new URL(origin).host === req.get('host');
 };
 
-const serve = (quay: Quay, { endpoint, handler }: Mounted) => async (req: Request, res: Response) => {
-  res.set('Cache-Control', 'no-store');
-  if (!ownOrigin(req)) throw new ProblemError(403, 'otherSite', 'This request came from another site.');
-  const cookies = parseCookie(req.get('cookie') ?? '');
-  const now = quay.now();
-  const session = await sessionOf(quay.store.db, cookies.quay_session, cookies.quay_device, now);
-  if (endpoint.roles !== 'open') {
-    if (!session) throw new ProblemError(401, 'noSession', 'Nobody is signed in here.', 'What this phone holds is safe. Sign in and it goes on.');
-    if (!endpoint.roles.includes(session.staff.role)) throw new ProblemError(403, 'mayNot', `A ${session.staff.role} may not do this.`);
-  }
-  const reply = await handler({
-    params: parse(endpoint.params, req.params, 'address'),
-    query: parse(endpoint.query, req.query, 'address'),
-    body: endpoint.takesBytes ? {} : parse(endpoint.body, (req.body as unknown) ?? {}, 'content'),
-    session, cookies, quay, req, res, now: now.toISOString(),
-  } as Call<Endpoint>);
-  if (reply !== sent) res.json(reply);
-};
+const serve =
+  (quay: Quay, { endpoint, handler }: Mounted) =>
+  async (req: Request, res: Response) => {
+    res.set('Cache-Control', 'no-store');
+    if (!ownOrigin(req)) throw new ProblemError(403, 'otherSite', 'This request came from another site.');
+    const cookies = parseCookie(req.get('cookie') ?? '');
+    const now = quay.now();
+    const session = await sessionOf(quay.store.db, cookies.quay_session, cookies.quay_device, now);
+    if (endpoint.roles !== 'open') {
+      if (!session)
+        throw new ProblemError(401, 'noSession', 'Nobody is signed in here.', 'What this phone holds is safe. Sign in and it goes on.');
+      if (!endpoint.roles.includes(session.staff.role)) throw new ProblemError(403, 'mayNot', `A ${session.staff.role} may not do this.`);
+    }
+    const reply = await handler({
+      params: parse(endpoint.params, req.params, 'address'),
+      query: parse(endpoint.query, req.query, 'address'),
+      body: endpoint.takesBytes ? {} : parse(endpoint.body, (req.body as unknown) ?? {}, 'content'),
+      session,
+      cookies,
+      quay,
+      req,
+      res,
+      now: now.toISOString(),
+    } as Call<Endpoint>);
+    if (reply !== sent) res.json(reply);
+  };
 
 /** Mounts the declared endpoints below `/api`. @throws when one is declared but not made, or made twice */
 export const mount = (app: Application, quay: Quay, declared: readonly Endpoint[], made: readonly Mounted[]): void => {

@@ -17,7 +17,11 @@ export const fail = (status: number, code: string, title: string, detail?: strin
 };
 
 const send = (res: Response, { status, code, title, detail }: ProblemError) =>
-  res.status(status).set('Cache-Control', 'no-store').type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, code, ...(detail === undefined ? {} : { detail }) }));
+  res
+    .status(status)
+    .set('Cache-Control', 'no-store')
+    .type('application/problem+json')
+    .send(JSON.stringify({ type: 'about:blank', title, status, code, ...(detail === undefined ? {} : { detail }) }));
 
 export const notFound: RequestHandler = (_req, res) => {
   send(res, new ProblemError(404, 'notFound', 'There is nothing at this address.'));
@@ -37,9 +41,24 @@ export const problems: ErrorRequestHandler = (error: unknown, req, res, next) =>
   // Express and its body parsers mark what the caller did wrong with a status below 500.
   const { status = 500, type } = error as HttpError;
   if (status < 500) {
-    send(res, new ProblemError(status, type === 'entity.too.large' ? 'tooLarge' : 'badRequest', type === 'entity.too.large' ? 'That is too large.' : 'That cannot be read.'));
+    send(
+      res,
+      new ProblemError(
+        status,
+        type === 'entity.too.large' ? 'tooLarge' : 'badRequest',
+        type === 'entity.too.large' ? 'That is too large.' : 'That cannot be read.',
+      ),
+    );
     return;
   }
   console.error(`${req.method} ${req.path}`, error);
-  send(res, new ProblemError(500, 'fault', 'Something broke at the quay.', 'Nothing that was kept is lost. Try again; if it stays, tell whoever runs the server.'));
+  send(
+    res,
+    new ProblemError(
+      500,
+      'fault',
+      'Something broke at the quay.',
+      'Nothing that was kept is lost. Try again; if it stays, tell whoever runs the server.',
+    ),
+  );
 };

@@ -16,7 +16,15 @@ const makerOf = async (call: Call<unknown>) => {
   const { staff, device } = staffOf(call);
   const grant = call.req.get('x-quay-grant');
   if (grant === undefined) return staff;
-  return (await granted(call.quay.store.db, grant, device, new Date(call.now))) ?? fail(403, 'grantEnded', 'These entries can no longer be sent in their maker’s name from this phone.', 'They stay on this phone. Their maker signs in once more on it.');
+  return (
+    (await granted(call.quay.store.db, grant, device, new Date(call.now))) ??
+    fail(
+      403,
+      'grantEnded',
+      'These entries can no longer be sent in their maker’s name from this phone.',
+      'They stay on this phone. Their maker signs in once more on it.',
+    )
+  );
 };
 
 const PHOTO_FAULTS: Record<PhotoFault, [number, string, string]> = {
@@ -34,13 +42,18 @@ export const recordRoutes = [
     await mustExist(call, params.hireId);
     const staff = await makerOf(call);
     return appendEvents(quay.store.db, {
-      hire: params.hireId, device: staffOf(call).device.id, actor: { id: staff.id, role: staff.role }, events: body.events,
-      behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)), now,
+      hire: params.hireId,
+      device: staffOf(call).device.id,
+      actor: { id: staff.id, role: staff.role },
+      events: body.events,
+      behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)),
+      now,
     });
   }),
   on(api.readEvents, async (call) => {
     await mustExist(call, call.params.hireId);
-    if ((await call.quay.store.db('hire').where({ id: call.params.hireId, stale: true }).first('id')) !== undefined) await refresh(call.quay.store.db, call.params.hireId, call.quay.key, call.now);
+    if ((await call.quay.store.db('hire').where({ id: call.params.hireId, stale: true }).first('id')) !== undefined)
+      await refresh(call.quay.store.db, call.params.hireId, call.quay.key, call.now);
     const page = await eventsAfter(call.quay.store.db, call.params.hireId, Number(call.query.after ?? 0));
     return { events: page.rows, cursor: String(page.cursor), more: page.more };
   }),
@@ -61,7 +74,11 @@ export const recordRoutes = [
   on(api.getPhoto, async (call) => {
     const row = await photoRow(call.quay.store, call.params.hireId, call.params.sha);
     if (!row) return fail(404, 'noPhoto', 'This photograph has not arrived at the quay.');
-    call.res.set({ 'Content-Type': row.media, 'Content-Length': String(row.bytes), 'Cache-Control': 'private, max-age=31536000, immutable' });
+    call.res.set({
+      'Content-Type': row.media,
+      'Content-Length': String(row.bytes),
+      'Cache-Control': 'private, max-age=31536000, immutable',
+    });
     await pipeline(createReadStream(fileOf(call.quay.store, call.params.sha)), call.res);
     return sent;
   }),

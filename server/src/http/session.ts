@@ -6,11 +6,21 @@ import { deviceOf, endSession, enrol, makeEnrolment, nameKey, type Session, sign
 import { type Call, on, type Quay, staffOf } from './mount';
 import { fail } from './problem';
 
-const cookie = (quay: Quay, days: number): CookieOptions => ({ httpOnly: true, sameSite: 'strict', secure: quay.secureCookies, path: '/', maxAge: days * 86_400_000 });
+const cookie = (quay: Quay, days: number): CookieOptions => ({
+  httpOnly: true,
+  sameSite: 'strict',
+  secure: quay.secureCookies,
+  path: '/',
+  maxAge: days * 86_400_000,
+});
 
 const meOf = async (quay: Quay, { staff, device }: Session) => {
   const operator = await readOperator(quay.store.db);
-  return { staff, device: { id: device.id, name: device.name, enrolled: Boolean(device.enrolled) }, operator: operator ?? fail(500, 'noOperator', 'This installation has no operator yet.') };
+  return {
+    staff,
+    device: { id: device.id, name: device.name, enrolled: Boolean(device.enrolled) },
+    operator: operator ?? fail(500, 'noOperator', 'This installation has no operator yet.'),
+  };
 };
 
 const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS: number }): never => {
@@ -18,7 +28,8 @@ const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS:
     call.res.set('Retry-After', String(waitS));
     return fail(429, 'wait', `Too many tries. Wait ${waitS} s.`);
   }
-  if (reason === 'notEnrolled') return fail(403, 'notEnrolled', 'This phone is not enrolled.', 'A manager shows a code for it on the Phones page.');
+  if (reason === 'notEnrolled')
+    return fail(403, 'notEnrolled', 'This phone is not enrolled.', 'A manager shows a code for it on the Phones page.');
   return fail(401, 'wrong', 'That is not right.', 'Check the name and the PIN or password.');
 };
 
@@ -45,7 +56,10 @@ export const sessionRoutes = [
   }),
   on(api.enrol, async (call) => {
     const done = await enrol(call.quay.store.db, call.body.code, call.body.name, call.req.ip ?? '', new Date(call.now));
-    if (!done.ok) return done.reason === 'wrong' ? fail(401, 'wrong', 'That code is not good, or no longer.', 'Ask a manager for a new one; it is good for ten minutes.') : refuse(call, done);
+    if (!done.ok)
+      return done.reason === 'wrong'
+        ? fail(401, 'wrong', 'That code is not good, or no longer.', 'Ask a manager for a new one; it is good for ten minutes.')
+        : refuse(call, done);
     call.res.cookie('quay_device', done.token, cookie(call.quay, 3650));
     return { id: done.device.id, name: done.device.name };
   }),
@@ -54,14 +68,35 @@ export const sessionRoutes = [
     return done.ok ? { fingerprint: done.fingerprint } : fail(400, 'noKey', 'That is not a P-256 public key.');
   }),
   on(api.listDevices, async ({ quay }) => {
-    type Row = { id: string; name: string; enrolled: number; createdAt: string; seenAt: string | null; withdrawnAt: string | null; keyFingerprint: string | null };
+    type Row = {
+      id: string;
+      name: string;
+      enrolled: number;
+      createdAt: string;
+      seenAt: string | null;
+      withdrawnAt: string | null;
+      keyFingerprint: string | null;
+    };
     const rows = (await quay.store.db('device').orderBy('createdAt', 'desc')) as Row[];
-    return { devices: rows.map(({ id, name, enrolled, createdAt, seenAt, withdrawnAt, keyFingerprint }) => ({ id, name, enrolled: Boolean(enrolled), createdAt, seenAt, withdrawnAt, key: keyFingerprint })) };
+    return {
+      devices: rows.map(({ id, name, enrolled, createdAt, seenAt, withdrawnAt, keyFingerprint }) => ({
+        id,
+        name,
+        enrolled: Boolean(enrolled),
+        createdAt,
+        seenAt,
+        withdrawnAt,
+        key: keyFingerprint,
+      })),
+    };
   }),
   on(api.withdrawDevice, async (call) => {
     const own = await deviceOf(call.quay.store.db, call.cookies.quay_device);
     if (own?.id === call.params.deviceId) return fail(409, 'ownDevice', 'This is the device you are using.');
-    const changed = await call.quay.store.db('device').where({ id: call.params.deviceId, withdrawnAt: null }).update({ withdrawnAt: call.now });
+    const changed = await call.quay.store
+      .db('device')
+      .where({ id: call.params.deviceId, withdrawnAt: null })
+      .update({ withdrawnAt: call.now });
     return changed > 0 ? { ok: true as const } : fail(404, 'notFound', 'There is no such phone.');
   }),
 ];

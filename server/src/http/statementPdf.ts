@@ -24,36 +24,63 @@ const INK = '#17211E';
 const SOFT = '#51605B';
 const WEED = '#0E5E52';
 
-const WORDS: Record<string, string> = { renters: 'charged', accepted: 'accepted', proposed: 'proposed', disputed: 'disputed, stays held', waived: 'waived' };
+const WORDS: Record<string, string> = {
+  renters: 'charged',
+  accepted: 'accepted',
+  proposed: 'proposed',
+  disputed: 'disputed, stays held',
+  waived: 'waived',
+};
 
 /** What the line is about, beside the price list's own name for it. */
 const about = ({ finding }: Line): string => {
   const told = finding.told === undefined ? '' : finding.told ? ' · told at the walk out' : ' · not told at the walk out';
   switch (finding.topic) {
-    case 'mark': return `${finding.in?.kind ?? 'mark'}, ${finding.surface?.name.en ?? ''}, ${Math.round(finding.in?.sizeMm ?? 0)} mm, ${finding.is}`;
-    case 'count': return `${finding.fitting.name.en}: out ${finding.out ?? '–'}, in ${finding.in ?? '–'}${told}`;
-    case 'propeller': return `${finding.propeller.name.en}: ${finding.is}${told}`;
+    case 'mark':
+      return `${finding.in?.kind ?? 'mark'}, ${finding.surface?.name.en ?? ''}, ${Math.round(finding.in?.sizeMm ?? 0)} mm, ${finding.is}`;
+    case 'count':
+      return `${finding.fitting.name.en}: out ${finding.out ?? '–'}, in ${finding.in ?? '–'}${told}`;
+    case 'propeller':
+      return `${finding.propeller.name.en}: ${finding.is}${told}`;
     case 'fuel': {
       const used = finding.fuel?.used;
-      return finding.meteredL !== undefined ? 'metered from brim to brim' : used ? `${Math.round(used.low)} to ${Math.round(used.high)} L used; the lower end is charged` : 'fuel';
+      return finding.meteredL !== undefined
+        ? 'metered from brim to brim'
+        : used
+          ? `${Math.round(used.low)} to ${Math.round(used.high)} L used; the lower end is charged`
+          : 'fuel';
     }
-    case 'late': return `${finding.minutes} min past due`;
-    default: return '';
+    case 'late':
+      return `${finding.minutes} min past due`;
+    default:
+      return '';
   }
 };
 
 /** Writes the statement as a one- or two-page A4 PDF with the signatures of both walks. */
-export const statementPdf = async (to: Writable, body: StatementBody, operator: Operator, zone: string, store: Store, hireId: string): Promise<void> => {
+export const statementPdf = async (
+  to: Writable,
+  body: StatementBody,
+  operator: Operator,
+  zone: string,
+  store: Store,
+  hireId: string,
+): Promise<void> => {
   const doc = new PDFDocument({ size: 'A4', margin: 54, info: { Title: `Statement ${body.number ?? 'draft'}`, Author: operator.name } });
   const done = finished(doc.pipe(to));
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, await readFile(find.resolve(file)));
   const money = (minor: number) => showMinor(minor, body.statement.currency, 'en-IE');
   const when = (at: string) => `${dateOf(at, zone)} ${clockOf(at, zone)}`;
   const [left, right] = [doc.page.margins.left, doc.page.width - doc.page.margins.right];
-  const rule = (color: string, width: number) => doc.moveTo(left, doc.y).lineTo(right, doc.y).lineWidth(width).strokeColor(color).stroke().moveDown(0.5);
+  const rule = (color: string, width: number) =>
+    doc.moveTo(left, doc.y).lineTo(right, doc.y).lineWidth(width).strokeColor(color).stroke().moveDown(0.5);
   const row = (text: string, amount: string, font: 'text' | 'bold' | 'slab' = 'text', size = 11) => {
     const y = doc.y;
-    doc.font(font).fontSize(size).fillColor(INK).text(text, left, y, { width: right - left - 120 });
+    doc
+      .font(font)
+      .fontSize(size)
+      .fillColor(INK)
+      .text(text, left, y, { width: right - left - 120 });
     const below = doc.y;
     doc.text(amount, right - 120, y, { width: 120, align: 'right' });
     doc.y = Math.max(below, doc.y);
@@ -62,15 +89,37 @@ export const statementPdf = async (to: Writable, body: StatementBody, operator: 
 
   doc.font('slab').fontSize(22).fillColor(INK).text(operator.name);
   if (operator.simulated) doc.font('bold').fontSize(10).fillColor('#A8201A').text('Demonstration: invented boats, people and prices.');
-  doc.moveDown(0.6).font('slab').fontSize(16).fillColor(INK).text(body.number === null ? 'Draft statement' : `Statement no. ${body.number}`);
-  doc.font('text').fontSize(11).fillColor(SOFT).text(`${body.boat} · ${body.renter}\nfrom ${when(body.from)} to ${when(body.to)}${body.closedAt ? ` · closed ${when(body.closedAt)}` : ' · not closed'}`).moveDown(0.8);
+  doc
+    .moveDown(0.6)
+    .font('slab')
+    .fontSize(16)
+    .fillColor(INK)
+    .text(body.number === null ? 'Draft statement' : `Statement no. ${body.number}`);
+  doc
+    .font('text')
+    .fontSize(11)
+    .fillColor(SOFT)
+    .text(
+      `${body.boat} · ${body.renter}\nfrom ${when(body.from)} to ${when(body.to)}${body.closedAt ? ` · closed ${when(body.closedAt)}` : ' · not closed'}`,
+    )
+    .moveDown(0.8);
   rule(INK, 1.5);
   const { statement } = body;
-  if (statement.lines.length === 0) doc.font('text').fontSize(11).fillColor(INK).text('Nothing to settle: she came back as she went.').moveDown(0.5);
+  if (statement.lines.length === 0)
+    doc.font('text').fontSize(11).fillColor(INK).text('Nothing to settle: she came back as she went.').moveDown(0.5);
   for (const line of statement.lines) {
     const quantity = line.quantity === 1 ? '' : `${line.quantity} × ${line.price ? money(line.price.amountMinor) : ''}`;
-    row(`${line.price?.name.en ?? 'To be quoted'}${quantity ? `  (${quantity})` : ''}`, line.amountMinor === undefined ? 'open' : line.state === 'waived' ? money(0) : money(line.amountMinor), 'bold');
-    doc.font('text').fontSize(9.5).fillColor(SOFT).text(`${about(line)} · ${WORDS[line.state] ?? line.state}`, left).moveDown(0.5);
+    row(
+      `${line.price?.name.en ?? 'To be quoted'}${quantity ? `  (${quantity})` : ''}`,
+      line.amountMinor === undefined ? 'open' : line.state === 'waived' ? money(0) : money(line.amountMinor),
+      'bold',
+    );
+    doc
+      .font('text')
+      .fontSize(9.5)
+      .fillColor(SOFT)
+      .text(`${about(line)} · ${WORDS[line.state] ?? line.state}`, left)
+      .moveDown(0.5);
   }
   rule(INK, 1.5);
   row('Total', money(statement.totalMinor), 'slab', 14);
@@ -88,19 +137,45 @@ export const statementPdf = async (to: Writable, body: StatementBody, operator: 
     const sealed = slot(record, `${walk}/sealed`, 'sealed');
     if (!sealed) continue;
     if (doc.y > doc.page.height - 200) doc.addPage();
-    doc.font('slab').fontSize(12).fillColor(WEED).text(walk === 'out' ? 'Departure' : 'Return', left);
+    doc
+      .font('slab')
+      .fontSize(12)
+      .fillColor(WEED)
+      .text(walk === 'out' ? 'Departure' : 'Return', left);
     const y = doc.y + 2;
     for (const [i, as] of (['renter', 'staff'] as const).entries()) {
       const signed = slot(record, `${walk}/signed/${as}`, 'signed');
       const x = left + i * 190;
       const stored = signed && (await photoRow(store, hireId, signed.value.drawing));
       if (signed && stored) doc.image(fileOf(store, signed.value.drawing), x, y, { fit: [170, 46] });
-      doc.moveTo(x, y + 50).lineTo(x + 170, y + 50).lineWidth(0.7).strokeColor(SOFT).stroke();
-      doc.font('text').fontSize(9).fillColor(SOFT).text(`${as === 'renter' ? body.renter : 'for the quay'}${signed ? ` · ${when(signed.by.event.at)}` : ' · not signed'}`, x, y + 53, { width: 180 });
+      doc
+        .moveTo(x, y + 50)
+        .lineTo(x + 170, y + 50)
+        .lineWidth(0.7)
+        .strokeColor(SOFT)
+        .stroke();
+      doc
+        .font('text')
+        .fontSize(9)
+        .fillColor(SOFT)
+        .text(
+          `${as === 'renter' ? body.renter : 'for the quay'}${signed ? ` · ${when(signed.by.event.at)}` : ' · not signed'}`,
+          x,
+          y + 53,
+          { width: 180 },
+        );
     }
     doc.x = left;
     doc.y = y + 70;
-    doc.font('text').fontSize(9).fillColor(SOFT).text(`Seal ${spoken(sealed.value.root)} · ${sealed.value.covers.length} entries, ${sealed.value.photos.length} pictures · signed by key ${spoken(sealed.value.key)}`, left).moveDown(0.8);
+    doc
+      .font('text')
+      .fontSize(9)
+      .fillColor(SOFT)
+      .text(
+        `Seal ${spoken(sealed.value.root)} · ${sealed.value.covers.length} entries, ${sealed.value.photos.length} pictures · signed by key ${spoken(sealed.value.key)}`,
+        left,
+      )
+      .moveDown(0.8);
   }
   doc.end();
   await done;

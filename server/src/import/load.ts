@@ -9,22 +9,40 @@ import type { BoatIn, HireIn, Import } from './read';
 
 /** Adds a version of a boat's book when it says something new; ids of old versions stay as they were. */
 const loadBoat = async (trx: Knex, boat: BoatIn) => {
-  const last = (await trx('book').where({ boat: boat.id }).orderBy('version', 'desc').first('version', 'digest')) as { version: number; digest: string } | undefined;
+  const last = (await trx('book').where({ boat: boat.id }).orderBy('version', 'desc').first('version', 'digest')) as
+    { version: number; digest: string } | undefined;
   const digest = digestOf(JSON.parse(JSON.stringify(boat.book)));
   const version = last?.digest === digest ? last.version : (last?.version ?? 0) + 1;
-  await trx('boat').insert({ id: boat.id, name: boat.name, hullNumber: boat.hullNumber, base: boat.base, bookVersion: version }).onConflict('id').merge(['name', 'hullNumber', 'base', 'bookVersion']);
+  await trx('boat')
+    .insert({ id: boat.id, name: boat.name, hullNumber: boat.hullNumber, base: boat.base, bookVersion: version })
+    .onConflict('id')
+    .merge(['name', 'hullNumber', 'base', 'bookVersion']);
   if (last?.digest === digest) return;
-  await trx('book').insert({ boat: boat.id, version, digest, classBook: JSON.stringify(boat.classBook), boatBook: JSON.stringify(boat.boatBook), laid: JSON.stringify(boat.book) });
+  await trx('book').insert({
+    boat: boat.id,
+    version,
+    digest,
+    classBook: JSON.stringify(boat.classBook),
+    boatBook: JSON.stringify(boat.boatBook),
+    laid: JSON.stringify(boat.book),
+  });
 };
 
 const loadHire = async (trx: Knex, hire: HireIn, priceVersion: number) => {
   const { renter, contact, ...row } = hire;
-  const known = (await trx('hire').where({ id: hire.id }).first('renter', 'state', 'version')) as { renter: string; state: string; version: number } | undefined;
+  const known = (await trx('hire').where({ id: hire.id }).first('renter', 'state', 'version')) as
+    { renter: string; state: string; version: number } | undefined;
   // A hire that has begun is the record's, not the booking list's.
   if (known && known.state !== 'booked') return;
   const person = known?.renter ?? `renter-${hire.id}`;
-  await trx('person').insert({ id: person, salt: randomBytes(16).toString('hex'), name: renter, contact }).onConflict('id').merge(['name', 'contact']);
-  await trx('hire').insert({ ...row, renter: person, priceVersion, version: (known?.version ?? 0) + 1 }).onConflict('id').merge();
+  await trx('person')
+    .insert({ id: person, salt: randomBytes(16).toString('hex'), name: renter, contact })
+    .onConflict('id')
+    .merge(['name', 'contact']);
+  await trx('hire')
+    .insert({ ...row, renter: person, priceVersion, version: (known?.version ?? 0) + 1 })
+    .onConflict('id')
+    .merge();
 };
 
 /** Loads what was read, all of it or nothing. */
@@ -35,12 +53,31 @@ export const loadImport = async (db: Knex, data: Import): Promise<void> => {
   await db.transaction(async (trx) => {
     const { operator } = data;
     await writeOperator(trx, { name: operator.name, currency: operator.currency, simulated: operator.simulated ?? false });
-    for (const { id, name, role } of data.staff) await trx('staff').insert({ id, name, nameFolded: fold(name), role, secret: secrets.get(id)! }).onConflict('id').merge();
-    for (const waters of data.waters) await trx('waters').insert({ id: waters.id, name: waters.name, body: JSON.stringify(waters) }).onConflict('id').merge();
-    for (const base of data.bases) await trx('base').insert({ id: base.id, name: base.name, zone: base.zone, body: JSON.stringify(base) }).onConflict('id').merge();
+    for (const { id, name, role } of data.staff)
+      await trx('staff')
+        .insert({ id, name, nameFolded: fold(name), role, secret: secrets.get(id)! })
+        .onConflict('id')
+        .merge();
+    for (const waters of data.waters)
+      await trx('waters')
+        .insert({ id: waters.id, name: waters.name, body: JSON.stringify(waters) })
+        .onConflict('id')
+        .merge();
+    for (const base of data.bases)
+      await trx('base')
+        .insert({ id: base.id, name: base.name, zone: base.zone, body: JSON.stringify(base) })
+        .onConflict('id')
+        .merge();
     for (const boat of data.boats) await loadBoat(trx, boat);
-    const last = (await trx('priceList').orderBy('version', 'desc').first('version', 'digest')) as { version: number; digest: string } | undefined;
-    const list: Omit<PriceList, 'version'> = { currency: operator.currency, fuelScheme: operator.fuelScheme, fuelIncludedL: operator.fuelIncludedL ?? 0, lateGraceMin: operator.lateGraceMin, prices: data.prices };
+    const last = (await trx('priceList').orderBy('version', 'desc').first('version', 'digest')) as
+      { version: number; digest: string } | undefined;
+    const list: Omit<PriceList, 'version'> = {
+      currency: operator.currency,
+      fuelScheme: operator.fuelScheme,
+      fuelIncludedL: operator.fuelIncludedL ?? 0,
+      lateGraceMin: operator.lateGraceMin,
+      prices: data.prices,
+    };
     const digest = digestOf(JSON.parse(JSON.stringify(list)));
     const version = last?.digest === digest ? last.version : (last?.version ?? 0) + 1;
     if (last?.digest !== digest) await trx('priceList').insert({ version, digest, body: JSON.stringify({ version, ...list }) });

@@ -31,14 +31,42 @@ const isZone = (zone: string): boolean => {
 };
 const BasesFile = z.object({
   format: z.literal('quay-bases/1'),
-  bases: z.array(z.object({ id: BookId, name: z.string().check(z.minLength(1)), zone: z.string().check(z.refine(isZone, 'is no IANA time zone')), waters: BookId })),
+  bases: z.array(
+    z.object({
+      id: BookId,
+      name: z.string().check(z.minLength(1)),
+      zone: z.string().check(z.refine(isZone, 'is no IANA time zone')),
+      waters: BookId,
+    }),
+  ),
 });
 
 export type Base = z.infer<typeof BasesFile>['bases'][number];
 export type BoatIn = { id: string; name: string; hullNumber: string; base: string; classBook: ClassBook; boatBook: BoatBook; book: Book };
-export type HireIn = { id: string; boat: string; base: string; renter: string; contact: string; language: string; adults: number; children: number; from: string; to: string; depositMinor: number; notes: string };
+export type HireIn = {
+  id: string;
+  boat: string;
+  base: string;
+  renter: string;
+  contact: string;
+  language: string;
+  adults: number;
+  children: number;
+  from: string;
+  to: string;
+  depositMinor: number;
+  notes: string;
+};
 export type StaffIn = { id: string; name: string; role: 'hand' | 'manager'; secret: string };
-export type Import = { operator: z.infer<typeof OperatorFile>; bases: Base[]; waters: Waters[]; boats: BoatIn[]; prices: Price[]; hires: HireIn[]; staff: StaffIn[] };
+export type Import = {
+  operator: z.infer<typeof OperatorFile>;
+  bases: Base[];
+  waters: Waters[];
+  boats: BoatIn[];
+  prices: Price[];
+  hires: HireIn[];
+  staff: StaffIn[];
+};
 
 /**
  * Reads a folder of open formats (see docs/formats). Everything wrong is reported at once.
@@ -68,14 +96,25 @@ export const readImport = (folder: string, now: string): { ok: true; data: Impor
     return undefined;
   };
   const filesIn = (sub: string, ending: string) =>
-    existsSync(join(folder, sub)) ? readdirSync(join(folder, sub)).filter((name) => name.endsWith(ending)).sort().map((name) => `${sub}/${name}`) : [];
+    existsSync(join(folder, sub))
+      ? readdirSync(join(folder, sub))
+          .filter((name) => name.endsWith(ending))
+          .sort()
+          .map((name) => `${sub}/${name}`)
+      : [];
 
   const operator = readJson('operator.json', OperatorFile);
   const bases = readJson('bases.json', BasesFile)?.bases ?? [];
   const waters = filesIn('waters', '.geojson').flatMap((file) => readJson(file, Waters) ?? []);
-  for (const base of bases) if (!waters.some(({ id }) => id === base.waters)) faults.push({ file: 'bases.json', where: `bases[${base.id}].waters`, reason: `there are no waters “${base.waters}”` });
+  for (const base of bases)
+    if (!waters.some(({ id }) => id === base.waters))
+      faults.push({ file: 'bases.json', where: `bases[${base.id}].waters`, reason: `there are no waters “${base.waters}”` });
 
-  const classes = new Map(filesIn('classes', '.json').flatMap((file) => readJson(file, ClassBook) ?? []).map((book) => [book.id, book]));
+  const classes = new Map(
+    filesIn('classes', '.json')
+      .flatMap((file) => readJson(file, ClassBook) ?? [])
+      .map((book) => [book.id, book]),
+  );
   const boats = filesIn('boats', '.json').flatMap((file): BoatIn[] => {
     const boatBook = readJson(file, BoatBook);
     if (!boatBook) return [];
@@ -112,23 +151,30 @@ const readPrices = (text: string | undefined, currency: string, faults: Fault[])
   if (text === undefined) return [];
   const file = 'prices.csv';
   const seen = new Set<string>();
-  return readCsv(file, text, ['code', 'name', 'per', 'amount', 'tax_percent', 'mark_kinds', 'stuff', 'up_to_mm'], faults).flatMap((row): Price[] => {
-    const where = `line ${row.line}`;
-    const kinds = row.get('mark_kinds').split('|').filter(Boolean);
-    const amountMinor = readMinor(row.get('amount'), currency);
-    if (amountMinor === undefined) faults.push({ file, where, reason: `amount “${row.get('amount')}” is no sum in ${currency}` });
-    const unknown = kinds.filter((kind) => !(MARK_KINDS as readonly string[]).includes(kind));
-    if (unknown.length > 0) faults.push({ file, where, reason: `mark_kinds “${unknown.join('|')}” is not among ${MARK_KINDS.join(', ')}` });
-    if (seen.has(row.get('code'))) faults.push({ file, where, reason: `code “${row.get('code')}” is used twice` });
-    seen.add(row.get('code'));
-    const read = Price.safeParse({
-      code: row.get('code'), name: { en: row.get('name') }, per: row.get('per'), amountMinor: amountMinor ?? 0, taxBp: Math.round(Number(row.get('tax_percent')) * 100),
-      ...(kinds.length > 0 ? { mark: { kinds: kinds as MarkKind[], stuff: row.get('stuff'), upToMm: Number(row.get('up_to_mm')) } } : {}),
-    });
-    if (read.success) return [read.data];
-    for (const issue of read.error.issues) faults.push({ file, where: `${where}, ${issue.path.join('.')}`, reason: issue.message });
-    return [];
-  });
+  return readCsv(file, text, ['code', 'name', 'per', 'amount', 'tax_percent', 'mark_kinds', 'stuff', 'up_to_mm'], faults).flatMap(
+    (row): Price[] => {
+      const where = `line ${row.line}`;
+      const kinds = row.get('mark_kinds').split('|').filter(Boolean);
+      const amountMinor = readMinor(row.get('amount'), currency);
+      if (amountMinor === undefined) faults.push({ file, where, reason: `amount “${row.get('amount')}” is no sum in ${currency}` });
+      const unknown = kinds.filter((kind) => !(MARK_KINDS as readonly string[]).includes(kind));
+      if (unknown.length > 0)
+        faults.push({ file, where, reason: `mark_kinds “${unknown.join('|')}” is not among ${MARK_KINDS.join(', ')}` });
+      if (seen.has(row.get('code'))) faults.push({ file, where, reason: `code “${row.get('code')}” is used twice` });
+      seen.add(row.get('code'));
+      const read = Price.safeParse({
+        code: row.get('code'),
+        name: { en: row.get('name') },
+        per: row.get('per'),
+        amountMinor: amountMinor ?? 0,
+        taxBp: Math.round(Number(row.get('tax_percent')) * 100),
+        ...(kinds.length > 0 ? { mark: { kinds: kinds as MarkKind[], stuff: row.get('stuff'), upToMm: Number(row.get('up_to_mm')) } } : {}),
+      });
+      if (read.success) return [read.data];
+      for (const issue of read.error.issues) faults.push({ file, where: `${where}, ${issue.path.join('.')}`, reason: issue.message });
+      return [];
+    },
+  );
 };
 
 const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] => {
@@ -165,11 +211,23 @@ const readTime = (text: string, zone: string, now: string): string | undefined =
   }
 };
 
-const readHires = (text: string | undefined, currency: string, bases: readonly Base[], boats: readonly BoatIn[], now: string, faults: Fault[]): HireIn[] => {
+const readHires = (
+  text: string | undefined,
+  currency: string,
+  bases: readonly Base[],
+  boats: readonly BoatIn[],
+  now: string,
+  faults: Fault[],
+): HireIn[] => {
   if (text === undefined) return [];
   const file = 'hires.csv';
   const seen = new Set<string>();
-  return readCsv(file, text, ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes'], faults).flatMap((row): HireIn[] => {
+  return readCsv(
+    file,
+    text,
+    ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes'],
+    faults,
+  ).flatMap((row): HireIn[] => {
     const where = `line ${row.line}`;
     const no = (reason: string) => {
       faults.push({ file, where, reason });
@@ -181,13 +239,35 @@ const readHires = (text: string | undefined, currency: string, bases: readonly B
     seen.add(id);
     const boat = boats.find((one) => one.id === row.get('boat')) ?? no(`there is no boat “${row.get('boat')}”`);
     const zone = bases.find((base) => base.id === boat?.base)?.zone;
-    const time = (column: string) => (zone === undefined ? undefined : (readTime(row.get(column), zone, now) ?? no(`${column} “${row.get(column)}” is no local time such as 2026-06-13T09:30`)));
-    const whole = (column: string, least: number) => (/^\d{1,2}$/.test(row.get(column)) && Number(row.get(column)) >= least ? Number(row.get(column)) : no(`${column} “${row.get(column)}” is no number of people from ${least}`));
+    const time = (column: string) =>
+      zone === undefined
+        ? undefined
+        : (readTime(row.get(column), zone, now) ?? no(`${column} “${row.get(column)}” is no local time such as 2026-06-13T09:30`));
+    const whole = (column: string, least: number) =>
+      /^\d{1,2}$/.test(row.get(column)) && Number(row.get(column)) >= least
+        ? Number(row.get(column))
+        : no(`${column} “${row.get(column)}” is no number of people from ${least}`);
     const [from, to, adults, children] = [time('from'), time('to'), whole('adults', 1), whole('children', 0)];
     const depositMinor = readMinor(row.get('deposit'), currency) ?? no(`deposit “${row.get('deposit')}” is no sum in ${currency}`);
     if (from !== undefined && to !== undefined && to <= from) no('she would be due before she leaves');
     if (row.get('renter') === '') no('renter is empty');
-    if (!boat || from === undefined || to === undefined || adults === undefined || children === undefined || depositMinor === undefined) return [];
-    return [{ id, boat: boat.id, base: boat.base, renter: row.get('renter'), contact: row.get('contact'), language: row.get('language') || 'en', adults, children, from, to, depositMinor, notes: row.get('notes') }];
+    if (!boat || from === undefined || to === undefined || adults === undefined || children === undefined || depositMinor === undefined)
+      return [];
+    return [
+      {
+        id,
+        boat: boat.id,
+        base: boat.base,
+        renter: row.get('renter'),
+        contact: row.get('contact'),
+        language: row.get('language') || 'en',
+        adults,
+        children,
+        from,
+        to,
+        depositMinor,
+        notes: row.get('notes'),
+      },
+    ];
   });
 };

@@ -10,7 +10,16 @@ import { type HireRow, priceList } from './hire';
 import { bookOf, type Whole, wholeRecord } from './record';
 
 /** The statement as it was closed: kept whole, so that it never changes when wording or code does. */
-export type StatementBody = { number: number | null; closedAt: string | null; hire: string; boat: string; renter: string; from: string; to: string; statement: Statement };
+export type StatementBody = {
+  number: number | null;
+  closedAt: string | null;
+  hire: string;
+  boat: string;
+  renter: string;
+  from: string;
+  to: string;
+  statement: Statement;
+};
 
 /** What the hire comes to now, from its record and the price list pinned to it. */
 export const draftOf = async (db: Knex, hire: HireRow, whole: Whole): Promise<Statement> => {
@@ -45,17 +54,49 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
     const number = (last.n ?? 0) + 1;
     const person = (await trx('person').where({ id: hire.renter }).first('name')) as { name: string };
     const boat = (await trx('boat').where({ id: hire.boat }).first('name')) as { name: string };
-    const body: StatementBody = { number, closedAt: now, hire: id, boat: boat.name, renter: person.name, from: hire.from, to: hire.to, statement };
+    const body: StatementBody = {
+      number,
+      closedAt: now,
+      hire: id,
+      boat: boat.name,
+      renter: person.name,
+      from: hire.from,
+      to: hire.to,
+      statement,
+    };
     const text = JSON.stringify(body);
     const digest = digestOf(JSON.parse(text));
     await trx('statement').insert({ number, hire: id, digest, body: text, closedAt: now });
     const photos = [...new Set(whole.held.flatMap(({ event }) => attachmentsOf(event.body)))];
     const event: HireEvent = {
-      id: uuidv7(), v: EVENT_VERSION, stream: id, device: 'quay', deviceSeq: number, at: now, bookVersion: whole.record.bookVersion ?? 1, replaces: [],
-      body: { kind: 'closed', number, statement: digest, covers: whole.held.map((one) => one.event.id).sort(), root: rootOf([...whole.digests.values()], photos, null) },
+      id: uuidv7(),
+      v: EVENT_VERSION,
+      stream: id,
+      device: 'quay',
+      deviceSeq: number,
+      at: now,
+      bookVersion: whole.record.bookVersion ?? 1,
+      replaces: [],
+      body: {
+        kind: 'closed',
+        number,
+        statement: digest,
+        covers: whole.held.map((one) => one.event.id).sort(),
+        root: rootOf([...whole.digests.values()], photos, null),
+      },
     };
     const content = canonical(event);
-    await trx('event').insert({ id: event.id, hire: id, digest: createHash('sha256').update(content).digest('hex'), content, actor: 'quay', role: 'quay', device: 'quay', receivedAt: now, behindMs: 0 });
+    await trx('event').insert({
+      id: event.id,
+      hire: id,
+      digest: createHash('sha256').update(content).digest('hex'),
+      content,
+      actor: 'quay',
+      role: 'quay',
+      device: 'quay',
+      receivedAt: now,
+      behindMs: 0,
+    });
     await trx('hire').where({ id }).update({ stale: true });
     return { ok: true, number, digest };
   });
@@ -63,7 +104,12 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
 export const statementBody = async (db: Knex, id: string): Promise<StatementBody | undefined> => {
   const closed = (await db('statement').where({ hire: id }).first('body')) as { body: string } | undefined;
   if (closed) return JSON.parse(closed.body) as StatementBody;
-  const hire = (await db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').where('hire.id', id).first('hire.*', 'person.name as renterName', 'boat.name as boatName')) as (HireRow & { renterName: string; boatName: string }) | undefined;
+  const hire = (await db('hire')
+    .join('person', 'person.id', 'hire.renter')
+    .join('boat', 'boat.id', 'hire.boat')
+    .where('hire.id', id)
+    .first('hire.*', 'person.name as renterName', 'boat.name as boatName')) as
+    (HireRow & { renterName: string; boatName: string }) | undefined;
   if (!hire) return undefined;
   const statement = await draftOf(db, hire, await wholeRecord(db, id));
   return { number: null, closedAt: null, hire: id, boat: hire.boatName, renter: hire.renterName, from: hire.from, to: hire.to, statement };

@@ -9,9 +9,25 @@ import { bookOf, refresh } from './record';
 import type { QuayKey } from './setting';
 
 export type HireRow = {
-  id: string; boat: string; base: string; renter: string; language: string; adults: number; children: number; from: string; to: string;
-  depositMinor: number; notes: string; version: number; bookVersion: number | null; priceVersion: number; state: HireState;
-  castOffAt: string | null; cameInAt: string | null; hold: string | null; attention: string | null;
+  id: string;
+  boat: string;
+  base: string;
+  renter: string;
+  language: string;
+  adults: number;
+  children: number;
+  from: string;
+  to: string;
+  depositMinor: number;
+  notes: string;
+  version: number;
+  bookVersion: number | null;
+  priceVersion: number;
+  state: HireState;
+  castOffAt: string | null;
+  cameInAt: string | null;
+  hold: string | null;
+  attention: string | null;
 };
 type Named = HireRow & { renterName: string; renterSalt: string; boatName: string };
 
@@ -22,9 +38,17 @@ const named = (db: Knex) =>
     .select('hire.*', 'person.name as renterName', 'person.salt as renterSalt', 'boat.name as boatName');
 
 const toHire = (row: Named): Hire => ({
-  id: row.id, boat: row.boat, base: row.base, renter: row.renterName, language: row.language,
-  party: { adults: row.adults, children: row.children }, from: row.from, to: row.to,
-  depositMinor: row.depositMinor, notes: row.notes, version: row.version,
+  id: row.id,
+  boat: row.boat,
+  base: row.base,
+  renter: row.renterName,
+  language: row.language,
+  party: { adults: row.adults, children: row.children },
+  from: row.from,
+  to: row.to,
+  depositMinor: row.depositMinor,
+  notes: row.notes,
+  version: row.version,
 });
 
 export const priceList = async (db: Knex, version: number): Promise<PriceList> =>
@@ -35,11 +59,18 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
   if ((await db('hire').where({ id, stale: true }).first('id')) !== undefined) await refresh(db, id, key, now);
   const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
   if (!row) return undefined;
-  const boat = (await db('boat').where({ id: row.boat }).first()) as { id: string; name: string; hullNumber: string; lastSeal: string | null };
+  const boat = (await db('boat').where({ id: row.boat }).first()) as {
+    id: string;
+    name: string;
+    hullNumber: string;
+    lastSeal: string | null;
+  };
   const base = (await db('base').where({ id: row.base }).first('id', 'name', 'zone')) as HirePack['base'];
   const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
   if (!book) throw new Error(`hire ${id}: boat ${row.boat} has no book in version ${row.bookVersion ?? 'now'}`);
-  const seals = (await db('seal').where({ hire: id }).select('walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as z.infer<typeof SealState>[];
+  const seals = (await db('seal').where({ hire: id }).select('walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as z.infer<
+    typeof SealState
+  >[];
   const statement = (await db('statement').where({ hire: id }).first('number')) as { number: number } | undefined;
   return {
     hire: toHire(row),
@@ -70,8 +101,21 @@ export const basesOf = async (db: Knex): Promise<BaseRow[]> => (await db('base')
  */
 export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<DayHire[]> => {
   const { from, to } = dayOf(now, base.zone);
-  const columns = ['hire.id', 'boat.name as boat', 'person.name as renter', 'hire.adults', 'hire.children', 'hire.from', 'hire.to', 'hire.state', 'hire.castOffAt', 'hire.cameInAt', 'hire.hold'];
-  const select = () => db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').select(columns).where('hire.base', base.id);
+  const columns = [
+    'hire.id',
+    'boat.name as boat',
+    'person.name as renter',
+    'hire.adults',
+    'hire.children',
+    'hire.from',
+    'hire.to',
+    'hire.state',
+    'hire.castOffAt',
+    'hire.cameInAt',
+    'hire.hold',
+  ];
+  const select = () =>
+    db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').select(columns).where('hire.base', base.id);
   type Row = Omit<DayHire, 'party'> & { adults: number; children: number };
   const [leaving, returning, open] = [
     (await select().where('hire.from', '>=', from).where('hire.from', '<', to)) as Row[],
@@ -86,15 +130,25 @@ export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<Da
 export const changeHire = async (
   db: Knex,
   id: string,
-  change: { version: number; to?: string | undefined; party?: { adults: number; children: number } | undefined; notes?: string | undefined },
+  change: {
+    version: number;
+    to?: string | undefined;
+    party?: { adults: number; children: number } | undefined;
+    notes?: string | undefined;
+  },
 ): Promise<{ ok: true; hire: Hire } | { ok: false; reason: 'changedMeanwhile' | 'beforeStart' } | undefined> => {
   const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
   if (!row) return undefined;
   if (change.to !== undefined && change.to <= row.from) return { ok: false, reason: 'beforeStart' };
-  const changed = await db('hire').where({ id, version: change.version }).update({
-    to: change.to ?? row.to, adults: change.party?.adults ?? row.adults, children: change.party?.children ?? row.children,
-    notes: change.notes ?? row.notes, version: change.version + 1,
-  });
+  const changed = await db('hire')
+    .where({ id, version: change.version })
+    .update({
+      to: change.to ?? row.to,
+      adults: change.party?.adults ?? row.adults,
+      children: change.party?.children ?? row.children,
+      notes: change.notes ?? row.notes,
+      version: change.version + 1,
+    });
   if (changed === 0) return { ok: false, reason: 'changedMeanwhile' };
   return { ok: true, hire: toHire((await named(db).where('hire.id', id).first()) as Named) };
 };

@@ -31,10 +31,14 @@ export const openStore = async (folder: string): Promise<Store> => {
     connection: { filename: join(folder, 'quay.sqlite') },
     useNullAsDefault: true,
     // One connection: inside a transaction nothing else may be awaited.
-    pool: { min: 1, max: 1, afterCreate: (raw: Raw, done: (error: null, raw: Raw) => void) => {
-      for (const text of PRAGMAS) raw.pragma(text);
-      done(null, raw);
-    } },
+    pool: {
+      min: 1,
+      max: 1,
+      afterCreate: (raw: Raw, done: (error: null, raw: Raw) => void) => {
+        for (const text of PRAGMAS) raw.pragma(text);
+        done(null, raw);
+      },
+    },
   });
   try {
     await db.migrate.latest({ migrationSource: migrations });

@@ -40,9 +40,13 @@ const syncFolder = async (folder: string) => {
 };
 
 /** Brands of the HEIF family (ISO 23008-12), which browsers and this server do not decode. */
-const isHeic = (head: Buffer) => head.toString('latin1', 4, 8) === 'ftyp' && /^(heic|heix|hevc|heim|heis|mif1|msf1)/.test(head.toString('latin1', 8, 12));
+const isHeic = (head: Buffer) =>
+  head.toString('latin1', 4, 8) === 'ftyp' && /^(heic|heix|hevc|heim|heis|mif1|msf1)/.test(head.toString('latin1', 8, 12));
 
-const judge = async (file: string, sha: string): Promise<{ ok: true; media: string; width: number; height: number } | { ok: false; fault: PhotoFault }> => {
+const judge = async (
+  file: string,
+  sha: string,
+): Promise<{ ok: true; media: string; width: number; height: number } | { ok: false; fault: PhotoFault }> => {
   const hash = createHash('sha256');
   await pipeline(createReadStream(file), hash);
   if (hash.digest('hex') !== sha) return { ok: false, fault: 'nameDiffers' };
@@ -69,7 +73,15 @@ const busy = new Map<string, Promise<unknown>>();
  * Appends a piece of a photograph. At the wrong offset nothing is written and the reply says where to go on.
  * @param size of the whole photograph, bytes
  */
-export const appendPhoto = async (store: Store, hire: string, sha: string, offset: number, size: number, piece: Buffer, now: string): Promise<PhotoProgress> => {
+export const appendPhoto = async (
+  store: Store,
+  hire: string,
+  sha: string,
+  offset: number,
+  size: number,
+  piece: Buffer,
+  now: string,
+): Promise<PhotoProgress> => {
   const before = busy.get(sha) ?? Promise.resolve();
   const mine = before.then(() => appendAlone(store, hire, sha, offset, size, piece, now));
   const settled = mine.catch(() => undefined);
@@ -81,7 +93,15 @@ export const appendPhoto = async (store: Store, hire: string, sha: string, offse
   }
 };
 
-const appendAlone = async (store: Store, hire: string, sha: string, offset: number, size: number, piece: Buffer, now: string): Promise<PhotoProgress> => {
+const appendAlone = async (
+  store: Store,
+  hire: string,
+  sha: string,
+  offset: number,
+  size: number,
+  piece: Buffer,
+  now: string,
+): Promise<PhotoProgress> => {
   if (size > PHOTO_LIMIT_BYTES) return { ok: false, fault: 'tooLarge' };
   const row = await photoRow(store, hire, sha);
   if (row) return { ok: true, bytes: row.bytes, complete: true };
@@ -110,6 +130,10 @@ const appendAlone = async (store: Store, hire: string, sha: string, offset: numb
   await mkdir(folder, { recursive: true });
   await rename(part, fileOf(store, sha));
   await syncFolder(folder);
-  await store.db('photo').insert({ hire, sha, media: judged.media, bytes: size, width: judged.width, height: judged.height, receivedAt: now }).onConflict(['hire', 'sha']).ignore();
+  await store
+    .db('photo')
+    .insert({ hire, sha, media: judged.media, bytes: size, width: judged.width, height: judged.height, receivedAt: now })
+    .onConflict(['hire', 'sha'])
+    .ignore();
   return { ok: true, bytes: size, complete: true };
 };

@@ -1,7 +1,7 @@
 import { createHash, createPublicKey, sign as signBytes, verify } from 'node:crypto';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
-import { Book } from '@quay/core/fleet/book';
+import type { Book } from '@quay/core/fleet/book';
 import { canonical } from '@quay/core/record/canonical';
 import { type Actor, type Held, type HireEvent, mayAdd } from '@quay/core/record/event';
 import { type HireRecord, project, slot } from '@quay/core/record/project';
@@ -12,12 +12,26 @@ import { dateOf } from '@quay/core/time/zone';
 import type { Refusal } from '@quay/contract/record';
 import type { QuayKey } from './setting';
 
-type EventRow = { seq: number; id: string; hire: string; digest: string; content: string; actor: string; role: Actor['role']; device: string; receivedAt: string; behindMs: number };
+type EventRow = {
+  seq: number;
+  id: string;
+  hire: string;
+  digest: string;
+  content: string;
+  actor: string;
+  role: Actor['role'];
+  device: string;
+  receivedAt: string;
+  behindMs: number;
+};
 
 export type Delivery = { hire: string; device: string; actor: Actor; events: readonly unknown[]; behindMs: number; now: string };
 export type Taken = { held: string[]; refused: Refusal[] };
 
-const idOf = (raw: unknown): string => (typeof raw === 'object' && raw !== null && typeof (raw as { id?: unknown }).id === 'string' ? (raw as { id: string }).id.slice(0, 64) : '?');
+const idOf = (raw: unknown): string =>
+  typeof raw === 'object' && raw !== null && typeof (raw as { id?: unknown }).id === 'string'
+    ? (raw as { id: string }).id.slice(0, 64)
+    : '?';
 
 /** Reads a delivery: what fits, with its canonical content and digest, and what is refused, each with its reason. */
 const sort = (delivery: Delivery): { fit: { event: HireEvent; content: string; digest: string }[]; refused: Refusal[] } => {
@@ -49,15 +63,28 @@ export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken>
   if (fit.length === 0) return { held: [], refused };
   return db.transaction(async (trx) => {
     const ids = fit.map(({ event }) => event.id);
-    const known = new Map(((await trx('event').whereIn('id', ids).select('id', 'digest', 'hire')) as EventRow[]).map((row) => [row.id, row]));
+    const known = new Map(
+      ((await trx('event').whereIn('id', ids).select('id', 'digest', 'hire')) as EventRow[]).map((row) => [row.id, row]),
+    );
     const held: string[] = [];
     const rows: Omit<EventRow, 'seq'>[] = [];
     for (const { event, content, digest } of fit) {
       const old = known.get(event.id);
-      if (old && (old.digest !== digest || old.hire !== delivery.hire)) refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
+      if (old && (old.digest !== digest || old.hire !== delivery.hire))
+        refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
       else held.push(event.id);
       if (old) continue;
-      const row = { id: event.id, hire: delivery.hire, digest, content, actor: delivery.actor.id, role: delivery.actor.role, device: delivery.device, receivedAt: delivery.now, behindMs: delivery.behindMs };
+      const row = {
+        id: event.id,
+        hire: delivery.hire,
+        digest,
+        content,
+        actor: delivery.actor.id,
+        role: delivery.actor.role,
+        device: delivery.device,
+        receivedAt: delivery.now,
+        behindMs: delivery.behindMs,
+      };
       known.set(event.id, { ...row, seq: 0 });
       rows.push(row);
     }
@@ -78,11 +105,24 @@ const toHeld = (row: EventRow): Held => {
 
 export const PAGE = 1000;
 
-export const eventsAfter = async (db: Knex, hire: string, after: number): Promise<{ rows: { event: unknown; actor: Actor; receivedAt: string; behindMs: number }[]; cursor: number; more: boolean }> => {
-  const rows = (await db('event').where({ hire }).where('seq', '>', after).orderBy('seq').limit(PAGE + 1)) as EventRow[];
+export const eventsAfter = async (
+  db: Knex,
+  hire: string,
+  after: number,
+): Promise<{ rows: { event: unknown; actor: Actor; receivedAt: string; behindMs: number }[]; cursor: number; more: boolean }> => {
+  const rows = (await db('event')
+    .where({ hire })
+    .where('seq', '>', after)
+    .orderBy('seq')
+    .limit(PAGE + 1)) as EventRow[];
   const page = rows.slice(0, PAGE);
   return {
-    rows: page.map((row) => ({ event: JSON.parse(row.content) as unknown, actor: { id: row.actor, role: row.role }, receivedAt: row.receivedAt, behindMs: row.behindMs })),
+    rows: page.map((row) => ({
+      event: JSON.parse(row.content) as unknown,
+      actor: { id: row.actor, role: row.role },
+      receivedAt: row.receivedAt,
+      behindMs: row.behindMs,
+    })),
     cursor: page[page.length - 1]?.seq ?? after,
     more: rows.length > PAGE,
   };
@@ -101,19 +141,35 @@ type HireRow = { id: string; boat: string; base: string; bookVersion: number | n
 
 /** Book of a hire: the version its walk began with, or today's while it has not begun. */
 export const bookOf = async (db: Knex, boat: string, version: number | undefined): Promise<{ book: Book; version: number } | undefined> => {
-  const wanted = version ?? ((await db('boat').where({ id: boat }).first('bookVersion')) as { bookVersion: number } | undefined)?.bookVersion;
-  const row = wanted === undefined ? undefined : ((await db('book').where({ boat, version: wanted }).first('laid', 'version')) as { laid: string; version: number } | undefined);
+  const wanted =
+    version ?? ((await db('boat').where({ id: boat }).first('bookVersion')) as { bookVersion: number } | undefined)?.bookVersion;
+  const row =
+    wanted === undefined
+      ? undefined
+      : ((await db('book').where({ boat, version: wanted }).first('laid', 'version')) as { laid: string; version: number } | undefined);
   return row && { book: JSON.parse(row.laid) as Book, version: row.version };
 };
 
 /** The key a seal names, from whichever device has or had it. */
 const keyOf = async (db: Knex, fingerprint: string): Promise<string | undefined> => {
   const device = (await db('device').where({ keyFingerprint: fingerprint }).first('key')) as { key: string } | undefined;
-  return device?.key ?? ((await db('setting').where({ key: `deviceKey:${fingerprint}` }).first('value')) as { value: string } | undefined)?.value;
+  return (
+    device?.key ??
+    (
+      (await db('setting')
+        .where({ key: `deviceKey:${fingerprint}` })
+        .first('value')) as { value: string } | undefined
+    )?.value
+  );
 };
 
 const signatureFits = (spki: string, message: string, signature: string): boolean =>
-  verify('sha256', Buffer.from(message), { key: createPublicKey({ key: Buffer.from(spki, 'base64'), format: 'der', type: 'spki' }), dsaEncoding: 'ieee-p1363' }, Buffer.from(signature, 'base64'));
+  verify(
+    'sha256',
+    Buffer.from(message),
+    { key: createPublicKey({ key: Buffer.from(spki, 'base64'), format: 'der', type: 'spki' }), dsaEncoding: 'ieee-p1363' },
+    Buffer.from(signature, 'base64'),
+  );
 
 /** Judges the seals of a hire that are not countersigned yet, and countersigns those that fit. */
 const judgeSeals = async (db: Knex, hire: HireRow, whole: Whole, key: QuayKey, now: string): Promise<number> => {
@@ -125,10 +181,29 @@ const judgeSeals = async (db: Knex, hire: HireRow, whole: Whole, key: QuayKey, n
     const check = checkSeal(body, whole.digests);
     const spki = await keyOf(db, body.key);
     const state = check.ok
-      ? spki !== undefined && signatureFits(spki, sealMessage(hire.id, body.walk, body.root), body.signature) ? 'countersigned' : 'badSignature'
-      : check.reason === 'eventsMissing' ? 'waiting' : 'rootDiffers';
-    const signed = state === 'countersigned' ? signBytes(null, Buffer.from(countersignMessage(hire.id, body.walk, body.root, now)), key.sign).toString('base64') : null;
-    await db('seal').insert({ event: id, hire: hire.id, walk: body.walk, root: body.root, state, receivedAt: now, signature: signed, key: signed && key.fingerprint }).onConflict('event').merge();
+      ? spki !== undefined && signatureFits(spki, sealMessage(hire.id, body.walk, body.root), body.signature)
+        ? 'countersigned'
+        : 'badSignature'
+      : check.reason === 'eventsMissing'
+        ? 'waiting'
+        : 'rootDiffers';
+    const signed =
+      state === 'countersigned'
+        ? signBytes(null, Buffer.from(countersignMessage(hire.id, body.walk, body.root, now)), key.sign).toString('base64')
+        : null;
+    await db('seal')
+      .insert({
+        event: id,
+        hire: hire.id,
+        walk: body.walk,
+        root: body.root,
+        state,
+        receivedAt: now,
+        signature: signed,
+        key: signed && key.fingerprint,
+      })
+      .onConflict('event')
+      .merge();
     done.set(id, state);
     if (state === 'countersigned') await db('boat').where({ id: hire.boat }).update({ lastSeal: body.root });
   }
@@ -148,16 +223,26 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const state = stateOf((slotKey) => record.slots.has(slotKey));
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
   const holds = book && waiting ? holdsOf(record, book.book, dateOf(now, zone)) : [];
-  const attention = { late: record.late.length, proposed: record.proposed.length, contradictions: record.contradictions.length, wrongClocks: record.wrongClocks.length, seals };
+  const attention = {
+    late: record.late.length,
+    proposed: record.proposed.length,
+    contradictions: record.contradictions.length,
+    wrongClocks: record.wrongClocks.length,
+    seals,
+  };
   const at = (slotKey: 'castOff' | 'cameIn') => {
     const found = slot(record, slotKey, slotKey);
     return found ? new Date(Date.parse(found.by.event.at) + (found.by.behindMs ?? 0)).toISOString() : null;
   };
-  await db('hire').where({ id: hireId }).update({
-    state, castOffAt: at('castOff'), cameInAt: at('cameIn'),
-    bookVersion: record.bookVersion ?? null,
-    hold: holds.length > 0 ? JSON.stringify(holds[0]) : null,
-    attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
-  });
+  await db('hire')
+    .where({ id: hireId })
+    .update({
+      state,
+      castOffAt: at('castOff'),
+      cameInAt: at('cameIn'),
+      bookVersion: record.bookVersion ?? null,
+      hold: holds.length > 0 ? JSON.stringify(holds[0]) : null,
+      attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
+    });
   return whole;
 };

@@ -1,7 +1,12 @@
 import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { promisify } from 'node:util';
 
-const derive = promisify(scrypt) as (secret: string, salt: Buffer, length: number, options: { N: number; r: number; p: number }) => Promise<Buffer>;
+const derive = promisify(scrypt) as (
+  secret: string,
+  salt: Buffer,
+  length: number,
+  options: { N: number; r: number; p: number },
+) => Promise<Buffer>;
 /** 16 MiB and some tens of milliseconds a try: dear enough for a PIN behind an enrolled phone, bearable for a sign-in. */
 const COST = { N: 16_384, r: 8, p: 1 };
 

@@ -3,7 +3,8 @@ import type { Knex } from 'knex';
 
 export type Operator = { name: string; currency: string; simulated: boolean };
 
-const read = async (db: Knex, key: string): Promise<string | undefined> => ((await db('setting').where({ key }).first('value')) as { value: string } | undefined)?.value;
+const read = async (db: Knex, key: string): Promise<string | undefined> =>
+  ((await db('setting').where({ key }).first('value')) as { value: string } | undefined)?.value;
 const write = (db: Knex, key: string, value: string) => db('setting').insert({ key, value }).onConflict('key').merge();
 
 export const readOperator = async (db: Knex): Promise<Operator | undefined> => {
@@ -25,7 +26,9 @@ export const quayKey = async (db: Knex): Promise<QuayKey> => {
   const open = createPublicKey(sign);
   return {
     sign,
-    fingerprint: createHash('sha256').update(open.export({ type: 'spki', format: 'der' })).digest('hex'),
+    fingerprint: createHash('sha256')
+      .update(open.export({ type: 'spki', format: 'der' }))
+      .digest('hex'),
     publicPem: open.export({ type: 'spki', format: 'pem' }) as string,
   };
 };

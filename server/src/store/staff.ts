@@ -4,7 +4,17 @@ import { checkSecret, hashSecret, hashToken, newToken } from './secret';
 
 export type StaffRole = 'hand' | 'manager';
 export type Staff = { id: string; name: string; role: StaffRole };
-export type DeviceRow = { id: string; name: string; token: string; enrolled: 0 | 1; createdAt: string; seenAt: string | null; withdrawnAt: string | null; key: string | null; keyFingerprint: string | null };
+export type DeviceRow = {
+  id: string;
+  name: string;
+  token: string;
+  enrolled: 0 | 1;
+  createdAt: string;
+  seenAt: string | null;
+  withdrawnAt: string | null;
+  key: string | null;
+  keyFingerprint: string | null;
+};
 export type Session = { staff: Staff; device: DeviceRow };
 
 export const fold = (name: string): string => name.trim().toLocaleLowerCase('en').normalize('NFKC');
@@ -18,7 +28,10 @@ export const secretFault = (role: StaffRole, secret: string): string | undefined
 export const addStaff = async (db: Knex, staff: { id?: string; name: string; role: StaffRole; secret: string }): Promise<Staff> => {
   const row = { id: staff.id ?? randomUUID(), name: staff.name.trim(), role: staff.role };
   const secret = await hashSecret(staff.secret);
-  await db('staff').insert({ ...row, nameFolded: fold(staff.name), secret }).onConflict('id').merge();
+  await db('staff')
+    .insert({ ...row, nameFolded: fold(staff.name), secret })
+    .onConflict('id')
+    .merge();
   return row;
 };
 
@@ -31,7 +44,14 @@ const waiting = async (db: Knex, keys: readonly string[], nowMs: number): Promis
   return Math.max(0, ...rows.map(({ count, lastMs }) => (nowMs - lastMs > FORGIVEN_AFTER_MS ? 0 : lastMs + waitAfter(count) - nowMs)));
 };
 const fail = (db: Knex, keys: readonly string[], nowMs: number) =>
-  Promise.all(keys.map((key) => db('signInFailure').insert({ key, count: 1, lastMs: nowMs }).onConflict('key').merge({ count: db.raw('signInFailure.count + 1'), lastMs: nowMs })));
+  Promise.all(
+    keys.map((key) =>
+      db('signInFailure')
+        .insert({ key, count: 1, lastMs: nowMs })
+        .onConflict('key')
+        .merge({ count: db.raw('signInFailure.count + 1'), lastMs: nowMs }),
+    ),
+  );
 
 export type SignedIn = { ok: true; session: Session; token: string; grant: string; deviceToken: string | undefined };
 export type Refused = { ok: false; reason: 'wrong' | 'wait' | 'notEnrolled'; waitS: number };
@@ -44,11 +64,20 @@ const GRANT_MS = 45 * 24 * 3_600_000;
  * Signs in. A hand's PIN counts only on an enrolled device; a manager's desk becomes a known device by signing in.
  * @param deviceToken of the device cookie, if any @param from where the request came from, for slowing down
  */
-export const signIn = async (db: Knex, name: string, secret: string, deviceToken: string | undefined, from: string, now: Date): Promise<SignedIn | Refused> => {
+export const signIn = async (
+  db: Knex,
+  name: string,
+  secret: string,
+  deviceToken: string | undefined,
+  from: string,
+  now: Date,
+): Promise<SignedIn | Refused> => {
   const keys = [`name:${fold(name)}`, `from:${from}`];
   const waitMs = await waiting(db, keys, now.getTime());
   if (waitMs > 0) return { ok: false, reason: 'wait', waitS: Math.ceil(waitMs / 1000) };
-  const row = (await db('staff').where({ nameFolded: fold(name), withdrawnAt: null }).first()) as (Staff & { secret: string }) | undefined;
+  const row = (await db('staff')
+    .where({ nameFolded: fold(name), withdrawnAt: null })
+    .first()) as (Staff & { secret: string }) | undefined;
   let device = await deviceOf(db, deviceToken);
   const right = await checkSecret(secret, row?.secret);
   if (!right || !row) {
@@ -65,11 +94,21 @@ export const signIn = async (db: Knex, name: string, secret: string, deviceToken
   }
   const [token, grant] = [newToken(), newToken()];
   await db('session').insert({
-    token: hashToken(token), staff: row.id, device: device.id, grant: hashToken(grant),
-    expiresAt: new Date(now.getTime() + SESSION_MS).toISOString(), grantExpiresAt: new Date(now.getTime() + GRANT_MS).toISOString(),
+    token: hashToken(token),
+    staff: row.id,
+    device: device.id,
+    grant: hashToken(grant),
+    expiresAt: new Date(now.getTime() + SESSION_MS).toISOString(),
+    grantExpiresAt: new Date(now.getTime() + GRANT_MS).toISOString(),
   });
   await db('device').where({ id: device.id }).update({ seenAt: now.toISOString() });
-  return { ok: true, session: { staff: { id: row.id, name: row.name, role: row.role }, device }, token, grant, deviceToken: newDeviceToken };
+  return {
+    ok: true,
+    session: { staff: { id: row.id, name: row.name, role: row.role }, device },
+    token,
+    grant,
+    deviceToken: newDeviceToken,
+  };
 };
 
 const addDevice = async (db: Knex, name: string, token: string, enrolled: boolean, now: Date): Promise<DeviceRow> => {
@@ -79,10 +118,19 @@ const addDevice = async (db: Knex, name: string, token: string, enrolled: boolea
 };
 
 export const deviceOf = async (db: Knex, token: string | undefined): Promise<DeviceRow | undefined> =>
-  token === undefined ? undefined : ((await db('device').where({ token: hashToken(token), withdrawnAt: null }).first()) as DeviceRow | undefined);
+  token === undefined
+    ? undefined
+    : ((await db('device')
+        .where({ token: hashToken(token), withdrawnAt: null })
+        .first()) as DeviceRow | undefined);
 
 /** The session a cookie stands for, on the device it was opened on. */
-export const sessionOf = async (db: Knex, token: string | undefined, deviceToken: string | undefined, now: Date): Promise<Session | undefined> => {
+export const sessionOf = async (
+  db: Knex,
+  token: string | undefined,
+  deviceToken: string | undefined,
+  now: Date,
+): Promise<Session | undefined> => {
   const device = await deviceOf(db, deviceToken);
   if (token === undefined || !device) return undefined;
   const row = (await db('session')
@@ -101,7 +149,10 @@ export const granted = async (db: Knex, grant: string, device: DeviceRow, now: D
     .where('session.grantExpiresAt', '>', now.toISOString())
     .first('staff.id', 'staff.name', 'staff.role')) as Staff | undefined;
 
-export const endSession = (db: Knex, token: string, now: Date) => db('session').where({ token: hashToken(token) }).update({ endedAt: now.toISOString() });
+export const endSession = (db: Knex, token: string, now: Date) =>
+  db('session')
+    .where({ token: hashToken(token) })
+    .update({ endedAt: now.toISOString() });
 
 const ENROLMENT_MS = 10 * 60_000;
 const ALPHABET = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -115,13 +166,22 @@ export const makeEnrolment = async (db: Knex, madeBy: string, now: Date): Promis
   return { code, expiresAt };
 };
 
-export const enrol = async (db: Knex, code: string, name: string, from: string, now: Date): Promise<{ ok: true; device: DeviceRow; token: string } | Refused> => {
+export const enrol = async (
+  db: Knex,
+  code: string,
+  name: string,
+  from: string,
+  now: Date,
+): Promise<{ ok: true; device: DeviceRow; token: string } | Refused> => {
   const keys = [`enrol:${from}`];
   const waitMs = await waiting(db, keys, now.getTime());
   if (waitMs > 0) return { ok: false, reason: 'wait', waitS: Math.ceil(waitMs / 1000) };
   const token = newToken();
   return db.transaction(async (trx) => {
-    const taken = await trx('enrolment').where({ code: hashToken(code.trim().toUpperCase()) }).where('expiresAt', '>', now.toISOString()).del();
+    const taken = await trx('enrolment')
+      .where({ code: hashToken(code.trim().toUpperCase()) })
+      .where('expiresAt', '>', now.toISOString())
+      .del();
     if (taken === 0) {
       await fail(trx, keys, now.getTime());
       return { ok: false, reason: 'wrong', waitS: 0 } as const;
@@ -131,7 +191,11 @@ export const enrol = async (db: Knex, code: string, name: string, from: string, 
 };
 
 /** Keeps the public key a device signs seals with. A device has one key: a second one would let it disown the first. */
-export const nameKey = async (db: Knex, device: DeviceRow, spkiBase64: string): Promise<{ ok: true; fingerprint: string } | { ok: false }> => {
+export const nameKey = async (
+  db: Knex,
+  device: DeviceRow,
+  spkiBase64: string,
+): Promise<{ ok: true; fingerprint: string } | { ok: false }> => {
   const der = Buffer.from(spkiBase64, 'base64');
   try {
     if (createPublicKey({ key: der, format: 'der', type: 'spki' }).asymmetricKeyDetails?.namedCurve !== 'prime256v1') return { ok: false };
@@ -141,7 +205,10 @@ export const nameKey = async (db: Knex, device: DeviceRow, spkiBase64: string): 
   const fingerprint = createHash('sha256').update(der).digest('hex');
   if (device.key !== null && device.keyFingerprint !== fingerprint) {
     // The browser's storage was cleared: the old key stays on record under the old seals, by their events' fingerprints.
-    await db('setting').insert({ key: `deviceKey:${device.keyFingerprint}`, value: device.key }).onConflict('key').ignore();
+    await db('setting')
+      .insert({ key: `deviceKey:${device.keyFingerprint}`, value: device.key })
+      .onConflict('key')
+      .ignore();
   }
   await db('device').where({ id: device.id }).update({ key: spkiBase64, keyFingerprint: fingerprint });
   return { ok: true, fingerprint };

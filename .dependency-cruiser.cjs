@@ -1,0 +1,66 @@
+const TOPICS = [
+  'fleet',
+  'waters',
+  'fit',
+  'fuel',
+  'afloat',
+  'docking',
+  'briefing',
+  'drill',
+  'condition',
+  'photo',
+  'record',
+  'settlement',
+  'day',
+];
+const GROUND = ['units', 'geometry', 'time', 'money'];
+
+/** Topics in order: each may import only those before it, and the ground they all stand on. */
+const topicRules = TOPICS.map((topic, i) => ({
+  name: `core-${topic}`,
+  severity: 'error',
+  from: { path: `^core/src/${topic}/` },
+  to: { path: '^core/src/', pathNot: `^core/src/(${[...GROUND, ...TOPICS.slice(0, i + 1)].join('|')})/` },
+}));
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+module.exports = {
+  forbidden: [
+    ...topicRules,
+    {
+      name: 'core-ground',
+      severity: 'error',
+      from: { path: `^core/src/(${GROUND.join('|')})/` },
+      to: { path: '^core/src/', pathNot: `^core/src/(${GROUND.join('|')})/` },
+    },
+    {
+      name: 'core-alone',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(contract|server|app)/|^(node:)?(fs|path|os|http|crypto|child_process)$|node_modules/(react|express|knex)/' },
+    },
+    { name: 'contract-over-core', severity: 'error', from: { path: '^contract/' }, to: { path: '^(server|app)/' } },
+    { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
+    { name: 'app-not-server', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
+    { name: 'store-under-http', severity: 'error', from: { path: '^server/src/store/' }, to: { path: '^server/src/(http|import|demo)/' } },
+    {
+      name: 'routes-thin',
+      severity: 'error',
+      from: { path: '^app/src/app/.*[^_]\\.tsx$', pathNot: '_layout' },
+      to: { path: '^app/src/(data|ui|platform)/' },
+    },
+    {
+      name: 'ui-knows-no-data',
+      severity: 'error',
+      from: { path: '^app/src/(ui|platform)/', pathNot: 'themeChoice|picture\\.web|screen\\.tsx' },
+      to: { path: '^app/src/(data|screens)/' },
+    },
+    { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default'], extensions: ['.ts', '.tsx', '.js'] },
+  },
+};

@@ -1,0 +1,77 @@
+import { build } from 'esbuild';
+import { execFileSync } from 'node:child_process';
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { brotliCompressSync, constants } from 'node:zlib';
+import { injectManifest } from 'workbox-build';
+
+const find = createRequire(import.meta.url);
+const FONTS = [
+  '@expo-google-fonts/zilla-slab/600SemiBold/ZillaSlab_600SemiBold.ttf',
+  '@expo-google-fonts/zilla-slab/700Bold/ZillaSlab_700Bold.ttf',
+  '@expo-google-fonts/atkinson-hyperlegible/400Regular/AtkinsonHyperlegible_400Regular.ttf',
+  '@expo-google-fonts/atkinson-hyperlegible/700Bold/AtkinsonHyperlegible_700Bold.ttf',
+];
+
+/** The same switches for the app and for the empty page it is measured against. */
+export const EXPO = {
+  CI: '1',
+  EXPO_OFFLINE: '1',
+  EXPO_NO_TELEMETRY: '1',
+  EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
+  EXPO_UNSTABLE_TREE_SHAKING: '1',
+  NODE_ENV: 'production',
+};
+
+export const exportWeb = (folder: string, out: string): void => {
+  execFileSync('npx', ['expo', 'export', '-p', 'web', '--output-dir', out], {
+    cwd: folder,
+    env: { ...process.env, ...EXPO },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+};
+
+const filesIn = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? filesIn(join(folder, entry.name)) : [join(folder, entry.name)],
+  );
+
+/** Builds the web app into `app/dist`: export, fonts, service worker, brotli. */
+export const buildApp = async (): Promise<void> => {
+  rmSync('app/dist', { recursive: true, force: true });
+  mkdirSync('app/public/fonts', { recursive: true });
+  for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
+  exportWeb('app', 'dist');
+  rmSync('app/dist/metadata.json', { force: true });
+  await build({
+    entryPoints: ['app/sw/staff.ts'],
+    outfile: '.build/sw-source.js',
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: { 'process.env.NODE_ENV': '"production"' },
+    logLevel: 'warning',
+  });
+  const { count, size, warnings } = await injectManifest({
+    swSrc: '.build/sw-source.js',
+    swDest: 'app/dist/sw.js',
+    globDirectory: 'app/dist',
+    globPatterns: ['**/*.{html,js,css,ttf,svg,webmanifest}'],
+    globIgnores: ['sw.js'],
+    maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+    // Names that carry their hash need no revision.
+    dontCacheBustURLsMatching: /-[0-9a-f]{32}\./,
+  });
+  if (warnings.length > 0) throw new Error(warnings.join('\n'));
+  for (const file of filesIn('app/dist')) {
+    if (!/\.(html|js|css|ttf|svg|webmanifest|json)$/.test(file) || statSync(file).size < 512) continue;
+    const bytes = readFileSync(file);
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length } }),
+    );
+  }
+  console.log(`app: ${count} files kept offline, ${Math.round(size / 1024)} kB`);
+};

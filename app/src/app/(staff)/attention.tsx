@@ -1,0 +1,1 @@
+export { Attention as default } from '../../screens/hire/Attention';

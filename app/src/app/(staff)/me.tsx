@@ -1,0 +1,1 @@
+export { Mine as default } from '../../screens/session/Mine';

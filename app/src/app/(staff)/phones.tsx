@@ -1,0 +1,1 @@
+export { Phones as default } from '../../screens/session/Phones';

@@ -1,0 +1,1 @@
+export { Enrol as default } from '../screens/session/Enrol';

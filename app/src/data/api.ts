@@ -1,0 +1,55 @@
+import type { BodyOf, Endpoint, ParamsOf, QueryOf, ReplyOf } from '@quay/contract/endpoint';
+import type { Problem } from '@quay/contract/parts';
+
+/** The quay answered, and said no. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.title);
+  }
+}
+/** No answer: no signal, or the quay is down. Everything entered stays here. */
+export class NoAnswer extends Error {}
+
+type Given<E> = { params?: ParamsOf<E>; query?: QueryOf<E>; body?: BodyOf<E>; bytes?: Blob; headers?: Record<string, string> };
+
+export const addressOf = (
+  endpoint: Pick<Endpoint, 'path'>,
+  params: Record<string, string> = {},
+  query: Record<string, string | undefined> = {},
+): string => {
+  const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+  const search = new URLSearchParams(
+    Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, value]])),
+  ).toString();
+  return `/api${path}${search ? `?${search}` : ''}`;
+};
+
+/** On a thin line an answer may take long; a dead one must not hang for ever. */
+const PATIENCE_MS = 30_000;
+
+/** Calls a declared endpoint. @throws Refused, NoAnswer */
+export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<ReplyOf<E>> => {
+  const takesBody = endpoint.method === 'POST' || endpoint.method === 'PATCH';
+  let response: Response;
+  try {
+    response = await fetch(addressOf(endpoint, given.params as Record<string, string>, given.query as Record<string, string>), {
+      method: endpoint.method,
+      credentials: 'same-origin',
+      signal: AbortSignal.timeout(PATIENCE_MS),
+      headers: {
+        ...(takesBody ? { 'content-type': endpoint.takesBytes ? 'application/octet-stream' : 'application/json' } : {}),
+        ...given.headers,
+      },
+      ...(takesBody ? { body: given.bytes ?? JSON.stringify(given.body ?? {}) } : {}),
+    });
+  } catch (error) {
+    throw new NoAnswer((error as Error).message);
+  }
+  if (response.ok) return (await response.json()) as ReplyOf<E>;
+  const problem = response.headers.get('content-type')?.startsWith('application/problem+json')
+    ? ((await response.json()) as Problem)
+    : undefined;
+  // Proxies answer for a quay that is down; that is no refusal of ours.
+  if (!problem) throw new NoAnswer(`status ${response.status}`);
+  throw new Refused(problem);
+};

@@ -1,0 +1,162 @@
+import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
+import { boardOf, stateOf } from '@quay/core/day/board';
+import type { EventBody, Held } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/record/event';
+import { type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
+import { queryOptions, useQuery } from '@tanstack/react-query';
+import { liveQuery } from 'dexie';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { call, NoAnswer, Refused } from './api';
+import { keep, type KeptEvent } from './keep';
+import { type Entry, fetchEvents, keepEvents } from './outbox';
+
+/** A live view of what the phone holds: changes as soon as a transaction has ended, in any tab. */
+export const useKept = <T>(read: () => Promise<T>, deps: readonly unknown[]): T | undefined => {
+  const [value, setValue] = useState<T>();
+  useEffect(() => {
+    const subscription = liveQuery(read).subscribe({
+      next: setValue,
+      error: (error: unknown) => {
+        throw error;
+      },
+    });
+    return () => subscription.unsubscribe();
+    // The caller names what the reading depends on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, deps);
+  return value;
+};
+
+/** Asks the quay, keeps the answer, and without signal gives what was kept. */
+const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unknown>, kept: () => Promise<T | undefined>): Promise<T> => {
+  try {
+    const value = await ask();
+    await put(value);
+    return value;
+  } catch (error) {
+    const old = error instanceof NoAnswer ? await kept() : undefined;
+    if (old === undefined) throw error;
+    return old;
+  }
+};
+
+export const packQuery = (hireId: string) =>
+  queryOptions({
+    queryKey: ['hire', hireId],
+    queryFn: () =>
+      orKept<HirePack>(
+        () => call(getHire, { params: { hireId } }),
+        (pack) => keep.packs.put({ ...pack, id: hireId }),
+        () => keep.packs.get(hireId),
+      ),
+  });
+
+export const dayQuery = (base: string | undefined) =>
+  queryOptions({
+    queryKey: ['day', base ?? ''],
+    queryFn: () =>
+      orKept<Day & { keptAt: number }>(
+        async () => ({ ...(await call(getDay, { query: base === undefined ? {} : { base } })), keptAt: Date.now() }),
+        (day) => keep.days.put({ ...day, id: base ?? '' }),
+        () => keep.days.get(base ?? ''),
+      ),
+    refetchInterval: 30_000,
+  });
+
+/** Hires of the day, brought onto the phone so that any of them can be walked without signal. */
+export const fetchAhead = async (ids: readonly string[]): Promise<void> => {
+  for (const id of ids) {
+    try {
+      const pack = await call(getHire, { params: { hireId: id } });
+      await keep.packs.put({ ...pack, id });
+      await fetchEvents(id);
+    } catch (error) {
+      if (error instanceof NoAnswer || error instanceof Refused) return;
+      throw error;
+    }
+  }
+};
+
+/** The board, with what this phone has entered and not yet sent already on it. */
+export const useBoard = (base: string | undefined, now: number) => {
+  const query = useQuery(dayQuery(base));
+  const kept = useKept(() => keep.events.where('state').equals('kept').toArray(), []);
+  const touched = useMemo(() => [...new Set((kept ?? []).map(({ hire }) => hire))].sort().join(), [kept]);
+  const records = useKept(async () => {
+    const ids = touched.split(',').filter(Boolean);
+    const rows = await keep.events
+      .where('hire')
+      .anyOf(ids)
+      .filter(({ state }) => state !== 'refused')
+      .toArray();
+    return new Map(ids.map((id) => [id, project(rows.filter(({ hire }) => hire === id).map(({ held }) => held))]));
+  }, [touched]);
+  const minute = Math.floor(now / 15_000);
+  const board = useMemo(() => {
+    const hires = query.data?.hires.map((hire) => {
+      const record = records?.get(hire.id);
+      if (!record) return hire;
+      const at = (key: 'castOff' | 'cameIn') => {
+        const found = slot(record, key, key);
+        return found ? new Date(happenedAt(found.by)).toISOString() : null;
+      };
+      return { ...hire, state: stateOf((key) => record.slots.has(key)), castOffAt: at('castOff'), cameInAt: at('cameIn') };
+    });
+    return hires && boardOf(hires, new Date(minute * 15_000).toISOString());
+  }, [query.data, records, minute]);
+  return { ...query, board };
+};
+
+export type HireView = {
+  pack: HirePack;
+  record: HireRecord;
+  events: KeptEvent[];
+  add: (entries: readonly (EventBody | Entry)[]) => Promise<Held[]>;
+  undo: (held: readonly Held[]) => Promise<Held[]>;
+};
+
+/** One hire as it stands on this phone: its pack, its record, and the way to add to it. */
+export const useHire = (hireId: string): { view: HireView | undefined; error: Error | null; refetch: () => void } => {
+  const query = useQuery(packQuery(hireId));
+  const events = useKept(() => keep.events.where('hire').equals(hireId).toArray(), [hireId]);
+  useEffect(() => {
+    const fetch = () =>
+      fetchEvents(hireId).catch((error: unknown) => {
+        if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
+      });
+    void fetch();
+    const timer = setInterval(() => void fetch(), 8000);
+    return () => clearInterval(timer);
+  }, [hireId]);
+  const record = useMemo(() => events && project(events.filter(({ state }) => state !== 'refused').map(({ held }) => held)), [events]);
+  const pack = query.data;
+  const add = useCallback(
+    (entries: readonly (EventBody | Entry)[]) => {
+      if (!pack || !record) throw new Error('the hire is not here yet');
+      return keepEvents(
+        hireId,
+        record.bookVersion ?? pack.bookVersion,
+        entries.map((entry) => {
+          const body = 'body' in entry ? entry.body : entry;
+          const key = slotOf(body);
+          // Whoever enters a value has seen what stands, and means to replace it; what they have not seen becomes a contradiction.
+          const seen =
+            key === undefined || body.kind === 'fuelFilled' || body.kind === 'held'
+              ? []
+              : (record.slots.get(key)?.standing.map(({ event }) => event.id) ?? []);
+          return { body, replaces: 'body' in entry ? (entry.replaces ?? seen) : seen };
+        }),
+      );
+    },
+    [hireId, pack, record],
+  );
+  const undo = useCallback(
+    (held: readonly Held[]) => add([{ body: { kind: 'undone' }, replaces: held.map(({ event }) => event.id) }]),
+    [add],
+  );
+  const view = useMemo(
+    () => (pack && record && events ? { pack, record, events, add, undo } : undefined),
+    [pack, record, events, add, undo],
+  );
+  return { view, error: query.error, refetch: () => void query.refetch() };
+};

@@ -1,0 +1,51 @@
+import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint } from '@quay/contract/session';
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { call, NoAnswer, Refused } from './api';
+import { nameDeviceKey } from './deviceKey';
+import { keep, readMe } from './keep';
+import { deliver, rememberMe, renewGrants } from './outbox';
+
+/** Who is here: as the quay says, or, without signal, as this phone last knew. `null`: nobody. */
+export const meQuery = queryOptions({
+  queryKey: ['me'],
+  queryFn: async () => {
+    // Where nobody has ever signed in there is no use in asking.
+    if (!(await readMe())) return null;
+    try {
+      const me = await call(meEndpoint);
+      await rememberMe(me, undefined);
+      await nameDeviceKey();
+      return me;
+    } catch (error) {
+      if (error instanceof NoAnswer) return (await readMe()) ?? null;
+      if (error instanceof Refused && error.problem.status === 401) return null;
+      throw error;
+    }
+  },
+  staleTime: 60_000,
+});
+
+export const useMe = () => useQuery(meQuery);
+
+export const useSignIn = () => {
+  const client = useQueryClient();
+  return async (name: string, secret: string) => {
+    const { grant, ...me } = await call(signInEndpoint, { body: { name, secret } });
+    await rememberMe(me, grant);
+    await renewGrants(me, grant);
+    client.setQueryData(meQuery.queryKey, me);
+    await nameDeviceKey();
+    void deliver();
+  };
+};
+
+/** Signs out here. What is kept stays, and still goes out in its maker's name. */
+export const useSignOut = () => {
+  const client = useQueryClient();
+  return async () => {
+    await call(signOutEndpoint);
+    await keep.named.delete('me');
+    client.clear();
+    client.setQueryData(meQuery.queryKey, null);
+  };
+};

@@ -1,0 +1,37 @@
+import { getPhoto } from '@quay/contract/record';
+import { useEffect, useState } from 'react';
+import { addressOf } from '../data/api';
+import { keep } from '../data/keep';
+
+/** A photograph of a hire: from this phone when it has it, else from the quay. */
+export const Picture = ({
+  hire,
+  sha,
+  alt,
+  width,
+  height,
+}: {
+  hire: string;
+  sha: string;
+  alt: string;
+  width: number | string;
+  height: number;
+}) => {
+  const [source, setSource] = useState<string>();
+  useEffect(() => {
+    let url: string | undefined;
+    let gone = false;
+    void keep.photos.get([hire, sha]).then((row) => {
+      if (gone) return;
+      url = row?.blob ? URL.createObjectURL(row.blob) : undefined;
+      setSource(url ?? addressOf(getPhoto, { hireId: hire, sha }));
+    });
+    return () => {
+      gone = true;
+      if (url !== undefined) URL.revokeObjectURL(url);
+    };
+  }, [hire, sha]);
+  return source === undefined ? null : (
+    <img src={source} alt={alt} style={{ width, height, objectFit: 'cover', borderRadius: 10, display: 'block' }} />
+  );
+};

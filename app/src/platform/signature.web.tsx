@@ -1,0 +1,51 @@
+import { useEffect, useRef } from 'react';
+import SignaturePad from 'signature_pad';
+
+/** Where somebody signs. `onDrawn` gets the drawing as a PNG after each stroke, `undefined` when it is wiped. */
+export const SignatureField = ({
+  width,
+  height,
+  ink,
+  label,
+  wiped,
+  onDrawn,
+}: {
+  width: number;
+  height: number;
+  ink: string;
+  label: string;
+  wiped: number;
+  onDrawn: (png: Blob | undefined) => void;
+}) => {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const pad = useRef<SignaturePad>(undefined);
+  const drawn = useRef(onDrawn);
+  useEffect(() => {
+    drawn.current = onDrawn;
+  });
+  useEffect(() => {
+    const element = canvas.current;
+    if (!element) return;
+    const ratio = Math.max(1, window.devicePixelRatio);
+    element.width = width * ratio;
+    element.height = height * ratio;
+    element.getContext('2d')?.scale(ratio, ratio);
+    // Signatures go on paper: ink on nothing, whatever the theme of the screen.
+    const made = new SignaturePad(element, { penColor: ink, minWidth: 1.2, maxWidth: 3.2 });
+    made.addEventListener('endStroke', () => element.toBlob((png) => drawn.current(png ?? undefined), 'image/png'));
+    pad.current = made;
+    return () => made.off();
+  }, [width, height, ink]);
+  useEffect(() => {
+    if (wiped > 0) pad.current?.clear();
+  }, [wiped]);
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={label}
+      data-testid="signature"
+      style={{ width, height, touchAction: 'none', display: 'block' }}
+    />
+  );
+};

@@ -1,0 +1,365 @@
+import { DECISIONS } from '@quay/core/record/event';
+import { type Finding, findingsOf, needsDecision } from '@quay/core/record/findings';
+import { showMinor } from '@quay/core/money/minor';
+import { slot } from '@quay/core/record/project';
+import { statementOf } from '@quay/core/settlement/statement';
+import { useRouter } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { type HireView, useHire } from '../../data/hire';
+import { useMe } from '../../data/session';
+import { onKey } from '../../platform/browser';
+import { Picture } from '../../platform/picture';
+import { Card, Notice, Tag } from '../../ui/board';
+import { Plan } from '../../ui/plan';
+import { Alt, Go, Row } from '../../ui/press';
+import { Screen } from '../../ui/screen';
+import { Sheet } from '../../ui/sheet';
+import { useSnack } from '../../ui/snack';
+import { SurfaceDrawing, surfaceHeight } from '../../ui/surface';
+import { useTones, WIDE } from '../../ui/theme';
+import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
+import { HireMissing } from '../hire/HireMissing';
+import { FillSheet } from '../fuel/FillSheet';
+import { useFindingWords } from './findingWords';
+
+type Decision = (typeof DECISIONS)[number];
+const KEYS: Record<string, Decision> = { b: 'known', w: 'wear', m: 'askManager', n: 'notDamage', r: 'renters' };
+const keyOf = (decision: Decision) =>
+  Object.entries(KEYS)
+    .find(([, value]) => value === decision)?.[0]
+    ?.toUpperCase();
+
+/** Which decisions make sense of a finding; the machine points, a person decides. */
+const choices = (finding: Finding): Decision[] => {
+  if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown'))
+    return ['known', 'wear', 'askManager', 'notDamage', 'renters'];
+  if (finding.topic === 'count' && finding.is !== 'used' && finding.is !== 'extra')
+    return finding.is === 'notCounted' ? ['found', 'askManager'] : ['found', 'wear', 'askManager', 'renters'];
+  if (finding.topic === 'propeller') return finding.is === 'new' ? ['known', 'askManager', 'renters'] : ['known', 'askManager'];
+  return [];
+};
+
+export const Compare = ({ hireId }: { hireId: string }) => {
+  const { view, error, refetch } = useHire(hireId);
+  return view ? <Comparing view={view} /> : <HireMissing error={error} onAgain={refetch} />;
+};
+
+/** Out beside in: every difference with what it rests on, and the decision of a person. */
+const Comparing = ({ view }: { view: HireView }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const router = useRouter();
+  const snack = useSnack();
+  const me = useMe().data;
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE;
+  const { pack, record } = view;
+  const { hire } = pack;
+  const findings = useMemo(() => findingsOf(record, pack.book, hire.to), [record, pack.book, hire.to]);
+  const statement = useMemo(
+    () => statementOf(record, findings, pack.prices, hire.depositMinor),
+    [record, findings, pack.prices, hire.depositMinor],
+  );
+  const words = useFindingWords(pack);
+  const open = findings.filter(needsDecision);
+  // What wants a decision comes first; the rest in the order of the walk.
+  const rows = [...open, ...findings.filter((one) => !needsDecision(one))];
+  const [chosen, setChosen] = useState<string>();
+  const [filling, setFilling] = useState(false);
+  const at = Math.max(
+    0,
+    rows.findIndex(({ key }) => key === chosen),
+  );
+  const current = wide ? rows[at] : rows.find(({ key }) => key === chosen);
+  const closed = record.slots.has('closed');
+  const counted = pack.book.fittings.length + record.slots.size;
+  const same = Math.max(
+    0,
+    [...record.slots.keys()].filter((key) => key.startsWith('in/count/') || key.startsWith('in/surface/')).length -
+      findings.filter(({ topic }) => topic === 'count').length,
+  );
+  const decide = async (finding: Finding, decision: Decision) => {
+    const held = await view.add([{ kind: 'findingDecided', finding: finding.key, decision }]);
+    snack({ text: t(`compare.decided.${decision}`), undo: () => void view.undo(held) });
+    const next = open.find(({ key }) => key !== finding.key);
+    setChosen(next?.key);
+  };
+  const may = (decision: Decision, finding: Finding) =>
+    finding.decision !== 'askManager' || me?.staff.role === 'manager' || decision === 'askManager';
+  useEffect(() =>
+    onKey((key) => {
+      if (key === 'ArrowDown' || key === 'ArrowUp')
+        setChosen(rows[Math.min(rows.length - 1, Math.max(0, at + (key === 'ArrowDown' ? 1 : -1)))]?.key);
+      else if (current && KEYS[key] && choices(current).includes(KEYS[key]) && !closed) void decide(current, KEYS[key]);
+      else return false;
+      return true;
+    }),
+  );
+  const money = (minor: number) => showMinor(minor, pack.prices.currency, 'en-IE');
+  const detail = current ? (
+    <Detail
+      view={view}
+      finding={current}
+      words={words(
+        current,
+        statement.lines.find(({ key }) => key === current.key),
+      )}
+      width={wide ? 380 : Math.min(width, 640) - 36}
+    />
+  ) : null;
+  const acts =
+    current && !closed ? (
+      <View style={{ gap: 10 }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
+          {choices(current)
+            .filter((one) => one !== 'renters' && may(one, current))
+            .map((one) => (
+              <Alt
+                key={one}
+                label={t(`compare.decide.${one}`)}
+                onPress={() => void decide(current, one)}
+                style={{ flexGrow: 1, minWidth: '45%' }}
+                testID={`decide-${one}`}
+                {...(wide && keyOf(one) ? { hint: keyOf(one)! } : {})}
+              />
+            ))}
+        </View>
+        {choices(current).includes('renters') && may('renters', current) ? (
+          <Go label={t('compare.decide.renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
+        ) : null}
+        {current.topic === 'fuel' ? <Alt label={t('compare.fill')} onPress={() => setFilling(true)} testID="fill" /> : null}
+      </View>
+    ) : null;
+  const sums: [string, string, 'ink' | 'weedText' | 'leadText'][] = [
+    [t('compare.sum.held'), money(statement.deposit.heldMinor), 'ink'],
+    [t('compare.sum.proposed'), money(statement.totalMinor), 'ink'],
+    [t('compare.sum.open'), String(open.length), open.length > 0 ? 'leadText' : 'ink'],
+    [t('compare.sum.back'), money(statement.deposit.releasedMinor), 'weedText'],
+  ];
+  const sum = (
+    <View
+      style={{
+        flexDirection: 'row',
+        flexWrap: 'wrap',
+        columnGap: 26,
+        rowGap: 6,
+        borderTopWidth: 3,
+        borderTopColor: tones.ink,
+        marginTop: 12,
+        paddingTop: 10,
+        marginHorizontal: 8,
+      }}
+    >
+      {sums.map(([label, value, tone]) => (
+        <View key={label}>
+          <Small size={14}>{label}</Small>
+          <SlabBold size={24} tone={tone}>
+            {value}
+          </SlabBold>
+        </View>
+      ))}
+    </View>
+  );
+  const list = (
+    <View style={{ padding: wide ? 14 : 8 }}>
+      {findings.length === 0 ? (
+        <Notice kind="ok" title={t('compare.nothing')}>
+          <Body>{t('compare.nothingWhy')}</Body>
+        </Notice>
+      ) : null}
+      {rows.map((finding, i) => {
+        const w = words(
+          finding,
+          statement.lines.find(({ key }) => key === finding.key),
+        );
+        const on = current?.key === finding.key;
+        return (
+          <Row
+            key={finding.key}
+            label={`${w.what}, ${w.is}`}
+            onPress={() => setChosen(finding.key)}
+            testID={`finding-${finding.key}`}
+            style={{
+              borderTopWidth: i === 0 ? 0 : 1,
+              borderTopColor: tones.line,
+              borderRadius: on ? 12 : 0,
+              backgroundColor: on ? tones.card : 'transparent',
+            }}
+          >
+            <View style={{ flexDirection: 'row', gap: 10, padding: 9, alignItems: 'center' }}>
+              <View
+                style={{
+                  width: 30,
+                  height: 30,
+                  borderRadius: 15,
+                  borderWidth: 2,
+                  borderColor: tones.ink,
+                  backgroundColor: needsDecision(finding) ? tones.mari : tones.card,
+                  alignItems: 'center',
+                  justifyContent: 'center',
+                }}
+              >
+                <Slab size={16} tone={needsDecision(finding) ? 'onMari' : 'ink'}>
+                  {i + 1}
+                </Slab>
+              </View>
+              <View style={{ flex: 1.5 }}>
+                <Bold>{w.what}</Bold>
+                {w.why ? <Small size={14}>{w.why}</Small> : null}
+              </View>
+              {w.out || w.in ? (
+                <View style={{ flex: 0.9, flexDirection: wide ? 'row' : 'column', gap: wide ? 14 : 0 }}>
+                  <Slab size={18} tone="soft" style={{ flex: wide ? 1 : undefined }}>
+                    {w.out}
+                  </Slab>
+                  <Slab size={20} style={{ flex: wide ? 1 : undefined }}>
+                    {w.in}
+                  </Slab>
+                </View>
+              ) : wide ? (
+                <View style={{ flex: 0.9 }} />
+              ) : null}
+              <View style={{ flex: 1, gap: 2, alignItems: 'flex-start' }}>
+                <Tag kind={w.tag}>{w.is}</Tag>
+                {w.price ? <Small size={14}>{w.price}</Small> : null}
+              </View>
+            </View>
+          </Row>
+        );
+      })}
+      {counted > 0 && same > 0 ? (
+        <Body tone="soft" style={{ padding: 10 }}>
+          {t('compare.same', { count: same })}
+        </Body>
+      ) : null}
+      {sum}
+    </View>
+  );
+  const toStatement = (
+    <Go
+      label={open.length > 0 ? t('compare.open', { count: open.length }) : t('compare.toStatement')}
+      tone={open.length > 0 ? 'mari' : 'weed'}
+      onPress={() => (open.length > 0 ? setChosen(open[0]!.key) : router.push(`/hire/${hire.id}/statement`))}
+      testID="to-statement"
+    />
+  );
+  const fuelTank = findings.find((one) => one.topic === 'fuel');
+  const sheets = (
+    <>
+      {!wide && current && !filling ? (
+        <Sheet title={words(current, undefined).what} closeLabel={t('common.close')} onClose={() => setChosen(undefined)} footer={acts}>
+          {detail}
+        </Sheet>
+      ) : null}
+      {filling && fuelTank?.topic === 'fuel' ? <FillSheet view={view} tank={fuelTank.tank} onClose={() => setFilling(false)} /> : null}
+    </>
+  );
+  const sub = `${pack.boat.name} · ${hire.renter}`;
+  const planStops = rows.flatMap((finding, i) =>
+    finding.station && needsDecision(finding)
+      ? [{ id: finding.station, name: '', label: String(i + 1), state: current?.key === finding.key ? ('now' as const) : ('ask' as const) }]
+      : [],
+  );
+  if (wide) {
+    return (
+      <Screen title={t('compare.title')} sub={sub} onBack={() => router.push(`/hire/${hire.id}`)}>
+        <View style={{ flexDirection: 'row', height: height - 82 }}>
+          <View style={{ width: 260 }}>
+            <Plan plan={pack.book.plan} stations={pack.book.stations} stops={planStops} width={260} height={height - 82} bowUp />
+          </View>
+          <View style={{ flex: 1 }}>
+            <ScrollView style={{ flex: 1 }}>{list}</ScrollView>
+            <View style={{ padding: 14 }}>{toStatement}</View>
+          </View>
+          <View style={{ width: 420, backgroundColor: tones.card, borderLeftWidth: 1, borderLeftColor: tones.line }}>
+            <ScrollView contentContainerStyle={{ padding: 20, gap: 12 }}>
+              {current ? (
+                <SlabBold size={22} heading={2}>
+                  {words(current, undefined).what}
+                </SlabBold>
+              ) : null}
+              {detail}
+            </ScrollView>
+            <View style={{ padding: 20, paddingTop: 8, gap: 8 }}>
+              {acts}
+              <Small size={13}>{t('compare.keys')}</Small>
+            </View>
+          </View>
+        </View>
+        {sheets}
+      </Screen>
+    );
+  }
+  return (
+    <Screen title={t('compare.title')} sub={sub} onBack={() => router.push(`/hire/${hire.id}`)} footer={toStatement}>
+      {list}
+      {sheets}
+    </Screen>
+  );
+};
+
+/** What a finding rests on: both pictures side by side, the surface with its marks, what was told. */
+const Detail = ({
+  view,
+  finding,
+  words,
+  width,
+}: {
+  view: HireView;
+  finding: Finding;
+  words: { why: string; is: string; price: string; out: string; in: string; tag: 'ok' | 'ask' | 'stop' | 'calm' };
+  width: number;
+}) => {
+  const { t } = useTranslation();
+  const { record, pack } = view;
+  const surface = finding.topic === 'mark' ? finding.surface : undefined;
+  const pictures = (['out', 'in'] as const).map((walk) => {
+    const mark = finding.topic === 'mark' ? finding[walk] : undefined;
+    const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
+    return { walk, sha: mark?.photos[0] ?? looked?.[looked.length - 1] };
+  });
+  return (
+    <View style={{ gap: 10 }}>
+      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+        <Tag kind={words.tag}>{words.is}</Tag>
+        {words.price ? <Tag kind="ask">{words.price}</Tag> : null}
+      </View>
+      {words.out || words.in ? <Body>{`${t('compare.out')} ${words.out} → ${t('compare.in')} ${words.in}`}</Body> : null}
+      {words.why ? <Small>{words.why}</Small> : null}
+      {surface ? (
+        <>
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            {pictures.map(({ walk, sha }) => (
+              <View key={walk} style={{ flex: 1, gap: 3 }}>
+                <Slab size={16}>{t(`compare.${walk}`)}</Slab>
+                {sha ? (
+                  <Picture hire={pack.hire.id} sha={sha} alt={`${t(`compare.${walk}`)}, ${surface.name.en}`} width="100%" height={150} />
+                ) : (
+                  <Card style={{ height: 150, justifyContent: 'center' }}>
+                    <Small>{t('compare.noPicture')}</Small>
+                  </Card>
+                )}
+              </View>
+            ))}
+          </View>
+          <SurfaceDrawing
+            surface={surface}
+            width={width}
+            height={surfaceHeight(surface, width)}
+            label={surface.name.en}
+            marks={
+              finding.topic === 'mark'
+                ? [
+                    ...(finding.out ? [{ mark: finding.out, as: 'ghost' as const, label: t('compare.out') }] : []),
+                    ...(finding.in ? [{ mark: finding.in, as: 'chosen' as const, label: '!' }] : []),
+                  ]
+                : []
+            }
+          />
+        </>
+      ) : null}
+    </View>
+  );
+};

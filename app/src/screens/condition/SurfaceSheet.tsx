@@ -1,0 +1,245 @@
+import { mdiCamera, mdiMinus, mdiPlus } from '@mdi/js';
+import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
+import { say } from '@quay/core/fleet/book';
+import { slot } from '@quay/core/record/project';
+import { marksOf } from '@quay/core/record/walk';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Pressable, useWindowDimensions, View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { isFull } from '../../data/keep';
+import { keepPhoto } from '../../data/outbox';
+import { checkPhoto, pickPhoto } from '../../platform/photo';
+import { Picture } from '../../platform/picture';
+import { Notice } from '../../ui/board';
+import { Field } from '../../ui/field';
+import { Alt, Chip, Go, Sign } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { surfaceHeight, SurfaceDrawing } from '../../ui/surface';
+import { useTones, WIDE } from '../../ui/theme';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import type { WalkView } from '../record/useWalk';
+
+/** Lengths a hand can tell apart by eye: steps of about a quarter. */
+const SIZES = [5, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 160, 200, 250, 300, 400, 500, 600, 800, 1000, 1500, 2000];
+const near = (size: number) => SIZES.reduce((best, one, i) => (Math.abs(one - size) < Math.abs(SIZES[best]! - size) ? i : best), 0);
+
+type Draft = Omit<Mark, 'note'> & { note: string; known: boolean };
+
+/** One surface, large: press where the flaw is; marks of departure stand pale behind. */
+export const SurfaceSheet = ({
+  view,
+  surfaceId,
+  hireId,
+  onClose,
+}: {
+  view: WalkView;
+  surfaceId: string;
+  hireId: string;
+  onClose: () => void;
+}) => {
+  const { t } = useTranslation();
+  const { width: screen } = useWindowDimensions();
+  const [draft, setDraft] = useState<Draft>();
+  const [fault, setFault] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const { record, walk, language, enter } = view;
+  const surface = view.pack.book.surfaces.find(({ id }) => id === surfaceId);
+  if (!surface) return null;
+  const width = Math.min(screen >= WIDE ? 640 : screen, 640) - 36;
+  const name = say(surface.name, language);
+  const mine = marksOf(record, walk).filter((mark) => mark.surface === surfaceId);
+  const ghosts =
+    walk === 'in' ? marksOf(record, 'out').filter((mark) => mark.surface === surfaceId && !mine.some(({ id }) => id === mark.id)) : [];
+  const looked = slot(record, `${walk}/surface/${surfaceId}`, 'surfaceLooked')?.value;
+  const shown = [
+    ...ghosts.map((mark) => ({ mark, as: 'ghost' as const, label: '?' })),
+    ...mine.filter(({ id }) => id !== draft?.id).map((mark, i) => ({ mark, as: 'now' as const, label: String(i + 1) })),
+    ...(draft ? [{ mark: draft, as: 'chosen' as const, label: '✎' }] : []),
+  ];
+  const change = (part: Partial<Draft>) => setDraft((now) => now && { ...now, ...part });
+  const place = (x: number, y: number) => {
+    setFault(undefined);
+    if (draft) change({ x, y });
+    else setDraft({ id: uuidv7(), surface: surfaceId, x, y, kind: 'scratch', sizeMm: 40, note: '', photos: [], known: false });
+  };
+  const pick = (mark: Mark, known: boolean) => setDraft({ ...mark, note: mark.note ?? '', known });
+  /** A refused picture says why and leaves the mark as it is. */
+  const takePhoto = async (then: (sha: string) => void) => {
+    const file = await pickPhoto();
+    if (!file) return;
+    setBusy(true);
+    setFault(undefined);
+    try {
+      const wrong = await checkPhoto(file);
+      if (wrong) setFault(t(`photo.${wrong}`));
+      else then(await keepPhoto(hireId, file));
+    } catch (error) {
+      if (!isFull(error)) throw error;
+      setFault(`${t('kept.full')}. ${t('kept.fullWhy')}`);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const keepMark = async () => {
+    if (!draft) return;
+    const { known: _, note, ...mark } = draft;
+    await enter([{ kind: 'markPlaced', walk, mark: { ...mark, ...(note.trim() ? { note: note.trim() } : {}) } }], t('walk.markKept'));
+    setDraft(undefined);
+  };
+  const asItWas = (mark: Mark) =>
+    void enter([{ kind: 'markPlaced', walk, mark: { ...mark, photos: [] }, asBefore: true }], t('walk.kept', { what: t('walk.asItWas') }));
+  const takeAway = (mark: Mark) => {
+    const found = slot(record, `${walk}/mark/${mark.id}`, 'markPlaced');
+    if (found) void view.undo(found.standing);
+    setDraft(undefined);
+  };
+  const done = async (more: string[] = []) => {
+    await enter([{ kind: 'surfaceLooked', walk, surface: surfaceId, photos: [...(looked?.photos ?? []), ...more] }]);
+    if (more.length === 0) onClose();
+  };
+  const kinds = (kind: MarkKind) => (
+    <Chip key={kind} label={t(`mark.${kind}`)} on={draft?.kind === kind} onPress={() => change({ kind })} testID={`kind-${kind}`} />
+  );
+  return (
+    <Sheet
+      title={name}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={
+        draft ? (
+          <>
+            <Go label={t('walk.keepMark')} onPress={() => void keepMark()} testID="keep-mark" />
+            <Alt label={t('common.cancel')} onPress={() => setDraft(undefined)} />
+          </>
+        ) : (
+          <Go
+            label={mine.length > 0 || walk === 'out' ? t('walk.lookDone') : t('walk.nothingNew')}
+            onPress={() => void done()}
+            testID="looked"
+          />
+        )
+      }
+    >
+      <SurfaceDrawing
+        surface={surface}
+        marks={shown}
+        width={width}
+        height={surfaceHeight(surface, width)}
+        onPlace={place}
+        label={t('walk.tapToPlace')}
+        testID="surface-drawing"
+      />
+      <Small>{ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t('walk.ghost')}.` : t('walk.tapToPlace')}</Small>
+      {fault ? <Notice kind="stop" title={fault} /> : null}
+      {draft ? (
+        <DraftEditor
+          draft={draft}
+          busy={busy}
+          change={change}
+          kinds={MARK_KINDS.map(kinds)}
+          onPhoto={() => void takePhoto((sha) => change({ photos: [...draft.photos, sha].slice(0, 12) }))}
+          hireId={hireId}
+          name={name}
+        />
+      ) : (
+        <>
+          {ghosts.map((mark) => (
+            <View key={mark.id} style={{ gap: 8 }}>
+              <Body>{`${t(('mark.' + mark.kind) as 'mark.scratch')}, ${mark.sizeMm} mm · ${t('walk.departure')}`}</Body>
+              <View style={{ flexDirection: 'row', gap: 8 }}>
+                <Alt label={t('walk.sameMark')} onPress={() => asItWas(mark)} style={{ flex: 1 }} testID={`same-${mark.id}`} />
+                <Alt label={t('walk.grownMark')} onPress={() => pick({ ...mark, photos: [] }, true)} style={{ flex: 1 }} />
+              </View>
+            </View>
+          ))}
+          {mine.map((mark, i) => (
+            <View key={mark.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+              <Pressable
+                role="button"
+                onPress={() => pick(mark, true)}
+                style={{ flex: 1, minHeight: 52, justifyContent: 'center' }}
+                testID={`mark-${i + 1}`}
+              >
+                <Bold>{`${i + 1} · ${t(`mark.${mark.kind}`)}, ${mark.sizeMm} mm`}</Bold>
+                <Small>{[mark.note, t('hire.pictures', { count: mark.photos.length })].filter(Boolean).join(' · ')}</Small>
+              </Pressable>
+              <Alt label={t('walk.removeMark')} onPress={() => takeAway(mark)} />
+            </View>
+          ))}
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
+            <Sign
+              path={mdiCamera}
+              label={t('walk.surfacePhoto')}
+              onPress={() => void takePhoto((sha) => void done([sha]))}
+              disabled={busy}
+              testID="surface-photo"
+            />
+            <Body style={{ flex: 1 }}>{t('walk.surfacePhoto')}</Body>
+            {looked?.photos.slice(-2).map((sha, i) => (
+              <Picture key={sha} hire={hireId} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
+            ))}
+          </View>
+        </>
+      )}
+    </Sheet>
+  );
+};
+
+const DraftEditor = ({
+  draft,
+  busy,
+  change,
+  kinds,
+  onPhoto,
+  hireId,
+  name,
+}: {
+  draft: Draft;
+  busy: boolean;
+  change: (part: Partial<Draft>) => void;
+  kinds: React.ReactNode[];
+  onPhoto: () => void;
+  hireId: string;
+  name: string;
+}) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const size = near(draft.sizeMm);
+  const step = (by: number) => change({ sizeMm: SIZES[Math.min(SIZES.length - 1, Math.max(0, size + by))]! });
+  return (
+    <View style={{ gap: 12 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
+        <Body style={{ flex: 1 }}>{t('walk.size')}</Body>
+        <Sign path={mdiMinus} label={t('walk.smaller')} onPress={() => step(-1)} testID="smaller" />
+        <View
+          style={{
+            minWidth: 120,
+            minHeight: 52,
+            borderRadius: 13,
+            backgroundColor: tones.weedPale,
+            alignItems: 'center',
+            justifyContent: 'center',
+          }}
+        >
+          <SlabBold size={28}>{`${draft.sizeMm} mm`}</SlabBold>
+        </View>
+        <Sign path={mdiPlus} label={t('walk.larger')} onPress={() => step(1)} testID="larger" />
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.kind')}>
+        {kinds}
+      </View>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
+        <Sign path={mdiCamera} label={t('walk.photo')} onPress={onPhoto} disabled={busy} testID="mark-photo" />
+        {draft.photos.length === 0 ? (
+          <Body style={{ flex: 1 }}>{t('walk.photo')}</Body>
+        ) : (
+          draft.photos.map((sha, i) => (
+            <Picture key={sha} hire={hireId} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
+          ))
+        )}
+      </View>
+      <Field label={t('walk.notePlaceholder')} value={draft.note} onChange={(note) => change({ note })} />
+    </View>
+  );
+};

@@ -1,0 +1,145 @@
+import type { HirePack } from '@quay/contract/hire';
+import { say } from '@quay/core/fleet/book';
+import { showMinor } from '@quay/core/money/minor';
+import type { Finding } from '@quay/core/record/findings';
+import type { Line } from '@quay/core/settlement/statement';
+import { useTranslation } from 'react-i18next';
+import type { TagKind } from '../../ui/board';
+import { figure } from '../../ui/format';
+
+export type FindingWords = { what: string; why: string; out: string; in: string; is: string; tag: TagKind; price: string };
+
+/** A finding put in words: what, out, in, what it is, and why. */
+export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line | undefined) => FindingWords) => {
+  const { t, i18n } = useTranslation();
+  const none = t('compare.none');
+  return (finding, line) => {
+    const price = line
+      ? line.amountMinor === undefined
+        ? t('compare.noPrice')
+        : `${line.price ? `${say(line.price.name, i18n.language)} ` : ''}${showMinor(line.amountMinor, pack.prices.currency, 'en-IE')}`
+      : '';
+    const told = finding.told === undefined ? '' : finding.told ? t('compare.told') : t('compare.notTold');
+    const decided = finding.decision ? t(`compare.decided.${finding.decision}`) : undefined;
+    const tag: TagKind = finding.decision ? (finding.decision === 'askManager' ? 'stop' : 'ok') : finding.chargeable ? 'ask' : 'ok';
+    const withDecision = (is: string) => (decided ? `${is} · ${decided}` : is);
+    switch (finding.topic) {
+      case 'mark': {
+        const mark = finding.in ?? finding.out;
+        const size = (m: typeof mark) => (m ? `${m.sizeMm} mm` : none);
+        const why =
+          finding.is === 'new'
+            ? finding.nearestM === undefined
+              ? t('compare.why.mark.newNone')
+              : t('compare.why.mark.newNear', { mm: Math.round(finding.nearestM * 1000) })
+            : finding.is === 'grown'
+              ? t('compare.why.mark.grown', { ratio: figure((finding.in?.sizeMm ?? 1) / (finding.out?.sizeMm ?? 1)) })
+              : finding.is === 'known'
+                ? t('compare.why.mark.known')
+                : t('compare.why.mark.notSeen');
+        return {
+          what: `${mark ? t(`mark.${mark.kind}`) : ''}, ${finding.surface ? say(finding.surface.name, i18n.language) : ''}`,
+          why,
+          out: size(finding.out),
+          in: size(finding.in),
+          is: withDecision(t(`compare.is.mark.${finding.is}`)),
+          tag,
+          price,
+        };
+      }
+      case 'count':
+        return {
+          what: say(finding.fitting.name, i18n.language),
+          why: told,
+          out: finding.out === undefined ? none : String(finding.out),
+          in: finding.in === undefined ? none : String(finding.in),
+          is: withDecision(t(`compare.is.count.${finding.is}`)),
+          tag: finding.is === 'notCounted' ? 'ask' : tag,
+          price,
+        };
+      case 'propeller':
+        return {
+          what: say(finding.propeller.name, i18n.language),
+          why: told,
+          out: '',
+          in: '',
+          is: withDecision(t(`compare.is.propeller.${finding.is}`)),
+          tag: finding.is === 'notSeen' ? 'ask' : tag,
+          price,
+        };
+      case 'fuel': {
+        const { fuel } = finding;
+        const span = (e: { value: number; low: number; high: number } | undefined) =>
+          e ? `${Math.round(e.value)} ± ${Math.round((e.high - e.low) / 2)} L` : none;
+        const why = [
+          finding.meteredL !== undefined
+            ? t('compare.why.fuelMetered', { n: figure(finding.meteredL) })
+            : fuel?.used
+              ? t('compare.why.fuelLow')
+              : '',
+          ...(fuel?.odd ?? []).map((odd) =>
+            t('compare.why.fuelOdd', { method: t(`compare.why.method.${odd.method}`), l: Math.round(Math.abs(odd.awayL)) }),
+          ),
+          fuel?.askThird ? t('compare.why.fuelThird') : '',
+          finding.filledL > 0 ? t('compare.why.filled', { n: figure(finding.filledL) }) : '',
+        ]
+          .filter(Boolean)
+          .join('; ');
+        return {
+          what: t('compare.rows.fuel', { tank: say(finding.tank.name, i18n.language) }),
+          why,
+          out: span(fuel?.out),
+          in: span(fuel?.in),
+          is: fuel?.used
+            ? t('compare.is.fuel.used', { low: Math.round(fuel.used.low), high: Math.round(fuel.used.high) })
+            : t('compare.is.fuel.notRead'),
+          tag: 'ask',
+          price,
+        };
+      }
+      case 'gauge':
+        return {
+          what: say(finding.gauge.name, i18n.language),
+          why: '',
+          out: `${figure(finding.out)} ${finding.gauge.unit ?? ''}`,
+          in: `${figure(finding.in)} ${finding.gauge.unit ?? ''}`,
+          is: t('compare.is.gauge.differs'),
+          tag: 'calm',
+          price,
+        };
+      case 'hours':
+        return {
+          what: t('compare.rows.hours'),
+          why: '',
+          out: '',
+          in: '',
+          is: t('compare.is.hours.run', { n: figure(finding.hours) }),
+          tag: 'calm',
+          price,
+        };
+      case 'late':
+        return {
+          what: t('compare.rows.late'),
+          why: '',
+          out: '',
+          in: '',
+          is: t(`compare.is.late.${finding.is}`, { n: finding.minutes }),
+          tag: finding.is === 'late' ? 'ask' : 'ok',
+          price,
+        };
+      case 'contradiction': {
+        const id = finding.slot.key.split('/').pop() ?? '';
+        const named = [...pack.book.fittings, ...pack.book.gauges, ...pack.book.propellers].find((one) => one.id === id);
+        return {
+          what: `${t('compare.rows.contradiction')}: ${named ? say(named.name, i18n.language) : id}`,
+          why: '',
+          out: '',
+          in: '',
+          is: t('compare.is.contradiction.open'),
+          tag: 'stop',
+          price,
+        };
+      }
+    }
+  };
+};

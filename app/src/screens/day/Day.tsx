@@ -1,0 +1,133 @@
+import { mdiAccountCircleOutline, mdiAlertOutline, mdiCellphoneKey } from '@mdi/js';
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useWindowDimensions, View } from 'react-native';
+import { fetchAhead, useBoard } from '../../data/hire';
+import { useMe } from '../../data/session';
+import { Notice, Tag } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { dayName } from '../../ui/format';
+import { Alt, Chip, Go, Sign } from '../../ui/press';
+import { Screen } from '../../ui/screen';
+import { useTones, WIDE } from '../../ui/theme';
+import { Body, Small } from '../../ui/words';
+import { AtTheQuay, Been, Coming } from './rows';
+import { Waterline } from './Waterline';
+
+/** The day round the waterline of the present: above it what comes, under it what is out, below what has been. */
+export const Day = () => {
+  const { t, i18n } = useTranslation();
+  const router = useRouter();
+  const tones = useTones();
+  const { width } = useWindowDimensions();
+  const me = useMe().data;
+  const now = useNow();
+  const [base, setBase] = useState<string>();
+  const { board, data, error, refetch, isPending } = useBoard(base, now);
+  const ids = data?.hires.map(({ id }) => id).join();
+  useEffect(() => {
+    if (ids) void fetchAhead(ids.split(','));
+  }, [ids]);
+  const wide = width >= WIDE;
+  const open = (id: string) => router.push(`/hire/${id}`);
+  const zone = data?.base.zone ?? 'UTC';
+  const stale = data && now - data.keptAt > 120_000;
+  const next = board?.next;
+  const start = () => {
+    if (!next) return;
+    if (next.doing === 'walkOut' || next.doing === 'goOnOut') router.push(`/hire/${next.hire.id}/walk/out`);
+    else if (next.doing === 'walkIn' || next.doing === 'goOnIn') router.push(`/hire/${next.hire.id}/walk/in`);
+    else if (next.doing === 'settle') router.push(`/hire/${next.hire.id}/compare`);
+    else open(next.hire.id);
+  };
+  const signs = (
+    <View style={{ flexDirection: 'row' }}>
+      {me?.staff.role === 'manager' ? (
+        <>
+          <Sign path={mdiAlertOutline} label={t('day.attention')} onPress={() => router.push('/attention')} plain testID="to-attention" />
+          <Sign path={mdiCellphoneKey} label={t('day.phones')} onPress={() => router.push('/phones')} plain testID="to-phones" />
+        </>
+      ) : null}
+      <Sign path={mdiAccountCircleOutline} label={t('day.me')} onPress={() => router.push('/me')} plain testID="to-me" />
+    </View>
+  );
+  const sub =
+    data && board
+      ? `${dayName(now, zone, i18n.language)} · ${t('day.afloat', { count: board.afloat.length })}, ${t('day.toGo', { count: board.coming.length })}`
+      : '';
+  const footer = next ? (
+    <Go
+      label={t(`day.next.${next.doing}`, { boat: next.hire.boat })}
+      onPress={start}
+      testID="next"
+      style={wide ? { width: 520, alignSelf: 'center' } : {}}
+    />
+  ) : board ? (
+    <Small style={{ textAlign: 'center' }}>{t('day.nothingDone')}</Small>
+  ) : null;
+  const been = board ? <Been rows={board.been} zone={zone} onOpen={open} /> : null;
+  const coming = board ? <Coming rows={board.coming} zone={zone} now={now} onOpen={open} /> : null;
+  const quay = board ? <AtTheQuay hires={board.atTheQuay} onOpen={open} /> : null;
+  return (
+    <Screen title={data?.base.name ?? t('app.name')} sub={sub} right={signs} footer={footer}>
+      {me?.operator.simulated ? (
+        <View style={{ paddingHorizontal: 16, paddingBottom: 4 }}>
+          <Small size={14}>{t('app.simulated')}</Small>
+        </View>
+      ) : null}
+      {data && data.bases.length > 1 ? (
+        <View
+          style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 16, paddingVertical: 6 }}
+          role="radiogroup"
+          aria-label={t('day.bases')}
+        >
+          {data.bases.map(({ id, name }) => (
+            <Chip key={id} label={name} on={id === data.base.id} onPress={() => setBase(id)} testID={`base-${id}`} />
+          ))}
+        </View>
+      ) : null}
+      {stale ? (
+        <View style={{ paddingHorizontal: 16 }}>
+          <Tag kind="ask">{t('day.asOf', { time: new Date(data.keptAt).toTimeString().slice(0, 5) })}</Tag>
+        </View>
+      ) : null}
+      {isPending ? <Body style={{ padding: 16 }}>{t('common.loading')}</Body> : null}
+      {error && !data ? (
+        <View style={{ padding: 16 }}>
+          <Notice kind="stop" title={t('day.failed')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
+            <Body>{`${error.message}. ${t('day.failedWhy')}`}</Body>
+          </Notice>
+        </View>
+      ) : null}
+      {board && data?.hires.length === 0 ? (
+        <View style={{ padding: 16 }}>
+          <Notice kind="calm" title={t('day.quiet')}>
+            <Body>{t('day.quietWhy')}</Body>
+          </Notice>
+        </View>
+      ) : null}
+      {board && data && data.hires.length > 0 ? (
+        wide ? (
+          <View style={{ paddingBottom: 10 }}>
+            <View style={{ flexDirection: 'row', alignItems: 'flex-end', paddingHorizontal: 24, gap: 32, minHeight: 170 }}>
+              <View style={{ flex: 3 }}>{coming}</View>
+              <View style={{ flex: 2 }}>{quay}</View>
+            </View>
+            <Waterline afloat={board.afloat} now={now} zone={zone} width={width} columns={board.afloat.length > 2 ? 2 : 1} onOpen={open} />
+            <View style={{ paddingHorizontal: 24, flexDirection: 'row' }}>
+              <View style={{ flex: 1, maxWidth: 760 }}>{been}</View>
+            </View>
+          </View>
+        ) : (
+          <View>
+            {coming}
+            {quay}
+            <Waterline afloat={board.afloat} now={now} zone={zone} width={width} columns={1} onOpen={open} />
+            <View style={{ backgroundColor: tones.ground }}>{been}</View>
+          </View>
+        )
+      ) : null}
+    </Screen>
+  );
+};

@@ -1,0 +1,42 @@
+import { say, type Tank } from '@quay/core/fleet/book';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { HireView } from '../../data/hire';
+import { Field } from '../../ui/field';
+import { Chip, Go } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { Body } from '../../ui/words';
+
+/** A metered fill by the quay after return. */
+export const FillSheet = ({ view, tank, onClose }: { view: HireView; tank: Tank; onClose: () => void }) => {
+  const { t, i18n } = useTranslation();
+  const [text, setText] = useState('');
+  const [brim, setBrim] = useState(true);
+  const litres = Number(text.replace(',', '.'));
+  const fits = text.trim() !== '' && litres > 0 && litres <= tank.capacityL;
+  const keep = async () => {
+    if (!fits) return;
+    await view.add([{ kind: 'fuelFilled', tank: tank.id, litres, brim, by: 'operator' }]);
+    onClose();
+  };
+  return (
+    <Sheet
+      title={`${t('compare.fill')}: ${say(tank.name, i18n.language)}`}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Go label={t('compare.keep')} disabled={!fits} onPress={() => void keep()} testID="keep-fill" />}
+    >
+      <Body>{t('compare.fillWhy')}</Body>
+      <Field
+        label={t('compare.litres')}
+        value={text}
+        onChange={setText}
+        numeric
+        unit="L"
+        fault={text.trim() !== '' && !fits ? t('compare.badLitres', { max: tank.capacityL }) : undefined}
+        testID="fill-litres"
+      />
+      <Chip label={t('compare.brim')} on={brim} onPress={() => setBrim(!brim)} />
+    </Sheet>
+  );
+};

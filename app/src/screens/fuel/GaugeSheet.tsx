@@ -1,0 +1,137 @@
+import { mdiMinus, mdiPlus } from '@mdi/js';
+import { type Gauge, say } from '@quay/core/fleet/book';
+import { slot } from '@quay/core/record/project';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Pressable, View } from 'react-native';
+import { Field } from '../../ui/field';
+import { figure } from '../../ui/format';
+import { Chip, Go, Sign } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { Body, SlabBold, Small } from '../../ui/words';
+import type { WalkView } from '../record/useWalk';
+import { Dial, Tube } from './instruments';
+
+/** Reads one gauge: a needle set on its dial, a level set in its tube, a figure typed. Departure stands pale behind. */
+export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId: string; onClose: () => void }) => {
+  const { t } = useTranslation();
+  const { record, walk, language } = view;
+  const gauge = view.pack.book.gauges.find(({ id }) => id === gaugeId);
+  const found = slot(record, `${walk}/gauge/${gaugeId}`, 'gaugeRead')?.value;
+  const was = walk === 'in' ? slot(record, `out/gauge/${gaugeId}`, 'gaugeRead')?.value.shown : undefined;
+  const drawn = gauge?.reads === 'needle' || gauge?.reads === 'sightLine';
+  const [value, setValue] = useState<number | undefined>(
+    found?.shown ?? (drawn ? (was ?? gauge.min + (gauge.max - gauge.min) / 2) : undefined),
+  );
+  const [text, setText] = useState(value === undefined ? '' : figure(value));
+  const [askew, setAskew] = useState(found?.askew ?? false);
+  if (!gauge) return null;
+  const name = say(gauge.name, language);
+  const typed = text.trim() === '' ? undefined : Number(text.replace(',', '.'));
+  const now = drawn ? value : typed;
+  const fits = now !== undefined && Number.isFinite(now) && now >= gauge.min && now <= gauge.max;
+  const fault = text.trim() !== '' && !fits ? t('walk.outOfRange', { min: gauge.min, max: gauge.max }) : undefined;
+  const keep = async () => {
+    if (!fits) return;
+    await view.enter(
+      [
+        {
+          kind: 'gaugeRead',
+          walk,
+          gauge: gaugeId,
+          shown: now,
+          ...(askew ? { askew } : {}),
+          ...(was === now ? { asBefore: true as const } : {}),
+        },
+      ],
+      t('walk.kept', { what: name }),
+    );
+    onClose();
+  };
+  return (
+    <Sheet
+      title={name}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} disabled={!fits} testID="keep-reading" />}
+    >
+      {gauge.normal ? <Small>{`${t('walk.normal')}: ${say(gauge.normal, language)}`}</Small> : null}
+      {was !== undefined ? <Small>{t('walk.was', { v: figureOf(gauge, was) })}</Small> : null}
+      {drawn && value !== undefined ? (
+        <Drawn gauge={gauge} value={value} was={was} onSet={setValue} name={name} />
+      ) : (
+        <Field
+          label={name}
+          value={text}
+          onChange={setText}
+          numeric
+          fault={fault}
+          {...(gauge.unit ? { unit: gauge.unit } : {})}
+          onEnter={() => void keep()}
+          testID="reading"
+          autoFocus
+        />
+      )}
+      {gauge.reads === 'needle' ? (
+        <Chip label={t('walk.askew')} on={askew} onPress={() => setAskew(!askew)} tone="mari" testID="askew" />
+      ) : null}
+    </Sheet>
+  );
+};
+
+const figureOf = (gauge: Gauge, value: number) =>
+  gauge.reads === 'needle' ? `${Math.round(value * 16)}/16` : `${figure(value)} ${gauge.unit ?? ''}`;
+
+const Drawn = ({
+  gauge,
+  value,
+  was,
+  onSet,
+  name,
+}: {
+  gauge: Gauge;
+  value: number;
+  was: number | undefined;
+  onSet: (value: number) => void;
+  name: string;
+}) => {
+  const { t } = useTranslation();
+  const step = gauge.step ?? (gauge.max - gauge.min) / 100;
+  const set = (next: number) => onSet(Math.round(Math.min(gauge.max, Math.max(gauge.min, Math.round(next / step) * step)) * 1e6) / 1e6);
+  const share = (v: number) => (v - gauge.min) / (gauge.max - gauge.min);
+  const put = (s: number) => set(gauge.min + s * (gauge.max - gauge.min));
+  return (
+    <View style={{ alignItems: 'center', gap: 8 }}>
+      {gauge.reads === 'needle' ? (
+        <Dial share={share(value)} was={was === undefined ? undefined : share(was)} onSet={put} label={t('walk.set', { name })} />
+      ) : (
+        <Tube share={share(value)} was={was === undefined ? undefined : share(was)} onSet={put} label={t('walk.set', { name })} />
+      )}
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 14 }}>
+        <Sign path={mdiMinus} label={t('walk.lower', { name })} onPress={() => set(value - step)} testID="lower" />
+        <SlabBold size={38} style={{ minWidth: 130, textAlign: 'center' }} live>
+          {figureOf(gauge, value)}
+        </SlabBold>
+        <Sign path={mdiPlus} label={t('walk.higher', { name })} onPress={() => set(value + step)} testID="higher" />
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {(
+          [
+            ['empty', 0],
+            ['½', 0.5],
+            ['full', 1],
+          ] as const
+        ).map(([word, s]) => (
+          <Pressable
+            key={word}
+            role="button"
+            onPress={() => put(s)}
+            style={{ minWidth: 64, minHeight: 52, alignItems: 'center', justifyContent: 'center' }}
+          >
+            <Body style={{ textDecorationLine: 'underline' }}>{word === '½' ? word : t(`walk.${word}`)}</Body>
+          </Pressable>
+        ))}
+      </View>
+    </View>
+  );
+};

@@ -1,0 +1,50 @@
+import { getAttention } from '@quay/contract/hire';
+import { useQuery } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { call } from '../../data/api';
+import { Notice, Tag } from '../../ui/board';
+import { Row } from '../../ui/press';
+import { Screen } from '../../ui/screen';
+import { useTones } from '../../ui/theme';
+import { Body, Slab, Small } from '../../ui/words';
+
+const KINDS = ['contradictions', 'late', 'proposed', 'wrongClocks', 'seals'] as const;
+
+/** Hires whose record wants a manager's eye: late entries, proposals, contradictions, clocks, seals. */
+export const Attention = () => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const tones = useTones();
+  const { data, error } = useQuery({ queryKey: ['attention'], queryFn: () => call(getAttention), refetchInterval: 15_000 });
+  return (
+    <Screen title={t('attention.title')} onBack={() => router.push('/')} measure={720}>
+      <View style={{ padding: 12 }}>
+        {error ? <Notice kind="stop" title={error.message} /> : null}
+        {data?.hires.length === 0 ? <Notice kind="ok" title={t('attention.none')} /> : null}
+        {data?.hires.map((one) => (
+          <Row
+            key={one.hire}
+            label={`${one.boat}, ${one.renter}`}
+            onPress={() => router.push(`/hire/${one.hire}`)}
+            style={{ borderBottomWidth: 1, borderBottomColor: tones.line }}
+          >
+            <View style={{ paddingVertical: 10, gap: 6 }}>
+              <Slab size={20}>{one.boat}</Slab>
+              <Small>{one.renter}</Small>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+                {KINDS.filter((kind) => one[kind] > 0).map((kind) => (
+                  <Tag key={kind} kind={kind === 'contradictions' || kind === 'seals' ? 'stop' : 'ask'}>
+                    {t(`attention.${kind}`, { count: one[kind] })}
+                  </Tag>
+                ))}
+              </View>
+            </View>
+          </Row>
+        ))}
+        {!data && !error ? <Body>{t('common.loading')}</Body> : null}
+      </View>
+    </Screen>
+  );
+};

@@ -1,0 +1,200 @@
+import type { HirePack } from '@quay/contract/hire';
+import { say } from '@quay/core/fleet/book';
+import type { Walk } from '@quay/core/record/event';
+import { stateOf } from '@quay/core/day/board';
+import { showMinor } from '@quay/core/money/minor';
+import { slotsUnder } from '@quay/core/record/project';
+import { type Hold, holdsOf, marksOf } from '@quay/core/record/walk';
+import { attachmentsOf } from '@quay/core/record/seal';
+import { dateOf, minutesBetween } from '@quay/core/time/zone';
+import { useRouter } from 'expo-router';
+import { useTranslation } from 'react-i18next';
+import { useWindowDimensions, View } from 'react-native';
+import { type HireView, useHire } from '../../data/hire';
+import { Card, Notice, Tag } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { spanOf, whenOf } from '../../ui/format';
+import { Alt, Go } from '../../ui/press';
+import { Plan } from '../../ui/plan';
+import { Screen } from '../../ui/screen';
+import { useSnack } from '../../ui/snack';
+import { WIDE } from '../../ui/theme';
+import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
+import { Log } from '../record/Log';
+import { HireMissing } from './HireMissing';
+
+/** A hold in words. */
+export const useHoldWords = (view: HireView): ((hold: Hold) => string) => {
+  const { t, i18n } = useTranslation();
+  return (hold) => {
+    if (hold.is === 'safetyFitting')
+      return t(`hold.${hold.fault.is}`, { name: say(hold.fault.fitting.name, i18n.language), n: hold.fault.pieces });
+    if (hold.is === 'said') return t('hold.said', { why: hold.why });
+    if (hold.is === 'propeller') return t('hold.propeller');
+    const id = hold.key.split('/').pop() ?? '';
+    const named = [...view.pack.book.fittings, ...view.pack.book.gauges, ...view.pack.book.propellers].find((one) => one.id === id);
+    return t('hold.contradiction', { what: named ? say(named.name, i18n.language) : id });
+  };
+};
+
+export const Hire = ({ hireId }: { hireId: string }) => {
+  const { view, error, refetch } = useHire(hireId);
+  return view ? <HireCard view={view} /> : <HireMissing error={error} onAgain={refetch} />;
+};
+
+const HireCard = ({ view }: { view: HireView }) => {
+  const { t, i18n } = useTranslation();
+  const router = useRouter();
+  const snack = useSnack();
+  const now = useNow();
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE;
+  const { pack, record } = view;
+  const { hire, base } = pack;
+  const state = stateOf((key) => record.slots.has(key));
+  const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
+  const holds = before ? holdsOf(record, pack.book, dateOf(new Date(now).toISOString(), base.zone)) : [];
+  const holdWords = useHoldWords(view);
+  const when = (at: string) => whenOf(at, base.zone, now, i18n.language);
+  const left = minutesBetween(new Date(now).toISOString(), hire.to);
+  const castOff = async () => {
+    const held = await view.add([{ kind: 'castOff' }]);
+    snack({ text: t('hire.undoCastOff'), undo: () => void view.undo(held) });
+  };
+  const next = () => {
+    if (state === 'readyToGo') void castOff();
+    else if (state === 'booked' || state === 'walkingOut') router.push(`/hire/${hire.id}/walk/out`);
+    else if (state === 'out' || state === 'walkingIn') router.push(`/hire/${hire.id}/walk/in`);
+    else if (state === 'settling') router.push(`/hire/${hire.id}/compare`);
+    else router.push(`/hire/${hire.id}/statement`);
+  };
+  const seals = (['out', 'in'] as const).flatMap((walk): { walk: Walk; state: HirePack['seals'][number]['state'] | 'here' }[] => {
+    const server = pack.seals.filter((seal) => seal.walk === walk).pop();
+    if (server) return [{ walk, state: server.state }];
+    return record.slots.has(`${walk}/sealed`) ? [{ walk, state: 'here' }] : [];
+  });
+  const counts = {
+    told: slotsUnder(record, 'out/point/', 'pointTold').length,
+    counted: slotsUnder(record, 'out/count/', 'counted').length,
+    marks: marksOf(record, 'out').length,
+    pictures: new Set(view.events.flatMap(({ held }) => attachmentsOf(held.event.body))).size,
+  };
+  const planWidth = wide ? 560 : width;
+  const facts = (
+    <View style={{ gap: 12, padding: 12 }}>
+      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+        <Tag kind={state === 'out' && left < 0 ? 'stop' : state === 'closed' ? 'calm' : 'ok'} size={16}>
+          {t(`hire.state.${state}`)}
+        </Tag>
+        {state === 'out' ? (
+          <Tag kind={left < 0 ? 'stop' : 'ask'} size={16}>
+            {left < 0 ? t('hire.over', { time: spanOf(left) }) : t('hire.left', { time: spanOf(left) })}
+          </Tag>
+        ) : null}
+        {seals.map((seal) => (
+          <Tag
+            key={seal.walk}
+            kind={seal.state === 'countersigned' ? 'ok' : seal.state === 'rootDiffers' || seal.state === 'badSignature' ? 'stop' : 'ask'}
+          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state}`)}`}</Tag>
+        ))}
+      </View>
+      {record.contradictions.length > 0 ? (
+        <Notice kind="stop" title={t('hire.contradictions', { count: record.contradictions.length })}>
+          {record.contradictions.map(({ key }) => (
+            <Body key={key}>{holdWords({ is: 'contradiction', key })}</Body>
+          ))}
+        </Notice>
+      ) : null}
+      {record.late.length > 0 ? <Notice kind="ask" title={t('hire.late', { count: record.late.length })} /> : null}
+      {record.proposed.length > 0 ? <Notice kind="ask" title={t('hire.proposed', { count: record.proposed.length })} /> : null}
+      {record.wrongClocks.map(({ device, behindMs }) => (
+        <Notice key={device} kind="ask" title={t('hire.wrongClock', { time: spanOf(behindMs / 60_000) })} />
+      ))}
+      {before ? (
+        <Notice kind={holds.length > 0 ? 'stop' : 'ok'} title={holds.length > 0 ? t('hire.holds') : t('hire.noHolds')}>
+          {holds.map((hold, i) => (
+            <Body key={i}>{holdWords(hold)}</Body>
+          ))}
+        </Notice>
+      ) : null}
+      <Card style={{ gap: 10 }}>
+        <View style={{ flexDirection: 'row', gap: 20, flexWrap: 'wrap' }}>
+          <View>
+            <Small>{t('hire.out')}</Small>
+            <SlabBold size={30}>{when(hire.from)}</SlabBold>
+          </View>
+          <View>
+            <Small>{t('hire.back')}</Small>
+            <SlabBold size={30}>{when(hire.to)}</SlabBold>
+          </View>
+        </View>
+        <View>
+          <Small>{t('hire.party')}</Small>
+          <Slab size={22}>
+            {[
+              t('hire.adults', { count: hire.party.adults }),
+              hire.party.children > 0 ? t('hire.children', { count: hire.party.children }) : '',
+            ]
+              .filter(Boolean)
+              .join(', ')}
+          </Slab>
+        </View>
+        <View>
+          <Small>{t('hire.deposit')}</Small>
+          <Slab size={22}>{showMinor(hire.depositMinor, pack.prices.currency, 'en-IE')}</Slab>
+        </View>
+        {hire.notes ? (
+          <View>
+            <Small>{t('hire.notes')}</Small>
+            <Body>{hire.notes}</Body>
+          </View>
+        ) : null}
+      </Card>
+      <Card style={{ gap: 4 }}>
+        <Small>{t('hire.record')}</Small>
+        <Bold>
+          {[
+            t('hire.told', { n: counts.told }),
+            t('hire.counted', { n: counts.counted }),
+            t('hire.marks', { count: counts.marks }),
+            t('hire.pictures', { count: counts.pictures }),
+          ].join(' · ')}
+        </Bold>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingTop: 6 }}>
+          {state === 'settling' || state === 'closed' ? (
+            <Alt label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
+          ) : null}
+          {state === 'walkingOut' && view.record.slots.has('out/started') ? (
+            <Alt label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />
+          ) : null}
+        </View>
+      </Card>
+    </View>
+  );
+  const main = <Go label={t(`hire.do.${state}`)} onPress={next} disabled={state === 'readyToGo' && holds.length > 0} testID="hire-next" />;
+  return (
+    <Screen
+      title={pack.boat.name}
+      sub={`${hire.renter} · ${pack.boat.hullNumber}`}
+      onBack={() => router.push('/')}
+      footer={wide ? <View style={{ width: 520, alignSelf: 'center' }}>{main}</View> : main}
+    >
+      {wide ? (
+        <View style={{ flexDirection: 'row' }}>
+          <View style={{ width: planWidth }}>
+            <Plan plan={pack.book.plan} stations={[]} stops={[]} width={planWidth} height={250} />
+            {facts}
+          </View>
+          <View style={{ flex: 1 }}>
+            <Log view={view} />
+          </View>
+        </View>
+      ) : (
+        <>
+          <Plan plan={pack.book.plan} stations={[]} stops={[]} width={planWidth} height={140} />
+          {facts}
+        </>
+      )}
+    </Screen>
+  );
+};

@@ -1,0 +1,41 @@
+import { happenedAt } from '@quay/core/record/event';
+import { clockOf } from '@quay/core/time/zone';
+import { useTranslation } from 'react-i18next';
+import { ScrollView, View } from 'react-native';
+import type { HireView } from '../../data/hire';
+import { Tag } from '../../ui/board';
+import { useTones } from '../../ui/theme';
+import { Body, Slab, Small } from '../../ui/words';
+import { useEntryWords } from './entryWords';
+
+/** The record as it grows, newest first: what, when, whether it is at the quay. */
+export const Log = ({ view }: { view: HireView }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const words = useEntryWords(view.pack);
+  const rows = [...view.events]
+    .sort((a, b) => happenedAt(b.held) - happenedAt(a.held) || b.held.event.deviceSeq - a.held.event.deviceSeq)
+    .slice(0, 80);
+  return (
+    <ScrollView contentContainerStyle={{ padding: 16, gap: 2 }}>
+      <Slab size={22} heading={2}>
+        {t('hire.record')}
+      </Slab>
+      {rows.map(({ id, held, state }) => (
+        <View key={id} style={{ flexDirection: 'row', gap: 8, borderTopWidth: 1, borderTopColor: tones.line, paddingVertical: 6 }}>
+          <Small size={14} style={{ width: 46 }}>
+            {clockOf(new Date(happenedAt(held)).toISOString(), view.pack.base.zone)}
+          </Small>
+          <Body size={15} style={{ flex: 1 }}>
+            {words(held.event.body)}
+          </Body>
+          {state === 'held' ? null : (
+            <Tag kind={state === 'refused' ? 'stop' : 'ask'} size={12}>
+              {state === 'refused' ? t('kept.refused', { count: 1 }) : t('log.kept')}
+            </Tag>
+          )}
+        </View>
+      ))}
+    </ScrollView>
+  );
+};

@@ -1,0 +1,349 @@
+import { say } from '@quay/core/fleet/book';
+import { SKIP_REASONS, type Walk as WalkName } from '@quay/core/record/event';
+import { useRouter } from 'expo-router';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { canWorkOffline, onKey } from '../../platform/browser';
+import { Card, Notice } from '../../ui/board';
+import { Plan } from '../../ui/plan';
+import { Alt, Chip, Go } from '../../ui/press';
+import { Rope } from '../../ui/rope';
+import { Screen } from '../../ui/screen';
+import { Sheet } from '../../ui/sheet';
+import { useTones, WIDE } from '../../ui/theme';
+import { Body, SlabBold, Small } from '../../ui/words';
+import { FittingSheet } from '../condition/FittingSheet';
+import { SurfaceSheet } from '../condition/SurfaceSheet';
+import { GaugeSheet } from '../fuel/GaugeSheet';
+import { HireMissing } from '../hire/HireMissing';
+import { HoldSheet } from '../hire/HoldSheet';
+import { CountLane, LookLane, PropellerLane, ReadLane, SayLane } from './lanes';
+import { Log } from './Log';
+import { useWalk, type WalkView } from './useWalk';
+
+type Open = { what: 'fitting' | 'surface' | 'gauge'; id: string } | { what: 'hold' | 'skip' | 'left' | 'keys' };
+
+/** The walk: stop by stop, say, count, look and read in one place. */
+export const Walk = ({ hireId, walk }: { hireId: string; walk: WalkName }) => {
+  const { t } = useTranslation();
+  const { ready, error, refetch } = useWalk(hireId, walk);
+  if (!canWorkOffline()) {
+    return (
+      <Screen title={t('app.name')}>
+        <View style={{ padding: 16 }}>
+          <Notice kind="stop" title={t('insecure.title')}>
+            <Body>{t('insecure.why')}</Body>
+          </Notice>
+        </View>
+      </Screen>
+    );
+  }
+  return ready ? <Walking view={ready} hireId={hireId} /> : <HireMissing error={error} onAgain={refetch} />;
+};
+
+const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const tones = useTones();
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE;
+  const scroll = useRef<ScrollView>(null);
+  const [open, setOpen] = useState<Open>();
+  const { pack, stops, at, walk, enter, language, record } = view;
+  const stop = stops[at]!;
+  const { lacks } = stop;
+  const jump = useCallback(
+    (index: number) => {
+      view.jump(index);
+      scroll.current?.scrollTo({ y: 0, animated: false });
+    },
+    [view],
+  );
+  const allTied = stops.every(({ tied }) => tied);
+  const readBack = () => router.push(`/hire/${hireId}/sign/${walk}`);
+  const knot = async (extra: Parameters<typeof enter>[0] = []) => {
+    setOpen(undefined);
+    await enter([...extra, { kind: 'stationTied', walk, station: stop.station.id }]);
+    const next = stops.findIndex((one, i) => i > at && !one.tied);
+    const loose = next >= 0 ? next : stops.findIndex((one, i) => i !== at && !one.tied);
+    if (loose >= 0) jump(loose);
+    else readBack();
+  };
+  const tie = () => {
+    if (stop.tied) {
+      if (allTied) readBack();
+      else jump(stops.findIndex(({ tied }) => !tied));
+    } else if (lacks.points.length > 0) setOpen({ what: 'skip' });
+    else if (stop.left > 0) setOpen({ what: 'left' });
+    else void knot();
+  };
+  const missing = stop.left - lacks.points.length;
+  useEffect(
+    () =>
+      onKey((key) => {
+        if (open) return false;
+        if (key === 'ArrowRight') jump(Math.min(stops.length - 1, at + 1));
+        else if (key === 'ArrowLeft') jump(Math.max(0, at - 1));
+        else if (key === 'h') setOpen({ what: 'hold' });
+        else if (key === '?') setOpen({ what: 'keys' });
+        else return false;
+        return true;
+      }),
+    [open, at, stops.length, jump],
+  );
+
+  if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} hireId={hireId} />;
+
+  const label = stop.tied ? (allTied ? t('walk.last') : t('walk.tied')) : t('walk.tie');
+  const seconds =
+    walk === 'out'
+      ? stop.points.reduce((sum, { seconds: s, weight }) => (weight === 'spare' ? sum : sum + s), 0)
+      : stop.fittings.length * 6 + stop.surfaces.length * 20 + stop.gauges.length * 10;
+  const footer = (
+    <View style={{ flexDirection: 'row', gap: 10 }}>
+      <Alt label={t('hold.hold')} onPress={() => setOpen({ what: 'hold' })} style={{ width: 108 }} testID="hold" />
+      <Go
+        label={label}
+        {...(stop.left > 0 && !stop.tied ? { hint: t('walk.open', { count: stop.left }) } : {})}
+        onPress={tie}
+        style={{ flex: 1 }}
+        testID="tie"
+      />
+    </View>
+  );
+  const lanes = (
+    <>
+      <SayLane view={view} />
+      <CountLane view={view} onOpen={(id) => setOpen({ what: 'fitting', id })} />
+      <PropellerLane view={view} />
+      <LookLane view={view} onOpen={(id) => setOpen({ what: 'surface', id })} />
+      <ReadLane view={view} onOpen={(id) => setOpen({ what: 'gauge', id })} />
+    </>
+  );
+  const card = (
+    <Card style={{ marginHorizontal: 12, ...(wide ? { marginTop: 14 } : {}) }}>
+      <SlabBold size={27} heading={2}>
+        {say(stop.station.name, language)}
+      </SlabBold>
+      <Small style={{ paddingBottom: 10 }}>
+        {[
+          t('walk.stop', { i: at + 1, n: stops.length }),
+          t('walk.minutes', { n: Math.max(1, Math.round(seconds / 60)) }),
+          stop.station.hint ? say(stop.station.hint, language) : '',
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Small>
+      {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
+      {lanes}
+      <Small size={14} style={{ paddingTop: 6 }}>
+        {t('walk.cautionFirst')}
+      </Small>
+    </Card>
+  );
+  const planStops = stops.map((one, i) => ({
+    id: one.station.id,
+    name: say(one.station.name, language),
+    label: String(i + 1),
+    state: i === at ? ('now' as const) : one.tied ? ('tied' as const) : ('loose' as const),
+  }));
+  const onStop = (id: string) => jump(stops.findIndex((one) => one.station.id === id));
+  const rope = (of: number) => (
+    <Rope
+      knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.tied }))}
+      at={at}
+      onJump={jump}
+      width={of}
+      spoken={(one, i) => t('walk.knot', { i: i + 1, name: one.name, state: one.tied ? t('walk.tiedState') : t('walk.looseState') })}
+    />
+  );
+  const party = pack.hire.party.adults + pack.hire.party.children;
+  const sub = `${t(`walk.${walk}`)} · ${t('walk.party', { n: party })}`;
+  const sheets = (
+    <>
+      {open?.what === 'fitting' ? <FittingSheet view={view} fittingId={open.id} onClose={() => setOpen(undefined)} /> : null}
+      {open?.what === 'surface' ? (
+        <SurfaceSheet view={view} surfaceId={open.id} hireId={hireId} onClose={() => setOpen(undefined)} />
+      ) : null}
+      {open?.what === 'gauge' ? <GaugeSheet view={view} gaugeId={open.id} onClose={() => setOpen(undefined)} /> : null}
+      {open?.what === 'hold' ? <HoldSheet view={view} onClose={() => setOpen(undefined)} /> : null}
+      {open?.what === 'keys' ? (
+        <Sheet title={t('common.keys')} closeLabel={t('common.close')} onClose={() => setOpen(undefined)}>
+          <Body>{t('walk.keyHelp')}</Body>
+        </Sheet>
+      ) : null}
+      {open?.what === 'left' ? (
+        <Sheet
+          title={t('walk.openTitle')}
+          closeLabel={t('common.close')}
+          onClose={() => setOpen(undefined)}
+          footer={
+            <>
+              <Go label={t('walk.goBack')} onPress={() => setOpen(undefined)} />
+              <Alt label={t('walk.tieOpen')} onPress={() => void knot()} testID="tie-open" />
+            </>
+          }
+        >
+          <Body>{t('walk.openWhy')}</Body>
+          <Missing view={view} />
+        </Sheet>
+      ) : null}
+      {open?.what === 'skip' ? (
+        <SkipSheet view={view} missing={missing} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} />
+      ) : null}
+    </>
+  );
+  if (wide) {
+    return (
+      <Screen title={pack.boat.name} sub={`${pack.hire.renter} · ${sub}`} onBack={() => router.push(`/hire/${hireId}`)}>
+        <View style={{ flexDirection: 'row', height: height - 82 }}>
+          <View style={{ width: 290 }}>
+            <Plan
+              plan={pack.book.plan}
+              stations={pack.book.stations}
+              stops={planStops}
+              width={290}
+              height={height - 82}
+              bowUp
+              onStop={onStop}
+            />
+          </View>
+          <View style={{ flex: 1, minWidth: 0 }}>
+            {rope(width - 290 - 350)}
+            <ScrollView ref={scroll} style={{ flex: 1 }}>
+              {card}
+            </ScrollView>
+            <View style={{ padding: 12 }}>{footer}</View>
+          </View>
+          <View style={{ width: 350, borderLeftWidth: 1, borderLeftColor: tones.line, backgroundColor: tones.card }}>
+            <Log view={view} />
+          </View>
+        </View>
+        {sheets}
+      </Screen>
+    );
+  }
+  return (
+    <Screen
+      title={pack.boat.name}
+      sub={sub}
+      onBack={() => router.push(`/hire/${hireId}`)}
+      footer={footer}
+      scroll={scroll}
+      top={
+        <>
+          <Plan
+            plan={pack.book.plan}
+            stations={pack.book.stations}
+            stops={planStops}
+            width={width}
+            height={Math.min(150, height * 0.18)}
+            onStop={onStop}
+          />
+          {rope(width)}
+        </>
+      }
+    >
+      {card}
+      {sheets}
+    </Screen>
+  );
+};
+
+/** What is not yet counted, looked at, read or judged at this stop, by name. */
+const Missing = ({ view }: { view: WalkView }) => {
+  const stop = view.stops[view.at]!;
+  const rows = [...stop.fittings, ...stop.surfaces, ...stop.gauges, ...stop.propellers].filter(({ id }) =>
+    [stop.lacks.fittings, stop.lacks.surfaces, stop.lacks.gauges, stop.lacks.propellers].some((ids) => ids.includes(id)),
+  );
+  return (
+    <View style={{ gap: 4 }}>
+      {rows.map(({ id, name }) => (
+        <Body key={id}>{`– ${say(name, view.language)}`}</Body>
+      ))}
+    </View>
+  );
+};
+
+const SkipSheet = ({
+  view,
+  missing,
+  onClose,
+  onTie,
+}: {
+  view: WalkView;
+  missing: number;
+  onClose: () => void;
+  onTie: (extra: Parameters<WalkView['enter']>[0]) => void;
+}) => {
+  const { t } = useTranslation();
+  const [why, setWhy] = useState<(typeof SKIP_REASONS)[number]>();
+  const stop = view.stops[view.at]!;
+  const points = stop.points.filter(({ id }) => stop.lacks.points.includes(id));
+  return (
+    <Sheet
+      title={t('walk.skipTitle')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={
+        <>
+          <Go label={t('walk.tellNow')} onPress={onClose} />
+          <Alt
+            label={t('walk.tieAnyway')}
+            disabled={!why}
+            onPress={() => why && onTie(points.map(({ id }) => ({ kind: 'pointSkipped', walk: view.walk, point: id, why })))}
+            testID="tie-anyway"
+          />
+        </>
+      }
+    >
+      <Body>{t('walk.skipWhy')}</Body>
+      {points.map(({ id, say: words }) => (
+        <Body key={id}>{`– ${say(words, view.language)}`}</Body>
+      ))}
+      {missing > 0 ? (
+        <>
+          <Small>{t('walk.openWhy')}</Small>
+          <Missing view={view} />
+        </>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.skipTitle')}>
+        {SKIP_REASONS.map((reason) => (
+          <Chip
+            key={reason}
+            label={t(`walk.skip.${reason}`)}
+            on={why === reason}
+            onPress={() => setWhy(reason)}
+            tone="mari"
+            testID={`skip-${reason}`}
+          />
+        ))}
+      </View>
+    </Sheet>
+  );
+};
+
+/** She is still out as far as the record knows: the moment she came in is entered by a press of its own, since lateness is read off it. */
+const ComeIn = ({ view, hireId }: { view: WalkView; hireId: string }) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { width, height } = useWindowDimensions();
+  return (
+    <Screen
+      title={view.pack.boat.name}
+      sub={view.pack.hire.renter}
+      onBack={() => router.push(`/hire/${hireId}`)}
+      measure={640}
+      footer={
+        <Go label={t('walk.comeInGo')} onPress={() => void view.enter([{ kind: 'cameIn' }], t('walk.comeInDone'))} testID="came-in" />
+      }
+    >
+      <Plan plan={view.pack.book.plan} stations={[]} stops={[]} width={Math.min(640, width)} height={Math.min(240, height * 0.3)} />
+      <View style={{ padding: 16, gap: 10 }}>
+        <SlabBold heading={2}>{t('walk.comeInTitle')}</SlabBold>
+        <Body>{t('walk.comeInWhy')}</Body>
+      </View>
+    </Screen>
+  );
+};

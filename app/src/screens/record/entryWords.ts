@@ -1,0 +1,56 @@
+import type { HirePack } from '@quay/contract/hire';
+import { say, type Wording } from '@quay/core/fleet/book';
+import type { EventBody } from '@quay/core/record/event';
+import { useTranslation } from 'react-i18next';
+import { figure } from '../../ui/format';
+
+/** An entry of the record in a few words of the reader's language. */
+export const useEntryWords = ({ book }: HirePack): ((body: EventBody) => string) => {
+  const { t, i18n } = useTranslation();
+  const find = (rows: readonly { id: string; name: Wording }[], id: string) => {
+    const row = rows.find((one) => one.id === id);
+    return row ? say(row.name, i18n.language) : id;
+  };
+  return (body) => {
+    switch (body.kind) {
+      case 'walkStarted':
+        return t(`walk.${body.walk}`);
+      case 'pointTold':
+        return `${t('log.told')}: ${say(book.points.find(({ id }) => id === body.point)?.say ?? { en: body.point }, i18n.language)}`;
+      case 'pointSkipped':
+        return `${t(`walk.skip.${body.why}`)}: ${say(book.points.find(({ id }) => id === body.point)?.say ?? { en: body.point }, i18n.language)}`;
+      case 'counted':
+        return `${find(book.fittings, body.fitting)} ${body.count}${body.state === 'fine' ? '' : `, ${t(`walk.state.${body.state}`)}`}`;
+      case 'gaugeRead':
+        return `${find(book.gauges, body.gauge)} ${figure(body.shown)}`;
+      case 'markPlaced':
+        return `${t(`mark.${body.mark.kind}`)} ${body.mark.sizeMm} mm, ${find(book.surfaces, body.mark.surface)}`;
+      case 'surfaceLooked':
+        return `${find(book.surfaces, body.surface)}: ${t('walk.lookedAt')}`;
+      case 'evidenceGiven':
+        return `${find(book.propellers, body.propeller)}: ${t(`log.evidence.${body.state}`)}`;
+      case 'stationTied':
+        return `${find(book.stations, body.station)}: ${t('walk.tiedState')}`;
+      case 'held':
+        return `${t('hold.title')}: ${body.why}`;
+      case 'fuelFilled':
+        return `${t('compare.fill')}: ${figure(body.litres)} L`;
+      case 'signed':
+        return t(body.as === 'renter' ? 'log.renterSigned' : 'log.staffSigned');
+      case 'sealed':
+        return t('log.sealed');
+      case 'castOff':
+        return t('log.castOff');
+      case 'cameIn':
+        return t('log.cameIn');
+      case 'findingDecided':
+        return t(`compare.decided.${body.decision}`);
+      case 'lineDecided':
+        return t(`statement.state.${body.state}`);
+      case 'closed':
+        return t('statement.number', { n: body.number });
+      case 'undone':
+        return t('walk.undone');
+    }
+  };
+};

@@ -1,0 +1,81 @@
+import type { EventBody, Held, Walk } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/record/event';
+import { type StopState, walkState } from '@quay/core/record/walk';
+import { useCallback, useMemo, useState } from 'react';
+import { type HireView, useHire } from '../../data/hire';
+import { isFull } from '../../data/keep';
+import type { Entry } from '../../data/outbox';
+import { useSnack } from '../../ui/snack';
+import { useTranslation } from 'react-i18next';
+
+/** Adds entries and says what was kept, with the way to undo it. */
+export type Enter = (entries: readonly (EventBody | Entry)[], said?: string) => Promise<Held[]>;
+
+export type WalkView = HireView & {
+  walk: Walk;
+  stops: StopState[];
+  at: number;
+  jump: (index: number) => void;
+  enter: Enter;
+  begun: boolean;
+  sealed: boolean;
+  language: string;
+};
+
+/** Where somebody left off: the first stop that is not tied. */
+const firstLoose = (stops: readonly StopState[]) =>
+  Math.max(
+    0,
+    stops.findIndex(({ tied }) => !tied),
+  );
+
+/** Everything a walk's screen needs; it computes nothing by itself. */
+export const useWalk = (hireId: string, walk: Walk): { ready: WalkView | undefined; error: Error | null; refetch: () => void } => {
+  const { view, error, refetch } = useHire(hireId);
+  const { t, i18n } = useTranslation();
+  const snack = useSnack();
+  const [chosen, setChosen] = useState<number>();
+  const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk), [view, walk]);
+  const begun = view?.record.slots.has(`${walk}/started`) ?? false;
+  const enter = useCallback<Enter>(
+    async (entries, said) => {
+      if (!view) return [];
+      try {
+        // The first entry begins the walk, and pins the book's version with it.
+        const added = await view.add(begun ? entries : [{ kind: 'walkStarted', walk }, ...entries]);
+        const own = added.slice(-entries.length);
+        if (said !== undefined) snack({ text: said, undo: () => void view.undo(own) });
+        return own;
+      } catch (problem) {
+        if (!isFull(problem)) throw problem;
+        snack({ text: `${t('kept.full')}. ${t('kept.fullWhy')}` });
+        return [];
+      }
+    },
+    [view, begun, walk, snack, t],
+  );
+  const ready = useMemo(
+    () =>
+      view && stops
+        ? {
+            ...view,
+            walk,
+            stops,
+            at: Math.min(chosen ?? firstLoose(stops), stops.length - 1),
+            jump: setChosen,
+            enter,
+            begun,
+            sealed: view.record.slots.has(`${walk}/sealed`),
+            language: i18n.language,
+          }
+        : undefined,
+    [view, stops, walk, chosen, enter, begun, i18n.language],
+  );
+  return { ready, error, refetch };
+};
+
+/** When the boat came in, ms; undefined while she is out. */
+export const cameInAt = (view: HireView): number | undefined => {
+  const found = view.record.slots.get('cameIn');
+  return found && happenedAt(found.by);
+};

@@ -1,0 +1,47 @@
+import { usePathname } from 'expo-router';
+import type { ReactNode } from 'react';
+import { useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { deliver } from '../../data/outbox';
+import { useMe } from '../../data/session';
+import { askToPersist, onWayThrough, startServiceWorker } from '../../platform/browser';
+import { Notice } from '../../ui/board';
+import { Alt } from '../../ui/press';
+import { Body } from '../../ui/words';
+import { SignIn } from './SignIn';
+
+/** How often the outbox tries again by itself. */
+const TRY_AGAIN_MS = 15_000;
+
+/** Lets staff in, and keeps the outbox going while anybody is. */
+export const Gate = ({ children }: { children: ReactNode }) => {
+  const { t } = useTranslation();
+  const path = usePathname();
+  const { data: me, isPending, error, refetch } = useMe();
+  useEffect(() => {
+    void startServiceWorker();
+  }, []);
+  useEffect(() => {
+    if (!me) return;
+    void askToPersist();
+    void deliver();
+    const timer = setInterval(() => void deliver(), TRY_AGAIN_MS);
+    const stop = onWayThrough(() => void deliver());
+    return () => {
+      clearInterval(timer);
+      stop();
+    };
+  }, [me]);
+  if (path === '/enrol') return children;
+  if (isPending) return <View style={{ flex: 1 }} />;
+  if (error)
+    return (
+      <View style={{ padding: 16 }}>
+        <Notice kind="stop" title={t('failed.title')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
+          <Body>{`${error.message}. ${t('failed.why')}`}</Body>
+        </Notice>
+      </View>
+    );
+  return me ? children : <SignIn />;
+};

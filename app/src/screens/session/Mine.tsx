@@ -1,0 +1,56 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { useMe, useSignOut } from '../../data/session';
+import { askToPersist } from '../../platform/browser';
+import { Card, Notice } from '../../ui/board';
+import { Alt, Chip } from '../../ui/press';
+import { Screen } from '../../ui/screen';
+import { type ThemeChoice, useThemeChoice } from '../../ui/themeChoice';
+import { Body, Bold, Slab, Small } from '../../ui/words';
+
+/** Who is signed in on this phone, its light, and the way out. */
+export const Mine = () => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const me = useMe().data;
+  const signOut = useSignOut();
+  const { choice, choose } = useThemeChoice();
+  const [persists, setPersists] = useState(true);
+  const [fault, setFault] = useState<string>();
+  useEffect(() => {
+    void askToPersist().then(setPersists);
+  }, []);
+  const out = () => {
+    signOut().then(
+      () => router.replace('/'),
+      (error: Error) => setFault(error.message),
+    );
+  };
+  return (
+    <Screen title={t('me.title')} onBack={() => router.push('/')} measure={560}>
+      <View style={{ padding: 12, gap: 12 }}>
+        {me ? (
+          <Card style={{ gap: 4 }}>
+            <Slab size={24}>{me.staff.name}</Slab>
+            <Body>{`${t(`me.role.${me.staff.role}`)} · ${me.operator.name}`}</Body>
+            <Small>{`${me.device.name} · ${me.device.enrolled ? t('phones.enrolled') : t('phones.desk')}`}</Small>
+          </Card>
+        ) : null}
+        <Card style={{ gap: 8 }}>
+          <Bold>{t('me.theme')}</Bold>
+          <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }} role="radiogroup" aria-label={t('me.theme')}>
+            {(['sun', 'dusk', 'system'] as ThemeChoice[]).map((one) => (
+              <Chip key={one} label={t(`me.${one}`)} on={choice === one} onPress={() => choose(one)} testID={`theme-${one}`} />
+            ))}
+          </View>
+        </Card>
+        {persists ? null : <Notice kind="ask" title={t('me.notPersistent')} />}
+        {fault ? <Notice kind="stop" title={fault} /> : null}
+        <Alt label={t('me.signOut')} onPress={out} testID="sign-out" />
+        <Small>{t('me.signOutKept')}</Small>
+      </View>
+    </Screen>
+  );
+};

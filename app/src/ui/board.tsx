@@ -1,0 +1,65 @@
+import type { ReactNode } from 'react';
+import { type StyleProp, View, type ViewStyle } from 'react-native';
+import { type Tones, useTones } from './theme';
+import { Bold } from './words';
+
+const TAG = {
+  ok: { ground: 'weedPale', edge: 'weed', ink: 'weedText' },
+  ask: { ground: 'mariPale', edge: 'mari', ink: 'mariText' },
+  stop: { ground: 'leadPale', edge: 'lead', ink: 'leadText' },
+  calm: { ground: 'card', edge: 'line', ink: 'soft' },
+} as const satisfies Record<string, Record<string, keyof Tones>>;
+export type TagKind = keyof typeof TAG;
+
+/** A small painted sign: a word with an edge in the colour of its meaning. */
+export const Tag = ({ kind, children, size = 14 }: { kind: TagKind; children: ReactNode; size?: number }) => {
+  const tones = useTones();
+  const { ground, edge, ink } = TAG[kind];
+  return (
+    <View
+      style={{
+        alignSelf: 'flex-start',
+        backgroundColor: tones[ground],
+        borderLeftWidth: 4,
+        borderLeftColor: tones[edge],
+        borderRadius: 4,
+        paddingHorizontal: 9,
+        paddingVertical: 3,
+      }}
+    >
+      <Bold size={size} tone={ink}>
+        {children}
+      </Bold>
+    </View>
+  );
+};
+
+export const Card = ({ children, style }: { children: ReactNode; style?: StyleProp<ViewStyle> }) => {
+  const tones = useTones();
+  return (
+    <View
+      style={[
+        { backgroundColor: tones.card, borderRadius: 14, padding: 16, boxShadow: `0 1px 0 ${tones.line}, 0 6px 18px rgba(23,33,30,0.07)` },
+        style,
+      ]}
+    >
+      {children}
+    </View>
+  );
+};
+
+/** What to see when there is nothing, or when it could not be had: what happened, what is safe, what to do. */
+export const Notice = ({ kind, title, children, action }: { kind: TagKind; title: string; children?: ReactNode; action?: ReactNode }) => {
+  const tones = useTones();
+  const { edge } = TAG[kind];
+  return (
+    <View
+      style={{ borderLeftWidth: 8, borderLeftColor: tones[edge], borderRadius: 14, backgroundColor: tones.card, padding: 16, gap: 8 }}
+      role={kind === 'stop' ? 'alert' : 'status'}
+    >
+      <Bold size={19}>{title}</Bold>
+      {children}
+      {action}
+    </View>
+  );
+};

@@ -1,0 +1,97 @@
+import type { Book } from '@quay/core/fleet/book';
+import { Pressable, View } from 'react-native';
+import Svg, { Circle, Path, Text as SvgText } from 'react-native-svg';
+import { Strokes } from './drawing';
+import { FACE, useTones } from './theme';
+
+export type PlanStop = { id: string; name: string; label: string; state: 'tied' | 'now' | 'loose' | 'ask' };
+
+/** Ripples across the ground the boat lies on. */
+const ripple = (width: number, y: number) =>
+  `M-12 ${y}${Array.from({ length: Math.ceil(width / 24) + 1 }, (_, i) => (i === 0 ? 'q12-7 24 0' : 't24 0')).join('')}`;
+
+/**
+ * The boat from above, drawn from her book: the map for walking, counting, marking and comparing.
+ * Bow to the right on a phone, bow up where there is height.
+ */
+export const Plan = ({
+  plan,
+  stations,
+  stops,
+  width,
+  height,
+  bowUp = false,
+  onStop,
+}: {
+  plan: Book['plan'];
+  stations: Book['stations'];
+  stops: readonly PlanStop[];
+  width: number;
+  height: number;
+  bowUp?: boolean;
+  onStop?: (id: string) => void;
+}) => {
+  const tones = useTones();
+  const along = plan.lengthM + 1.1;
+  const across = plan.beamM + 0.7;
+  const scale = bowUp ? Math.min(height / along, width / across) : Math.min(width / along, height / across);
+  const middle = plan.lengthM / 2 - 0.1;
+  const place = {
+    scale,
+    x: ([x, y]: readonly [number, number]) => (bowUp ? width / 2 + y * scale : width / 2 + (x - middle) * scale),
+    y: ([x, y]: readonly [number, number]) => (bowUp ? height / 2 - (x - middle) * scale : height / 2 + y * scale),
+  };
+  const spots = stops.flatMap((stop) => {
+    const station = stations.find(({ id }) => id === stop.id);
+    return station ? [{ stop, x: place.x(station.at), y: place.y(station.at), r: stop.state === 'now' ? 19 : 13 }] : [];
+  });
+  return (
+    <View style={{ width, height, backgroundColor: tones.water, overflow: 'hidden' }}>
+      <Svg width={width} height={height} aria-hidden>
+        <Path d={ripple(width, 18)} stroke={tones.ripple} strokeWidth={2} fill="none" />
+        <Path d={ripple(width, height - 12)} stroke={tones.ripple} strokeWidth={2} fill="none" />
+        <Strokes strokes={plan.strokes} place={place} />
+        {spots.map(({ stop, x, y, r }) => (
+          <Circle
+            key={stop.id}
+            cx={x}
+            cy={y}
+            r={r}
+            fill={stop.state === 'tied' ? tones.weed : stop.state === 'loose' ? tones.card : tones.mari}
+            stroke={stop.state === 'tied' ? tones.card : tones.ink}
+            strokeWidth={stop.state === 'now' ? 3 : 2}
+          />
+        ))}
+        {spots.map(({ stop, x, y }) =>
+          stop.state === 'tied' ? (
+            <Path key={stop.id} d={`M${x - 6} ${y}l4 5 8-9`} stroke={tones.onWeed} strokeWidth={3} fill="none" />
+          ) : (
+            <SvgText
+              key={stop.id}
+              x={x}
+              y={y + (stop.state === 'now' ? 7 : 5)}
+              textAnchor="middle"
+              fontFamily={FACE.slabBold}
+              fontSize={stop.state === 'now' ? 20 : 15}
+              fill={stop.state === 'loose' ? tones.ink : tones.onMari}
+            >
+              {stop.label}
+            </SvgText>
+          ),
+        )}
+      </Svg>
+      {onStop
+        ? spots.map(({ stop, x, y }) => (
+            // The rope is the way to jump for keyboards and screen readers; this is the same for a thumb on the plan.
+            <Pressable
+              key={stop.id}
+              aria-hidden
+              tabIndex={-1}
+              onPress={() => onStop(stop.id)}
+              style={{ position: 'absolute', left: x - 26, top: y - 26, width: 52, height: 52 }}
+            />
+          ))
+        : null}
+    </View>
+  );
+};

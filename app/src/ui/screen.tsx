@@ -1,0 +1,67 @@
+import { mdiArrowLeft } from '@mdi/js';
+import type { ReactNode, Ref } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { KeptLine } from '../screens/session/KeptLine';
+import { Sign } from './press';
+import { useTones, WIDE } from './theme';
+import { SlabBold, Small } from './words';
+
+type Props = {
+  title: string;
+  sub?: string;
+  onBack?: () => void;
+  right?: ReactNode;
+  top?: ReactNode;
+  children: ReactNode;
+  footer?: ReactNode;
+  scroll?: Ref<ScrollView>;
+  /** Narrow text pages stay readable on a wide screen. */ measure?: number;
+};
+
+/** Every view: name on top, content, and the one thing to do in the lowest third. */
+export const Screen = ({ title, sub, onBack, right, top, children, footer, scroll, measure }: Props) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE;
+  const held = { width: '100%' as const, maxWidth: measure ?? (wide ? undefined : width), alignSelf: 'center' as const };
+  return (
+    <View style={{ flex: 1, backgroundColor: tones.ground }}>
+      <View
+        role="banner"
+        style={[
+          held,
+          {
+            flexDirection: 'row',
+            alignItems: 'center',
+            gap: 4,
+            paddingLeft: onBack ? 4 : 16,
+            paddingRight: 12,
+            paddingTop: 6,
+            minHeight: 62,
+          },
+        ]}
+      >
+        {onBack ? <Sign path={mdiArrowLeft} label={t('common.back')} onPress={onBack} plain testID="back" /> : null}
+        <View style={{ flex: 1 }}>
+          <SlabBold size={25} heading={1} lines={1}>
+            {title}
+          </SlabBold>
+          {sub ? (
+            <Small lines={2} size={14.5}>
+              {sub}
+            </Small>
+          ) : null}
+        </View>
+        {right}
+        <KeptLine />
+      </View>
+      {top}
+      <ScrollView ref={scroll} style={{ flex: 1 }} contentContainerStyle={[held, { paddingBottom: 20 }]} role="main">
+        {children}
+      </ScrollView>
+      {footer ? <View style={[held, { paddingHorizontal: 12, paddingTop: 8, paddingBottom: 16 }]}>{footer}</View> : null}
+    </View>
+  );
+};

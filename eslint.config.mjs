@@ -1,0 +1,61 @@
+import hooks from 'eslint-plugin-react-hooks';
+import ts from 'typescript-eslint';
+
+export default ts.config(
+  {
+    ignores: [
+      '**/node_modules/**',
+      '**/dist/**',
+      '.build/**',
+      '.quay/**',
+      '**/.expo/**',
+      'app/.slim/**',
+      'app/public/**',
+      '**/*.cjs',
+      'app/jest.config.js',
+      'app/metro.config.js',
+      'app/slim/**',
+      'test-results/**',
+    ],
+  },
+  { files: ['**/*.mjs'], extends: [ts.configs.base] },
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    extends: [ts.configs.recommendedTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        project: [
+          'core/tsconfig.test.json',
+          'contract/tsconfig.json',
+          'server/tsconfig.json',
+          'app/tsconfig.json',
+          'e2e/tsconfig.json',
+          'bench/empty-page/tsconfig.json',
+        ],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      // Rows come out of Knex untyped; saying what they are is how they get their type.
+      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
+      'no-console': 'off',
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'fetch', 'window', 'crypto'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+    },
+  },
+  {
+    files: ['app/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+);
