@@ -95,13 +95,6 @@ switch (command) {
   case 'test':
     await (await import('./test')).test(args);
     break;
-  case 'bench':
-    await (await import('../bench/run')).bench(args);
-    break;
-  case 'shots':
-    await buildAll();
-    await must('npx', ['playwright', 'test', '--config', 'e2e/shots.config.ts']);
-    break;
   default:
     await tool();
 }

@@ -38,9 +38,9 @@ const counted = async (
   }
 };
 
-const TYPES = ['core', 'core/tsconfig.test.json', 'contract', 'server', 'app', 'e2e'];
+const TYPES = ['core', 'core/tsconfig.test.json', 'contract', 'server', 'app'];
 
-/** Everything that must hold. `--only` takes one of: format, lint, arrows, types, unit, journeys. */
+/** Everything that must hold. `--only` takes one of: format, lint, arrows, types, unit. */
 export const test = async (args: readonly string[]): Promise<void> => {
   const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
   mkdirSync('.build', { recursive: true });
@@ -72,21 +72,6 @@ export const test = async (args: readonly string[]): Promise<void> => {
         (json: { numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }) => ({
           passed: json.numPassedTests,
           failed: Math.max(json.numFailedTests, json.numFailedTestSuites),
-        }),
-      ),
-    );
-  }
-  if (wants('journeys')) {
-    await buildAll();
-    outcomes.push(
-      await counted(
-        'journeys',
-        'npx',
-        ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
-        '.build/journeys.json',
-        (json: { stats: { expected: number; unexpected: number; flaky: number } }) => ({
-          passed: json.stats.expected,
-          failed: json.stats.unexpected + json.stats.flaky,
         }),
       ),
     );

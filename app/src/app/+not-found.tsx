@@ -1,1 +1,3 @@
-export { NotFound as default } from '../screens/session/NotFound';
+import { open } from '../screens/open';
+
+export default open((inside) => inside.NotFound);

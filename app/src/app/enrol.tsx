@@ -1,1 +1,3 @@
-export { Enrol as default } from '../screens/session/Enrol';
+import { open } from '../screens/open';
+
+export default open((inside) => inside.Enrol);

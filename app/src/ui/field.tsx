@@ -1,8 +1,7 @@
-import type { ComponentProps } from 'react';
-import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
+import { type ComponentProps, useState } from 'react';
+import { TextInput, View } from 'react-native';
 import { FACE, useTones } from './theme';
-import { Bold } from './words';
+import { Bold, Small } from './words';
 
 type Props = {
   label: string;
@@ -35,31 +34,54 @@ export const Field = ({
   autoFocus = false,
 }: Props) => {
   const tones = useTones();
+  const [on, setOn] = useState(false);
   return (
     <View style={{ gap: 4 }}>
-      <TextInput
-        mode="outlined"
-        label={label}
-        aria-label={label}
-        value={value}
-        onChangeText={onChange}
-        secureTextEntry={secret}
-        autoFocus={autoFocus}
-        {...(numeric ? { inputMode: 'decimal' as const } : {})}
-        {...(lines ? { multiline: true, numberOfLines: lines } : {})}
-        {...(autoComplete ? { autoComplete } : {})}
-        autoCapitalize="none"
-        error={fault !== undefined}
-        onSubmitEditing={onEnter}
-        testID={testID}
-        textColor={tones.ink}
-        outlineColor={tones.soft}
-        activeOutlineColor={tones.weed}
-        outlineStyle={{ borderRadius: 13, borderWidth: 2 }}
-        style={{ backgroundColor: tones.card, fontFamily: FACE.text, fontSize: numeric ? 24 : 19, minHeight: 58 }}
-        {...(unit ? { right: <TextInput.Affix text={unit} textStyle={{ color: tones.soft, fontFamily: FACE.text }} /> } : {})}
-        theme={{ colors: { onSurfaceVariant: tones.soft, error: tones.lead, background: tones.card } }}
-      />
+      <Small>{label}</Small>
+      <View
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: 8,
+          minHeight: 58,
+          borderRadius: 13,
+          borderWidth: 2,
+          borderColor: fault ? tones.lead : on ? tones.weed : tones.soft,
+          backgroundColor: tones.card,
+          paddingHorizontal: 14,
+        }}
+      >
+        <TextInput
+          aria-label={label}
+          aria-invalid={fault !== undefined}
+          value={value}
+          onChangeText={onChange}
+          secureTextEntry={secret}
+          autoFocus={autoFocus}
+          autoCapitalize="none"
+          inputMode={numeric ? 'decimal' : 'text'}
+          {...(lines ? { multiline: true, numberOfLines: lines } : {})}
+          {...(autoComplete ? { autoComplete } : {})}
+          onFocus={() => setOn(true)}
+          onBlur={() => setOn(false)}
+          onSubmitEditing={onEnter}
+          testID={testID}
+          style={[
+            {
+              flex: 1,
+              minWidth: 0,
+              minHeight: 54,
+              paddingVertical: lines ? 12 : 0,
+              color: tones.ink,
+              fontFamily: numeric ? FACE.slabBold : FACE.text,
+              fontSize: numeric ? 30 : 19,
+              fontVariant: ['lining-nums', 'tabular-nums'],
+            },
+            NO_OUTLINE,
+          ]}
+        />
+        {unit ? <Bold tone="soft">{unit}</Bold> : null}
+      </View>
       {fault ? (
         <Bold size={16} tone="leadText" live>
           {fault}
@@ -68,3 +90,6 @@ export const Field = ({
     </View>
   );
 };
+
+/** The frame shows the focus; not among the styles a phone knows. */
+const NO_OUTLINE = { outlineStyle: 'none' } as object;

@@ -1,9 +1,8 @@
 import { mdiClose } from '@mdi/js';
 import type { ReactNode } from 'react';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { Modal, Portal } from 'react-native-paper';
+import { Modal, Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import { Sign } from './press';
-import { TonesContext, useTones, WIDE } from './theme';
+import { useTones, WIDE } from './theme';
 import { SlabBold } from './words';
 
 /** A sheet from below on a phone, a panel in the middle when there is room. Closes by its sign, by Escape and by a press outside. */
@@ -24,14 +23,19 @@ export const Sheet = ({
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE;
   return (
-    <Portal>
-      <TonesContext.Provider value={tones}>
-        <Modal
-          visible
-          onDismiss={onClose}
-          style={{ justifyContent: wide ? 'center' : 'flex-end', marginTop: 0, marginBottom: 0 }}
-          contentContainerStyle={{
-            alignSelf: 'center',
+    <Modal transparent visible onRequestClose={onClose}>
+      <View style={{ flex: 1, justifyContent: wide ? 'center' : 'flex-end', alignItems: 'center' }}>
+        <Pressable
+          aria-hidden
+          tabIndex={-1}
+          onPress={onClose}
+          style={{ position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, backgroundColor: 'rgba(10,16,14,0.55)' }}
+        />
+        <View
+          role="dialog"
+          aria-modal
+          aria-label={title}
+          style={{
             width: wide ? 640 : width,
             maxHeight: height - (wide ? 60 : 24),
             backgroundColor: tones.ground,
@@ -42,29 +46,27 @@ export const Sheet = ({
             overflow: 'hidden',
           }}
         >
-          <View role="dialog" aria-modal aria-label={title} style={{ flexShrink: 1 }}>
-            <View
-              style={{
-                flexDirection: 'row',
-                alignItems: 'center',
-                justifyContent: 'space-between',
-                paddingLeft: 18,
-                paddingRight: 8,
-                paddingTop: 8,
-              }}
-            >
-              <SlabBold size={24} heading={2} style={{ flex: 1 }}>
-                {title}
-              </SlabBold>
-              <Sign path={mdiClose} label={closeLabel} onPress={onClose} plain />
-            </View>
-            <ScrollView style={{ flexShrink: 1 }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
-              {children}
-            </ScrollView>
-            {footer ? <View style={{ padding: 14, paddingTop: 6, gap: 10 }}>{footer}</View> : null}
+          <View
+            style={{
+              flexDirection: 'row',
+              alignItems: 'center',
+              justifyContent: 'space-between',
+              paddingLeft: 18,
+              paddingRight: 8,
+              paddingTop: 8,
+            }}
+          >
+            <SlabBold size={24} heading={2} style={{ flex: 1 }}>
+              {title}
+            </SlabBold>
+            <Sign path={mdiClose} label={closeLabel} onPress={onClose} plain />
           </View>
-        </Modal>
-      </TonesContext.Provider>
-    </Portal>
+          <ScrollView style={{ flexGrow: 0, flexShrink: 1 }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
+            {children}
+          </ScrollView>
+          {footer ? <View style={{ padding: 14, paddingTop: 6, gap: 10 }}>{footer}</View> : null}
+        </View>
+      </View>
+    </Modal>
   );
 };

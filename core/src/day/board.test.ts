@@ -1,18 +1,43 @@
 import { boardOf, type DayHire, stateOf } from './board';
 
 const NOW = '2026-06-13T10:42:00.000Z';
-const hire = (id: string, more: Partial<DayHire>): DayHire => ({ id, boat: id, renter: 'R', party: 4, from: '2026-06-13T12:00:00.000Z', to: '2026-06-13T16:00:00.000Z', state: 'booked', castOffAt: null, cameInAt: null, hold: null, ...more });
+const hire = (id: string, more: Partial<DayHire>): DayHire => ({
+  id,
+  boat: id,
+  renter: 'R',
+  party: 4,
+  from: '2026-06-13T12:00:00.000Z',
+  to: '2026-06-13T16:00:00.000Z',
+  state: 'booked',
+  castOffAt: null,
+  cameInAt: null,
+  hold: null,
+  ...more,
+});
 const out = (id: string, castOffAt: string, to: string) => hire(id, { state: 'out', castOffAt, from: castOffAt, to });
 
 describe('the board of the day', () => {
   it('reads the course of a hire off its record', () => {
     const after = (...keys: string[]) => stateOf((key) => keys.includes(key));
-    expect([after(), after('out/started'), after('out/started', 'out/sealed'), after('out/sealed', 'castOff'), after('castOff', 'cameIn'), after('cameIn', 'in/sealed'), after('in/sealed', 'closed')]).toEqual(['booked', 'walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling', 'closed']);
+    expect([
+      after(),
+      after('out/started'),
+      after('out/started', 'out/sealed'),
+      after('out/sealed', 'castOff'),
+      after('castOff', 'cameIn'),
+      after('cameIn', 'in/sealed'),
+      after('in/sealed', 'closed'),
+    ]).toEqual(['booked', 'walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling', 'closed']);
   });
 
   it('puts what comes above the waterline, the next thing lowest, and what is out under it, the least time left first', () => {
     const board = boardOf(
-      [hire('late', { from: '2026-06-13T14:00:00.000Z' }), hire('soon', {}), out('a', '2026-06-13T08:42:00.000Z', '2026-06-13T12:42:00.000Z'), out('b', '2026-06-13T09:00:00.000Z', '2026-06-13T11:03:00.000Z')],
+      [
+        hire('late', { from: '2026-06-13T14:00:00.000Z' }),
+        hire('soon', {}),
+        out('a', '2026-06-13T08:42:00.000Z', '2026-06-13T12:42:00.000Z'),
+        out('b', '2026-06-13T09:00:00.000Z', '2026-06-13T11:03:00.000Z'),
+      ],
       NOW,
     );
     expect(board.coming.map((one) => one.hire.id)).toEqual(['late', 'soon']);

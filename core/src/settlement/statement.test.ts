@@ -3,7 +3,14 @@ import type { Finding } from '../record/findings';
 import { project } from '../record/project';
 import { litresCharged, type Price, type PriceList, statementOf } from './statement';
 
-const price = (code: string, amountMinor: number, more: Partial<Price> = {}): Price => ({ code, name: { en: code }, per: 'each', amountMinor, taxBp: 2000, ...more });
+const price = (code: string, amountMinor: number, more: Partial<Price> = {}): Price => ({
+  code,
+  name: { en: code },
+  per: 'each',
+  amountMinor,
+  taxBp: 2000,
+  ...more,
+});
 const list = (more: Partial<PriceList> = {}): PriceList => ({
   version: 1,
   currency: 'EUR',
@@ -22,11 +29,41 @@ const list = (more: Partial<PriceList> = {}): PriceList => ({
 const empty = project([]);
 const base = { station: 'bow', chargeable: true, told: true, decision: 'renters' as const };
 const missing = (pieces: number, more: Partial<Finding> = {}): Finding =>
-  ({ ...base, key: 'count/fender', topic: 'count', is: 'missing', pieces, out: 4, in: 4 - pieces, fitting: { id: 'fender', station: 'bow', name: { en: 'Fenders' }, kind: 'required', count: 4, price: 'fender' }, ...more }) as Finding;
+  ({
+    ...base,
+    key: 'count/fender',
+    topic: 'count',
+    is: 'missing',
+    pieces,
+    out: 4,
+    in: 4 - pieces,
+    fitting: { id: 'fender', station: 'bow', name: { en: 'Fenders' }, kind: 'required', count: 4, price: 'fender' },
+    ...more,
+  }) as Finding;
 const scratch = (sizeMm: number): Finding =>
-  ({ ...base, key: 'mark/m', topic: 'mark', is: 'new', out: undefined, nearestM: undefined, surface: { id: 's', station: 'bow', name: { en: 'Side' }, widthM: 8, heightM: 1, strokes: [], stuff: 'gelcoat' }, in: { id: 'm', surface: 's', x: 0.5, y: 0.5, kind: 'scratch', sizeMm, photos: [] } }) as Finding;
+  ({
+    ...base,
+    key: 'mark/m',
+    topic: 'mark',
+    is: 'new',
+    out: undefined,
+    nearestM: undefined,
+    surface: { id: 's', station: 'bow', name: { en: 'Side' }, widthM: 8, heightM: 1, strokes: [], stuff: 'gelcoat' },
+    in: { id: 'm', surface: 's', x: 0.5, y: 0.5, kind: 'scratch', sizeMm, photos: [] },
+  }) as Finding;
 const fuel = (low: number, more: object = {}): Finding & { topic: 'fuel' } =>
-  ({ ...base, decision: undefined, key: 'fuel/petrol', topic: 'fuel', is: 'used', tank: { id: 'petrol', name: { en: 'Petrol' }, holds: 'petrol', capacityL: 95 }, fuel: { out: {}, in: {}, used: { value: low + 4, sd: 2, low, high: low + 8 }, odd: [], askThird: false }, meteredL: undefined, filledL: 0, ...more }) as unknown as Finding & { topic: 'fuel' };
+  ({
+    ...base,
+    decision: undefined,
+    key: 'fuel/petrol',
+    topic: 'fuel',
+    is: 'used',
+    tank: { id: 'petrol', name: { en: 'Petrol' }, holds: 'petrol', capacityL: 95 },
+    fuel: { out: {}, in: {}, used: { value: low + 4, sd: 2, low, high: low + 8 }, odd: [], askThird: false },
+    meteredL: undefined,
+    filledL: 0,
+    ...more,
+  }) as unknown as Finding & { topic: 'fuel' };
 const late = (minutes: number): Finding => ({ ...base, decision: undefined, key: 'late', topic: 'late', is: 'late', minutes }) as Finding;
 
 describe('the statement', () => {
@@ -77,14 +114,27 @@ describe('the statement', () => {
   });
 
   it('balances to the minor unit, whatever is in it', () => {
-    const anything = fc.array(fc.oneof(fc.integer({ min: 1, max: 4 }).map((n) => missing(n)), fc.integer({ min: 5, max: 1200 }).map(scratch), fc.double({ min: 0, max: 90, noNaN: true }).map((n) => fuel(n)), fc.integer({ min: -30, max: 400 }).map(late)), { maxLength: 8 });
+    const anything = fc.array(
+      fc.oneof(
+        fc.integer({ min: 1, max: 4 }).map((n) => missing(n)),
+        fc.integer({ min: 5, max: 1200 }).map(scratch),
+        fc.double({ min: 0, max: 90, noNaN: true }).map((n) => fuel(n)),
+        fc.integer({ min: -30, max: 400 }).map(late),
+      ),
+      { maxLength: 8 },
+    );
     fc.assert(
       fc.property(anything, fc.integer({ min: 0, max: 100_000 }), (findings, held) => {
         const got = statementOf(empty, findings, list(), held);
         const { deposit } = got;
         expect(deposit.capturedMinor + deposit.releasedMinor + deposit.stillHeldMinor).toBe(deposit.heldMinor);
         expect(got.balanceMinor).toBe(got.totalMinor - deposit.capturedMinor);
-        for (const value of [got.totalMinor, got.balanceMinor, ...Object.values(deposit), ...got.lines.map(({ amountMinor }) => amountMinor ?? 0)]) {
+        for (const value of [
+          got.totalMinor,
+          got.balanceMinor,
+          ...Object.values(deposit),
+          ...got.lines.map(({ amountMinor }) => amountMinor ?? 0),
+        ]) {
           expect(value).toBeGreaterThanOrEqual(0);
           expect(Number.isInteger(value)).toBe(true);
         }

@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
 import sharp from 'sharp';
 import * as z from 'zod/mini';
-import type { Mark} from '@quay/core/condition/marks';
+import type { Mark } from '@quay/core/condition/marks';
 import { MARK_KINDS } from '@quay/core/condition/marks';
 import { stateOf, HIRE_STATES } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
@@ -79,17 +79,15 @@ export const play = async (store: Store, key: QuayKey, file: string, now: Date):
   const spki = pair.publicKey.export({ type: 'spki', format: 'der' });
   const fingerprint = createHash('sha256').update(spki).digest('hex');
   const phone: Phone = { device: randomUUID(), key: pair.privateKey, fingerprint, seq: 0 };
-  await store
-    .db('device')
-    .insert({
-      id: phone.device,
-      name: 'Quay phone (simulated)',
-      token: hashToken(newToken()),
-      enrolled: true,
-      createdAt: now.toISOString(),
-      key: spki.toString('base64'),
-      keyFingerprint: fingerprint,
-    });
+  await store.db('device').insert({
+    id: phone.device,
+    name: 'Quay phone (simulated)',
+    token: hashToken(newToken()),
+    enrolled: true,
+    createdAt: now.toISOString(),
+    key: spki.toString('base64'),
+    keyFingerprint: fingerprint,
+  });
   for (const [i, one] of hires.entries()) await playHire(store, key, phone, one, i, now);
 };
 

@@ -1,1 +1,3 @@
-export { Attention as default } from '../../screens/hire/Attention';
+import { open } from '../../screens/open';
+
+export default open((inside) => inside.Attention);

@@ -1,1 +1,3 @@
-export { Mine as default } from '../../screens/session/Mine';
+import { open } from '../../screens/open';
+
+export default open((inside) => inside.Mine);

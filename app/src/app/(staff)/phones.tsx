@@ -1,1 +1,3 @@
-export { Phones as default } from '../../screens/session/Phones';
+import { open } from '../../screens/open';
+
+export default open((inside) => inside.Phones);

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { Compare } from '../../../../screens/condition/Compare';
+import { open } from '../../../../screens/open';
+
+const Compare = open((inside) => inside.Compare);
 
 export default function CompareRoute() {
   const { hireId } = useLocalSearchParams<{ hireId: string }>();

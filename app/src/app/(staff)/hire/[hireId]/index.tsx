@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { Hire } from '../../../../screens/hire/Hire';
+import { open } from '../../../../screens/open';
+
+const Hire = open((inside) => inside.Hire);
 
 export default function HireRoute() {
   const { hireId } = useLocalSearchParams<{ hireId: string }>();

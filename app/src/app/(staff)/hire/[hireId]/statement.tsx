@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { Statement } from '../../../../screens/settlement/Statement';
+import { open } from '../../../../screens/open';
+
+const Statement = open((inside) => inside.Statement);
 
 export default function StatementRoute() {
   const { hireId } = useLocalSearchParams<{ hireId: string }>();

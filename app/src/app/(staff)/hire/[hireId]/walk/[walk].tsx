@@ -1,7 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { Walk } from '../../../../../screens/record/Walk';
+import { open } from '../../../../../screens/open';
+
+const Walk = open((inside) => inside.Walk);
 
 export default function WalkRoute() {
   const { hireId, walk } = useLocalSearchParams<{ hireId: string; walk: string }>();
-  return <Walk hireId={hireId} walk={walk === 'in' ? 'in' : 'out'} />;
+  return <Walk key={`${hireId} ${walk}`} hireId={hireId} walk={walk === 'in' ? 'in' : 'out'} />;
 }

@@ -1,0 +1,16 @@
+/**
+ * Everything behind the first view, in one file of its own: the day and the sign-in open without it. One file, because
+ * whatever two of them shared would be loaded with the first view again. Kept offline like the rest.
+ */
+export { SnackBar } from '../ui/snackBar';
+export { Compare } from './condition/Compare';
+export { Attention } from './hire/Attention';
+export { Hire } from './hire/Hire';
+export { Sign } from './record/Sign';
+export { Walk } from './record/Walk';
+export { Enrol } from './session/Enrol';
+export { KeptSheet } from './session/KeptSheet';
+export { Mine } from './session/Mine';
+export { NotFound } from './session/NotFound';
+export { Phones } from './session/Phones';
+export { Statement } from './settlement/Statement';

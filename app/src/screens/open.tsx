@@ -1,0 +1,19 @@
+import { type ComponentType, lazy, Suspense } from 'react';
+import { View } from 'react-native';
+import { useTones } from '../ui/theme';
+
+type Inside = typeof import('./inside');
+
+const Waiting = () => <View style={{ flex: 1, backgroundColor: useTones().ground }} />;
+
+/** A screen behind the first view, fetched when it is opened (or from what is kept offline). */
+export const open = <P extends object>(pick: (inside: Inside) => ComponentType<P>): ComponentType<P> => {
+  const Screen = lazy(() => import('./inside').then((inside) => ({ default: pick(inside) }))) as unknown as ComponentType<P>;
+  return function Opened(props: P) {
+    return (
+      <Suspense fallback={<Waiting />}>
+        <Screen {...props} />
+      </Suspense>
+    );
+  };
+};

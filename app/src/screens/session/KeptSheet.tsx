@@ -1,0 +1,61 @@
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { useKept } from '../../data/hire';
+import { keep } from '../../data/keep';
+import { deliver } from '../../data/outbox';
+import type { en } from '../../i18n/en';
+import { Go } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { Body, Bold, Small } from '../../ui/words';
+
+/** What is kept on this phone and not yet at the quay, and what the quay would not take. */
+export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
+  const { t } = useTranslation();
+  const rows = useKept(async () => {
+    const [events, photos, packs] = await Promise.all([
+      keep.events.where('state').anyOf('kept', 'refused').toArray(),
+      keep.photos.where('state').anyOf('kept', 'refused').toArray(),
+      keep.packs.toArray(),
+    ]);
+    const boat = (hire: string) => packs.find(({ id }) => id === hire)?.boat.name ?? hire;
+    const waiting = new Map<string, number>();
+    for (const { hire, state } of events) if (state === 'kept') waiting.set(hire, (waiting.get(hire) ?? 0) + 1);
+    return {
+      waiting: [...waiting].map(([hire, count]) => ({ boat: boat(hire), count })),
+      photos: photos.filter(({ state }) => state === 'kept').length,
+      refused: [...events, ...photos]
+        .filter(({ state }) => state === 'refused')
+        .map((row) => ({
+          id: 'id' in row ? row.id : row.sha,
+          boat: boat(row.hire),
+          what: 'id' in row ? row.held.event.body.kind : '',
+          refusal: row.refusal,
+        })),
+    };
+  }, []);
+  if (!rows) return null;
+  return (
+    <Sheet
+      title={t('kept.title')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Go label={t('kept.sendNow')} onPress={() => void deliver()} />}
+    >
+      <Body>{rows.waiting.length + rows.photos > 0 ? t('kept.waiting') : t('kept.calm')}</Body>
+      {rows.waiting.map(({ boat, count }) => (
+        <Bold key={boat}>{t('kept.events', { count, boat })}</Bold>
+      ))}
+      {rows.photos > 0 ? <Bold>{t('kept.photos', { count: rows.photos })}</Bold> : null}
+      {rows.refused.length > 0 ? (
+        <View style={{ gap: 6 }}>
+          <Bold tone="leadText">{t('kept.refusedTitle')}</Bold>
+          <Small>{t('kept.refusedWhy')}</Small>
+          {rows.refused.map(({ id, boat, what, refusal }) => {
+            const reason = refusal?.reason as keyof typeof en.refusal | undefined;
+            return <Body key={id}>{`${boat} · ${what} · ${reason ? t(`refusal.${reason}`) : ''}: ${refusal?.detail ?? ''}`}</Body>;
+          })}
+        </View>
+      ) : null}
+    </Sheet>
+  );
+};

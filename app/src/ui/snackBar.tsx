@@ -1,0 +1,27 @@
+import { useTranslation } from 'react-i18next';
+import { Snackbar } from 'react-native-paper';
+import type { Said } from './snack';
+import { FACE, useTones } from './theme';
+import { Body } from './words';
+
+export const SnackBar = ({ said, onGone }: { said: Said; onGone: () => void }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  return (
+    <Snackbar
+      visible
+      duration={6000}
+      onDismiss={onGone}
+      wrapperStyle={{ bottom: 84 }}
+      style={{ backgroundColor: tones.ink, borderRadius: 14 }}
+      theme={{ colors: { inversePrimary: tones.mari } }}
+      {...(said.undo
+        ? { action: { label: t('common.undo'), onPress: said.undo, labelStyle: { fontFamily: FACE.bold, fontSize: 17 } } }
+        : {})}
+    >
+      <Body tone="ground" live>
+        {said.text}
+      </Body>
+    </Snackbar>
+  );
+};

@@ -1,0 +1,178 @@
+import { generateKeyPairSync, createHash, sign, verify } from 'node:crypto';
+import sharp from 'sharp';
+import { digestOf } from '@quay/core/record/canonical';
+import type { Held, HireEvent } from '@quay/core/record/event';
+import { countersignMessage, sealContent, sealMessage } from '@quay/core/record/seal';
+import { HAND, type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
+
+let quay: TestQuay;
+let phone: Client;
+let device: string;
+let grant: string;
+beforeEach(async () => {
+  quay = await testQuay();
+  phone = await handOn(quay);
+  const signedIn = await phone.signIn(HAND);
+  device = (signedIn.json.device as { id: string }).id;
+  grant = signedIn.json.grant as string;
+});
+afterEach(() => quay.stop());
+
+const HIRE = 'h-1001';
+const append = (events: unknown[], client = phone, headers: Record<string, string> = {}, sentAt = quay.clock.now.toISOString()) =>
+  client.send('POST', `/hires/${HIRE}/events`, { sentAt, events }, headers);
+const readAll = async (client = phone) =>
+  (await client.send('GET', `/hires/${HIRE}/events`)).json as unknown as {
+    events: { event: HireEvent; actor: { id: string; role: string }; behindMs: number; receivedAt: string }[];
+    cursor: string;
+  };
+
+describe('appending events', () => {
+  it('takes each once, however often it is delivered, with the actor of the session', async () => {
+    const event = eventOf(HIRE, device, countOf(4));
+    expect((await append([event, event])).json).toEqual({ held: [event.id, event.id], refused: [] });
+    expect((await append([event])).json).toEqual({ held: [event.id], refused: [] });
+    const { events, cursor } = await readAll();
+    expect(events).toMatchObject([{ event, actor: { id: 'bram', role: 'hand' } }]);
+    expect((await phone.send('GET', `/hires/${HIRE}/events?after=${cursor}`)).json.events).toEqual([]);
+  });
+
+  it('refuses the bad ones by name and takes the others', async () => {
+    const good = eventOf(HIRE, device, countOf(4));
+    const bad = {
+      unknownKind: { ...eventOf(HIRE, device, countOf(1)), body: { kind: 'danced' } },
+      doesNotFit: { ...eventOf(HIRE, device, countOf(1)), body: { ...countOf(1), count: -4 } },
+      unknownVersion: { ...eventOf(HIRE, device, countOf(1)), v: 99 },
+      otherHire: eventOf('h-1002', device, countOf(1)),
+      otherDevice: eventOf(HIRE, 'another', countOf(1)),
+      mayNot: eventOf(HIRE, device, { kind: 'closed', number: 1, statement: 'a'.repeat(64), covers: [], root: 'a'.repeat(64) }),
+    };
+    const { json } = await append([...Object.values(bad), good]);
+    expect(json.held).toEqual([good.id]);
+    expect((json.refused as { id: string; reason: string }[]).map(({ id, reason }) => [reason, id])).toEqual(
+      Object.entries(bad).map(([reason, { id }]) => [reason, id]),
+    );
+    expect((await append([{ ...good, body: countOf(3) }])).json).toMatchObject({
+      held: [],
+      refused: [{ id: good.id, reason: 'sameIdOtherContent' }],
+    });
+    expect((await readAll()).events).toHaveLength(1);
+  });
+
+  it('delivers one person’s entries in their name while another is signed in on the phone, and nobody else’s', async () => {
+    await phone.send('DELETE', '/session', {});
+    await phone.signIn({ name: 'Tilly Vance', secret: '731905' });
+    const event = eventOf(HIRE, device, countOf(4));
+    expect((await append([event], phone, { 'x-quay-grant': grant })).json.held).toEqual([event.id]);
+    expect((await readAll()).events[0]?.actor.id).toBe('bram');
+    const other = await handOn(quay, { name: 'Osk Hallam', secret: '550271' });
+    expect((await append([eventOf(HIRE, device, countOf(1))], other, { 'x-quay-grant': grant })).json.code).toBe('grantEnded');
+  });
+
+  it('keeps how far the phone’s clock was off', async () => {
+    await append([eventOf(HIRE, device, countOf(4))], phone, {}, '2026-06-13T09:42:00.000Z');
+    expect((await readAll()).events[0]?.behindMs).toBe(3_600_000);
+    const manager = quay.client();
+    await manager.signIn(MANAGER);
+    expect((await manager.send('GET', '/attention')).json.hires).toMatchObject([{ hire: HIRE, wrongClocks: 1 }]);
+  });
+});
+
+describe('seals', () => {
+  const pair = generateKeyPairSync('ec', { namedCurve: 'prime256v1' });
+  const spki = pair.publicKey.export({ type: 'spki', format: 'der' });
+  const key = createHash('sha256').update(spki).digest('hex');
+  const seal = (events: HireEvent[], root?: string) => {
+    const content = sealContent(
+      events.map((event): Held => ({ event, actor: { id: 'bram', role: 'hand' } })),
+      null,
+    );
+    const signature = sign('sha256', Buffer.from(sealMessage(HIRE, 'out', root ?? content.root)), {
+      key: pair.privateKey,
+      dsaEncoding: 'ieee-p1363',
+    }).toString('base64');
+    return eventOf(HIRE, device, { kind: 'sealed', walk: 'out', ...content, ...(root === undefined ? {} : { root }), signature, key });
+  };
+  const stateNow = async () =>
+    (
+      (await phone.send('GET', `/hires/${HIRE}`)).json.seals as {
+        state: string;
+        root: string;
+        signature: string | null;
+        receivedAt: string;
+      }[]
+    )[0];
+
+  it('are countersigned once their events and their key are known', async () => {
+    const event = eventOf(HIRE, device, countOf(4));
+    const sealed = seal([event]);
+    await append([sealed]);
+    expect((await stateNow())?.state).toBe('waiting');
+    await append([event]);
+    expect((await stateNow())?.state).toBe('badSignature');
+    expect((await phone.send('POST', '/devices/key', { spki: spki.toString('base64') })).json.fingerprint).toBe(key);
+    await append([eventOf(HIRE, device, { kind: 'castOff' })]);
+    const done = await stateNow();
+    expect(done?.state).toBe('countersigned');
+    const message = Buffer.from(countersignMessage(HIRE, 'out', done!.root, done!.receivedAt));
+    expect(verify(null, message, quay.key.publicPem, Buffer.from(done!.signature!, 'base64'))).toBe(true);
+    expect((await quay.store.db('boat').where({ id: 'tuppenny-bun' }).first('lastSeal')) as unknown).toEqual({ lastSeal: done!.root });
+  });
+
+  it('that do not fit their events are not', async () => {
+    await phone.send('POST', '/devices/key', { spki: spki.toString('base64') });
+    const event = eventOf(HIRE, device, countOf(4));
+    await append([event, seal([event], digestOf('something else'))]);
+    expect((await stateNow())?.state).toBe('rootDiffers');
+  });
+});
+
+describe('photographs', () => {
+  const send = async (bytes: Buffer, name = createHash('sha256').update(bytes).digest('hex'), size = bytes.length) =>
+    phone.send('PATCH', `/hires/${HIRE}/photos/${name}?offset=0&size=${size}`, new Uint8Array(bytes));
+  const jpeg = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 3, background: '#335' } })
+      .jpeg()
+      .toBuffer();
+
+  it('go on where they were cut off', async () => {
+    const bytes = await jpeg(600, 400);
+    const name = createHash('sha256').update(bytes).digest('hex');
+    const half = Math.floor(bytes.length / 2);
+    const piece = (from: number, to: number, offset = from) =>
+      phone.send('PATCH', `/hires/${HIRE}/photos/${name}?offset=${offset}&size=${bytes.length}`, new Uint8Array(bytes.subarray(from, to)));
+    expect((await piece(0, half)).json).toEqual({ bytes: half, complete: false });
+    expect((await phone.send('GET', `/hires/${HIRE}/photos/${name}/state`)).json).toEqual({ bytes: half, complete: false });
+    // Sent again from the start, it is told where to go on.
+    expect((await piece(0, half)).json).toEqual({ bytes: half, complete: false });
+    expect((await piece(half, bytes.length)).json).toEqual({ bytes: bytes.length, complete: true });
+    expect((await piece(0, half)).json).toEqual({ bytes: bytes.length, complete: true });
+    expect((await phone.send('GET', `/hires/${HIRE}/photos/${name}`)).headers.get('content-type')).toBe('image/jpeg');
+  });
+
+  it('are refused with the reason: no image, too many pixels, HEIC, truncated, too large, not what their name says', async () => {
+    const good = await jpeg(900, 700);
+    const heic = Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic'), Buffer.alloc(200)]);
+    const codes = [
+      (await send(Buffer.from('%PDF-1.7 not a picture'))).json.code,
+      (await send(await jpeg(8200, 6200))).json.code,
+      (await send(heic)).json.code,
+      (await send(good.subarray(0, Math.floor(good.length * 0.6)))).json.code,
+      (await send(Buffer.alloc(10), 'b'.repeat(64), 26 * 1024 * 1024)).json.code,
+      (await send(good, 'c'.repeat(64))).json.code,
+    ];
+    expect(codes).toEqual(['noImage', 'tooManyPixels', 'heic', 'truncated', 'tooLarge', 'nameDiffers']);
+    expect(await quay.store.db('photo')).toEqual([]);
+  });
+});
+
+describe('what was booked', () => {
+  it('tells two people who change the same hire', async () => {
+    const manager = quay.client();
+    await manager.signIn(MANAGER);
+    const change = (version: number, notes: string) => manager.send('PATCH', `/hires/${HIRE}`, { version, notes });
+    expect((await change(1, 'a')).json).toMatchObject({ notes: 'a', version: 2 });
+    expect((await change(1, 'b')).json.code).toBe('changedMeanwhile');
+    expect((await manager.send('PATCH', `/hires/${HIRE}`, { version: 2, to: '2020-01-01T00:00:00.000Z' })).json.code).toBe('beforeStart');
+  });
+});

@@ -1,0 +1,92 @@
+import { ENDPOINTS } from '@quay/contract/all';
+import type { Endpoint } from '@quay/contract/endpoint';
+import { openApi } from '@quay/contract/openapi';
+import { type Client, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
+
+let quay: TestQuay;
+let hand: Client;
+beforeAll(async () => {
+  quay = await testQuay();
+  hand = await handOn(quay);
+});
+afterAll(() => quay.stop());
+
+/** Without a session only these answer: health, and the two halves of signing in. */
+const OPEN = ['enrol', 'health', 'signIn'];
+
+const pathOf = ({ path }: Endpoint, hireId: string) =>
+  path.replace(':hireId', hireId).replace(':sha', 'a'.repeat(64)).replace(/:\w+/g, 'x1');
+const bodyOf = ({ method, takesBytes }: Endpoint) =>
+  method === 'GET' || method === 'DELETE' ? undefined : takesBytes ? new Uint8Array([1]) : {};
+const queryOf = ({ takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : '');
+const goodBodies: Record<string, unknown> = {
+  appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
+  changeHire: { version: 1 },
+  closeHire: { totalMinor: 0, events: 0 },
+};
+
+describe('every endpoint of the contract', () => {
+  it('only those meant to be open are', () => {
+    expect(
+      ENDPOINTS.filter(({ roles }) => roles === 'open')
+        .map(({ name }) => name)
+        .sort(),
+    ).toEqual(OPEN);
+    expect(ENDPOINTS.length).toBeGreaterThan(15);
+    expect(new Set(ENDPOINTS.map(({ method, path }) => `${method} ${path}`)).size).toBe(ENDPOINTS.length);
+  });
+
+  it.each(ENDPOINTS.filter(({ roles }) => roles !== 'open').map((one) => [one.name, one] as const))(
+    '%s is refused without a session, and with one that has ended',
+    async (_, one) => {
+      const nobody = await quay.client().send(one.method, pathOf(one, 'h-1001') + queryOf(one), bodyOf(one));
+      expect(nobody.status).toBe(401);
+      expect(nobody.headers.get('content-type')).toContain('application/problem+json');
+      const gone = quay.client();
+      gone.cookies.set('quay_session', 'x'.repeat(43));
+      gone.cookies.set('quay_device', 'y'.repeat(43));
+      expect((await gone.send(one.method, pathOf(one, 'h-1001') + queryOf(one), bodyOf(one))).status).toBe(401);
+    },
+  );
+
+  it.each(ENDPOINTS.filter(({ roles }) => roles !== 'open' && !roles.includes('hand')).map((one) => [one.name, one] as const))(
+    '%s is refused to a hand',
+    async (_, one) => {
+      const answer = await hand.send(one.method, pathOf(one, 'h-1001'), goodBodies[one.name] ?? bodyOf(one));
+      expect([answer.status, answer.json.code]).toEqual([403, 'mayNot']);
+    },
+  );
+
+  it.each(ENDPOINTS.filter(({ path }) => path.includes(':hireId')).map((one) => [one.name, one] as const))(
+    '%s knows no hire that is not there',
+    async (_, one) => {
+      const manager = quay.client();
+      await manager.signIn(MANAGER);
+      const answer = await manager.send(one.method, pathOf(one, 'h-9999') + queryOf(one), goodBodies[one.name] ?? bodyOf(one));
+      expect(answer.status).toBe(404);
+    },
+  );
+
+  it('a photograph of one hire is not to be had through another, whoever knows its name', async () => {
+    const { appendPhoto } = await import('../store/photo');
+    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+    const sha = (await import('node:crypto')).createHash('sha256').update(png).digest('hex');
+    expect(await appendPhoto(quay.store, 'h-1001', sha, 0, png.length, png, '2026-06-13T10:42:00.000Z')).toMatchObject({
+      ok: true,
+      complete: true,
+    });
+    expect((await hand.send('GET', `/hires/h-1001/photos/${sha}`)).status).toBe(200);
+    expect((await hand.send('GET', `/hires/h-1002/photos/${sha}`)).status).toBe(404);
+  });
+
+  it('refuses what another site asks for with our cookies', async () => {
+    const answer = await hand.send('POST', '/hires/h-1001/close', { totalMinor: 0, events: 0 }, { origin: 'https://elsewhere.test' });
+    expect([answer.status, answer.json.code]).toEqual([403, 'otherSite']);
+  });
+
+  it('is described by the same declarations', async () => {
+    const { json } = await hand.send('GET', '/openapi.json');
+    expect(json).toEqual(JSON.parse(JSON.stringify(openApi('test'))));
+    expect(Object.keys(json.paths as object)).toContain('/api/hires/{hireId}/events');
+  });
+});

@@ -1,0 +1,111 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { v7 as uuidv7 } from 'uuid';
+import type { EventBody, HireEvent } from '@quay/core/record/event';
+import { makeApp } from '../http/app';
+import { loadImport } from '../import/load';
+import { readImport } from '../import/read';
+import { openStore, type Store } from '../store/open';
+import { type QuayKey, quayKey } from '../store/setting';
+
+export const DEMO = join(__dirname, '../../../demo');
+export const MANAGER = { name: 'Mina Garrow', secret: 'lamp on the long pier' };
+export const HAND = { name: 'bram oduya', secret: '204618' };
+
+/** A client with its own cookies, as one browser has. */
+export class Client {
+  cookies = new Map<string, string>();
+  constructor(readonly base: string) {}
+
+  async send(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<{ status: number; json: Record<string, never> & { [key: string]: unknown }; headers: Headers }> {
+    const bytes = body instanceof Uint8Array;
+    const response = await fetch(`${this.base}/api${path}`, {
+      method,
+      headers: {
+        cookie: [...this.cookies].map(([k, v]) => `${k}=${v}`).join('; '),
+        ...(body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
+    });
+    for (const line of response.headers.getSetCookie()) {
+      const [pair = ''] = line.split(';');
+      const [name = '', value = ''] = pair.split('=');
+      if (value === '') this.cookies.delete(name);
+      else this.cookies.set(name, value);
+    }
+    const type = response.headers.get('content-type') ?? '';
+    const json = (type.includes('json') ? await response.json() : {}) as Record<string, never>;
+    return { status: response.status, json, headers: response.headers };
+  }
+
+  signIn(who: { name: string; secret: string }) {
+    return this.send('POST', '/session', who);
+  }
+}
+
+export type TestQuay = { store: Store; key: QuayKey; base: string; client(): Client; clock: { now: Date }; stop(): Promise<void> };
+
+/** A quay with the demo's boats and bookings on a port of its own, in a folder that goes with it. */
+export const testQuay = async (): Promise<TestQuay> => {
+  const folder = await mkdtemp(join(tmpdir(), 'quay-test-'));
+  const store = await openStore(folder);
+  const clock = { now: new Date('2026-06-13T10:42:00.000Z') };
+  const read = readImport(DEMO, clock.now.toISOString());
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  await loadImport(store.db, read.data);
+  const key = await quayKey(store.db);
+  const app = makeApp({ store, key, version: 'test', secureCookies: false, now: () => clock.now }, undefined, false);
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
+  });
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    store,
+    key,
+    base,
+    clock,
+    client: () => new Client(base),
+    stop: async () => {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await store.close();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+};
+
+/** Enrols a phone through a manager, and signs a hand in on it. */
+export const handOn = async (quay: TestQuay, who = HAND): Promise<Client> => {
+  const manager = quay.client();
+  await manager.signIn(MANAGER);
+  const { json } = await manager.send('POST', '/enrolments', {});
+  const phone = quay.client();
+  await phone.send('POST', '/devices', { code: json.code, name: 'Quay phone' });
+  const signedIn = await phone.signIn(who);
+  if (signedIn.status !== 200) throw new Error(`hand cannot sign in: ${JSON.stringify(signedIn.json)}`);
+  return phone;
+};
+
+let seq = 0;
+export const eventOf = (stream: string, device: string, body: EventBody, more: Partial<HireEvent> = {}): HireEvent => ({
+  id: uuidv7(),
+  v: 1,
+  stream,
+  device,
+  deviceSeq: (seq += 1),
+  at: '2026-06-13T10:40:00.000Z',
+  bookVersion: 1,
+  replaces: [],
+  body,
+  ...more,
+});
+export const countOf = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
