@@ -25,7 +25,7 @@ export class Client {
     path: string,
     body?: unknown,
     headers: Record<string, string> = {},
-  ): Promise<{ status: number; json: Record<string, never> & { [key: string]: unknown }; headers: Headers }> {
+  ): Promise<{ status: number; json: Record<string, unknown>; headers: Headers }> {
     const bytes = body instanceof Uint8Array;
     const response = await fetch(`${this.base}/api${path}`, {
       method,
@@ -43,7 +43,7 @@ export class Client {
       else this.cookies.set(name, value);
     }
     const type = response.headers.get('content-type') ?? '';
-    const json = (type.includes('json') ? await response.json() : {}) as Record<string, never>;
+    const json = (type.includes('json') ? await response.json() : {}) as Record<string, unknown>;
     return { status: response.status, json, headers: response.headers };
   }
 
