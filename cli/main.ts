@@ -21,8 +21,8 @@ const DEMO_STALE_MS = 6 * 3_600_000;
 
 const demo = async () => {
   await buildAll();
-  const stale =
-    !existsSync(`${DEMO}/quay.sqlite`) || Date.now() - statSync(`${DEMO}/made`, { throwIfNoEntry: false })?.mtimeMs > DEMO_STALE_MS;
+  const made = statSync(`${DEMO}/made`, { throwIfNoEntry: false });
+  const stale = !existsSync(`${DEMO}/quay.sqlite`) || !made || Date.now() - made.mtimeMs > DEMO_STALE_MS;
   if (stale || args.includes('--fresh')) {
     mkdirSync('.quay', { recursive: true });
     await must(process.execPath, ['server/dist/tool.mjs', 'demo', '--data', DEMO, '--from', 'demo']);
