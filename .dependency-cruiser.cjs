@@ -55,12 +55,6 @@ module.exports = {
       from: { path: '^app/src/(ui|platform)/', pathNot: 'themeChoice|picture\\.web|screen\\.tsx|snack\\.tsx' },
       to: { path: '^app/src/(data|screens)/' },
     },
-    {
-      name: 'no-circle',
-      severity: 'error',
-      from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only', 'dynamic-import'] } },
-    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
