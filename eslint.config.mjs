@@ -29,7 +29,6 @@ export default ts.config(
           'contract/tsconfig.json',
           'server/tsconfig.json',
           'app/tsconfig.json',
-          'e2e/tsconfig.json',
           'bench/empty-page/tsconfig.json',
         ],
         tsconfigRootDir: import.meta.dirname,

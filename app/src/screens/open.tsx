@@ -1,14 +1,15 @@
 import { type ComponentType, lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import { useTones } from '../ui/theme';
+import type * as inside from './inside';
 
-type Inside = typeof import('./inside');
+type Inside = typeof inside;
 
 const Waiting = () => <View style={{ flex: 1, backgroundColor: useTones().ground }} />;
 
 /** A screen behind the first view, fetched when it is opened (or from what is kept offline). */
 export const open = <P extends object>(pick: (inside: Inside) => ComponentType<P>): ComponentType<P> => {
-  const Screen = lazy(() => import('./inside').then((inside) => ({ default: pick(inside) }))) as unknown as ComponentType<P>;
+  const Screen = lazy(() => import('./inside').then((all) => ({ default: pick(all) }))) as unknown as ComponentType<P>;
   return function Opened(props: P) {
     return (
       <Suspense fallback={<Waiting />}>

@@ -1,4 +1,4 @@
-import { DECISIONS } from '@quay/core/record/event';
+import type { DECISIONS } from '@quay/core/record/event';
 import { type Finding, findingsOf, needsDecision } from '@quay/core/record/findings';
 import { showMinor } from '@quay/core/money/minor';
 import { slot } from '@quay/core/record/project';
