@@ -2,13 +2,15 @@ import { PHOTO_LIMIT_BYTES, PHOTO_LIMIT_PIXELS } from '@quay/contract/record';
 
 export type PhotoFault = 'tooLarge' | 'tooManyPixels' | 'heic' | 'noImage' | 'truncated';
 
-/** Lets somebody take a photograph or choose one. @returns undefined when they changed their mind */
-export const pickPhoto = (): Promise<File | undefined> =>
+export type PhotoSource = 'camera' | 'file';
+
+/** Lets somebody take a photograph, or choose one that is there. @returns undefined when they changed their mind */
+export const pickPhoto = (source: PhotoSource): Promise<File | undefined> =>
   new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
     input.accept = 'image/*';
-    input.setAttribute('capture', 'environment');
+    if (source === 'camera') input.setAttribute('capture', 'environment');
     input.style.display = 'none';
     const done = (file: File | undefined) => {
       input.remove();

@@ -112,6 +112,13 @@ const kinds = {
     root: Sha256,
   }),
   undone: z.object({ kind: z.literal('undone') }),
+  /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
+  contradictionSettled: z.object({
+    kind: z.literal('contradictionSettled'),
+    slot: z.string().check(z.minLength(1), z.maxLength(160)),
+    stands: EventId,
+    note,
+  }),
 };
 
 export const EventBody = z.discriminatedUnion('kind', [
@@ -134,6 +141,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.lineDecided,
   kinds.closed,
   kinds.undone,
+  kinds.contradictionSettled,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = EventBody['kind'];
@@ -191,6 +199,7 @@ const STAFF: readonly EventKind[] = [
   'findingDecided',
   'lineDecided',
   'undone',
+  'contradictionSettled',
 ];
 const MAY: Readonly<Record<Actor['role'], readonly EventKind[]>> = { hand: STAFF, manager: STAFF, renter: [], quay: ['closed'] };
 export const mayAdd = (role: Actor['role'], kind: EventKind): boolean => MAY[role].includes(kind);

@@ -38,7 +38,7 @@ const counted = (held: Held[], fitting: string) => slot(project(held), `out/coun
 const stream = fc
   .array(
     fc.record({
-      what: fc.integer({ min: 0, max: 9 }),
+      what: fc.integer({ min: 0, max: 10 }),
       fitting: fc.integer({ min: 0, max: 3 }),
       number: fc.integer({ min: 0, max: 5 }),
       older: fc.array(fc.nat(), { maxLength: 2 }),
@@ -74,7 +74,9 @@ const stream = fc
                     }
                   : row.what === 9 && n > 20
                     ? { kind: 'closed', number: 1, statement: 'c'.repeat(64), covers, root: 'd'.repeat(64) }
-                    : { kind: 'castOff' };
+                    : row.what === 10 && n > 0
+                      ? { kind: 'contradictionSettled', slot: `${walk}/count/f${row.fitting}`, stands: idOf((row.older[0] ?? 0) % n) }
+                      : { kind: 'castOff' };
       return make(
         n,
         body,
@@ -139,6 +141,20 @@ describe('the record', () => {
     expect(counted([both[0]!, make(3, count('jacket', 8), { device: 'd2' })], 'jacket')).toMatchObject({ contradiction: false });
     const settled = [...both, make(4, count('jacket', 7), { replaces: [idOf(1), idOf(2)] })];
     expect(counted(settled, 'jacket')).toMatchObject({ contradiction: false, value: { count: 7 } });
+  });
+
+  it('lets somebody say which of two values stands, also after a seal that covers both, and take it back', () => {
+    const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
+    const sealed = make(3, { kind: 'sealed', walk: 'out', ...sealContent(both, null), signature: '', key: 'b'.repeat(64) });
+    const stands = (n: number, id: number) => make(n, { kind: 'contradictionSettled', slot: 'out/count/jacket', stands: idOf(id) });
+    const settled = [...both, sealed, stands(4, 2)];
+    expect(counted(settled, 'jacket')).toMatchObject({ contradiction: false, value: { count: 7 }, settledBy: { event: { id: idOf(4) } } });
+    expect(counted(settled, 'jacket')!.standing).toHaveLength(2);
+    expect(project(settled).contradictions).toEqual([]);
+    // Two who settle it differently have settled nothing, and one that names something else counts for nothing.
+    expect(counted([...settled, { ...stands(5, 1), actor: { id: 'bo', role: 'hand' } }], 'jacket')).toMatchObject({ contradiction: true });
+    expect(counted([...both, stands(4, 9)], 'jacket')).toMatchObject({ contradiction: true });
+    expect(counted([...settled, make(6, { kind: 'undone' }, { replaces: [idOf(4)] })], 'jacket')).toMatchObject({ contradiction: true });
   });
 
   it('undoes, undoes the undoing, and gives back what a correction had replaced', () => {

@@ -11,12 +11,14 @@ type BodyOf<K extends EventKind> = Extract<EventBody, { kind: K }>;
 /** One thing that has one value: what was counted of a fitting going out, say. */
 export type Slot<K extends EventKind = EventKind> = {
   key: string;
-  /** The value that stands; the oldest of them while there is a contradiction. */
+  /** The value that stands; the oldest of them while there is a contradiction nobody has settled. */
   value: BodyOf<K>;
   by: Held;
   /** Every standing event of the slot, oldest first: more than one distinct value is a contradiction. */
   standing: Held[];
   contradiction: boolean;
+  /** Who said which of several values stands; the others stay to be seen. */
+  settledBy?: Held;
 };
 
 export type HireRecord = {
@@ -69,6 +71,8 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `line/${body.line}`;
     case 'closed':
       return 'closed';
+    case 'contradictionSettled':
+      return `settled/${body.slot}`;
     case 'undone':
       return undefined;
   }
@@ -126,6 +130,18 @@ const standingOf = (all: readonly Held[]): Map<string, Held[]> => {
   return slots;
 };
 
+/** The one that somebody said is right, among several standing; nothing while those who said so disagree themselves. */
+const settlement = (
+  key: string,
+  standing: readonly Held[],
+  all: ReadonlyMap<string, readonly Held[]>,
+): { by: Held; settledBy: Held } | undefined => {
+  const said = all.get(`settled/${key}`) ?? [];
+  const named = new Set(said.flatMap(({ event: { body } }) => (body.kind === 'contradictionSettled' ? [body.stands] : [])));
+  const by = named.size === 1 ? standing.find(({ event }) => named.has(event.id)) : undefined;
+  return by && { by, settledBy: said[said.length - 1]! };
+};
+
 const same = (key: string, a: Held, b: Held): boolean => onceIsEnough(key) || canonical(a.event.body) === canonical(b.event.body);
 
 /** @param held every event known, in any order, any number of times */
@@ -140,9 +156,11 @@ export const project = (held: Iterable<Held>): HireRecord => {
 
   // The closing and the seals decide which events count, so they are found first, among themselves: a seal can be
   // replaced by a later one that both sign, never undone.
-  const first = standingOf(everything.filter(({ event: { body } }) => body.kind === 'sealed' || body.kind === 'closed'));
+  const FENCING: readonly EventKind[] = ['sealed', 'closed', 'contradictionSettled'];
+  const first = standingOf(everything.filter(({ event: { body } }) => FENCING.includes(body.kind)));
   const fence = (key: string) => {
-    const one = first.get(key)?.[0];
+    const standing = first.get(key) ?? [];
+    const one = settlement(key, standing, first)?.by ?? standing[0];
     if (!one || !('covers' in one.event.body)) return undefined;
     return { one, covers: new Set(one.event.body.covers), at: happenedAt(one) };
   };
@@ -170,10 +188,13 @@ export const project = (held: Iterable<Held>): HireRecord => {
 
   const slots = new Map<string, Slot>();
   const contradictions: Slot[] = [];
-  for (const [key, standing] of standingOf(counting)) {
-    const by = standing[0]!;
-    const contradiction = !gathers(key) && standing.some((other) => !same(key, by, other));
-    const slot: Slot = { key, value: by.event.body, by, standing, contradiction };
+  const standingNow = standingOf(counting);
+  for (const [key, standing] of standingNow) {
+    const differs = !gathers(key) && standing.some((other) => !same(key, standing[0]!, other));
+    const settled = differs ? settlement(key, standing, standingNow) : undefined;
+    const by = settled?.by ?? standing[0]!;
+    const contradiction = differs && !settled;
+    const slot: Slot = { key, value: by.event.body, by, standing, contradiction, ...(settled ? { settledBy: settled.settledBy } : {}) };
     slots.set(key, slot);
     if (contradiction) contradictions.push(slot);
   }

@@ -19,7 +19,7 @@ export type Page = {
   propellers: { name: string; state: string }[];
 };
 
-/** @param language the one the renter chose; wording that the book lacks in it falls back to English */
+/** @param language the one the page is shown in; wording that the book lacks in it falls back to English */
 export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string): Page => {
   const words = (wording: Wording) => say(wording, language);
   const points = book.points.map((point) => ({ point, slot: slot(record, `${walk}/point/${point.id}`, 'pointTold', 'pointSkipped') }));

@@ -45,6 +45,15 @@ export type Hold =
   | { is: 'said'; why: string }
   | { is: 'contradiction'; key: string };
 
+/** What a manager decides about a propeller whose flaw is over the limit is kept as a decision on this key. */
+export const propellerRelease = (propeller: string): string => `hold/propeller/${propeller}`;
+
+/** Whether a manager, and nobody less, lets her go with the flaw; taken back by deciding otherwise. */
+const isReleased = (record: HireRecord, propeller: string): boolean => {
+  const decided = slot(record, `decided/${propellerRelease(propeller)}`, 'findingDecided');
+  return decided !== undefined && decided.value.decision === 'known' && decided.by.actor.role === 'manager' && !decided.contradiction;
+};
+
 export const holdsOf = (record: HireRecord, book: Book, today: string): Hold[] => {
   const holds: Hold[] = [];
   for (const fitting of book.fittings) {
@@ -53,8 +62,8 @@ export const holdsOf = (record: HireRecord, book: Book, today: string): Hold[] =
     if (fault) holds.push({ is: 'safetyFitting', fault });
   }
   for (const { id } of book.propellers) {
-    if (slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'flawOverLimit')
-      holds.push({ is: 'propeller', propeller: id });
+    const over = slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'flawOverLimit';
+    if (over && !isReleased(record, id)) holds.push({ is: 'propeller', propeller: id });
   }
   for (const { standing } of slotsUnder(record, 'held', 'held'))
     for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });

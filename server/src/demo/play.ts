@@ -127,13 +127,13 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const salt = ((await store.db('person').where({ id: hire.renter }).first('salt')) as { salt: string }).salt;
   const signAndSeal = async (walk: Walk) => {
     const boat = (await store.db('boat').where({ id: hire.boat }).first('name', 'lastSeal')) as { name: string; lastSeal: string | null };
-    const page = pageDigest(pageOf(project(held), book, walk, boat.name, hire.language));
+    const page = pageDigest(pageOf(project(held), book, walk, boat.name, 'en'));
     add({
       kind: 'signed',
       walk,
       as: 'renter',
       page,
-      language: hire.language,
+      language: 'en',
       signer: commit(salt, 'renter'),
       drawing: await sha(scrawl(seed + 3)),
     });
@@ -142,7 +142,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
       walk,
       as: 'staff',
       page,
-      language: hire.language,
+      language: 'en',
       signer: commit(salt, staff.id),
       drawing: await sha(scrawl(seed + 11)),
     });

@@ -1,7 +1,5 @@
-import type { DECISIONS } from '@quay/core/record/event';
 import { type Finding, findingsOf, needsDecision } from '@quay/core/record/findings';
 import { showMinor } from '@quay/core/money/minor';
-import { slot } from '@quay/core/record/project';
 import { statementOf } from '@quay/core/settlement/statement';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -10,36 +8,20 @@ import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { onKey } from '../../platform/browser';
-import { Picture } from '../../platform/picture';
-import { Card, Notice, Tag } from '../../ui/board';
+import { Notice, Tag } from '../../ui/board';
 import { Plan } from '../../ui/plan';
 import { Alt, Go, Row } from '../../ui/press';
 import { Screen } from '../../ui/screen';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
-import { SurfaceDrawing, surfaceHeight } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { FillSheet } from '../fuel/FillSheet';
+import { choices, type Decision, keyOf, KEYS } from './decisions';
+import { FindingDetail } from './FindingDetail';
 import { useFindingWords } from './findingWords';
-
-type Decision = (typeof DECISIONS)[number];
-const KEYS: Record<string, Decision> = { b: 'known', w: 'wear', m: 'askManager', n: 'notDamage', r: 'renters' };
-const keyOf = (decision: Decision) =>
-  Object.entries(KEYS)
-    .find(([, value]) => value === decision)?.[0]
-    ?.toUpperCase();
-
-/** Which decisions make sense of a finding; the machine points, a person decides. */
-const choices = (finding: Finding): Decision[] => {
-  if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown'))
-    return ['known', 'wear', 'askManager', 'notDamage', 'renters'];
-  if (finding.topic === 'count' && finding.is !== 'used' && finding.is !== 'extra')
-    return finding.is === 'notCounted' ? ['found', 'askManager'] : ['found', 'wear', 'askManager', 'renters'];
-  if (finding.topic === 'propeller') return finding.is === 'new' ? ['known', 'askManager', 'renters'] : ['known', 'askManager'];
-  return [];
-};
+import { Settle } from './Settle';
 
 export const Compare = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
@@ -99,7 +81,7 @@ const Comparing = ({ view }: { view: HireView }) => {
   );
   const money = (minor: number) => showMinor(minor, pack.prices.currency, 'en-IE');
   const detail = current ? (
-    <Detail
+    <FindingDetail
       view={view}
       finding={current}
       words={words(
@@ -129,6 +111,7 @@ const Comparing = ({ view }: { view: HireView }) => {
         {choices(current).includes('renters') && may('renters', current) ? (
           <Go label={t('compare.decide.renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
         ) : null}
+        {current.topic === 'contradiction' ? <Settle view={view} slot={current.slot} onDone={() => setChosen(undefined)} /> : null}
         {current.topic === 'fuel' ? <Alt label={t('compare.fill')} onPress={() => setFilling(true)} testID="fill" /> : null}
       </View>
     ) : null;
@@ -297,69 +280,5 @@ const Comparing = ({ view }: { view: HireView }) => {
       {list}
       {sheets}
     </Screen>
-  );
-};
-
-/** What a finding rests on: both pictures side by side, the surface with its marks, what was told. */
-const Detail = ({
-  view,
-  finding,
-  words,
-  width,
-}: {
-  view: HireView;
-  finding: Finding;
-  words: { why: string; is: string; price: string; out: string; in: string; tag: 'ok' | 'ask' | 'stop' | 'calm' };
-  width: number;
-}) => {
-  const { t } = useTranslation();
-  const { record, pack } = view;
-  const surface = finding.topic === 'mark' ? finding.surface : undefined;
-  const pictures = (['out', 'in'] as const).map((walk) => {
-    const mark = finding.topic === 'mark' ? finding[walk] : undefined;
-    const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
-    return { walk, sha: mark?.photos[0] ?? looked?.[looked.length - 1] };
-  });
-  return (
-    <View style={{ gap: 10 }}>
-      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-        <Tag kind={words.tag}>{words.is}</Tag>
-        {words.price ? <Tag kind="ask">{words.price}</Tag> : null}
-      </View>
-      {words.out || words.in ? <Body>{`${t('compare.out')} ${words.out} → ${t('compare.in')} ${words.in}`}</Body> : null}
-      {words.why ? <Small>{words.why}</Small> : null}
-      {surface ? (
-        <>
-          <View style={{ flexDirection: 'row', gap: 8 }}>
-            {pictures.map(({ walk, sha }) => (
-              <View key={walk} style={{ flex: 1, gap: 3 }}>
-                <Slab size={16}>{t(`compare.${walk}`)}</Slab>
-                {sha ? (
-                  <Picture hire={pack.hire.id} sha={sha} alt={`${t(`compare.${walk}`)}, ${surface.name.en}`} width="100%" height={150} />
-                ) : (
-                  <Card style={{ height: 150, justifyContent: 'center' }}>
-                    <Small>{t('compare.noPicture')}</Small>
-                  </Card>
-                )}
-              </View>
-            ))}
-          </View>
-          <SurfaceDrawing
-            surface={surface}
-            width={width}
-            height={surfaceHeight(surface, width)}
-            label={surface.name.en}
-            marks={
-              finding.topic === 'mark'
-                ? [
-                    ...(finding.out ? [{ mark: finding.out, as: 'ghost' as const, label: t('compare.out') }] : []),
-                    ...(finding.in ? [{ mark: finding.in, as: 'chosen' as const, label: '!' }] : []),
-                  ]
-                : []
-            }
-          />
-        </>
-      ) : null}
-    </View>
   );
 };

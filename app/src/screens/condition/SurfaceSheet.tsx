@@ -1,4 +1,4 @@
-import { mdiCamera, mdiMinus, mdiPlus } from '@mdi/js';
+import { mdiMinus, mdiPlus } from '@mdi/js';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import { say } from '@quay/core/fleet/book';
 import { slot } from '@quay/core/record/project';
@@ -7,9 +7,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import { isFull } from '../../data/keep';
-import { keepPhoto } from '../../data/outbox';
-import { checkPhoto, pickPhoto } from '../../platform/photo';
+import type { PhotoSource } from '../../platform/photo';
 import { Picture } from '../../platform/picture';
 import { Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
@@ -18,6 +16,8 @@ import { Sheet } from '../../ui/sheet';
 import { surfaceHeight, SurfaceDrawing } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { PhotoSigns } from '../photo/PhotoSigns';
+import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../record/useWalk';
 
 /** Lengths a hand can tell apart by eye: steps of about a quarter. */
@@ -41,8 +41,7 @@ export const SurfaceSheet = ({
   const { t } = useTranslation();
   const { width: screen } = useWindowDimensions();
   const [draft, setDraft] = useState<Draft>();
-  const [fault, setFault] = useState<string>();
-  const [busy, setBusy] = useState(false);
+  const { take: takePhoto, fault, busy, forget } = usePhoto(hireId);
   const { record, walk, language, enter } = view;
   const surface = view.pack.book.surfaces.find(({ id }) => id === surfaceId);
   if (!surface) return null;
@@ -59,28 +58,11 @@ export const SurfaceSheet = ({
   ];
   const change = (part: Partial<Draft>) => setDraft((now) => now && { ...now, ...part });
   const place = (x: number, y: number) => {
-    setFault(undefined);
+    forget();
     if (draft) change({ x, y });
     else setDraft({ id: uuidv7(), surface: surfaceId, x, y, kind: 'scratch', sizeMm: 40, note: '', photos: [], known: false });
   };
   const pick = (mark: Mark, known: boolean) => setDraft({ ...mark, note: mark.note ?? '', known });
-  /** A refused picture says why and leaves the mark as it is. */
-  const takePhoto = async (then: (sha: string) => void) => {
-    const file = await pickPhoto();
-    if (!file) return;
-    setBusy(true);
-    setFault(undefined);
-    try {
-      const wrong = await checkPhoto(file);
-      if (wrong) setFault(t(`photo.${wrong}`));
-      else then(await keepPhoto(hireId, file));
-    } catch (error) {
-      if (!isFull(error)) throw error;
-      setFault(`${t('kept.full')}. ${t('kept.fullWhy')}`);
-    } finally {
-      setBusy(false);
-    }
-  };
   const keepMark = async () => {
     if (!draft) return;
     const { known: _, note, ...mark } = draft;
@@ -138,7 +120,7 @@ export const SurfaceSheet = ({
           busy={busy}
           change={change}
           kinds={MARK_KINDS.map(kinds)}
-          onPhoto={() => void takePhoto((sha) => change({ photos: [...draft.photos, sha].slice(0, 12) }))}
+          onPhoto={(source) => void takePhoto(source, (sha) => change({ photos: [...draft.photos, sha].slice(0, 12) }))}
           hireId={hireId}
           name={name}
         />
@@ -168,14 +150,13 @@ export const SurfaceSheet = ({
             </View>
           ))}
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-            <Sign
-              path={mdiCamera}
+            <PhotoSigns
               label={t('walk.surfacePhoto')}
-              onPress={() => void takePhoto((sha) => void done([sha]))}
-              disabled={busy}
+              onPick={(source) => void takePhoto(source, (sha) => void done([sha]))}
+              busy={busy}
               testID="surface-photo"
             />
-            <Body style={{ flex: 1 }}>{t('walk.surfacePhoto')}</Body>
+            <Small style={{ flex: 1 }}>{t('walk.surfacePhoto')}</Small>
             {looked?.photos.slice(-2).map((sha, i) => (
               <Picture key={sha} hire={hireId} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
             ))}
@@ -199,7 +180,7 @@ const DraftEditor = ({
   busy: boolean;
   change: (part: Partial<Draft>) => void;
   kinds: React.ReactNode[];
-  onPhoto: () => void;
+  onPhoto: (source: PhotoSource) => void;
   hireId: string;
   name: string;
 }) => {
@@ -230,9 +211,9 @@ const DraftEditor = ({
         {kinds}
       </View>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-        <Sign path={mdiCamera} label={t('walk.photo')} onPress={onPhoto} disabled={busy} testID="mark-photo" />
+        <PhotoSigns label={t('walk.photo')} onPick={onPhoto} busy={busy} testID="mark-photo" />
         {draft.photos.length === 0 ? (
-          <Body style={{ flex: 1 }}>{t('walk.photo')}</Body>
+          <Small style={{ flex: 1 }}>{t('walk.photo')}</Small>
         ) : (
           draft.photos.map((sha, i) => (
             <Picture key={sha} hire={hireId} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />

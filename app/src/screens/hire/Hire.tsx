@@ -1,12 +1,11 @@
 import type { HirePack } from '@quay/contract/hire';
-import { say } from '@quay/core/fleet/book';
 import type { Walk } from '@quay/core/record/event';
 import { stateOf } from '@quay/core/day/board';
 import { showMinor } from '@quay/core/money/minor';
 import { slotsUnder } from '@quay/core/record/project';
-import { type Hold, holdsOf, marksOf } from '@quay/core/record/walk';
+import { marksOf } from '@quay/core/record/walk';
 import { attachmentsOf } from '@quay/core/record/seal';
-import { dateOf, minutesBetween } from '@quay/core/time/zone';
+import { minutesBetween } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
@@ -22,20 +21,8 @@ import { WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { Log } from '../record/Log';
 import { HireMissing } from './HireMissing';
-
-/** A hold in words. */
-export const useHoldWords = (view: HireView): ((hold: Hold) => string) => {
-  const { t, i18n } = useTranslation();
-  return (hold) => {
-    if (hold.is === 'safetyFitting')
-      return t(`hold.${hold.fault.is}`, { name: say(hold.fault.fitting.name, i18n.language), n: hold.fault.pieces });
-    if (hold.is === 'said') return t('hold.said', { why: hold.why });
-    if (hold.is === 'propeller') return t('hold.propeller');
-    const id = hold.key.split('/').pop() ?? '';
-    const named = [...view.pack.book.fittings, ...view.pack.book.gauges, ...view.pack.book.propellers].find((one) => one.id === id);
-    return t('hold.contradiction', { what: named ? say(named.name, i18n.language) : id });
-  };
-};
+import { HoldList, useHoldWords } from './HoldList';
+import { useHolds } from './useHolds';
 
 export const Hire = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
@@ -53,7 +40,7 @@ const HireCard = ({ view }: { view: HireView }) => {
   const { hire, base } = pack;
   const state = stateOf((key) => record.slots.has(key));
   const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const holds = before ? holdsOf(record, pack.book, dateOf(new Date(now).toISOString(), base.zone)) : [];
+  const holds = useHolds(view);
   const holdWords = useHoldWords(view);
   const when = (at: string) => whenOf(at, base.zone, now, i18n.language);
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
@@ -112,9 +99,7 @@ const HireCard = ({ view }: { view: HireView }) => {
       ))}
       {before ? (
         <Notice kind={holds.length > 0 ? 'stop' : 'ok'} title={holds.length > 0 ? t('hire.holds') : t('hire.noHolds')}>
-          {holds.map((hold, i) => (
-            <Body key={i}>{holdWords(hold)}</Body>
-          ))}
+          <HoldList view={view} holds={holds} />
         </Notice>
       ) : null}
       <Card style={{ gap: 10 }}>

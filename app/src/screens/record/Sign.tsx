@@ -2,8 +2,6 @@ import { commit } from '@quay/core/record/canonical';
 import type { Held, Walk } from '@quay/core/record/event';
 import { pageDigest, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
-import { holdsOf } from '@quay/core/record/walk';
-import { dateOf } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -20,6 +18,7 @@ import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
+import { useHolds } from '../hire/useHolds';
 import { useWalk, type WalkView } from './useWalk';
 
 export const Sign = ({ hireId, walk }: { hireId: string; walk: Walk }) => {
@@ -46,7 +45,7 @@ const Part = ({ title, rows, limit = 6 }: { title: string; rows: readonly string
 
 /** The renter reads back what was recorded; both sign; the record is sealed, with or without signal. */
 const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const router = useRouter();
   const snack = useSnack();
   const me = useMe().data;
@@ -54,10 +53,11 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const [drawn, setDrawn] = useState<{ renter?: Blob | undefined; staff?: Blob | undefined }>({});
   const [busy, setBusy] = useState(false);
   const { pack, record, walk } = view;
-  const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, pack.hire.language), [record, pack, walk]);
+  // In the language it is shown in, which is what the renter signs.
+  const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, i18n.language), [record, pack, walk, i18n.language]);
   const digest = useMemo(() => pageDigest(page), [page]);
   const untied = view.stops.filter(({ tied }) => !tied).length;
-  const held = walk === 'out' && holdsOf(record, pack.book, dateOf(new Date().toISOString(), pack.base.zone)).length > 0;
+  const held = useHolds(view).length > 0;
   const field = Math.min(width, 640) - 24;
 
   const seal = async () => {
@@ -85,6 +85,8 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           drawing: drawings.staff,
         },
       ]);
+      // A full phone has been said; nothing is sealed that was not kept.
+      if (signed.length === 0) return;
       // Everything of this hire that is on this phone, the two signatures included; what comes later stands outside.
       const rows = await keep.events
         .where('hire')
@@ -94,8 +96,9 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       const everything: Held[] = rows.map((row) => row.held);
       const content = sealContent(everything, pack.previousSeal);
       const { signature, key } = await signHere(sealMessage(hireId, walk, content.root));
-      await view.enter([{ kind: 'sealed', walk, ...content, signature, key }]);
-      if (signed.length > 0) snack({ text: t('sign.done') });
+      const sealed = await view.enter([{ kind: 'sealed', walk, ...content, signature, key }]);
+      if (sealed.length === 0) return;
+      snack({ text: t('sign.done') });
       router.replace(walk === 'out' ? `/hire/${hireId}` : `/hire/${hireId}/compare`);
     } finally {
       setBusy(false);

@@ -18,7 +18,11 @@ import { SurfaceSheet } from '../condition/SurfaceSheet';
 import { GaugeSheet } from '../fuel/GaugeSheet';
 import { HireMissing } from '../hire/HireMissing';
 import { HoldSheet } from '../hire/HoldSheet';
-import { CountLane, LookLane, PropellerLane, ReadLane, SayLane } from './lanes';
+import { CountLane } from './lanes/CountLane';
+import { LookLane } from './lanes/LookLane';
+import { PropellerLane } from './lanes/PropellerLane';
+import { ReadLane } from './lanes/ReadLane';
+import { SayLane } from './lanes/SayLane';
 import { Log } from './Log';
 import { useWalk, type WalkView } from './useWalk';
 

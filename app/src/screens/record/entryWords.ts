@@ -43,7 +43,10 @@ export const useEntryWords = ({ book }: HirePack): ((body: EventBody) => string)
         return t('log.castOff');
       case 'cameIn':
         return t('log.cameIn');
+      case 'contradictionSettled':
+        return t('log.settled');
       case 'findingDecided':
+        if (body.finding.startsWith('hold/')) return t(body.decision === 'known' ? 'log.released' : 'log.heldAgain');
         return t(`compare.decided.${body.decision}`);
       case 'lineDecided':
         return t(`statement.state.${body.state}`);

@@ -1,0 +1,81 @@
+import type { Finding } from '@quay/core/record/findings';
+import { slot } from '@quay/core/record/project';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { say } from '@quay/core/fleet/book';
+import type { HireView } from '../../data/hire';
+import { Picture } from '../../platform/picture';
+import { Card, Tag } from '../../ui/board';
+import { SurfaceDrawing, surfaceHeight } from '../../ui/surface';
+import { Body, Slab, Small } from '../../ui/words';
+import type { FindingWords } from './findingWords';
+
+/** What a finding rests on: both pictures side by side, the surface with its marks, what was told. */
+export const FindingDetail = ({
+  view,
+  finding,
+  words,
+  width,
+}: {
+  view: HireView;
+  finding: Finding;
+  words: FindingWords;
+  width: number;
+}) => {
+  const { t, i18n } = useTranslation();
+  const { record, pack } = view;
+  const surface = finding.topic === 'mark' ? finding.surface : undefined;
+  const pictures = (['out', 'in'] as const).map((walk) => {
+    const mark = finding.topic === 'mark' ? finding[walk] : undefined;
+    const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
+    return { walk, sha: mark?.photos[0] ?? looked?.[looked.length - 1] };
+  });
+  return (
+    <View style={{ gap: 10 }}>
+      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+        <Tag kind={words.tag}>{words.is}</Tag>
+        {words.price ? <Tag kind="ask">{words.price}</Tag> : null}
+      </View>
+      {words.out || words.in ? <Body>{`${t('compare.out')} ${words.out} → ${t('compare.in')} ${words.in}`}</Body> : null}
+      {words.why ? <Small>{words.why}</Small> : null}
+      {surface ? (
+        <>
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            {pictures.map(({ walk, sha }) => (
+              <View key={walk} style={{ flex: 1, gap: 3 }}>
+                <Slab size={16}>{t(`compare.${walk}`)}</Slab>
+                {sha ? (
+                  <Picture
+                    hire={pack.hire.id}
+                    sha={sha}
+                    alt={`${t(`compare.${walk}`)}, ${say(surface.name, i18n.language)}`}
+                    width="100%"
+                    height={150}
+                  />
+                ) : (
+                  <Card style={{ height: 150, justifyContent: 'center' }}>
+                    <Small>{t('compare.noPicture')}</Small>
+                  </Card>
+                )}
+              </View>
+            ))}
+          </View>
+          <SurfaceDrawing
+            surface={surface}
+            width={width}
+            height={surfaceHeight(surface, width)}
+            label={say(surface.name, i18n.language)}
+            marks={
+              finding.topic === 'mark'
+                ? [
+                    ...(finding.out ? [{ mark: finding.out, as: 'ghost' as const, label: t('compare.out') }] : []),
+                    ...(finding.in ? [{ mark: finding.in, as: 'chosen' as const, label: '!' }] : []),
+                  ]
+                : []
+            }
+          />
+        </>
+      ) : null}
+    </View>
+  );
+};

@@ -1,0 +1,37 @@
+import { happenedAt } from '@quay/core/record/event';
+import type { Slot } from '@quay/core/record/project';
+import { clockOf } from '@quay/core/time/zone';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import type { HireView } from '../../data/hire';
+import { Alt } from '../../ui/press';
+import { useSnack } from '../../ui/snack';
+import { Small } from '../../ui/words';
+import { useEntryWords } from '../record/entryWords';
+
+/** Two phones left different values standing: somebody says which is right, and both stay in the record. */
+export const Settle = ({ view, slot, onDone }: { view: HireView; slot: Slot; onDone: () => void }) => {
+  const { t } = useTranslation();
+  const snack = useSnack();
+  const words = useEntryWords(view.pack);
+  const stands = async (id: string) => {
+    const held = await view.add([{ kind: 'contradictionSettled', slot: slot.key, stands: id }]);
+    snack({ text: t('compare.settled'), undo: () => void view.undo(held) });
+    onDone();
+  };
+  return (
+    <View style={{ gap: 10 }}>
+      <Small>{t('compare.settle')}</Small>
+      {slot.standing.map((held, i) => (
+        <Alt
+          key={held.event.id}
+          label={t('compare.stands', {
+            value: `${words(held.event.body)} · ${clockOf(new Date(happenedAt(held)).toISOString(), view.pack.base.zone)}`,
+          })}
+          onPress={() => void stands(held.event.id)}
+          testID={`stands-${i}`}
+        />
+      ))}
+    </View>
+  );
+};

@@ -1,0 +1,20 @@
+import type { DECISIONS } from '@quay/core/record/event';
+import type { Finding } from '@quay/core/record/findings';
+
+export type Decision = (typeof DECISIONS)[number];
+/** One key a decision, shown on its press where there is a keyboard. */
+export const KEYS: Record<string, Decision> = { b: 'known', w: 'wear', m: 'askManager', n: 'notDamage', r: 'renters' };
+export const keyOf = (decision: Decision) =>
+  Object.entries(KEYS)
+    .find(([, value]) => value === decision)?.[0]
+    ?.toUpperCase();
+
+/** Which decisions make sense of a finding; the machine points, a person decides. */
+export const choices = (finding: Finding): Decision[] => {
+  if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown'))
+    return ['known', 'wear', 'askManager', 'notDamage', 'renters'];
+  if (finding.topic === 'count' && finding.is !== 'used' && finding.is !== 'extra')
+    return finding.is === 'notCounted' ? ['found', 'askManager'] : ['found', 'wear', 'askManager', 'renters'];
+  if (finding.topic === 'propeller') return finding.is === 'new' ? ['known', 'askManager', 'renters'] : ['known', 'askManager'];
+  return [];
+};

@@ -1,0 +1,125 @@
+import { mdiMinus, mdiPlus } from '@mdi/js';
+import { say } from '@quay/core/fleet/book';
+import type { EventBody } from '@quay/core/record/event';
+import { slot } from '@quay/core/record/project';
+import { useTranslation } from 'react-i18next';
+import { Pressable, View } from 'react-native';
+import { Tag } from '../../../ui/board';
+import { Sign } from '../../../ui/press';
+import { useTones } from '../../../ui/theme';
+import { Body, SlabBold, Small } from '../../../ui/words';
+import type { WalkView } from '../useWalk';
+import { All, Lane, Quarrel } from './lane';
+
+export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: string) => void }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const { record, walk, language, enter } = view;
+  const { fittings } = view.stops[view.at]!;
+  if (fittings.length === 0) return null;
+  const before = (id: string) => (walk === 'in' ? slot(record, `out/count/${id}`, 'counted')?.value : undefined);
+  const counted = (id: string, count: number): EventBody => {
+    const was = before(id);
+    const now = slot(record, `${walk}/count/${id}`, 'counted')?.value;
+    return {
+      kind: 'counted',
+      walk,
+      fitting: id,
+      count,
+      state: now?.state ?? was?.state ?? 'fine',
+      ...(was?.count === count ? { asBefore: true as const } : {}),
+    };
+  };
+  const open = fittings.filter(({ id }) => !record.slots.has(`${walk}/count/${id}`));
+  const label = walk === 'in' ? t('walk.asItWas') : t('walk.allHere');
+  return (
+    <Lane
+      name={t('walk.count')}
+      all={
+        open.length > 0 ? (
+          <All
+            label={label}
+            onPress={() =>
+              void enter(
+                open.map(({ id, count }) => counted(id, before(id)?.count ?? count)),
+                t('walk.kept', { what: t('walk.count') }),
+              )
+            }
+            testID="all-here"
+          />
+        ) : undefined
+      }
+    >
+      {fittings.map((fitting) => {
+        const name = say(fitting.name, language);
+        const found = slot(record, `${walk}/count/${fitting.id}`, 'counted');
+        const was = before(fitting.id);
+        const whole = was?.count ?? fitting.count;
+        const number = found?.value.count ?? whole;
+        const short = found !== undefined && number < whole;
+        const set = (count: number) => void enter([counted(fitting.id, count)], t('walk.counted', { name, n: count }));
+        return (
+          <View key={fitting.id} style={{ gap: 4, paddingVertical: 4 }}>
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+              <Pressable
+                role="button"
+                aria-label={t('walk.stateOf', { name })}
+                onPress={() => onOpen(fitting.id)}
+                style={{ flex: 1, minHeight: 52, justifyContent: 'center' }}
+                testID={`fitting-${fitting.id}`}
+              >
+                <Body>{name}</Body>
+                {found && found.value.state !== 'fine' ? (
+                  <Tag kind="stop">{t(`walk.state.${found.value.state}`)}</Tag>
+                ) : walk === 'in' && was ? (
+                  <Small size={14}>{t('walk.was', { v: was.count })}</Small>
+                ) : null}
+              </Pressable>
+              <Sign
+                path={mdiMinus}
+                label={t('walk.fewer', { name })}
+                onPress={() => set(Math.max(0, number - 1))}
+                disabled={number === 0}
+                testID={`fewer-${fitting.id}`}
+              />
+              <Pressable
+                role="button"
+                aria-label={found ? t('walk.here', { name, n: number, of: whole }) : t('walk.confirm', { name, n: number })}
+                onPress={() => set(number)}
+                testID={`count-${fitting.id}`}
+                style={{
+                  minWidth: 92,
+                  minHeight: 52,
+                  borderRadius: 13,
+                  alignItems: 'center',
+                  justifyContent: 'center',
+                  flexDirection: 'row',
+                  gap: 5,
+                  borderWidth: 2,
+                  borderStyle: found ? 'solid' : 'dashed',
+                  borderColor: found ? (short ? tones.lead : tones.weedPale) : tones.soft,
+                  backgroundColor: !found ? tones.card : short ? tones.leadPale : tones.weedPale,
+                }}
+              >
+                <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'} style={{ opacity: found ? 1 : 0.72 }}>
+                  {number}
+                </SlabBold>
+                <Small>{t('common.of', { n: whole })}</Small>
+              </Pressable>
+              {short ? (
+                <Sign path={mdiPlus} label={t('walk.more', { name })} onPress={() => set(number + 1)} testID={`more-${fitting.id}`} />
+              ) : null}
+            </View>
+            {found?.contradiction ? (
+              <Quarrel
+                values={found.standing.map(({ event: { body } }) =>
+                  body.kind === 'counted' ? `${body.count} ${t(`walk.state.${body.state}`)}` : '',
+                )}
+              />
+            ) : null}
+          </View>
+        );
+      })}
+    </Lane>
+  );
+};

@@ -1,0 +1,96 @@
+import { mdiGauge } from '@mdi/js';
+import { say } from '@quay/core/fleet/book';
+import { slot } from '@quay/core/record/project';
+import { fuelOf } from '@quay/core/record/walk';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import Svg, { Path } from 'react-native-svg';
+import { Tag } from '../../../ui/board';
+import { figure } from '../../../ui/format';
+import { Row } from '../../../ui/press';
+import { useTones } from '../../../ui/theme';
+import { Body, Bold, SlabBold, Small } from '../../../ui/words';
+import type { WalkView } from '../useWalk';
+import { Lane, Quarrel } from './lane';
+
+export const ReadLane = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: string) => void }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const { record, pack, walk, language } = view;
+  const { gauges } = view.stops[view.at]!;
+  if (gauges.length === 0) return null;
+  const tanks = pack.book.tanks.filter(({ id }) => gauges.some(({ tank }) => tank === id));
+  return (
+    <Lane name={t('walk.read')}>
+      {gauges.map((gauge) => {
+        const name = say(gauge.name, language);
+        const found = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead');
+        const was = walk === 'in' ? slot(record, `out/gauge/${gauge.id}`, 'gaugeRead')?.value.shown : undefined;
+        const shown = (value: number) =>
+          gauge.reads === 'needle' ? `${Math.round(value * 16)}/16` : `${figure(value)}${gauge.unit ? ` ${gauge.unit}` : ''}`;
+        return (
+          <View key={gauge.id}>
+            <Row label={t('walk.set', { name })} onPress={() => onOpen(gauge.id)} testID={`gauge-${gauge.id}`}>
+              <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 56 }}>
+                <View style={{ flex: 1 }}>
+                  <Body>{name}</Body>
+                  {was !== undefined ? (
+                    <Small size={14}>{t('walk.was', { v: shown(was) })}</Small>
+                  ) : gauge.normal ? (
+                    <Small size={14}>{`${t('walk.normal')}: ${say(gauge.normal, language)}`}</Small>
+                  ) : null}
+                </View>
+                {found ? (
+                  <View
+                    style={{
+                      backgroundColor: tones.weedPale,
+                      borderRadius: 13,
+                      paddingHorizontal: 12,
+                      minHeight: 52,
+                      justifyContent: 'center',
+                    }}
+                  >
+                    <SlabBold size={26}>{shown(found.value.shown)}</SlabBold>
+                  </View>
+                ) : (
+                  <View
+                    style={{
+                      flexDirection: 'row',
+                      alignItems: 'center',
+                      gap: 8,
+                      borderRadius: 13,
+                      borderWidth: 2,
+                      borderStyle: 'dashed',
+                      borderColor: tones.soft,
+                      paddingHorizontal: 12,
+                      minHeight: 52,
+                    }}
+                  >
+                    <Svg width={22} height={22} viewBox="0 0 24 24">
+                      <Path d={mdiGauge} fill={tones.soft} />
+                    </Svg>
+                    <Small>{t('walk.notRead')}</Small>
+                  </View>
+                )}
+              </View>
+            </Row>
+            {found?.contradiction ? (
+              <Quarrel values={found.standing.map(({ event: { body } }) => (body.kind === 'gaugeRead' ? shown(body.shown) : ''))} />
+            ) : null}
+          </View>
+        );
+      })}
+      {tanks.map((tank) => {
+        const fused = fuelOf(record, pack.book, tank);
+        const estimate = walk === 'out' ? fused?.out : fused?.in;
+        if (!estimate) return null;
+        return (
+          <View key={tank.id} style={{ paddingTop: 6, gap: 4 }}>
+            <Bold>{`${say(tank.name, language)}: ${t('walk.fuel', { v: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) })}`}</Bold>
+            {fused?.askThird ? <Tag kind="ask">{t('walk.askThird')}</Tag> : null}
+          </View>
+        );
+      })}
+    </Lane>
+  );
+};
