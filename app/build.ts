@@ -1,8 +1,8 @@
 import { build } from 'esbuild';
-import { execFileSync } from 'node:child_process';
-import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { copyFileSync, cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { injectManifest } from 'workbox-build';
 
@@ -24,12 +24,17 @@ export const EXPO = {
   NODE_ENV: 'production',
 };
 
+/** The bundler has said what is wrong; this says what it means. */
+export class BuildError extends Error {}
+
+/** Exports one of the two apps. @throws BuildError */
 export const exportWeb = (folder: string, out: string): void => {
-  execFileSync('npx', ['expo', 'export', '-p', 'web', '--output-dir', out], {
+  const { status } = spawnSync('npx', ['expo', 'export', '-p', 'web', '--output-dir', out], {
     cwd: folder,
     env: { ...process.env, ...EXPO },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
+  if (status !== 0) throw new BuildError(`The web app in ${folder}/ could not be built; the reason stands above.`);
 };
 
 const filesIn = (folder: string): string[] =>
@@ -37,8 +42,26 @@ const filesIn = (folder: string): string[] =>
     entry.isDirectory() ? filesIn(join(folder, entry.name)) : [join(folder, entry.name)],
   );
 
-/** Builds the web app into `app/dist`: export, fonts, service worker, brotli. */
+const OLD = '.build/old-web';
+const HASHED = 'app/dist/_expo/static';
+const OLD_KEPT_MS = 30 * 86_400_000;
+
+/** Sets hashed files of the last build aside: a page that is open goes on with them, long after a new version is out. */
+const setOldAside = () => {
+  if (existsSync(OLD)) {
+    for (const file of filesIn(OLD)) {
+      // Dated when it was first set aside; here and, copied there at the last build, in the last build.
+      if (Date.now() - statSync(file).mtimeMs <= OLD_KEPT_MS) continue;
+      rmSync(file);
+      rmSync(join(HASHED, relative(OLD, file)), { force: true });
+    }
+  }
+  if (existsSync(HASHED)) cpSync(HASHED, OLD, { recursive: true, force: false });
+};
+
+/** Builds the web app into `app/dist`: export, fonts, service worker, brotli; hashed files of older builds beside it. */
 export const buildApp = async (): Promise<void> => {
+  setOldAside();
   rmSync('app/dist', { recursive: true, force: true });
   mkdirSync('app/public/fonts', { recursive: true });
   for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
@@ -73,5 +96,6 @@ export const buildApp = async (): Promise<void> => {
       brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length } }),
     );
   }
+  if (existsSync(OLD)) cpSync(OLD, HASHED, { recursive: true, force: false });
   console.log(`app: ${count} files kept offline, ${Math.round(size / 1024)} kB`);
 };

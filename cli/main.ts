@@ -1,5 +1,6 @@
 import { cpSync, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
+import { BuildError } from '../app/build';
 import { buildAll } from './build';
 import { flagOf, must, run, startServer } from './run';
 
@@ -82,19 +83,18 @@ const tool = async () => {
   process.exit(await run(process.execPath, ['server/dist/tool.mjs', command, ...args]));
 };
 
-switch (command) {
-  case 'demo':
-    await demo();
-    break;
-  case 'start':
-    await start();
-    break;
-  case 'dev':
-    await dev();
-    break;
-  case 'test':
-    await (await import('./test')).test(args);
-    break;
-  default:
-    await tool();
+const COMMANDS: Record<string, () => Promise<unknown>> = {
+  demo,
+  start,
+  dev,
+  test: async () => (await import('./test')).test(args),
+  bench: async () => (await import('../bench/run')).bench(args),
+  shots: async () => (await import('./shots')).shots(),
+};
+
+try {
+  await (COMMANDS[command] ?? tool)();
+} catch (error) {
+  console.error(error instanceof BuildError ? error.message : error);
+  process.exit(1);
 }

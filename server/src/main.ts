@@ -1,9 +1,13 @@
 import { createServer as createHttp, type Server } from 'node:http';
 import { createServer as createHttps } from 'node:https';
-import { readFileSync } from 'node:fs';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { RequestHandler } from 'express';
 import { makeApp } from './http/app';
+import { ProblemError } from './http/problem';
 import { DataFolderError, openStore } from './store/open';
-import { quayKey } from './store/setting';
+import { PID_FILE, putRestoredInPlace } from './store/restore';
+import { quayKey, readEpoch } from './store/setting';
 
 declare const QUAY_VERSION: string;
 
@@ -32,23 +36,59 @@ const listen = (server: Server, port: number, host: string) =>
     server.listen(port, host, resolve);
   });
 
-/** Starts the quay. @throws StartError, DataFolderError @returns a way to stop it cleanly */
-export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void> }> => {
+/** Lets requests through while open; while it is shut they are told to come back, and those under way are waited for. */
+const makeGate = () => {
+  let shut = false;
+  let under = 0;
+  let idle: (() => void) | undefined;
+  return {
+    pass: ((_req, res, next) => {
+      if (shut) {
+        res.set('Retry-After', '3');
+        next(new ProblemError(503, 'restoring', 'The quay is being restored.', 'What your phone keeps is safe and goes out afterwards.'));
+        return;
+      }
+      under += 1;
+      res.once('close', () => {
+        under -= 1;
+        if (under === 0) idle?.();
+      });
+      next();
+    }) satisfies RequestHandler,
+    /** Runs work while nothing else does. */
+    alone: async (work: () => Promise<void>) => {
+      shut = true;
+      try {
+        if (under > 0) await new Promise<void>((resolve) => (idle = resolve));
+        await work();
+      } finally {
+        idle = undefined;
+        shut = false;
+      }
+    },
+  };
+};
+
+/** Starts the quay. @throws StartError, DataFolderError @returns a way to stop it cleanly, and to put a restored backup in place */
+export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void>; takeRestored(): Promise<void> }> => {
   const store = await openStore(options.data);
   const secure = options.tlsCert !== undefined || options.behindProxy;
   const quay = {
     store,
     key: await quayKey(store.db),
+    epoch: await readEpoch(store.db),
     version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev',
     secureCookies: secure,
     now: () => new Date(),
   };
-  const app = makeApp(quay, options.web, options.behindProxy);
+  const gate = makeGate();
+  const app = makeApp(quay, options.web, options.behindProxy, gate.pass);
   let server: Server;
   if (options.tlsCert !== undefined && options.tlsKey !== undefined) {
     try {
       server = createHttps({ cert: readFileSync(options.tlsCert), key: readFileSync(options.tlsKey) }, app);
     } catch (error) {
+      await store.close();
       throw new StartError(`The certificate or key cannot be used: ${(error as Error).message}`);
     }
   } else server = createHttp(app);
@@ -58,6 +98,8 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     await store.close();
     throw error;
   }
+  const pidFile = join(options.data, PID_FILE);
+  writeFileSync(pidFile, String(process.pid));
   const address = server.address();
   return {
     port: typeof address === 'object' && address !== null ? address.port : options.port,
@@ -68,8 +110,19 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
         server.closeIdleConnections();
         setTimeout(() => server.closeAllConnections(), 4000).unref();
       });
-      await store.close();
+      await quay.store.close();
+      rmSync(pidFile, { force: true });
     },
+    takeRestored: () =>
+      gate.alone(async () => {
+        await quay.store.close();
+        putRestoredInPlace(options.data);
+        quay.store = await openStore(options.data);
+        quay.key = await quayKey(quay.store.db);
+        quay.epoch = await readEpoch(quay.store.db);
+        writeFileSync(pidFile, String(process.pid));
+        console.log('quay: the restored data is in place');
+      }),
   };
 };
 
@@ -102,6 +155,13 @@ export const run = async (): Promise<void> => {
         void running.stop().then(() => process.exit(0));
       });
     }
+    // Sent by `quay restore` when it finds us running.
+    process.on('SIGHUP', () => {
+      running.takeRestored().catch((error: unknown) => {
+        console.error('quay: the restored data could not be put in place', error);
+        process.exit(1);
+      });
+    });
   } catch (error) {
     if (!(error instanceof StartError) && !(error instanceof DataFolderError)) throw error;
     console.error(error.message);

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { cp, mkdir, readdir, rename, rm } from 'node:fs/promises';
+import { cp, mkdir, readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import Database from 'better-sqlite3';
@@ -8,7 +8,8 @@ import { sayFault } from './import/fault';
 import { loadImport } from './import/load';
 import { readImport } from './import/read';
 import { DataFolderError, openStore, type Store } from './store/open';
-import { quayKey, readOperator, writeOperator } from './store/setting';
+import { putRestoredInPlace, restoredBeside, runningOn } from './store/restore';
+import { newEpoch, quayKey, readOperator, writeOperator } from './store/setting';
 import { addStaff, secretFault } from './store/staff';
 
 /** What cannot be done, said to whoever typed the command. */
@@ -110,22 +111,35 @@ const backup = async (data: string, to: string) => {
   console.log(`backed up to ${to}`);
 };
 
-/** Puts a backup in place. What was there is set aside, not deleted. */
+/** Puts a backup in place, under a running quay too: that one swaps it in between two requests. */
 const restore = async (from: string, data: string) => {
   if (!existsSync(join(from, 'quay.sqlite'))) throw new ToolError(`There is no backup in ${from}.`);
-  const check = new Database(join(from, 'quay.sqlite'), { readonly: true });
-  const sound = check.pragma('integrity_check', { simple: true });
-  check.close();
-  if (sound !== 'ok') throw new ToolError(`The backup in ${from} is damaged: ${String(sound)}`);
-  const fresh = `${data}.restoring-${process.pid}`;
-  await cp(from, fresh, { recursive: true });
-  if (existsSync(data)) {
-    const aside = `${data}.before-${new Date().toISOString().replace(/[:.]/g, '-')}`;
-    await rename(data, aside);
-    console.log(`what was in ${data} is now in ${aside}`);
+  let sound: unknown;
+  try {
+    const check = new Database(join(from, 'quay.sqlite'), { readonly: true });
+    sound = check.pragma('integrity_check', { simple: true });
+    check.close();
+  } catch (error) {
+    sound = (error as Error).message;
   }
-  await rename(fresh, data);
-  console.log(`restored to ${data}; start the quay again if it was running`);
+  if (sound !== 'ok') throw new ToolError(`The backup in ${from} is damaged: ${String(sound)}`);
+  const fresh = restoredBeside(data);
+  await rm(fresh, { recursive: true, force: true });
+  await cp(from, fresh, { recursive: true });
+  await withStore(fresh, ({ db }) => newEpoch(db));
+  const pid = runningOn(data);
+  if (pid === undefined) {
+    const aside = putRestoredInPlace(data);
+    if (aside !== undefined) console.log(`what was in ${data} is now in ${aside}`);
+  } else {
+    process.kill(pid, 'SIGHUP');
+    for (let i = 0; existsSync(fresh); i += 1) {
+      if (i > 300) throw new ToolError(`The quay that runs on ${data} (process ${pid}) has not taken the backup. It lies in ${fresh}.`);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    console.log(`what was in ${data} is set aside in ${data}.before-…`);
+  }
+  console.log(`restored to ${data}. Phones send again what the backup lacks.`);
 };
 
 const COMMANDS: Record<string, () => Promise<void>> = {

@@ -10,6 +10,13 @@ export class Refused extends Error {
 /** No answer: no signal, or the quay is down. Everything entered stays here. */
 export class NoAnswer extends Error {}
 
+/** Named by every answer: another one means that the quay's data was restored from a backup. */
+const EPOCH_HEADER = 'x-quay-epoch';
+let noticeEpoch: (epoch: string) => void = () => undefined;
+export const onEpoch = (listener: (epoch: string) => void): void => {
+  noticeEpoch = listener;
+};
+
 type Given<E> = { params?: ParamsOf<E>; query?: QueryOf<E>; body?: BodyOf<E>; bytes?: Blob; headers?: Record<string, string> };
 
 export const addressOf = (
@@ -45,6 +52,8 @@ export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}
   } catch (error) {
     throw new NoAnswer((error as Error).message);
   }
+  const epoch = response.headers.get(EPOCH_HEADER);
+  if (epoch !== null) noticeEpoch(epoch);
   if (response.ok) return (await response.json()) as ReplyOf<E>;
   const problem = response.headers.get('content-type')?.startsWith('application/problem+json')
     ? ((await response.json()) as Problem)

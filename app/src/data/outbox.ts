@@ -4,7 +4,7 @@ import { type EventBody, EVENT_VERSION, type Held, type HireEvent } from '@quay/
 import { nameOfBytes } from '@quay/core/record/canonical';
 import { readEvent } from '@quay/core/record/upcast';
 import { v7 as uuidv7 } from 'uuid';
-import { call, NoAnswer, Refused } from './api';
+import { call, NoAnswer, onEpoch, Refused } from './api';
 import { keep, type KeptEvent, readMe, readNamed, writeNamed } from './keep';
 
 /**
@@ -184,6 +184,41 @@ export const fetchEvents = async (hire: string): Promise<void> => {
     if (!page.more) return;
   }
 };
+
+/**
+ * The quay's data was restored: what this phone had delivered may be missing there. It is all delivered again, which
+ * changes nothing where it is not; and everything is fetched again.
+ */
+const noticeRestored = async (epoch: string): Promise<void> => {
+  const restored = await keep.transaction('rw', keep.events, keep.photos, keep.cursors, keep.named, async () => {
+    const known = await readNamed<string>('epoch');
+    if (known === epoch) return false;
+    await writeNamed('epoch', epoch);
+    if (known === undefined) return false;
+    const device = (await readMe())?.device.id;
+    await keep.events
+      .where('state')
+      .equals('held')
+      .filter(({ held }) => held.event.device === device)
+      .modify({ state: 'kept' });
+    // The quay's own word is its to give again.
+    await keep.events.filter(({ held }) => held.event.device === 'quay').delete();
+    await keep.photos
+      .where('state')
+      .equals('held')
+      .filter(({ blob }) => blob !== undefined)
+      .modify({ state: 'kept' });
+    await keep.cursors.clear();
+    return true;
+  });
+  if (restored) void deliver();
+};
+let seenEpoch: string | undefined;
+onEpoch((epoch) => {
+  if (epoch === seenEpoch) return;
+  seenEpoch = epoch;
+  void noticeRestored(epoch);
+});
 
 /** How much is still to be sent, and since when. */
 export const keptCount = async (): Promise<{ kept: number; refused: number; since: number | undefined }> => {

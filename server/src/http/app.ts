@@ -1,5 +1,5 @@
 import compression from 'compression';
-import express, { type Application } from 'express';
+import express, { type Application, type RequestHandler } from 'express';
 import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -18,8 +18,8 @@ const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 /** Files whose name carries their content's hash; everything else is asked for anew each time. */
 const HASHED = /\/(_expo\/static|assets|fonts)\/.*[.-][0-9a-f]{8,}\.\w+(\.br)?$/;
 
-/** @param web folder of the built app; without it only the API answers */
-export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolean): Application => {
+/** @param web folder of the built app; without it only the API answers @param gate may hold requests back while the data is exchanged */
+export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolean, gate?: RequestHandler): Application => {
   const app = express();
   app.disable('x-powered-by');
   // One proxy in front: its word on address and protocol is taken, nobody else's.
@@ -46,6 +46,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
       strictTransportSecurity: quay.secureCookies ? { maxAge: 15_552_000 } : false,
     }),
   );
+  if (gate) app.use('/api', gate);
   app.get('/api/openapi.json', (_req, res) => {
     res.json(openApi(quay.version));
   });
@@ -71,7 +72,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
         next();
         return;
       }
-      res.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
+      res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: web });
     });
   }
   app.use(notFound);

@@ -7,7 +7,10 @@ import type { QuayKey } from '../store/setting';
 import { type Session, sessionOf } from '../store/staff';
 import { fail, ProblemError } from './problem';
 
-export type Quay = { store: Store; key: QuayKey; version: string; secureCookies: boolean; now(): Date };
+export type Quay = { store: Store; key: QuayKey; epoch: string; version: string; secureCookies: boolean; now(): Date };
+
+/** Every answer names the run of the data it comes from (see `readEpoch`). */
+export const EPOCH_HEADER = 'x-quay-epoch';
 
 export type Call<E> = {
   params: ParamsOf<E>;
@@ -56,7 +59,7 @@ const ownOrigin = (req: Request): boolean => {
 const serve =
   (quay: Quay, { endpoint, handler }: Mounted) =>
   async (req: Request, res: Response) => {
-    res.set('Cache-Control', 'no-store');
+    res.set({ 'Cache-Control': 'no-store', [EPOCH_HEADER]: quay.epoch });
     if (!ownOrigin(req)) throw new ProblemError(403, 'otherSite', 'This request came from another site.');
     const cookies = parseCookie(req.get('cookie') ?? '');
     const now = quay.now();

@@ -1,4 +1,4 @@
-import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync } from 'node:crypto';
+import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 
 export type Operator = { name: string; currency: string; simulated: boolean };
@@ -12,6 +12,17 @@ export const readOperator = async (db: Knex): Promise<Operator | undefined> => {
   return text === undefined ? undefined : (JSON.parse(text) as Operator);
 };
 export const writeOperator = (db: Knex, operator: Operator) => write(db, 'operator', JSON.stringify(operator));
+
+/**
+ * Names this run of the data. A restored backup gets a new one, so that phones notice that what they had delivered may
+ * be gone and deliver it again.
+ */
+export const readEpoch = async (db: Knex): Promise<string> => (await read(db, 'epoch')) ?? newEpoch(db);
+export const newEpoch = async (db: Knex): Promise<string> => {
+  const epoch = randomUUID();
+  await write(db, 'epoch', epoch);
+  return epoch;
+};
 
 export type QuayKey = { sign: ReturnType<typeof createPrivateKey>; fingerprint: string; publicPem: string };
 

@@ -63,7 +63,7 @@ export const testQuay = async (): Promise<TestQuay> => {
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   await loadImport(store.db, read.data);
   const key = await quayKey(store.db);
-  const app = makeApp({ store, key, version: 'test', secureCookies: false, now: () => clock.now }, undefined, false);
+  const app = makeApp({ store, key, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now }, undefined, false);
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './chromium';
+
+/** Journeys in a real browser, on a phone and on a desk. Each has a quay of its own, with the demo operator's data. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  globalSetup: './template.ts',
+  timeout: 120_000,
+  expect: { timeout: 12_000 },
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: process.env.CI !== undefined,
+  reporter: [['line'], ['json', { outputFile: '../.build/journeys.json' }]],
+  use: { launchOptions: CHROMIUM, trace: 'retain-on-failure', actionTimeout: 12_000, locale: 'en-GB', timezoneId: 'Europe/Dublin' },
+  projects: [
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true } },
+    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+  ],
+});

@@ -1,0 +1,150 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, type BrowserContext, test as base, type BrowserContextOptions, expect, type Page } from '@playwright/test';
+import { ROOT, TEMPLATE } from './template';
+
+export { expect };
+
+export const MANAGER = { name: 'Mina Garrow', secret: 'lamp on the long pier' };
+export const BRAM = { name: 'Bram Oduya', secret: '204618' };
+export const TILLY = { name: 'Tilly Vance', secret: '731905' };
+
+/** A quay on a port and a copy of the demo's data of its own; it can be killed and started again. */
+export class QuayServer {
+  private child: ChildProcess | undefined;
+  port = 0;
+  constructor(readonly data: string) {}
+
+  get url(): string {
+    return `http://localhost:${this.port}`;
+  }
+
+  start(): Promise<void> {
+    return new Promise((resolve, reject) => {
+      const child = spawn(
+        process.execPath,
+        ['server/dist/quay.mjs', '--data', this.data, '--web', 'app/dist', '--port', String(this.port), '--host', '127.0.0.1'],
+        { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] },
+      );
+      this.child = child;
+      let said = '';
+      child.stdout.on('data', (data: Buffer) => {
+        said += data.toString();
+        const port = /listening on port (\d+)/.exec(said)?.[1];
+        if (port === undefined) return;
+        this.port = Number(port);
+        resolve();
+      });
+      child.stderr.on('data', (data: Buffer) => process.stderr.write(data));
+      child.once('exit', (code) => reject(new Error(`the quay ended with ${code}: ${said}`)));
+    });
+  }
+
+  end(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+    return new Promise((resolve) => {
+      child.once('exit', () => resolve());
+      child.kill(signal);
+    });
+  }
+}
+
+/** A browser of somebody's, which notes everything its console complains about. */
+export class Phone {
+  readonly complaints: string[] = [];
+  /** While the network is cut, the browser itself says that it could not load things; that is no fault of the page. */
+  cut = false;
+  constructor(
+    readonly page: Page,
+    readonly context: BrowserContext,
+    readonly quay: QuayServer,
+  ) {
+    page.on('console', (message) => {
+      if (message.type() !== 'error') return;
+      if (this.cut && message.text().includes('Failed to load resource')) return;
+      this.complaints.push(message.text());
+    });
+    page.on('pageerror', (error) => this.complaints.push(error.message));
+  }
+
+  by(testId: string) {
+    return this.page.getByTestId(testId);
+  }
+
+  async cutNetwork(): Promise<void> {
+    this.cut = true;
+    await this.context.setOffline(true);
+  }
+
+  async mendNetwork(): Promise<void> {
+    await this.context.setOffline(false);
+  }
+
+  async open(path: string): Promise<void> {
+    await this.page.goto(`${this.quay.url}${path}`);
+  }
+
+  async signIn(who: { name: string; secret: string }): Promise<void> {
+    await this.by('name').fill(who.name);
+    await this.by('secret').fill(who.secret);
+    await this.by('sign-in').click();
+    await expect(this.by('to-me')).toBeVisible();
+  }
+
+  /** Waits until nothing is left to be sent. */
+  async allSent(): Promise<void> {
+    await expect(this.by('kept-line')).toHaveCount(0, { timeout: 40_000 });
+  }
+}
+
+type Fixtures = {
+  quay: QuayServer;
+  /** A browser of its own, enrolled through a manager, with somebody signed in. */
+  phoneOf: (who: { name: string; secret: string }) => Promise<Phone>;
+  bram: Phone;
+};
+
+const enrol = async (browser: Browser, context: BrowserContext, url: string): Promise<void> => {
+  const desk = await browser.newContext();
+  const signedIn = await desk.request.post(`${url}/api/session`, { data: MANAGER });
+  expect(signedIn.ok()).toBe(true);
+  const made = (await (await desk.request.post(`${url}/api/enrolments`, { data: {} })).json()) as { code: string };
+  expect((await context.request.post(`${url}/api/devices`, { data: { code: made.code, name: 'Quay phone' } })).ok()).toBe(true);
+  await desk.close();
+};
+
+export const test = base.extend<Fixtures>({
+  quay: async ({}, use) => {
+    const data = mkdtempSync(join(tmpdir(), 'quay-journey-'));
+    cpSync(TEMPLATE, data, { recursive: true });
+    const quay = new QuayServer(data);
+    await quay.start();
+    await use(quay);
+    await quay.end();
+    rmSync(data, { recursive: true, force: true });
+  },
+  phoneOf: async ({ browser, quay, viewport, deviceScaleFactor, hasTouch, locale, timezoneId }, use) => {
+    const phones: Phone[] = [];
+    await use(async (who) => {
+      const options: BrowserContextOptions = { viewport, hasTouch: hasTouch ?? false };
+      if (deviceScaleFactor !== undefined) options.deviceScaleFactor = deviceScaleFactor;
+      if (locale !== undefined) options.locale = locale;
+      if (timezoneId !== undefined) options.timezoneId = timezoneId;
+      const context = await browser.newContext(options);
+      if (who !== MANAGER) await enrol(browser, context, quay.url);
+      const phone = new Phone(await context.newPage(), context, quay);
+      await phone.open('/');
+      await phone.signIn(who);
+      phones.push(phone);
+      return phone;
+    });
+    for (const phone of phones) {
+      expect(phone.complaints, 'nothing in the console').toEqual([]);
+      await phone.context.close();
+    }
+  },
+  bram: async ({ phoneOf }, use) => use(await phoneOf(BRAM)),
+});

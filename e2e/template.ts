@@ -1,0 +1,12 @@
+import { execFileSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+
+export const ROOT = join(__dirname, '..');
+export const TEMPLATE = join(ROOT, '.build/e2e-demo');
+
+/** The demo operator's data, made once; each journey works on a copy. */
+export default (): void => {
+  rmSync(TEMPLATE, { recursive: true, force: true });
+  execFileSync(process.execPath, ['server/dist/tool.mjs', 'demo', '--data', TEMPLATE, '--from', 'demo'], { cwd: ROOT, stdio: 'inherit' });
+};

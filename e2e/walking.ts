@@ -1,0 +1,83 @@
+import { expect, type Phone } from './quay';
+
+/** What each gauge of Tuppenny Bun shows, typed; a needle and a sight line are set by their presses. */
+const SHOWN: Record<string, string> = { hours: '1240.4', volts: '12.6', bilge: '1' };
+const SHOWN_IN: Record<string, string> = { hours: '1243.4', volts: '12.5', bilge: '2' };
+
+/** Jobs left on the stop that is open, by their test ids. */
+const openRows = async (phone: Phone, prefix: string, doneWord: RegExp): Promise<string[]> => {
+  const rows = phone.page.locator(`[data-testid^="${prefix}-"]`);
+  const ids: string[] = [];
+  for (const row of await rows.all()) {
+    const label = (await row.getAttribute('aria-label')) ?? (await row.innerText());
+    const id = await row.getAttribute('data-testid');
+    if (id && !doneWord.test(label) && /^(surface|gauge)-[a-z-]+$/.test(id)) ids.push(id);
+  }
+  return ids;
+};
+
+export const tellAll = async (phone: Phone): Promise<void> => {
+  const all = phone.by('all-said');
+  if (await all.isVisible()) await all.click();
+  else for (const box of await phone.page.locator('[role="checkbox"][aria-checked="false"]').all()) await box.click();
+  await expect(phone.page.locator('[role="checkbox"][aria-checked="false"]')).toHaveCount(0);
+};
+
+export const countAll = async (phone: Phone): Promise<void> => {
+  const all = phone.by('all-here');
+  if (!(await all.isVisible())) return;
+  await all.click();
+  await expect(all).toHaveCount(0);
+};
+
+export const lookAll = async (phone: Phone): Promise<void> => {
+  for (const id of await openRows(phone, 'surface', /, looked at/)) {
+    await phone.by(id).click();
+    await phone.by('looked').click();
+    await expect(phone.by('looked')).toHaveCount(0);
+  }
+};
+
+export const readAll = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<void> => {
+  for (const id of await openRows(phone, 'gauge', /^$/)) {
+    await phone.by(id).click();
+    const gauge = id.slice('gauge-'.length);
+    if (await phone.by('reading').isVisible()) await phone.by('reading').fill((walk === 'out' ? SHOWN : SHOWN_IN)[gauge] ?? '1');
+    else if (walk === 'out') await phone.page.getByRole('button', { name: 'full', exact: true }).click();
+    else for (let i = 0; i < (gauge === 'fuel-sight' ? 30 : 5); i += 1) await phone.by('lower').click();
+    await phone.by('keep-reading').click();
+    await expect(phone.by('keep-reading')).toHaveCount(0);
+  }
+};
+
+/** Does all there is to do at the stop that is open, and ties its knot. */
+export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<void> => {
+  const title = await phone.page.locator('h2, [role="heading"][aria-level="2"]').first().innerText();
+  if (walk === 'out') await tellAll(phone);
+  await countAll(phone);
+  if (await phone.by('prop-sound').isVisible()) await phone.by('prop-sound').click();
+  const asItWas = phone.by('look-as-it-was');
+  if (walk === 'in' && (await asItWas.isVisible())) await asItWas.click();
+  else await lookAll(phone);
+  await readAll(phone, walk);
+  await phone.by('tie').click();
+  await expect(phone.page.locator('h2, [role="heading"][aria-level="2"]').first()).not.toHaveText(title);
+};
+
+/** The stops of the walk, as the rope knows them. */
+export const stopCount = (phone: Phone): Promise<number> => phone.page.locator('[data-testid^="knot-"]').count();
+
+export const sign = async (phone: Phone): Promise<void> => {
+  for (const field of await phone.by('signature').all()) {
+    await field.scrollIntoViewIfNeeded();
+    const box = (await field.boundingBox())!;
+    const { mouse } = phone.page;
+    await mouse.move(box.x + 30, box.y + 80);
+    await mouse.down();
+    for (let i = 1; i <= 8; i += 1) await mouse.move(box.x + 30 + i * 22, box.y + 80 + (i % 2 ? -34 : 24), { steps: 2 });
+    await mouse.up();
+  }
+  await expect(phone.by('seal')).toBeEnabled();
+  await phone.by('seal').click();
+  await expect(phone.by('seal')).toHaveCount(0);
+};
