@@ -97,5 +97,5 @@ export const buildApp = async (): Promise<void> => {
     );
   }
   if (existsSync(OLD)) cpSync(OLD, HASHED, { recursive: true, force: false });
-  console.log(`app: ${count} files kept offline, ${Math.round(size / 1024)} kB`);
+  console.error(`app: ${count} files kept offline, ${Math.round(size / 1024)} kB`);
 };

@@ -1,4 +1,5 @@
 import { BRAM, expect, MANAGER, test } from './quay';
+import { goodPicture } from './pictures';
 import { doStop, sign, stopCount } from './walking';
 
 test('a boat out and back: walked out, signed, cast off, walked in, compared, settled and closed', async ({ bram }) => {
@@ -33,11 +34,10 @@ test('a boat out and back: walked out, signed, cast off, walked in, compared, se
   for (let i = 0; i < 3; i += 1) await bram.by('larger').click();
   const chooser = page.waitForEvent('filechooser');
   await bram.by('mark-photo-file').click();
-  await (await chooser).setFiles({ name: 'scratch.jpg', mimeType: 'image/jpeg', buffer: await picture() });
+  await (await chooser).setFiles(await goodPicture());
   await expect(page.getByAltText('Picture 1 of Port side')).toBeVisible();
   await bram.by('keep-mark').click();
   await bram.by('looked').click();
-  // One fender did not come back.
   await page.getByTestId('knot-bow').click();
   for (let i = 0; i < stops; i += 1) await doStop(bram, 'in');
   await expect(page.getByRole('heading', { name: 'Read back the return' })).toBeVisible();
@@ -85,10 +85,3 @@ test('a manager enrols a phone by its code; a hand signs in on it and nowhere el
   await expect(page.getByTestId('to-phones')).toHaveCount(0);
   await context.close();
 });
-
-const picture = async (): Promise<Buffer> => {
-  const sharp = (await import('sharp')).default;
-  return sharp({ create: { width: 640, height: 480, channels: 3, background: '#37645c' } })
-    .jpeg()
-    .toBuffer();
-};

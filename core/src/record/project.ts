@@ -89,6 +89,7 @@ const byTime = (a: Held, b: Held): number =>
   (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
 
 const walkOf = (body: EventBody): Walk | undefined => ('walk' in body ? body.walk : undefined);
+const walkAt = (held: Held | undefined): Walk | undefined => held && walkOf(held.event.body);
 
 /** Ids that undo has taken away. An undo may itself be undone; ids are looked at in a fixed order so that even a ring of undos, which no honest phone makes, comes out the same everywhere. */
 const undoneIds = (all: readonly Held[]): ReadonlySet<string> => {
@@ -112,7 +113,8 @@ const undoneIds = (all: readonly Held[]): ReadonlySet<string> => {
 const standingOf = (all: readonly Held[]): Map<string, Held[]> => {
   const undone = undoneIds(all);
   const slots = new Map<string, Held[]>();
-  const replaced = new Set<string>();
+  /** Who was replaced, and in which slots. */
+  const replaced = new Map<string, Set<string>>();
   for (const held of all) {
     const key = slotOf(held.event.body);
     if (key === undefined || undone.has(held.event.id)) continue;
@@ -120,10 +122,16 @@ const standingOf = (all: readonly Held[]): Map<string, Held[]> => {
     if (rows) rows.push(held);
     else slots.set(key, [held]);
     // A correction speaks only about its own thing, whatever else it names.
-    for (const id of held.event.replaces) if (id !== held.event.id) replaced.add(`${key}\n${id}`);
+    for (const id of held.event.replaces) {
+      if (id === held.event.id) continue;
+      const keys = replaced.get(id);
+      if (keys) keys.add(key);
+      else replaced.set(id, new Set([key]));
+    }
   }
   for (const [key, rows] of slots) {
-    const standing = rows.filter(({ event }) => !replaced.has(`${key}\n${event.id}`));
+    if (rows.length === 1) continue;
+    const standing = rows.filter(({ event }) => replaced.get(event.id)?.has(key) !== true);
     // Events that replace each other in a ring would leave nothing; nothing entered is dropped, so all of them stand.
     slots.set(key, (standing.length > 0 ? standing : rows).sort(byTime));
   }
@@ -168,23 +176,22 @@ export const project = (held: Iterable<Held>): HireRecord => {
   const seals = { out: fence('out/sealed'), in: fence('in/sealed') };
   const late: Held[] = [];
   const proposed: Held[] = [];
-  const counting = everything.filter((one) => {
-    const { body, id } = one.event;
-    if (body.kind === 'closed') return true;
+  const outside = (one: Held): boolean => {
+    const { body, id, replaces } = one.event;
+    if (body.kind === 'closed') return false;
     // An undo concerns the walks of what it takes away.
-    const targets = body.kind === 'undone' ? one.event.replaces.flatMap((target) => known.get(target)?.event.body ?? []) : [body];
-    const walks = new Set(targets.map(walkOf));
-    for (const [line, concerns] of [
-      [closing, true],
-      [seals.out, walks.has('out') && body.kind !== 'sealed'],
-      [seals.in, walks.has('in') && body.kind !== 'sealed'],
-    ] as const) {
-      if (!line || !concerns || line.covers.has(id) || line.one.event.id === id) continue;
+    const concerns = (walk: Walk) =>
+      body.kind === 'undone'
+        ? replaces.some((target) => walkAt(known.get(target)) === walk)
+        : body.kind !== 'sealed' && walkOf(body) === walk;
+    for (const line of [closing, seals.out && concerns('out') ? seals.out : undefined, seals.in && concerns('in') ? seals.in : undefined]) {
+      if (!line || line.covers.has(id) || line.one.event.id === id) continue;
       (happenedAt(one) <= line.at ? late : proposed).push(one);
-      return false;
+      return true;
     }
-    return true;
-  });
+    return false;
+  };
+  const counting = closing || seals.out || seals.in ? everything.filter((one) => !outside(one)) : everything;
 
   const slots = new Map<string, Slot>();
   const contradictions: Slot[] = [];

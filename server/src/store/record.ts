@@ -54,6 +54,17 @@ const sort = (delivery: Delivery): { fit: { event: HireEvent; content: string; d
   return { fit, refused };
 };
 
+const COLUMNS = ['id', 'hire', 'digest', 'content', 'actor', 'role', 'device', 'receivedAt', 'behindMs'];
+const inserts = new Map<number, string>();
+/** One statement for so many rows, made once: building it anew costs more than running it. What is there already is left alone. */
+const insertOf = (rows: number): string => {
+  const made =
+    inserts.get(rows) ??
+    `insert into event (${COLUMNS.map((name) => `"${name}"`).join(', ')}) values ${Array.from({ length: rows }, () => `(${COLUMNS.map(() => '?').join(', ')})`).join(', ')} on conflict (id) do nothing returning id`;
+  inserts.set(rows, made);
+  return made;
+};
+
 /**
  * Appends what has not been seen, in one transaction. Safe to repeat; the same id with other content is refused.
  * Everything that is read off the record is left to {@link refresh}: a delivery must be quick on a thin line.
@@ -61,37 +72,35 @@ const sort = (delivery: Delivery): { fit: { event: HireEvent; content: string; d
 export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
   const { fit, refused } = sort(delivery);
   if (fit.length === 0) return { held: [], refused };
+  const { hire, device, actor, now, behindMs } = delivery;
+  // The first of an id in one delivery is tried; a second one is then judged against what is held.
+  const first = new Map<string, (typeof fit)[number]>();
+  for (const one of fit) if (!first.has(one.event.id)) first.set(one.event.id, one);
   return db.transaction(async (trx) => {
-    const ids = fit.map(({ event }) => event.id);
-    const known = new Map(
-      ((await trx('event').whereIn('id', ids).select('id', 'digest', 'hire')) as EventRow[]).map((row) => [row.id, row]),
-    );
-    const held: string[] = [];
-    const rows: Omit<EventRow, 'seq'>[] = [];
-    for (const { event, content, digest } of fit) {
-      const old = known.get(event.id);
-      if (old && (old.digest !== digest || old.hire !== delivery.hire))
-        refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
-      else held.push(event.id);
-      if (old) continue;
-      const row = {
-        id: event.id,
-        hire: delivery.hire,
+    // SQLite takes 32,766 values a statement; 500 rows of nine stay well below it.
+    const added = (await trx.raw(insertOf(first.size), [
+      ...[...first.values()].flatMap(({ event, content, digest }) => [
+        event.id,
+        hire,
         digest,
         content,
-        actor: delivery.actor.id,
-        role: delivery.actor.role,
-        device: delivery.device,
-        receivedAt: delivery.now,
-        behindMs: delivery.behindMs,
-      };
-      known.set(event.id, { ...row, seq: 0 });
-      rows.push(row);
-    }
-    // SQLite takes 32,766 values a statement; 500 rows of nine stay well below it.
-    if (rows.length > 0) {
-      await trx('event').insert(rows);
-      await trx('hire').where({ id: delivery.hire }).update({ stale: true });
+        actor.id,
+        actor.role,
+        device,
+        now,
+        behindMs,
+      ]),
+    ])) as { id: string }[];
+    if (added.length > 0) await trx.raw('update hire set stale = ? where id = ?', [true, hire]);
+    const fresh = new Set(added.map(({ id }) => id));
+    const known = [...first.keys()].filter((id) => !fresh.has(id));
+    const rows = known.length > 0 ? ((await trx('event').whereIn('id', known).select('id', 'digest', 'hire')) as EventRow[]) : [];
+    const there = new Map(rows.map((row) => [row.id, row]));
+    const held: string[] = [];
+    for (const { event, digest } of fit) {
+      const old = there.get(event.id) ?? { digest: first.get(event.id)!.digest, hire };
+      if (old.digest === digest && old.hire === hire) held.push(event.id);
+      else refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
     }
     return { held, refused };
   });

@@ -10,14 +10,14 @@ import { Small } from '../../ui/words';
 import { useEntryWords } from '../record/entryWords';
 
 /** Two phones left different values standing: somebody says which is right, and both stay in the record. */
-export const Settle = ({ view, slot, onDone }: { view: HireView; slot: Slot; onDone: () => void }) => {
+export const Settle = ({ view, slot, onDone }: { view: HireView; slot: Slot; onDone?: () => void }) => {
   const { t } = useTranslation();
   const snack = useSnack();
   const words = useEntryWords(view.pack);
   const stands = async (id: string) => {
     const held = await view.add([{ kind: 'contradictionSettled', slot: slot.key, stands: id }]);
     snack({ text: t('compare.settled'), undo: () => void view.undo(held) });
-    onDone();
+    onDone?.();
   };
   return (
     <View style={{ gap: 10 }}>

@@ -1,6 +1,6 @@
 import { mdiAccountCircleOutline, mdiAlertOutline, mdiCellphoneKey } from '@mdi/js';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { fetchAhead, useBoard } from '../../data/hire';
@@ -12,11 +12,14 @@ import { Alt, Chip, Go, Sign } from '../../ui/press';
 import { Screen } from '../../ui/screen';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Small } from '../../ui/words';
+import { LetIn } from '../session/letIn';
 import { AtTheQuay, Been, Coming } from './rows';
 import { Waterline } from './Waterline';
 
+export const Day = () => (useContext(LetIn) ? <Board /> : null);
+
 /** The day round the waterline of the present: above it what comes, under it what is out, below what has been. */
-export const Day = () => {
+const Board = () => {
   const { t, i18n } = useTranslation();
   const router = useRouter();
   const tones = useTones();

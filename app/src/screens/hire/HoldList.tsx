@@ -9,6 +9,7 @@ import { useMe } from '../../data/session';
 import { Alt } from '../../ui/press';
 import { useSnack } from '../../ui/snack';
 import { Body, Small } from '../../ui/words';
+import { Settle } from '../condition/Settle';
 
 /** A hold in words. */
 export const useHoldWords = (view: HireView): ((hold: Hold) => string) => {
@@ -35,6 +36,8 @@ export const HoldList = ({ view, holds }: { view: HireView; holds: readonly Hold
   const action = (hold: Hold) => {
     const spoken = said.find(({ event: { body } }) => hold.is === 'said' && body.kind === 'held' && body.why === hold.why);
     if (spoken) return <Alt label={t('hold.lift')} onPress={() => void view.undo([spoken]).then((held) => told(t('hold.lifted'), held))} />;
+    const slot = hold.is === 'contradiction' ? view.record.slots.get(hold.key) : undefined;
+    if (slot) return <Settle view={view} slot={slot} />;
     if (hold.is !== 'propeller') return null;
     if (!manager) return <Small>{t('hold.onlyManager')}</Small>;
     const finding = propellerRelease(hold.propeller);

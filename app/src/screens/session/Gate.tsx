@@ -9,6 +9,7 @@ import { askToPersist, onWayThrough, startServiceWorker } from '../../platform/b
 import { Notice } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { Body } from '../../ui/words';
+import { LetIn } from './letIn';
 import { SignIn } from './SignIn';
 
 /** How often the outbox tries again by itself. */
@@ -33,15 +34,22 @@ export const Gate = ({ children }: { children: ReactNode }) => {
       stop();
     };
   }, [me]);
-  if (path === '/enrol') return children;
-  if (isPending) return <View style={{ flex: 1 }} />;
-  if (error)
-    return (
-      <View style={{ padding: 16 }}>
-        <Notice kind="stop" title={t('failed.title')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
-          <Body>{`${error.message}. ${t('failed.why')}`}</Body>
-        </Notice>
-      </View>
-    );
-  return me ? children : <SignIn />;
+  return (
+    <View style={{ flex: 1 }}>
+      <LetIn.Provider value={Boolean(me)}>{children}</LetIn.Provider>
+      {me || isPending || path === '/enrol' ? null : (
+        <View style={{ position: 'absolute', left: 0, right: 0, top: 0, bottom: 0 }}>
+          {error ? (
+            <View style={{ padding: 16 }}>
+              <Notice kind="stop" title={t('failed.title')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
+                <Body>{`${error.message}. ${t('failed.why')}`}</Body>
+              </Notice>
+            </View>
+          ) : (
+            <SignIn />
+          )}
+        </View>
+      )}
+    </View>
+  );
 };

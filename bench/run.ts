@@ -1,0 +1,44 @@
+import type { Figure } from './figure';
+
+type Bench = { long?: true; about: string; run: () => Promise<Figure[]> };
+
+/** Every figure the program promises. Those marked long run by name or with `--all`. */
+const BENCHES: Record<string, Bench> = {
+  project: { about: 'projecting 2,000 events', run: async () => (await import('./figures/project')).project() },
+  append: { about: 'appending 50 events against bare better-sqlite3', run: async () => (await import('./figures/append')).append() },
+  day: { about: 'the day among 10,000 hires', run: async () => (await import('./figures/day')).day() },
+  'first-view': { about: 'JavaScript of the first view', run: async () => (await import('./figures/firstView')).firstView() },
+  'demo-again': { about: 'a second ./quay demo', run: async () => (await import('./figures/demoAgain')).demoAgain() },
+  marks: { about: 'matching marks on 60-mark boats', run: async () => (await import('./figures/marks')).marks() },
+  fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
+  'empty-page': {
+    about: 'builds the empty page and writes its size down',
+    long: true,
+    run: async () => (await import('./figures/firstView')).measureEmptyPage(),
+  },
+};
+
+const row = ({ name, value, unit, budget, within }: Figure) =>
+  `${within ? 'ok  ' : 'OVER'} ${name.padEnd(44)} ${String(value).padStart(10)} ${unit.padEnd(6)} budget ${budget}`;
+
+/** `./quay bench [NAME…] [--all] [--json]`; ends with 1 when a figure is outside its budget. */
+export const bench = async (args: readonly string[]): Promise<never> => {
+  const json = args.includes('--json');
+  const names = args.filter((one) => !one.startsWith('--'));
+  const unknown = names.filter((name) => !(name in BENCHES));
+  if (unknown.length > 0) {
+    const known = Object.entries(BENCHES).map(([name, { about, long }]) => `  ${name.padEnd(12)} ${about}${long ? ' (long)' : ''}`);
+    console.error(`There is no figure called ${unknown.join(', ')}. There are:\n${known.join('\n')}`);
+    process.exit(1);
+  }
+  const wanted = names.length > 0 ? names : Object.keys(BENCHES).filter((name) => args.includes('--all') || !BENCHES[name]!.long);
+  const figures: Figure[] = [];
+  for (const name of wanted) {
+    console.error(`measuring ${name}: ${BENCHES[name]!.about} …`);
+    const measured = await BENCHES[name]!.run();
+    figures.push(...measured);
+    if (!json) for (const one of measured) console.log(row(one));
+  }
+  if (json) console.log(JSON.stringify(figures, null, 2));
+  process.exit(figures.every(({ within }) => within) ? 0 : 1);
+};

@@ -1,0 +1,3 @@
+export const shots = async (): Promise<void> => {
+  await Promise.resolve();
+};

@@ -1,0 +1,50 @@
+import { BRAM, expect, test, TILLY, type Phone } from './quay';
+import { countAll, tellAll } from './walking';
+
+const openWalk = async (phone: Phone) => {
+  await phone.by('hire-h-1001').first().click();
+  await phone.by('hire-next').click();
+  await expect(phone.by('tie')).toBeVisible();
+};
+
+test('two phones on one hire: a correction replaces, a contradiction stays until somebody says what is right', async ({ phoneOf }) => {
+  test.slow();
+  const [bram, tilly] = [await phoneOf(BRAM), await phoneOf(TILLY)];
+  await openWalk(bram);
+  await openWalk(tilly);
+  await tellAll(bram);
+  await countAll(bram);
+  await bram.allSent();
+
+  // Tilly has seen Bram's count and puts it right: hers stands on both phones.
+  const line = tilly.page.locator('[data-testid^="count-"]').first();
+  const id = (await line.getAttribute('data-testid'))!.slice('count-'.length);
+  await expect(line).toHaveAttribute('aria-label', /here$/, { timeout: 20_000 });
+  const whole = Number(/(\d+) of/.exec((await line.getAttribute('aria-label'))!)![1]);
+  await tilly.by(`fewer-${id}`).click();
+  await expect(bram.by(`count-${id}`)).toHaveAttribute('aria-label', new RegExp(`: ${whole - 1} of`), { timeout: 20_000 });
+  await expect(bram.page.getByText(/Two phones disagree/)).toHaveCount(0);
+  await tilly.by(`more-${id}`).click();
+  await tilly.allSent();
+  await expect(bram.by(`count-${id}`)).toHaveAttribute('aria-label', new RegExp(`: ${whole} of`), { timeout: 20_000 });
+
+  // Without signal neither sees the other: both values stand.
+  await bram.cutNetwork();
+  await tilly.cutNetwork();
+  await bram.by(`fewer-${id}`).click();
+  await tilly.by(`fewer-${id}`).click();
+  await tilly.by(`fewer-${id}`).click();
+  await bram.mendNetwork();
+  await tilly.mendNetwork();
+  await bram.allSent();
+  await tilly.allSent();
+  await expect(bram.page.getByText(/Two phones disagree: /)).toBeVisible({ timeout: 20_000 });
+  await expect(tilly.page.getByText(/Two phones disagree: /)).toBeVisible({ timeout: 20_000 });
+
+  // It holds the boat, and the hire says so, with both values to choose from.
+  await bram.by('back').click();
+  await expect(bram.page.getByText('What holds her')).toBeVisible();
+  await bram.by('stands-1').first().click();
+  await expect(bram.page.getByText('Nothing on the list holds her. That is no word that she is safe.')).toBeVisible();
+  await expect(tilly.page.getByText(/Two phones disagree: /)).toHaveCount(0, { timeout: 20_000 });
+});

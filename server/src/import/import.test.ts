@@ -1,0 +1,131 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openStore, type Store } from '../store/open';
+import { readOperator } from '../store/setting';
+import { DEMO } from '../testing/quay';
+import { sayFault } from './fault';
+import { loadImport } from './load';
+import { readImport } from './read';
+
+const NOW = '2026-06-13T10:42:00.000Z';
+let folder: string;
+let store: Store;
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'quay-import-'));
+  cpSync(DEMO, join(folder, 'demo'), { recursive: true });
+  store = await openStore(join(folder, 'data'));
+});
+afterEach(async () => {
+  await store.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const at = (file: string) => join(folder, 'demo', file);
+const read = () => readImport(join(folder, 'demo'), NOW);
+const edit = (file: string, change: (text: string) => string) => writeFileSync(at(file), change(readFileSync(at(file), 'utf8')));
+const faults = () => {
+  const got = read();
+  return got.ok ? [] : got.faults.map(sayFault);
+};
+
+describe('the demo operator', () => {
+  it('is all there: two bases, three waters, six boats, four staff, hires in every state of booking', () => {
+    const got = read();
+    if (!got.ok) throw new Error(got.faults.map(sayFault).join('\n'));
+    const { data } = got;
+    expect([data.bases.length, data.waters.length, data.boats.length, data.staff.length]).toEqual([2, 3, 6, 4]);
+    expect(data.boats.map(({ name }) => name).sort()).toEqual([
+      'Brisk Otter',
+      'Copper Kettle',
+      'Half Past Heron',
+      'Quiet Pickle',
+      'Slow Custard',
+      'Tuppenny Bun',
+    ]);
+    expect(data.hires.length).toBeGreaterThanOrEqual(14);
+  });
+
+  it('has Tuppenny Bun complete', () => {
+    const got = read();
+    const { book } = (got.ok ? got.data.boats : []).find(({ id }) => id === 'tuppenny-bun')!;
+    expect(book.stations.length).toBeGreaterThanOrEqual(8);
+    expect(book.fittings.length).toBeGreaterThanOrEqual(30);
+    expect(book.points.length).toBeGreaterThanOrEqual(40);
+    expect(book.gauges.length).toBeGreaterThanOrEqual(5);
+    expect(book.surfaces.length).toBeGreaterThanOrEqual(8);
+    // Every stop has something of its own to say, and every line of the route something to do.
+    for (const { id } of book.stations) expect(book.points.some(({ station }) => station === id)).toBe(true);
+  });
+});
+
+describe('a folder with faults', () => {
+  it('is reported by file, line or path, and reason, all at once, and nothing of it is loaded', async () => {
+    edit('hires.csv', (text) =>
+      text
+        .replace('h-1002,quiet-pickle', 'h-1002,silver-spoon')
+        .replace('h-1003,slow-custard,Abernethy-Voss,av@example.test,en,6,2', 'h-1003,slow-custard,Abernethy-Voss,av@example.test,en,six,2')
+        .replace('h-1014,', 'h-1013,'),
+    );
+    edit('prices.csv', (text) => text.replace('"Fender",each,38,20', '"Fender",each,38.005,20'));
+    edit('staff.csv', (text) => text.replace('204618', '1234'));
+    edit('boats/tuppenny-bun.json', (text) => text.replace('"class": "pontoon-7"', '"class": "pontoon-9"'));
+    edit('classes/rib-6.json', (text) => text.slice(0, -40));
+    const said = faults();
+    expect(said).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^hires\.csv, line 3: there is no boat “silver-spoon”/),
+        expect.stringMatching(/^hires\.csv, line 4: adults “six” is no number of people/),
+        expect.stringMatching(/^hires\.csv, line 15: id “h-1013” is used twice/),
+        expect.stringMatching(/^prices\.csv, line 4: amount “38\.005” is no sum in EUR/),
+        expect.stringMatching(/^staff\.csv, line 3: A hand’s PIN is six to twelve digits/),
+        expect.stringMatching(/^boats\/tuppenny-bun\.json, class: there is no readable class book “pontoon-9”/),
+        expect.stringMatching(/^classes\/rib-6\.json, \(whole\): is no JSON/),
+      ]),
+    );
+    expect(read().ok).toBe(false);
+    expect(await store.db('boat')).toEqual([]);
+  });
+
+  it('names a row of a book by its id', () => {
+    edit('classes/pontoon-7.json', (text) => {
+      const book = JSON.parse(text) as { fittings: { id: string; count: number; station: string }[] };
+      book.fittings[0]!.count = -3;
+      return JSON.stringify(book);
+    });
+    const id = (JSON.parse(readFileSync(at('classes/pontoon-7.json'), 'utf8')) as { fittings: { id: string }[] }).fittings[0]!.id;
+    expect(faults()[0]).toMatch(new RegExp(`^classes/pontoon-7\\.json, fittings\\[${id}\\]\\.count: `));
+  });
+
+  it('with ragged rows and missing columns says which line', () => {
+    edit('prices.csv', (text) => text.replace('jacket,"Jacket, adult",each,65,20,,,', 'jacket,"Jacket, adult",each,65'));
+    edit('hires.csv', (text) => text.replace('deposit,notes', 'notes'));
+    expect(faults()).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^prices\.csv, line 2: has 4 cells, the header has 8/),
+        expect.stringMatching(/^hires\.csv, line 1: column deposit is missing/),
+      ]),
+    );
+  });
+});
+
+describe('importing again', () => {
+  it('adds a version of a book only when it says something new, and leaves a hire that has begun alone', async () => {
+    const load = async () => {
+      const got = read();
+      if (!got.ok) throw new Error(got.faults.map(sayFault).join('\n'));
+      await loadImport(store.db, got.data);
+    };
+    await load();
+    await load();
+    const versions = async () => ((await store.db('book').where({ boat: 'tuppenny-bun' })) as unknown[]).length;
+    expect(await versions()).toBe(1);
+    await store.db('hire').where({ id: 'h-1001' }).update({ state: 'out', notes: 'as it was' });
+    edit('boats/tuppenny-bun.json', (text) => text.replace('"OS 104"', '"OS 105"').replace('"count": 1', '"count": 2'));
+    edit('hires.csv', (text) => text.replace('one swims weakly', 'both swim'));
+    await load();
+    expect(await versions()).toBe(2);
+    expect(await store.db('hire').where({ id: 'h-1001' }).first('notes')).toEqual({ notes: 'as it was' });
+    expect(await readOperator(store.db)).toMatchObject({ name: 'Ossel Boat Hire', simulated: true });
+  });
+});
