@@ -12,14 +12,15 @@ test('two phones on one hire: a correction replaces, a contradiction stays until
   const [bram, tilly] = [await phoneOf(BRAM), await phoneOf(TILLY)];
   await openWalk(bram);
   await openWalk(tilly);
+  for (const phone of [bram, tilly]) await phone.by('knot-forward').click();
   await tellAll(bram);
   await countAll(bram);
   await bram.allSent();
 
   // Tilly has seen Bram's count and puts it right: hers stands on both phones.
-  const line = tilly.page.locator('[data-testid^="count-"]').first();
-  const id = (await line.getAttribute('data-testid'))!.slice('count-'.length);
-  await expect(line).toHaveAttribute('aria-label', /here$/, { timeout: 20_000 });
+  const id = 'fenders';
+  const line = tilly.by(`count-${id}`);
+  await expect(line).toHaveAttribute('aria-label', / here$/, { timeout: 20_000 });
   const whole = Number(/(\d+) of/.exec((await line.getAttribute('aria-label'))!)![1]);
   await tilly.by(`fewer-${id}`).click();
   await expect(bram.by(`count-${id}`)).toHaveAttribute('aria-label', new RegExp(`: ${whole - 1} of`), { timeout: 20_000 });

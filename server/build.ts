@@ -3,10 +3,12 @@ import { readFileSync } from 'node:fs';
 
 const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string };
 
-/** Bundles the server and everything of ours into one file; packages stay where npm put them. */
-export const buildServer = (outdir: string): Promise<unknown> =>
+const SERVER = { quay: 'server/src/quay.ts', tool: 'server/src/tool.ts' };
+
+/** Bundles the server (or what is to run beside it) and everything of ours; packages stay where npm put them. */
+export const buildServer = (outdir: string, entryPoints: Record<string, string> = SERVER): Promise<unknown> =>
   build({
-    entryPoints: { quay: 'server/src/quay.ts', tool: 'server/src/tool.ts' },
+    entryPoints,
     outdir,
     outExtension: { '.js': '.mjs' },
     bundle: true,

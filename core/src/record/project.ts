@@ -1,4 +1,4 @@
-import { canonical } from './canonical';
+import equal from 'fast-deep-equal';
 import { type EventBody, type EventKind, happenedAt, type Held, type Walk } from './event';
 
 /**
@@ -150,7 +150,7 @@ const settlement = (
   return by && { by, settledBy: said[said.length - 1]! };
 };
 
-const same = (key: string, a: Held, b: Held): boolean => onceIsEnough(key) || canonical(a.event.body) === canonical(b.event.body);
+const same = (key: string, a: Held, b: Held): boolean => onceIsEnough(key) || equal(a.event.body, b.event.body);
 
 /** @param held every event known, in any order, any number of times */
 export const project = (held: Iterable<Held>): HireRecord => {
@@ -197,7 +197,7 @@ export const project = (held: Iterable<Held>): HireRecord => {
   const contradictions: Slot[] = [];
   const standingNow = standingOf(counting);
   for (const [key, standing] of standingNow) {
-    const differs = !gathers(key) && standing.some((other) => !same(key, standing[0]!, other));
+    const differs = standing.length > 1 && !gathers(key) && standing.slice(1).some((other) => !same(key, standing[0]!, other));
     const settled = differs ? settlement(key, standing, standingNow) : undefined;
     const by = settled?.by ?? standing[0]!;
     const contradiction = differs && !settled;

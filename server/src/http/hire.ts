@@ -1,6 +1,7 @@
 import * as api from '@quay/contract/hire';
 import { closeHire, statementBody } from '../store/closing';
-import { basesOf, changeHire, dayHires, packOf, refreshStale } from '../store/hire';
+import { basesOf, changeHire, dayHires, packOf } from '../store/hire';
+import { refreshStale } from '../store/record';
 import { readOperator } from '../store/setting';
 import { on, sent } from './mount';
 import { fail } from './problem';

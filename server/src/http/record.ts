@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import * as api from '@quay/contract/record';
 import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf } from '../store/photo';
-import { appendEvents, eventsAfter, refresh } from '../store/record';
+import { appendEvents, eventsAfter, refreshIfStale } from '../store/record';
 import { granted } from '../store/staff';
 import { type Call, on, sent, staffOf } from './mount';
 import { fail } from './problem';
@@ -52,8 +52,7 @@ export const recordRoutes = [
   }),
   on(api.readEvents, async (call) => {
     await mustExist(call, call.params.hireId);
-    if ((await call.quay.store.db('hire').where({ id: call.params.hireId, stale: true }).first('id')) !== undefined)
-      await refresh(call.quay.store.db, call.params.hireId, call.quay.key, call.now);
+    await refreshIfStale(call.quay.store.db, call.params.hireId, call.quay.key, call.now);
     const page = await eventsAfter(call.quay.store.db, call.params.hireId, Number(call.query.after ?? 0));
     return { events: page.rows, cursor: String(page.cursor), more: page.more };
   }),

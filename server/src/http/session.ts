@@ -1,6 +1,7 @@
 import type { CookieOptions } from 'express';
 import { toString as qrSvg } from 'qrcode';
 import * as api from '@quay/contract/session';
+import { refreshUnsealed } from '../store/record';
 import { readOperator } from '../store/setting';
 import { deviceOf, endSession, enrol, makeEnrolment, nameKey, type Session, signIn } from '../store/staff';
 import { type Call, on, type Quay, staffOf } from './mount';
@@ -65,7 +66,9 @@ export const sessionRoutes = [
   }),
   on(api.nameKey, async (call) => {
     const done = await nameKey(call.quay.store.db, staffOf(call).device, call.body.spki);
-    return done.ok ? { fingerprint: done.fingerprint } : fail(400, 'noKey', 'That is not a P-256 public key.');
+    if (!done.ok) return fail(400, 'noKey', 'That is not a P-256 public key.');
+    await refreshUnsealed(call.quay.store.db, call.quay.key, call.now);
+    return { fingerprint: done.fingerprint };
   }),
   on(api.listDevices, async ({ quay }) => {
     type Row = {

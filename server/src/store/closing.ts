@@ -97,7 +97,6 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
       receivedAt: now,
       behindMs: 0,
     });
-    await trx('hire').where({ id }).update({ stale: true });
     return { ok: true, number, digest };
   });
 

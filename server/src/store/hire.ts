@@ -5,7 +5,7 @@ import type { PriceList } from '@quay/core/settlement/statement';
 import type { Hire, HirePack } from '@quay/contract/hire';
 import type * as z from 'zod/mini';
 import type { SealState } from '@quay/contract/hire';
-import { bookOf, refresh } from './record';
+import { bookOf, refreshIfStale } from './record';
 import type { QuayKey } from './setting';
 
 export type HireRow = {
@@ -56,7 +56,7 @@ export const priceList = async (db: Knex, version: number): Promise<PriceList> =
 
 /** Everything a phone needs to walk a hire without signal. */
 export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): Promise<HirePack | undefined> => {
-  if ((await db('hire').where({ id, stale: true }).first('id')) !== undefined) await refresh(db, id, key, now);
+  await refreshIfStale(db, id, key, now);
   const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
   if (!row) return undefined;
   const boat = (await db('boat').where({ id: row.boat }).first()) as {
@@ -84,12 +84,6 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     signerSalt: row.renterSalt,
     statementNumber: statement?.number ?? null,
   };
-};
-
-/** Brings every hire up to date to which something has come since it was last looked at. */
-export const refreshStale = async (db: Knex, key: QuayKey, now: string): Promise<void> => {
-  const rows = (await db.raw('select id from hire where stale = 1')) as { id: string }[];
-  for (const { id } of rows) await refresh(db, id, key, now);
 };
 
 export type BaseRow = { id: string; name: string; zone: string };

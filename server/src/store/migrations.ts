@@ -107,18 +107,17 @@ const ALL: readonly Migration[] = [
         t.integer('version').notNullable().defaultTo(1);
         t.integer('bookVersion');
         t.integer('priceVersion').notNullable().references('priceList.version');
-        // Read off the record; `stale` says that events have come since.
+        // Read off the record as it was up to event `seenSeq`; what has come since is looked at before anything is answered from these.
         t.string('state').notNullable().defaultTo('booked');
         t.string('castOffAt');
         t.string('cameInAt');
         t.text('hold');
         t.text('attention');
-        t.boolean('stale').notNullable().defaultTo(false);
+        t.integer('seenSeq').notNullable().defaultTo(0);
         t.index(['base', 'from']);
         t.index(['base', 'to']);
         t.index(['state', 'base']);
       });
-      await db.raw('create index hire_stale on hire(id) where stale = 1');
       await db.raw('create index hire_attention on hire(id) where attention is not null');
       await db.schema.createTable('event', (t) => {
         t.increments('seq');

@@ -1,4 +1,4 @@
-import { createHash, createPublicKey, sign as signBytes, verify } from 'node:crypto';
+import { createPublicKey, hash, sign as signBytes, verify } from 'node:crypto';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
@@ -49,25 +49,30 @@ const sort = (delivery: Delivery): { fit: { event: HireEvent; content: string; d
     if (event.device !== delivery.device) return no('otherDevice', 'it was made on another device');
     if (!mayAdd(delivery.actor.role, event.body.kind)) return no('mayNot', `a ${delivery.actor.role} does not add ${event.body.kind}`);
     const content = canonical(raw);
-    return [{ event, content, digest: createHash('sha256').update(content).digest('hex') }];
+    return [{ event, content, digest: hash('sha256', content) }];
   });
   return { fit, refused };
 };
 
-const COLUMNS = ['id', 'hire', 'digest', 'content', 'actor', 'role', 'device', 'receivedAt', 'behindMs'];
 const inserts = new Map<number, string>();
-/** One statement for so many rows, made once: building it anew costs more than running it. What is there already is left alone. */
+/**
+ * One statement for so many rows, made once: building it anew costs more than running it. What a delivery shares is
+ * bound once, each row brings id, digest and content. What is there already is left alone.
+ */
 const insertOf = (rows: number): string => {
   const made =
     inserts.get(rows) ??
-    `insert into event (${COLUMNS.map((name) => `"${name}"`).join(', ')}) values ${Array.from({ length: rows }, () => `(${COLUMNS.map(() => '?').join(', ')})`).join(', ')} on conflict (id) do nothing returning id`;
+    `insert into event (id, hire, digest, content, actor, role, device, "receivedAt", "behindMs")
+     select column1, ?, column2, column3, ?, ?, ?, ?, ? from (values ${Array.from({ length: rows }, () => '(?, ?, ?)').join(', ')}) as one
+     where true on conflict (id) do nothing`;
   inserts.set(rows, made);
   return made;
 };
 
 /**
- * Appends what has not been seen, in one transaction. Safe to repeat; the same id with other content is refused.
- * Everything that is read off the record is left to {@link refresh}: a delivery must be quick on a thin line.
+ * Appends what has not been seen, in one statement, which is one transaction. Safe to repeat; the same id with other
+ * content is refused. Everything that is read off the record is left to {@link refresh}: a delivery must be quick on a
+ * thin line.
  */
 export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
   const { fit, refused } = sort(delivery);
@@ -76,34 +81,28 @@ export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken>
   // The first of an id in one delivery is tried; a second one is then judged against what is held.
   const first = new Map<string, (typeof fit)[number]>();
   for (const one of fit) if (!first.has(one.event.id)) first.set(one.event.id, one);
-  return db.transaction(async (trx) => {
-    // SQLite takes 32,766 values a statement; 500 rows of nine stay well below it.
-    const added = (await trx.raw(insertOf(first.size), [
-      ...[...first.values()].flatMap(({ event, content, digest }) => [
-        event.id,
-        hire,
-        digest,
-        content,
-        actor.id,
-        actor.role,
-        device,
-        now,
-        behindMs,
-      ]),
-    ])) as { id: string }[];
-    if (added.length > 0) await trx.raw('update hire set stale = ? where id = ?', [true, hire]);
-    const fresh = new Set(added.map(({ id }) => id));
-    const known = [...first.keys()].filter((id) => !fresh.has(id));
-    const rows = known.length > 0 ? ((await trx('event').whereIn('id', known).select('id', 'digest', 'hire')) as EventRow[]) : [];
-    const there = new Map(rows.map((row) => [row.id, row]));
-    const held: string[] = [];
-    for (const { event, digest } of fit) {
-      const old = there.get(event.id) ?? { digest: first.get(event.id)!.digest, hire };
-      if (old.digest === digest && old.hire === hire) held.push(event.id);
-      else refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
-    }
-    return { held, refused };
-  });
+  const { changes } = (await db.raw(insertOf(first.size), [
+    hire,
+    actor.id,
+    actor.role,
+    device,
+    now,
+    behindMs,
+    ...[...first.values()].flatMap(({ event, content, digest }) => [event.id, digest, content]),
+  ])) as { changes: number };
+  // All of them new, and each there once: nothing can stand for something else.
+  if (changes === fit.length) return { held: fit.map(({ event }) => event.id), refused };
+  const rows = (await db('event')
+    .whereIn('id', [...first.keys()])
+    .select('id', 'digest', 'hire')) as EventRow[];
+  const there = new Map(rows.map((row) => [row.id, row]));
+  const held: string[] = [];
+  for (const { event, digest } of fit) {
+    const row = there.get(event.id);
+    if (row?.digest === digest && row.hire === hire) held.push(event.id);
+    else refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
+  }
+  return { held, refused };
 };
 
 const toHeld = (row: EventRow): Held => {
@@ -137,13 +136,19 @@ export const eventsAfter = async (
   };
 };
 
-export type Whole = { held: Held[]; record: HireRecord; digests: Map<string, string> };
+/** `seq` is the last event looked at. */
+export type Whole = { held: Held[]; record: HireRecord; digests: Map<string, string>; seq: number };
 
 /** All events of a hire and what they come to. */
 export const wholeRecord = async (db: Knex, hire: string): Promise<Whole> => {
   const rows = (await db('event').where({ hire }).orderBy('seq')) as EventRow[];
   const held = rows.map(toHeld);
-  return { held, record: project(held), digests: new Map(rows.map(({ id, digest }) => [id, digest])) };
+  return {
+    held,
+    record: project(held),
+    digests: new Map(rows.map(({ id, digest }) => [id, digest])),
+    seq: rows[rows.length - 1]?.seq ?? 0,
+  };
 };
 
 type HireRow = { id: string; boat: string; base: string; bookVersion: number | null };
@@ -222,8 +227,6 @@ const judgeSeals = async (db: Knex, hire: HireRow, whole: Whole, key: QuayKey, n
 /** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. */
 export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: string): Promise<Whole> => {
   const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'bookVersion')) as HireRow;
-  // Cleared first: whatever arrives while we look marks it again.
-  await db('hire').where({ id: hireId }).update({ stale: false });
   const whole = await wholeRecord(db, hireId);
   const { record } = whole;
   const seals = await judgeSeals(db, hire, whole, key, now);
@@ -246,6 +249,8 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   await db('hire')
     .where({ id: hireId })
     .update({
+      // Whatever arrived while we looked is newer than this, and is looked at the next time.
+      seenSeq: whole.seq,
       state,
       castOffAt: at('castOff'),
       cameInAt: at('cameIn'),
@@ -254,4 +259,36 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
       attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
     });
   return whole;
+};
+
+/** Brings one hire up to date when something has come to it since it was last looked at. */
+export const refreshIfStale = async (db: Knex, hireId: string, key: QuayKey, now: string): Promise<void> => {
+  const [stale] = (await db.raw('select 1 from hire h join event e on e.hire = h.id and e.seq > h."seenSeq" where h.id = ? limit 1', [
+    hireId,
+  ])) as unknown[];
+  if (stale !== undefined) await refresh(db, hireId, key, now);
+};
+
+/** Up to which event every hire has been looked at; in the database, so that a restart begins where it was. */
+const LOOKED = 'lookedSeq';
+
+/** Brings every hire up to date to which something has come since it was last looked at. */
+export const refreshStale = async (db: Knex, key: QuayKey, now: string): Promise<void> => {
+  const looked = Number(((await db('setting').where({ key: LOOKED }).first('value')) as { value: string } | undefined)?.value ?? 0);
+  const rows = (await db.raw(
+    'select e.hire as id, max(e.seq) as seq, h."seenSeq" as seen from event e join hire h on h.id = e.hire where e.seq > ? group by e.hire, h."seenSeq"',
+    [looked],
+  )) as { id: string; seq: number; seen: number }[];
+  if (rows.length === 0) return;
+  for (const { id, seq, seen } of rows) if (seq > seen) await refresh(db, id, key, now);
+  await db('setting')
+    .insert({ key: LOOKED, value: String(Math.max(...rows.map(({ seq }) => seq))) })
+    .onConflict('key')
+    .merge();
+};
+
+/** Looks again at hires whose seal could not be judged, since a key has been named. */
+export const refreshUnsealed = async (db: Knex, key: QuayKey, now: string): Promise<void> => {
+  const rows = (await db('seal').distinct('hire').whereNot({ state: 'countersigned' })) as { hire: string }[];
+  for (const { hire } of rows) await refresh(db, hire, key, now);
 };

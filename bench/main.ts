@@ -1,0 +1,3 @@
+import { bench } from './run';
+
+await bench(process.argv.slice(2));
