@@ -30,6 +30,8 @@ export default ts.config(
           'server/tsconfig.json',
           'app/tsconfig.json',
           'bench/empty-page/tsconfig.json',
+          'bench/tsconfig.json',
+          'e2e/tsconfig.json',
         ],
         tsconfigRootDir: import.meta.dirname,
       },

@@ -4,6 +4,6 @@ module.exports = {
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   transformIgnorePatterns: [
-    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-native-svg|react-native-paper|@noble|@date-fns|canonicalize|zod|dexie|i18next)/?)',
+    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-native-svg|react-native-paper|@noble|@date-fns|canonicalize|zod|i18next|idb)/?)',
   ],
 };

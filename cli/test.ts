@@ -38,9 +38,9 @@ const counted = async (
   }
 };
 
-const TYPES = ['core', 'core/tsconfig.test.json', 'contract', 'server', 'app'];
+const TYPES = ['core', 'core/tsconfig.test.json', 'contract', 'server', 'app', 'bench', 'e2e'];
 
-/** Everything that must hold. `--only` takes one of: format, lint, arrows, types, unit. */
+/** Everything that must hold. `--only` takes one of: format, lint, arrows, types, unit, journeys. */
 export const test = async (args: readonly string[]): Promise<void> => {
   const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
   mkdirSync('.build', { recursive: true });
@@ -58,6 +58,9 @@ export const test = async (args: readonly string[]): Promise<void> => {
         'contract/src',
         'server/src',
         'app/src',
+        'e2e',
+        'bench',
+        'cli',
       ]),
     );
   if (wants('types')) for (const project of TYPES) outcomes.push(await check(`types of ${project}`, 'npx', ['tsc', '-p', project]));
@@ -72,6 +75,21 @@ export const test = async (args: readonly string[]): Promise<void> => {
         (json: { numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }) => ({
           passed: json.numPassedTests,
           failed: Math.max(json.numFailedTests, json.numFailedTestSuites),
+        }),
+      ),
+    );
+  }
+  if (wants('journeys')) {
+    await buildAll();
+    outcomes.push(
+      await counted(
+        'journeys',
+        'npx',
+        ['playwright', 'test', '-c', 'e2e/playwright.config.ts'],
+        '.build/journeys.json',
+        (json: { stats: { expected: number; unexpected: number; flaky: number } }) => ({
+          passed: json.stats.expected,
+          failed: json.stats.unexpected + json.stats.flaky,
         }),
       ),
     );

@@ -91,7 +91,7 @@ test('an entry that the quay refuses is named, kept on the phone and shown; the 
   // As a phone with a newer program would have made it.
   await page.evaluate(async () => {
     const db = await new Promise<IDBDatabase>((resolve) => {
-      const request = indexedDB.open('quay');
+      const request = indexedDB.open('jolly-quay');
       request.onsuccess = () => resolve(request.result);
     });
     const store = db.transaction('events', 'readwrite').objectStore('events');

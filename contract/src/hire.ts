@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { Book } from '@quay/core/fleet/book';
 import { HIRE_STATES } from '@quay/core/day/board';
-import { PriceList } from '@quay/core/settlement/statement';
+import { PriceList } from '@quay/core/settlement/prices';
 import { endpoint } from './endpoint';
 import { hireParams, Id, Instant, nothing, Sha256 } from './parts';
 

@@ -4,28 +4,11 @@ import type { EventBody, Held } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/record/event';
 import { type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { liveQuery } from 'dexie';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
 import { call, NoAnswer, Refused } from './api';
-import { keep, type KeptEvent } from './keep';
+import { keep, type KeptDay, type KeptEvent, type KeptPack, write } from './keep';
 import { type Entry, fetchEvents, keepEvents } from './outbox';
-
-/** A live view of what the phone holds: changes as soon as a transaction has ended, in any tab. */
-export const useKept = <T>(read: () => Promise<T>, deps: readonly unknown[]): T | undefined => {
-  const [value, setValue] = useState<T>();
-  useEffect(() => {
-    const subscription = liveQuery(read).subscribe({
-      next: setValue,
-      error: (error: unknown) => {
-        throw error;
-      },
-    });
-    return () => subscription.unsubscribe();
-    // The caller names what the reading depends on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, deps);
-  return value;
-};
+import { useKept } from './useKept';
 
 /** Asks the quay, keeps the answer, and without signal gives what was kept. */
 const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unknown>, kept: () => Promise<T | undefined>): Promise<T> => {
@@ -40,14 +23,17 @@ const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unkno
   }
 };
 
+const keepPack = (pack: KeptPack) => write(['packs'], (tx) => tx.objectStore('packs').put(pack));
+const keepDay = (day: KeptDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
+
 export const packQuery = (hireId: string) =>
   queryOptions({
     queryKey: ['hire', hireId],
     queryFn: () =>
       orKept<HirePack>(
         () => call(getHire, { params: { hireId } }),
-        (pack) => keep.packs.put({ ...pack, id: hireId }),
-        () => keep.packs.get(hireId),
+        (pack) => keepPack({ ...pack, id: hireId }),
+        async () => (await keep()).get('packs', hireId),
       ),
   });
 
@@ -57,8 +43,8 @@ export const dayQuery = (base: string | undefined) =>
     queryFn: () =>
       orKept<Day & { keptAt: number }>(
         async () => ({ ...(await call(getDay, { query: base === undefined ? {} : { base } })), keptAt: Date.now() }),
-        (day) => keep.days.put({ ...day, id: base ?? '' }),
-        () => keep.days.get(base ?? ''),
+        (day) => keepDay({ ...day, id: base ?? '' }),
+        async () => (await keep()).get('days', base ?? ''),
       ),
     refetchInterval: 30_000,
   });
@@ -68,7 +54,7 @@ export const fetchAhead = async (ids: readonly string[]): Promise<void> => {
   for (const id of ids) {
     try {
       const pack = await call(getHire, { params: { hireId: id } });
-      await keep.packs.put({ ...pack, id });
+      await keepPack({ ...pack, id });
       await fetchEvents(id);
     } catch (error) {
       if (error instanceof NoAnswer || error instanceof Refused) return;
@@ -80,17 +66,18 @@ export const fetchAhead = async (ids: readonly string[]): Promise<void> => {
 /** The board, with what this phone has entered and not yet sent already on it. */
 export const useBoard = (base: string | undefined, now: number) => {
   const query = useQuery(dayQuery(base));
-  const kept = useKept(() => keep.events.where('state').equals('kept').toArray(), []);
+  const kept = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'state', 'kept'), []);
   const touched = useMemo(() => [...new Set((kept ?? []).map(({ hire }) => hire))].sort().join(), [kept]);
-  const records = useKept(async () => {
-    const ids = touched.split(',').filter(Boolean);
-    const rows = await keep.events
-      .where('hire')
-      .anyOf(ids)
-      .filter(({ state }) => state !== 'refused')
-      .toArray();
-    return new Map(ids.map((id) => [id, project(rows.filter(({ hire }) => hire === id).map(({ held }) => held))]));
-  }, [touched]);
+  const records = useKept(
+    ['events'],
+    async () => {
+      const db = await keep();
+      const ids = touched.split(',').filter(Boolean);
+      const rows = await Promise.all(ids.map((id) => db.getAllFromIndex('events', 'hire', id)));
+      return new Map(ids.map((id, i) => [id, project(rows[i]!.filter(({ state }) => state !== 'refused').map(({ held }) => held))]));
+    },
+    [touched],
+  );
   const minute = Math.floor(now / 15_000);
   const board = useMemo(() => {
     const hires = query.data?.hires.map((hire) => {
@@ -118,7 +105,7 @@ export type HireView = {
 /** One hire as it stands on this phone: its pack, its record, and the way to add to it. */
 export const useHire = (hireId: string): { view: HireView | undefined; error: Error | null; refetch: () => void } => {
   const query = useQuery(packQuery(hireId));
-  const events = useKept(() => keep.events.where('hire').equals(hireId).toArray(), [hireId]);
+  const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
   useEffect(() => {
     const fetch = () =>
       fetchEvents(hireId).catch((error: unknown) => {

@@ -1,62 +1,113 @@
 import type { Day, HirePack } from '@quay/contract/hire';
 import type { Me } from '@quay/contract/session';
 import type { Held } from '@quay/core/record/event';
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import { type DBSchema, type IDBPTransaction, openDB, type StoreNames } from 'idb';
 
-/** An event on this phone. `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. */
+/** `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. */
+export type KeptState = 'kept' | 'held' | 'refused';
+type Refusal = { reason: string; detail: string };
+
+/** An event on this phone. */
 export type KeptEvent = {
   id: string;
   hire: string;
-  state: 'kept' | 'held' | 'refused';
+  state: KeptState;
   held: Held;
   grant: string | undefined;
   addedAt: number;
-  refusal?: { reason: string; detail: string };
+  refusal?: Refusal;
 };
 export type KeptPhoto = {
   sha: string;
   hire: string;
-  state: 'kept' | 'held' | 'refused';
+  state: KeptState;
   blob: Blob | undefined;
   bytes: number;
   addedAt: number;
-  refusal?: { reason: string; detail: string };
+  refusal?: Refusal;
 };
-export type Named = { name: string; value: unknown };
+export type KeptPack = HirePack & { id: string };
+export type KeptDay = Day & { id: string; keptAt: number };
+
+interface Schema extends DBSchema {
+  events: { key: string; value: KeptEvent; indexes: { hire: string; state: KeptState } };
+  photos: { key: [string, string]; value: KeptPhoto; indexes: { state: KeptState } };
+  packs: { key: string; value: KeptPack };
+  days: { key: string; value: KeptDay };
+  cursors: { key: string; value: { hire: string; cursor: string } };
+  named: { key: string; value: { name: string; value: unknown } };
+}
+export type KeptStore = StoreNames<Schema>;
+export type Writing<S extends KeptStore> = IDBPTransaction<Schema, S[], 'readwrite'>;
+
+const opened = openDB<Schema>('jolly-quay', 1, {
+  upgrade: (db) => {
+    const events = db.createObjectStore('events', { keyPath: 'id' });
+    events.createIndex('hire', 'hire');
+    events.createIndex('state', 'state');
+    db.createObjectStore('photos', { keyPath: ['hire', 'sha'] }).createIndex('state', 'state');
+    db.createObjectStore('packs', { keyPath: 'id' });
+    db.createObjectStore('days', { keyPath: 'id' });
+    db.createObjectStore('cursors', { keyPath: 'hire' });
+    db.createObjectStore('named', { keyPath: 'name' });
+  },
+});
+
+/** The phone's own store, for reading. Whatever is written goes through {@link write}. */
+export const keep = () => opened;
+
+type Change = (stores: readonly KeptStore[]) => void;
+const listeners = new Set<Change>();
+// Other tabs of this browser look at the same store.
+const others = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('jolly-quay-kept');
+others?.addEventListener('message', ({ data }: MessageEvent<KeptStore[]>) => {
+  for (const listener of listeners) listener(data);
+});
+
+/** Calls back when something in the stores has changed, in this tab or another. @returns how to stop */
+export const onKept = (listener: Change): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
 
 /**
- * What the phone holds. Every write is on the disk before it is answered (`strict`), so that a flat battery loses
- * nothing that was shown as entered.
+ * Writes in one transaction, all of it or nothing. It is on the disk before it is answered (`strict`), so that a flat
+ * battery loses nothing that was shown as entered. Inside, only the transaction may be awaited.
+ * @throws the disk's own error, when it is full for one; see {@link isFull}
  */
-class Keep extends Dexie {
-  events!: EntityTable<KeptEvent, 'id'>;
-  photos!: Table<KeptPhoto, [string, string]>;
-  packs!: Table<HirePack & { id: string }, string>;
-  days!: Table<Day & { id: string; keptAt: number }, string>;
-  cursors!: Table<{ hire: string; cursor: string }, string>;
-  named!: EntityTable<Named, 'name'>;
-
-  constructor() {
-    super('quay', { chromeTransactionDurability: 'strict' });
-    this.version(1).stores({
-      events: 'id, [hire+state], hire, state',
-      photos: '[hire+sha], [hire+state], state, sha',
-      packs: 'id',
-      days: 'id',
-      cursors: 'hire',
-      named: 'name',
-    });
+export const write = async <T, S extends KeptStore>(stores: S[], work: (tx: Writing<S>) => Promise<T>): Promise<T> => {
+  const tx = (await opened).transaction(stores, 'readwrite', { durability: 'strict' });
+  // Both the work and the transaction may fail for one reason; it is told once.
+  const done = tx.done.then(
+    () => undefined,
+    (error: unknown) => error ?? new Error('the transaction was given up'),
+  );
+  let result: T;
+  try {
+    result = await work(tx);
+  } catch (error) {
+    try {
+      tx.abort();
+    } catch {
+      // It had ended by itself, for the same reason.
+    }
+    await done;
+    throw error;
   }
-}
+  const failed = await done;
+  if (failed !== undefined) throw failed as Error;
+  for (const listener of listeners) listener(stores);
+  others?.postMessage(stores);
+  return result;
+};
 
-export const keep = new Keep();
-
-export const readNamed = async <T>(name: string): Promise<T | undefined> => (await keep.named.get(name))?.value as T | undefined;
-export const writeNamed = (name: string, value: unknown): Promise<string> => keep.named.put({ name, value });
+export const readNamed = async <T>(name: string): Promise<T | undefined> =>
+  (await (await opened).get('named', name))?.value as T | undefined;
+export const writeNamed = (name: string, value: unknown): Promise<unknown> =>
+  write(['named'], (tx) => tx.objectStore('named').put({ name, value }));
 
 /** Who is signed in here, kept so that the phone knows it without signal. */
 export const readMe = () => readNamed<Me>('me');
 
 /** The disk is full: nothing that was kept is thrown away for it. */
-export const isFull = (error: unknown): boolean =>
-  error instanceof Error && (error.name === 'QuotaExceededError' || (error as { inner?: Error }).inner?.name === 'QuotaExceededError');
+export const isFull = (error: unknown): boolean => error instanceof DOMException && error.name === 'QuotaExceededError';

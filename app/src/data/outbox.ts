@@ -5,7 +5,7 @@ import { nameOfBytes } from '@quay/core/record/canonical';
 import { readEvent } from '@quay/core/record/upcast';
 import { v7 as uuidv7 } from 'uuid';
 import { call, NoAnswer, onEpoch, Refused } from './api';
-import { keep, type KeptEvent, readMe, readNamed, writeNamed } from './keep';
+import { keep, type KeptEvent, type KeptPhoto, write } from './keep';
 
 /**
  * The one outbox. An entry is in IndexedDB before the screen changes; delivery may be cut off at any moment and done
@@ -19,11 +19,13 @@ export class NobodyHere extends Error {}
 
 /** Keeps events of a hire, all of them or none. @returns them as they now stand @throws NobodyHere, or the disk's own error when it is full */
 export const keepEvents = async (hire: string, bookVersion: number, entries: readonly Entry[], now = Date.now()): Promise<Held[]> => {
-  const rows = await keep.transaction('rw', keep.events, keep.named, async () => {
-    const me = await readMe();
+  const rows = await write(['events', 'named'], async (tx) => {
+    const named = tx.objectStore('named');
+    const me = (await named.get('me'))?.value as Me | undefined;
     if (!me) throw new NobodyHere();
-    const grant = await readNamed<string>(`grant:${me.staff.id}`);
-    const last = (await readNamed<number>(`seq:${me.device.id}`)) ?? 0;
+    const grant = (await named.get(`grant:${me.staff.id}`))?.value as string | undefined;
+    const seq = `seq:${me.device.id}`;
+    const last = ((await named.get(seq))?.value as number | undefined) ?? 0;
     const made = entries.map(({ body, replaces = [] }, i): KeptEvent => {
       const event: HireEvent = {
         id: uuidv7(),
@@ -38,8 +40,8 @@ export const keepEvents = async (hire: string, bookVersion: number, entries: rea
       };
       return { id: event.id, hire, state: 'kept', held: { event, actor: { id: me.staff.id, role: me.staff.role } }, grant, addedAt: now };
     });
-    await writeNamed(`seq:${me.device.id}`, last + entries.length);
-    await keep.events.bulkAdd(made);
+    await named.put({ name: seq, value: last + entries.length });
+    for (const row of made) await tx.objectStore('events').add(row);
     return made;
   });
   void deliver();
@@ -49,8 +51,10 @@ export const keepEvents = async (hire: string, bookVersion: number, entries: rea
 /** Keeps a photograph under its own name. @returns its SHA-256 */
 export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
   const sha = nameOfBytes(new Uint8Array(await blob.arrayBuffer()));
-  const there = await keep.photos.get([hire, sha]);
-  if (!there) await keep.photos.add({ sha, hire, state: 'kept', blob, bytes: blob.size, addedAt: Date.now() });
+  await write(['photos'], async (tx) => {
+    const photos = tx.objectStore('photos');
+    if (!(await photos.get([hire, sha]))) await photos.add({ sha, hire, state: 'kept', blob, bytes: blob.size, addedAt: Date.now() });
+  });
   return sha;
 };
 
@@ -71,7 +75,9 @@ const BATCH = 200;
 const PIECE = 1024 * 1024;
 
 const deliverEvents = async () => {
-  const waiting = await keep.events.where('state').equals('kept').sortBy('held.event.deviceSeq');
+  const waiting = (await (await keep()).getAllFromIndex('events', 'state', 'kept')).sort(
+    (a, b) => a.held.event.deviceSeq - b.held.event.deviceSeq,
+  );
   // In their makers' names: one batch never mixes hires or people.
   const groups = new Map<string, KeptEvent[]>();
   for (const row of waiting) {
@@ -89,10 +95,14 @@ const deliverEvents = async () => {
           headers: grant === undefined ? {} : { 'x-quay-grant': grant },
           body: { sentAt: new Date().toISOString(), events: batch.map(({ held }) => held.event) },
         });
-        await keep.transaction('rw', keep.events, async () => {
-          for (const id of reply.held) await keep.events.update(id, { state: 'held' });
-          for (const { id, reason, detail } of reply.refused)
-            await keep.events.update(id, { state: 'refused', refusal: { reason, detail } });
+        await write(['events'], async (tx) => {
+          const events = tx.objectStore('events');
+          const change = async (id: string, part: Partial<KeptEvent>) => {
+            const row = await events.get(id);
+            if (row) await events.put({ ...row, ...part });
+          };
+          for (const id of reply.held) await change(id, { state: 'held' });
+          for (const { id, reason, detail } of reply.refused) await change(id, { state: 'refused', refusal: { reason, detail } });
         });
       } catch (error) {
         // A refusal of the whole batch changes nothing here: somebody signs in, and it goes on. Other batches may pass.
@@ -104,8 +114,14 @@ const deliverEvents = async () => {
   if (stuck) throw stuck;
 };
 
+const changePhoto = (hire: string, sha: string, part: Partial<KeptPhoto>) =>
+  write(['photos'], async (tx) => {
+    const row = await tx.objectStore('photos').get([hire, sha]);
+    if (row) await tx.objectStore('photos').put({ ...row, ...part });
+  });
+
 const deliverPhotos = async () => {
-  for (const { hire, sha, blob } of await keep.photos.where('state').equals('kept').toArray()) {
+  for (const { hire, sha, blob } of await (await keep()).getAllFromIndex('photos', 'state', 'kept')) {
     if (!blob) continue;
     try {
       let { bytes, complete } = await call(photoState, { params: { hireId: hire, sha } });
@@ -116,10 +132,10 @@ const deliverPhotos = async () => {
           bytes: blob.slice(bytes, bytes + PIECE),
         }));
       }
-      await keep.photos.update([hire, sha], { state: 'held' });
+      await changePhoto(hire, sha, { state: 'held' });
     } catch (error) {
       if (!(error instanceof Refused) || ![413, 415, 422].includes(error.problem.status)) throw error;
-      await keep.photos.update([hire, sha], {
+      await changePhoto(hire, sha, {
         state: 'refused',
         refusal: { reason: error.problem.code, detail: `${error.problem.title} ${error.problem.detail ?? ''}` },
       });
@@ -162,15 +178,17 @@ export const deliver = (): Promise<void> => {
 /** Fetches what others added to a hire, by cursor. @throws Refused, NoAnswer */
 export const fetchEvents = async (hire: string): Promise<void> => {
   for (;;) {
-    const after = (await keep.cursors.get(hire))?.cursor;
+    const after = (await (await keep()).get('cursors', hire))?.cursor;
     const page = await call(readEvents, { params: { hireId: hire }, query: after === undefined ? {} : { after } });
-    await keep.transaction('rw', keep.events, keep.cursors, async () => {
+    if (page.events.length === 0) return;
+    await write(['events', 'cursors'], async (tx) => {
+      const events = tx.objectStore('events');
       for (const { event, ...meta } of page.events) {
         const read = readEvent(event);
         // Written by a newer version of this program: the page is left, and fetched again after the update.
         if (!read.ok) throw new Error(`event of the quay cannot be read: ${read.reason}`);
-        const own = await keep.events.get(read.event.id);
-        await keep.events.put({
+        const own = await events.get(read.event.id);
+        await events.put({
           id: read.event.id,
           hire,
           state: 'held',
@@ -179,7 +197,7 @@ export const fetchEvents = async (hire: string): Promise<void> => {
           addedAt: own?.addedAt ?? Date.now(),
         });
       }
-      if (page.events.length > 0) await keep.cursors.put({ hire, cursor: page.cursor });
+      await tx.objectStore('cursors').put({ hire, cursor: page.cursor });
     });
     if (!page.more) return;
   }
@@ -190,25 +208,21 @@ export const fetchEvents = async (hire: string): Promise<void> => {
  * changes nothing where it is not; and everything is fetched again.
  */
 const noticeRestored = async (epoch: string): Promise<void> => {
-  const restored = await keep.transaction('rw', keep.events, keep.photos, keep.cursors, keep.named, async () => {
-    const known = await readNamed<string>('epoch');
+  const restored = await write(['events', 'photos', 'cursors', 'named'], async (tx) => {
+    const named = tx.objectStore('named');
+    const known = (await named.get('epoch'))?.value;
     if (known === epoch) return false;
-    await writeNamed('epoch', epoch);
+    await named.put({ name: 'epoch', value: epoch });
     if (known === undefined) return false;
-    const device = (await readMe())?.device.id;
-    await keep.events
-      .where('state')
-      .equals('held')
-      .filter(({ held }) => held.event.device === device)
-      .modify({ state: 'kept' });
-    // The quay's own word is its to give again.
-    await keep.events.filter(({ held }) => held.event.device === 'quay').delete();
-    await keep.photos
-      .where('state')
-      .equals('held')
-      .filter(({ blob }) => blob !== undefined)
-      .modify({ state: 'kept' });
-    await keep.cursors.clear();
+    const device = ((await named.get('me'))?.value as Me | undefined)?.device.id;
+    const [events, photos] = [tx.objectStore('events'), tx.objectStore('photos')];
+    for (const row of await events.index('state').getAll('held')) {
+      // The quay's own word is its to give again.
+      if (row.held.event.device === 'quay') await events.delete(row.id);
+      else if (row.held.event.device === device) await events.put({ ...row, state: 'kept' });
+    }
+    for (const row of await photos.index('state').getAll('held')) if (row.blob) await photos.put({ ...row, state: 'kept' });
+    await tx.objectStore('cursors').clear();
     return true;
   });
   if (restored) void deliver();
@@ -222,11 +236,12 @@ onEpoch((epoch) => {
 
 /** How much is still to be sent, and since when. */
 export const keptCount = async (): Promise<{ kept: number; refused: number; since: number | undefined }> => {
+  const db = await keep();
   const [events, photos, refusedEvents, refusedPhotos] = await Promise.all([
-    keep.events.where('state').equals('kept').toArray(),
-    keep.photos.where('state').equals('kept').toArray(),
-    keep.events.where('state').equals('refused').count(),
-    keep.photos.where('state').equals('refused').count(),
+    db.getAllFromIndex('events', 'state', 'kept'),
+    db.getAllFromIndex('photos', 'state', 'kept'),
+    db.countFromIndex('events', 'state', 'refused'),
+    db.countFromIndex('photos', 'state', 'refused'),
   ]);
   const times = [...events, ...photos].map(({ addedAt }) => addedAt);
   return { kept: times.length, refused: refusedEvents + refusedPhotos, since: times.length > 0 ? Math.min(...times) : undefined };
@@ -234,17 +249,16 @@ export const keptCount = async (): Promise<{ kept: number; refused: number; sinc
 
 /** Remembers who signed in, and the grant under which what they make can be delivered later. */
 export const rememberMe = (me: Me, grant: string | undefined) =>
-  keep.transaction('rw', keep.named, async () => {
-    await writeNamed('me', me);
-    if (grant === undefined) return;
-    await writeNamed(`grant:${me.staff.id}`, grant);
+  write(['named'], async (tx) => {
+    const named = tx.objectStore('named');
+    await named.put({ name: 'me', value: me });
+    if (grant !== undefined) await named.put({ name: `grant:${me.staff.id}`, value: grant });
   });
 
 /** Entries made before this person signed in again go out under the fresh grant. */
-export const renewGrants = async (me: Me, grant: string): Promise<void> => {
-  await keep.events
-    .where('state')
-    .equals('kept')
-    .filter(({ held }) => held.actor.id === me.staff.id)
-    .modify({ grant });
-};
+export const renewGrants = (me: Me, grant: string): Promise<void> =>
+  write(['events'], async (tx) => {
+    const events = tx.objectStore('events');
+    for (const row of await events.index('state').getAll('kept'))
+      if (row.held.actor.id === me.staff.id) await events.put({ ...row, grant });
+  });

@@ -2,7 +2,7 @@ import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint 
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call, NoAnswer, Refused } from './api';
 import { nameDeviceKey } from './deviceKey';
-import { keep, readMe } from './keep';
+import { readMe, write } from './keep';
 import { deliver, rememberMe, renewGrants } from './outbox';
 
 /** Who is here: as the quay says, or, without signal, as this phone last knew. `null`: nobody. */
@@ -44,7 +44,7 @@ export const useSignOut = () => {
   const client = useQueryClient();
   return async () => {
     await call(signOutEndpoint);
-    await keep.named.delete('me');
+    await write(['named'], (tx) => tx.objectStore('named').delete('me'));
     client.clear();
     client.setQueryData(meQuery.queryKey, null);
   };

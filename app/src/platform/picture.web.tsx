@@ -21,7 +21,8 @@ export const Picture = ({
   useEffect(() => {
     let url: string | undefined;
     let gone = false;
-    void keep.photos.get([hire, sha]).then((row) => {
+    const kept = async () => (await keep()).get('photos', [hire, sha]);
+    void kept().then((row) => {
       if (gone) return;
       url = row?.blob ? URL.createObjectURL(row.blob) : undefined;
       setSource(url ?? addressOf(getPhoto, { hireId: hire, sha }));

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Finding } from '../record/findings';
 import { project } from '../record/project';
-import { litresCharged, type Price, type PriceList, statementOf } from './statement';
+import type { Price, PriceList } from './prices';
+import { litresCharged, statementOf } from './statement';
 
 const price = (code: string, amountMinor: number, more: Partial<Price> = {}): Price => ({
   code,

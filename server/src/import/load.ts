@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { digestOf } from '@quay/core/record/canonical';
-import type { PriceList } from '@quay/core/settlement/statement';
+import type { PriceList } from '@quay/core/settlement/prices';
 import { hashSecret } from '../store/secret';
 import { writeOperator } from '../store/setting';
 import { fold } from '../store/staff';

@@ -5,7 +5,7 @@ import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import { BoatBook, type Book, BookId, ClassBook } from '@quay/core/fleet/book';
 import { layBook, pathOf } from '@quay/core/fleet/lay';
 import { readMinor } from '@quay/core/money/minor';
-import { FUEL_SCHEMES, Price } from '@quay/core/settlement/statement';
+import { FUEL_SCHEMES, Price } from '@quay/core/settlement/prices';
 import { instantOf } from '@quay/core/time/zone';
 import { Waters } from '@quay/core/waters/zone';
 import { fold, secretFault } from '../store/staff';

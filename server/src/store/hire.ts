@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import type { DayHire, HireState } from '@quay/core/day/board';
 import { dayOf } from '@quay/core/time/zone';
-import type { PriceList } from '@quay/core/settlement/statement';
+import type { PriceList } from '@quay/core/settlement/prices';
 import type { Hire, HirePack } from '@quay/contract/hire';
 import type * as z from 'zod/mini';
 import type { SealState } from '@quay/contract/hire';

@@ -88,11 +88,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       // A full phone has been said; nothing is sealed that was not kept.
       if (signed.length === 0) return;
       // Everything of this hire that is on this phone, the two signatures included; what comes later stands outside.
-      const rows = await keep.events
-        .where('hire')
-        .equals(hireId)
-        .filter(({ state }) => state !== 'refused')
-        .toArray();
+      const rows = (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(({ state }) => state !== 'refused');
       const everything: Held[] = rows.map((row) => row.held);
       const content = sealContent(everything, pack.previousSeal);
       const { signature, key } = await signHere(sealMessage(hireId, walk, content.root));

@@ -1,8 +1,8 @@
 import { useState, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
-import { useKept } from '../../data/hire';
 import { deliveryState, keptCount, onDelivery } from '../../data/outbox';
+import { useKept } from '../../data/useKept';
 import { useTones } from '../../ui/theme';
 import { Bold } from '../../ui/words';
 import { open as opened } from '../open';
@@ -17,7 +17,7 @@ export const KeptLine = () => {
   const tones = useTones();
   const [open, setOpen] = useState(false);
   const delivery = useSyncExternalStore(onDelivery, deliveryState);
-  const count = useKept(keptCount, []);
+  const count = useKept(['events', 'photos'], keptCount, []);
   const quiet = !count || (count.kept === 0 && count.refused === 0);
   const cut = delivery.state === 'noAnswer';
   if (quiet && !cut && delivery.state !== 'signIn') return null;

@@ -1,8 +1,8 @@
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { useKept } from '../../data/hire';
 import { keep } from '../../data/keep';
 import { deliver } from '../../data/outbox';
+import { useKept } from '../../data/useKept';
 import type { en } from '../../i18n/en';
 import { Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
@@ -11,28 +11,34 @@ import { Body, Bold, Small } from '../../ui/words';
 /** What is kept on this phone and not yet at the quay, and what the quay would not take. */
 export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
   const { t } = useTranslation();
-  const rows = useKept(async () => {
-    const [events, photos, packs] = await Promise.all([
-      keep.events.where('state').anyOf('kept', 'refused').toArray(),
-      keep.photos.where('state').anyOf('kept', 'refused').toArray(),
-      keep.packs.toArray(),
-    ]);
-    const boat = (hire: string) => packs.find(({ id }) => id === hire)?.boat.name ?? hire;
-    const waiting = new Map<string, number>();
-    for (const { hire, state } of events) if (state === 'kept') waiting.set(hire, (waiting.get(hire) ?? 0) + 1);
-    return {
-      waiting: [...waiting].map(([hire, count]) => ({ boat: boat(hire), count })),
-      photos: photos.filter(({ state }) => state === 'kept').length,
-      refused: [...events, ...photos]
-        .filter(({ state }) => state === 'refused')
-        .map((row) => ({
-          id: 'id' in row ? row.id : row.sha,
-          boat: boat(row.hire),
-          what: 'id' in row ? row.held.event.body.kind : '',
-          refusal: row.refusal,
-        })),
-    };
-  }, []);
+  const rows = useKept(
+    ['events', 'photos'],
+    async () => {
+      const db = await keep();
+      const both = ['kept', 'refused'] as const;
+      const [events, photos, packs] = await Promise.all([
+        Promise.all(both.map((state) => db.getAllFromIndex('events', 'state', state))).then((found) => found.flat()),
+        Promise.all(both.map((state) => db.getAllFromIndex('photos', 'state', state))).then((found) => found.flat()),
+        db.getAll('packs'),
+      ]);
+      const boat = (hire: string) => packs.find(({ id }) => id === hire)?.boat.name ?? hire;
+      const waiting = new Map<string, number>();
+      for (const { hire, state } of events) if (state === 'kept') waiting.set(hire, (waiting.get(hire) ?? 0) + 1);
+      return {
+        waiting: [...waiting].map(([hire, count]) => ({ boat: boat(hire), count })),
+        photos: photos.filter(({ state }) => state === 'kept').length,
+        refused: [...events, ...photos]
+          .filter(({ state }) => state === 'refused')
+          .map((row) => ({
+            id: 'id' in row ? row.id : row.sha,
+            boat: boat(row.hire),
+            what: 'id' in row ? row.held.event.body.kind : '',
+            refusal: row.refusal,
+          })),
+      };
+    },
+    [],
+  );
   if (!rows) return null;
   return (
     <Sheet
