@@ -1,7 +1,8 @@
 /** Components and the phone's own storage; anything that needs a real browser is a journey in e2e/. */
 module.exports = {
   displayName: 'app',
-  preset: 'jest-expo/web',
+  preset: 'jest-expo/ios',
+  setupFiles: ['<rootDir>/jest.setup.js'],
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   transformIgnorePatterns: [
     '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-native-svg|react-native-paper|@noble|@date-fns|canonicalize|zod|i18next|idb)/?)',

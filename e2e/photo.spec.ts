@@ -1,15 +1,17 @@
+import { mkdirSync } from 'node:fs';
 import { expect, test } from './quay';
 import { badPictures, goodPicture } from './pictures';
 
-test('a picture that cannot be used is refused with the reason and the way out; the mark stays', async ({ bram }) => {
+test('a picture that cannot be used is refused with the reason and the way out; the mark stays', async ({ bram }, info) => {
   test.slow();
   const { page } = bram;
+  mkdirSync(info.outputDir, { recursive: true });
   await bram.open('/hire/h-1001/walk/out');
   await bram.by('knot-bow').click();
   await bram.by('surface-bow-front').click();
   await bram.by('surface-drawing').click({ position: { x: 90, y: 40 } });
   await bram.by('kind-dent').click();
-  for (const [file, said] of await badPictures()) {
+  for (const [file, said] of await badPictures(info.outputDir)) {
     const chooser = page.waitForEvent('filechooser');
     await bram.by('mark-photo-file').click();
     await (await chooser).setFiles(file);

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { cp, mkdir, readdir, rm } from 'node:fs/promises';
+import { cp, mkdir, readdir, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import Database from 'better-sqlite3';
@@ -7,6 +7,7 @@ import { play } from './demo/play';
 import { sayFault } from './import/fault';
 import { loadImport } from './import/load';
 import { readImport } from './import/read';
+import { publishedSchemas } from './import/schemas';
 import { DataFolderError, openStore, type Store } from './store/open';
 import { putRestoredInPlace, restoredBeside, runningOn } from './store/restore';
 import { newEpoch, quayKey, readOperator, writeOperator } from './store/setting';
@@ -142,10 +143,17 @@ const restore = async (from: string, data: string) => {
   console.log(`restored to ${data}. Phones send again what the backup lacks.`);
 };
 
+/** Writes the published JSON Schemas of the import's files. */
+const writeSchemas = async (to: string) => {
+  await mkdir(to, { recursive: true });
+  for (const [name, schema] of Object.entries(publishedSchemas())) await writeFile(join(to, name), `${JSON.stringify(schema, null, 2)}\n`);
+};
+
 const COMMANDS: Record<string, () => Promise<void>> = {
   import: () => importFolder(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   demo: () => makeDemo(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   setup: () => setUp(need('data')),
+  schemas: () => writeSchemas(need('to')),
   backup: () => backup(need('data'), need('to')),
   restore: () => restore(need('from'), need('data')),
 };

@@ -4,6 +4,7 @@ import { type EventBody, EVENT_VERSION, type Held, type HireEvent } from '@quay/
 import { nameOfBytes } from '@quay/core/record/canonical';
 import { readEvent } from '@quay/core/record/upcast';
 import { v7 as uuidv7 } from 'uuid';
+import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
 import { keep, type KeptEvent, type KeptPhoto, write } from './keep';
 
@@ -167,7 +168,7 @@ export const deliver = (): Promise<void> => {
   running = (async () => {
     do {
       again = false;
-      await ('locks' in navigator ? navigator.locks.request('quay-outbox', once) : once());
+      await oneAtATime('quay-outbox', once);
     } while (again);
   })().finally(() => {
     running = undefined;

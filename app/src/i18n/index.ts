@@ -11,9 +11,14 @@ declare module 'i18next' {
 
 /** One catalogue; further languages stand beside `en.ts`. */
 export const i18n = i18next.createInstance();
-void i18n
-  .use(initReactI18next)
-  .init({ lng: 'en', fallbackLng: 'en', resources: { en: { translation: en } }, interpolation: { escapeValue: false }, initAsync: false });
+void i18n.use(initReactI18next).init({
+  lng: 'en',
+  fallbackLng: 'en',
+  resources: { en: { translation: en } },
+  showSupportNotice: false,
+  interpolation: { escapeValue: false },
+  initAsync: false,
+});
 
 /** The locale that dates and numbers are written in: a bare `en` would put the month before the day. */
 export const localeOf = (language: string): string => (language === 'en' ? 'en-GB' : language);

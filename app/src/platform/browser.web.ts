@@ -7,6 +7,10 @@ export const canWorkOffline = (): boolean => window.isSecureContext && 'serviceW
 export const askToPersist = async (): Promise<boolean> =>
   'storage' in navigator && 'persist' in navigator.storage ? navigator.storage.persist() : false;
 
+/** Does work that no other tab does meanwhile, where the browser can tell. */
+export const oneAtATime = (name: string, work: () => Promise<void>): Promise<void> =>
+  'locks' in navigator ? navigator.locks.request(name, work) : (work as () => Promise<void>)();
+
 /** Calls back when there may be a way through again. @returns how to stop */
 export const onWayThrough = (listener: () => void): (() => void) => {
   const visible = () => {

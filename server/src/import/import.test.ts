@@ -7,6 +7,7 @@ import { DEMO } from '../testing/quay';
 import { sayFault } from './fault';
 import { loadImport } from './load';
 import { readImport } from './read';
+import { publishedSchemas } from './schemas';
 
 const NOW = '2026-06-13T10:42:00.000Z';
 let folder: string;
@@ -106,6 +107,17 @@ describe('a folder with faults', () => {
         expect.stringMatching(/^hires\.csv, line 1: column deposit is missing/),
       ]),
     );
+  });
+});
+
+describe('the published schemas', () => {
+  it('are what the import reads by', () => {
+    const folder = join(DEMO, '../docs/formats');
+    for (const [name, schema] of Object.entries(publishedSchemas()))
+      expect({ name, schema: JSON.parse(readFileSync(join(folder, name), 'utf8')) as unknown }).toEqual({
+        name,
+        schema: JSON.parse(JSON.stringify(schema)) as unknown,
+      });
   });
 });
 

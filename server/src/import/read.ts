@@ -12,7 +12,7 @@ import { fold, secretFault } from '../store/staff';
 import { readCsv } from './csv';
 import type { Fault } from './fault';
 
-const OperatorFile = z.object({
+export const OperatorFile = z.object({
   format: z.literal('quay-operator/1'),
   name: z.string().check(z.minLength(1), z.maxLength(80)),
   currency: z.string().check(z.regex(/^[A-Z]{3}$/)),
@@ -29,7 +29,7 @@ const isZone = (zone: string): boolean => {
     return false;
   }
 };
-const BasesFile = z.object({
+export const BasesFile = z.object({
   format: z.literal('quay-bases/1'),
   bases: z.array(
     z.object({

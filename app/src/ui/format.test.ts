@@ -1,0 +1,17 @@
+import { figure, spanOf, whenOf } from './format';
+
+it('says spans as one does on the quay', () => {
+  expect([5, 59, 60, 78, 47 * 60 + 59, 52 * 60].map(spanOf)).toEqual(['5 min', '59 min', '1 h 00', '1 h 18', '47 h 59', '2 d 4 h']);
+});
+
+it('puts the day before the clock when it is not today, in the base’s own zone', () => {
+  const now = Date.parse('2026-06-13T10:00:00.000Z');
+  expect(whenOf('2026-06-13T11:30:00.000Z', 'Europe/Dublin', now, 'en')).toBe('12:30');
+  expect(whenOf('2026-06-14T08:30:00.000Z', 'Europe/Dublin', now, 'en')).toMatch(/14.*09:30$/);
+  // Still today in Dublin, though the day has turned in UTC's east.
+  expect(whenOf('2026-06-13T22:30:00.000Z', 'Europe/Dublin', now, 'en')).toBe('23:30');
+});
+
+it('keeps at most one decimal', () => {
+  expect([1, 1.26, 10.04].map(figure)).toEqual(['1', '1.3', '10']);
+});

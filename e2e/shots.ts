@@ -1,0 +1,97 @@
+import { join } from 'node:path';
+import { BRAM, expect, MANAGER, type Phone, test } from './quay';
+import { goodPicture } from './pictures';
+import { countAll, doStop, lookAll, readAll, tellAll } from './walking';
+import { ROOT } from './template';
+
+const OUT = join(ROOT, 'docs/screenshots');
+
+const shoot = async (phone: Phone, name: string) => {
+  // What was just said goes away by itself; a picture shows the view without it.
+  await expect(phone.page.getByText('Undo')).toHaveCount(0, { timeout: 15_000 });
+  await phone.page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await phone.page.waitForTimeout(350);
+  await phone.page.screenshot({ path: join(OUT, `${name}.png`) });
+};
+
+const addMark = async (phone: Phone, surface: string, x: number, y: number, kind: string) => {
+  await phone.by(`surface-${surface}`).click();
+  await phone.by('surface-drawing').click({ position: { x, y } });
+  await phone.by(`kind-${kind}`).click();
+  const chooser = phone.page.waitForEvent('filechooser');
+  await phone.by('mark-photo-file').click();
+  await (await chooser).setFiles(await goodPicture());
+  await expect(phone.page.getByAltText(/Picture 1 of/)).toBeVisible();
+};
+
+test('pictures', async ({ phoneOf, browser, quay }, info) => {
+  test.setTimeout(600_000);
+  const wide = info.project.name === 'wide';
+  const on = (name: string) => `${name}-${info.project.name}`;
+  if (!wide) {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2 });
+    const page = await context.newPage();
+    await page.goto(quay.url);
+    await expect(page.getByTestId('sign-in')).toBeVisible();
+    await page.evaluate(() => document.fonts.ready.then(() => undefined));
+    await page.screenshot({ path: join(OUT, 'sign-in-phone.png') });
+    await context.close();
+  }
+  const bram = await phoneOf(wide ? MANAGER : BRAM);
+  await expect(bram.by('hire-h-1001').first()).toBeVisible();
+  await shoot(bram, on('day'));
+  if (!wide) {
+    await bram.open('/me');
+    await bram.by('theme-dusk').click();
+    await bram.open('/');
+    await expect(bram.by('hire-h-1001').first()).toBeVisible();
+    await shoot(bram, 'day-dusk-phone');
+    await bram.open('/me');
+    await bram.by('theme-sun').click();
+    await bram.open('/hire/h-1004');
+    await expect(bram.page.getByRole('heading', { name: 'Copper Kettle' })).toBeVisible();
+    await shoot(bram, 'hire-phone');
+  }
+
+  await bram.open('/hire/h-1001/walk/out');
+  await expect(bram.by('tie')).toBeVisible();
+  await doStop(bram);
+  await doStop(bram);
+  await bram.page.locator('[role="checkbox"]').first().click();
+  await bram.by('count-extinguisher').click();
+  await shoot(bram, on('walk-out'));
+  if (wide) {
+    await bram.open('/hire/h-1009/compare');
+    await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+    await bram.by('finding-mark/new-h-1009').click();
+    await shoot(bram, 'compare-wide');
+    await bram.open('/attention');
+    return;
+  }
+  await bram.by('gauge-fuel-needle').click();
+  for (let i = 0; i < 6; i += 1) await bram.by('higher').click();
+  await shoot(bram, 'gauge-phone');
+  await bram.by('keep-reading').click();
+  await tellAll(bram);
+  await countAll(bram);
+  await lookAll(bram);
+  await readAll(bram);
+  await bram.by('tie').click();
+  await bram.by('knot-gate').click();
+  await addMark(bram, 'port-side', 130, 60, 'scratch');
+  await shoot(bram, 'mark-phone');
+  await bram.by('keep-mark').click();
+  await bram.by('looked').click();
+  for (let i = 3; i < 8; i += 1) await doStop(bram);
+  await shoot(bram, 'sign-phone');
+
+  await bram.open('/hire/h-1009/walk/in');
+  await expect(bram.by('tie')).toBeVisible();
+  await shoot(bram, 'walk-in-phone');
+  await bram.open('/hire/h-1006/compare');
+  await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+  await shoot(bram, 'compare-phone');
+  await bram.open('/hire/h-1005/statement');
+  await expect(bram.page.getByRole('heading', { name: /Statement/ })).toBeVisible();
+  await shoot(bram, 'statement-phone');
+});

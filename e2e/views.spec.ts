@@ -1,0 +1,115 @@
+import AxeBuilder from '@axe-core/playwright';
+import { BRAM, expect, MANAGER, type Phone, test } from './quay';
+
+/** Nothing serious on any view, in both lights. */
+const look = async (phone: Phone, name: string) => {
+  await phone.page.waitForTimeout(250);
+  const { violations } = await new AxeBuilder({ page: phone.page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(
+    serious.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary ?? ''}`).join(' | ')}`,
+    ),
+    name,
+  ).toEqual([]);
+};
+
+for (const light of ['sun', 'dusk'] as const) {
+  test(`every view, ${light}: axe finds nothing serious`, async ({ phoneOf, browser, quay }) => {
+    test.slow();
+    const desk = await phoneOf(MANAGER);
+    const { page } = desk;
+    await desk.open('/me');
+    await desk.by(`theme-${light}`).click();
+    await look(desk, 'me');
+    await desk.open('/');
+    await expect(desk.by('hire-h-1001').first()).toBeVisible();
+    await look(desk, 'day');
+    await desk.open('/hire/h-1003');
+    await expect(desk.by('hire-next')).toBeVisible();
+    await look(desk, 'hire');
+    await desk.open('/hire/h-1001/walk/out');
+    await expect(desk.by('tie')).toBeVisible();
+    const knots = await page.locator('[data-testid^="knot-"]').evaluateAll((all) => all.map((one) => one.getAttribute('data-testid')!));
+    for (const knot of knots) {
+      await desk.by(knot).click();
+      await look(desk, `walk out, ${knot}`);
+    }
+    await desk.by('knot-helm').click();
+    await desk.by('gauge-fuel-needle').click();
+    await look(desk, 'gauge');
+    await page.keyboard.press('Escape');
+    await desk.by('surface-console').click();
+    await look(desk, 'surface');
+    await desk.by('surface-drawing').click({ position: { x: 60, y: 60 } });
+    await look(desk, 'mark');
+    await page.keyboard.press('Escape');
+    await desk.by('hold').click();
+    await look(desk, 'hold');
+    await page.keyboard.press('Escape');
+    await desk.by('tie').click();
+    await look(desk, 'skip');
+    await page.keyboard.press('Escape');
+    await desk.open('/hire/h-1001/sign/out');
+    await expect(desk.by('signature').first()).toBeVisible();
+    await look(desk, 'sign');
+    await desk.open('/hire/h-1004/walk/in');
+    await expect(desk.by('came-in')).toBeVisible();
+    await look(desk, 'come in');
+    await desk.open('/hire/h-1009/walk/in');
+    await expect(desk.by('tie')).toBeVisible();
+    await look(desk, 'walk in');
+    await desk.open('/hire/h-1006/compare');
+    await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+    await look(desk, 'compare');
+    await desk.by('finding-count/paddle').or(page.locator('[data-testid^="finding-"]').first()).first().click();
+    await look(desk, 'finding');
+    await desk.open('/hire/h-1005/statement');
+    await expect(page.getByRole('heading', { name: /Statement/ })).toBeVisible();
+    await look(desk, 'statement');
+    await desk.open('/phones');
+    await desk.by('make-code').click();
+    await expect(page.getByText(/Good once/)).toBeVisible();
+    await look(desk, 'phones');
+    await desk.open('/attention');
+    await look(desk, 'attention');
+    await desk.open('/nowhere/at/all');
+    await expect(page.getByText('There is nothing here')).toBeVisible();
+    await look(desk, 'not found');
+    await desk.open('/hire/h-9999');
+    desk.cut = true;
+    await expect(page.getByText('This hire is not on this phone')).toBeVisible({ timeout: 20_000 });
+    await look(desk, 'hire missing');
+
+    const context = await browser.newContext({ colorScheme: light === 'dusk' ? 'dark' : 'light' });
+    const stranger = Object.assign(Object.create(desk) as Phone, { page: await context.newPage() });
+    await stranger.page.goto(quay.url);
+    await expect(stranger.page.getByTestId('sign-in')).toBeVisible();
+    await look(stranger, 'sign in');
+    await stranger.page.goto(`${quay.url}/enrol`);
+    await expect(stranger.page.getByTestId('enrol')).toBeVisible();
+    await look(stranger, 'enrol');
+    await context.close();
+  });
+}
+
+test('an address is a place: a reload, a link and the back key lead where one was; signing in again too', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  const { page } = bram;
+  await bram.open('/hire/h-1003');
+  await expect(page.getByRole('heading', { name: 'Slow Custard' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Slow Custard' })).toBeVisible();
+  // The session ends under one's hands: after signing in one is still here.
+  await bram.context.clearCookies({ name: 'quay_session' });
+  bram.cut = true;
+  await page.reload();
+  await bram.by('name').fill(BRAM.name);
+  await bram.by('secret').fill(BRAM.secret);
+  await bram.by('sign-in').click();
+  await expect(page.getByRole('heading', { name: 'Slow Custard' })).toBeVisible();
+  await bram.by('back').click();
+  await expect(bram.by('to-me')).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'Slow Custard' })).toBeVisible();
+});

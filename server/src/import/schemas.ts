@@ -1,0 +1,21 @@
+import * as z from 'zod/mini';
+import { BoatBook, ClassBook } from '@quay/core/fleet/book';
+import { Waters } from '@quay/core/waters/zone';
+import { BasesFile, OperatorFile } from './read';
+
+const SHAPES = {
+  'class-book': [ClassBook, 'What a class of boats shares.'],
+  'boat-book': [BoatBook, 'What one hull has different from her class: rows by id, laid over the class book.'],
+  waters: [Waters, 'GeoJSON (RFC 7946) of one stretch of water; each feature says what it is.'],
+  bases: [BasesFile, 'Where boats lie.'],
+  operator: [OperatorFile, 'Who hires out, in which currency, under which fuel scheme.'],
+} as const;
+
+/** JSON Schemas (draft 2020-12) of the files an import reads, made from the schemas that read them. */
+export const publishedSchemas = (): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(SHAPES).map(([name, [shape, description]]) => [
+      `${name}.schema.json`,
+      { ...z.toJSONSchema(shape, { io: 'input', unrepresentable: 'any' }), title: `quay ${name}`, description },
+    ]),
+  );
