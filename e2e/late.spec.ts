@@ -11,7 +11,7 @@ test('what a phone without signal decided before the closing arrives after it: l
   await tilly.cutNetwork();
   if (await tilly.by('decide-wear').isHidden()) await tilly.by('to-statement').click();
   await tilly.by('decide-wear').click();
-  await expect(tilly.page.getByText(/1 kept here since/)).toBeVisible();
+  await expect(tilly.by('kept-line')).toHaveAttribute('aria-label', /1 kept here, since/);
 
   const bram = await phoneOf(BRAM);
   await bram.open('/hire/h-1006/compare');

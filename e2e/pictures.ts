@@ -2,15 +2,19 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 
+/** A side of a hull above the water, with a fresh scratch. */
+const HULL = `<svg xmlns="http://www.w3.org/2000/svg" width="640" height="480"><rect width="640" height="480" fill="#9DBFC6"/>
+<path d="M0 96Q340 60 640 132V372Q320 356 0 384Z" fill="#2E5A52"/><path d="M0 96Q340 60 640 132V158Q340 88 0 124Z" fill="#E9E0CB"/>
+<path d="M0 384Q320 356 640 372V480H0Z" fill="#7FA7AE"/><path d="M210 236q90 26 190 14" stroke="#DAD5C4" stroke-width="7" fill="none" stroke-linecap="round"/>
+<g stroke="#DCE9EA" stroke-opacity=".4" stroke-width="5"><path d="M30 420h160M260 446h200M420 410h120"/></g></svg>`;
+
 export type File = { name: string; mimeType: string; buffer: Buffer };
 
 /** A made-up photograph that is all right. */
 export const goodPicture = async (name = 'scratch.jpg', width = 640, height = 480): Promise<File> => ({
   name,
   mimeType: 'image/jpeg',
-  buffer: await sharp({ create: { width, height, channels: 3, background: '#37645c', noise: { type: 'gaussian', mean: 120, sigma: 30 } } })
-    .jpeg()
-    .toBuffer(),
+  buffer: await sharp(Buffer.from(HULL)).resize(width, height, { fit: 'fill' }).jpeg({ quality: 88 }).toBuffer(),
 });
 
 /** Files that must be refused, with what is said of each; in a folder, since some are large. */

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { BRAM, expect, MANAGER, type Phone, test } from './quay';
 import { goodPicture } from './pictures';
-import { countAll, doStop, lookAll, readAll, tellAll } from './walking';
+import { countAll, doStop, lookAll, readAll, sign, tellAll } from './walking';
 import { ROOT } from './template';
 
 const OUT = join(ROOT, 'docs/screenshots');
@@ -61,11 +61,14 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await bram.by('count-extinguisher').click();
   await shoot(bram, on('walk-out'));
   if (wide) {
-    await bram.open('/hire/h-1009/compare');
+    await bram.open('/hire/h-1006/compare');
     await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
-    await bram.by('finding-mark/new-h-1009').click();
+    await bram.by('finding-mark/new-h-1006').click();
     await shoot(bram, 'compare-wide');
-    await bram.open('/attention');
+    await bram.open('/phones');
+    await bram.by('make-code').click();
+    await expect(bram.page.getByText(/Good once/)).toBeVisible();
+    await shoot(bram, 'phones-wide');
     return;
   }
   await bram.by('gauge-fuel-needle').click();
@@ -85,8 +88,13 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   for (let i = 3; i < 8; i += 1) await doStop(bram);
   await shoot(bram, 'sign-phone');
 
-  await bram.open('/hire/h-1009/walk/in');
-  await expect(bram.by('tie')).toBeVisible();
+  await sign(bram);
+  await bram.by('hire-next').click();
+  await bram.by('hire-next').click();
+  await bram.by('came-in').click();
+  await bram.by('knot-gate').click();
+  await bram.by('count-ring').click();
+  await bram.page.locator('[data-testid="surface-port-side"]').scrollIntoViewIfNeeded();
   await shoot(bram, 'walk-in-phone');
   await bram.open('/hire/h-1006/compare');
   await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();

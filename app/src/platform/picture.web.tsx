@@ -10,12 +10,14 @@ export const Picture = ({
   alt,
   width,
   height,
+  fit = 'cover',
 }: {
   hire: string;
   sha: string;
   alt: string;
   width: number | string;
   height: number;
+  fit?: 'cover' | 'contain';
 }) => {
   const [source, setSource] = useState<string>();
   useEffect(() => {
@@ -33,6 +35,6 @@ export const Picture = ({
     };
   }, [hire, sha]);
   return source === undefined ? null : (
-    <img src={source} alt={alt} style={{ width, height, objectFit: 'cover', borderRadius: 10, display: 'block' }} />
+    <img src={source} alt={alt} style={{ width, height, objectFit: fit, borderRadius: 10, display: 'block' }} />
   );
 };

@@ -16,11 +16,17 @@ type Props = {
   children: ReactNode;
   footer?: ReactNode;
   scroll?: Ref<ScrollView>;
-  /** Narrow text pages stay readable on a wide screen. */ measure?: number;
+  /** Narrow text pages stay readable on a wide screen. */
+  measure?: number;
+  /** The content fills what is left and scrolls by itself, in its own parts. */
+  fill?: boolean;
 };
 
+/** Height of the line with the name, so that drawings can be made to fit under it. */
+export const HEAD = 64;
+
 /** Every view: name on top, content, and the one thing to do in the lowest third. */
-export const Screen = ({ title, sub, onBack, right, top, children, footer, scroll, measure }: Props) => {
+export const Screen = ({ title, sub, onBack, right, top, children, footer, scroll, measure, fill = false }: Props) => {
   const { t } = useTranslation();
   const tones = useTones();
   const { width } = useWindowDimensions();
@@ -38,8 +44,9 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
             gap: 4,
             paddingLeft: onBack ? 4 : 16,
             paddingRight: 12,
-            paddingTop: 6,
-            minHeight: 62,
+            paddingTop: 4,
+            minHeight: HEAD,
+            paddingBottom: 2,
           },
         ]}
       >
@@ -54,13 +61,19 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
             </Small>
           ) : null}
         </View>
-        {right}
+        {right ? <View style={{ alignSelf: 'center' }}>{right}</View> : null}
         <KeptLine />
       </View>
       {top}
-      <ScrollView ref={scroll} style={{ flex: 1 }} contentContainerStyle={[held, { paddingBottom: 20 }]} role="main">
-        {children}
-      </ScrollView>
+      {fill ? (
+        <View style={{ flex: 1 }} role="main">
+          {children}
+        </View>
+      ) : (
+        <ScrollView ref={scroll} style={{ flex: 1 }} contentContainerStyle={[held, { paddingBottom: 20 }]} role="main">
+          {children}
+        </ScrollView>
+      )}
       {footer ? <View style={[held, { paddingHorizontal: 12, paddingTop: 8, paddingBottom: 16 }]}>{footer}</View> : null}
     </View>
   );

@@ -56,4 +56,19 @@ describe('the board of the day', () => {
     expect(boardOf([hire('y', { from: '2026-06-13T10:50:00.000Z' })], NOW).next).toMatchObject({ doing: 'walkOut' });
     expect(boardOf([], NOW).next).toBeUndefined();
   });
+
+  it('says of a hire whose boat is still out that she is not back yet', () => {
+    const board = boardOf(
+      [
+        hire('a', { boat: 'Bun', state: 'out' }),
+        hire('b', { boat: 'Bun' }),
+        hire('c', { boat: 'Otter', from: '2026-06-13T13:00:00.000Z' }),
+      ],
+      NOW,
+    );
+    expect(board.coming.map((one) => [one.hire.id, one.notBack])).toEqual([
+      ['c', false],
+      ['b', true],
+    ]);
+  });
 });

@@ -33,7 +33,7 @@ export type DayHire = {
 export type Afloat = { hire: DayHire; minutesLeft: number; over: boolean; share: number };
 export type Board = {
   /** What is coming, the farthest first, so that the next thing stands just above the waterline. */
-  coming: { hire: DayHire; at: string; minutes: number; overdue: boolean }[];
+  coming: { hire: DayHire; at: string; minutes: number; overdue: boolean; notBack: boolean }[];
   /** On the water, the least time left first. */
   afloat: Afloat[];
   /** At the quay with somebody's hands on them. */
@@ -50,7 +50,15 @@ export const boardOf = (hires: readonly DayHire[], now: string): Board => {
   const atTheQuay: DayHire[] = [];
   const been: Board['been'] = [];
   for (const hire of hires) {
-    if (hire.state === 'booked') coming.push({ hire, at: hire.from, minutes: minutesBetween(now, hire.from), overdue: hire.from < now });
+    if (hire.state === 'booked')
+      coming.push({
+        hire,
+        at: hire.from,
+        minutes: minutesBetween(now, hire.from),
+        overdue: hire.from < now,
+        // The boat is still on the water with whoever has her before.
+        notBack: hires.some((other) => other.boat === hire.boat && other.state === 'out'),
+      });
     else if (hire.state === 'walkingOut' || hire.state === 'readyToGo' || hire.state === 'walkingIn' || hire.state === 'settling')
       atTheQuay.push(hire);
     else if (hire.state === 'out') {

@@ -10,3 +10,10 @@ export const litresShown = (gauge: Gauge, tank: Tank, shown: number): number => 
   const table = gauge.reads === 'needle' ? tank.needleTable : undefined;
   return tank.capacityL * (table ? monotone(table)(share) : share);
 };
+
+/** A reading as people say it: sixteenths for a needle, else the figure with its unit. */
+export const spokenReading = (gauge: Gauge, shown: number): string => {
+  if (gauge.reads === 'needle') return `${Math.round(((shown - gauge.min) / (gauge.max - gauge.min)) * 16)}/16`;
+  const figure = String(Math.round(shown * 10) / 10);
+  return gauge.unit ? `${figure} ${gauge.unit}` : figure;
+};

@@ -27,13 +27,28 @@ export const readMinor = (text: string, currency: string): number | undefined =>
   return sign && size > 0 ? -size : size;
 };
 
-/** Shows minor units in the reader's language, for example `38.00 €`. */
-export const showMinor = (minor: number, currency: string, locale: string): string => {
+const formatOf = (currency: string, locale: string): Intl.NumberFormat => {
   const exponent = exponentOf(currency);
   return new Intl.NumberFormat(locale, {
     style: 'currency',
     currency,
     minimumFractionDigits: exponent,
     maximumFractionDigits: exponent,
-  }).format(minor / 10 ** exponent);
+  });
 };
+
+/** Shows minor units in the reader's language, for example `38.00 €`. */
+export const showMinor = (minor: number, currency: string, locale: string): string =>
+  formatOf(currency, locale).format(minor / 10 ** exponentOf(currency));
+
+/** The same in pieces, so that the currency's sign can be set apart from the figures. */
+export const moneyParts = (minor: number, currency: string, locale: string): { text: string; sign: boolean }[] =>
+  formatOf(currency, locale)
+    .formatToParts(minor / 10 ** exponentOf(currency))
+    .reduce<{ text: string; sign: boolean }[]>((parts, { type, value }) => {
+      const sign = type === 'currency';
+      const last = parts[parts.length - 1];
+      if (last && last.sign === sign) last.text += value;
+      else parts.push({ text: value, sign });
+      return parts;
+    }, []);

@@ -1,5 +1,6 @@
 import type { Book, Wording } from '../fleet/book';
 import { say } from '../fleet/book';
+import { spokenReading } from '../fuel/level';
 import { digestOf } from './canonical';
 import type { Walk } from './event';
 import { type HireRecord, slot } from './project';
@@ -14,7 +15,7 @@ export type Page = {
   skipped: string[];
   counts: { name: string; count: number; of: number; state: string }[];
   marks: { surface: string; kind: string; sizeMm: number; photos: number }[];
-  gauges: { name: string; shown: number; unit: string }[];
+  gauges: { name: string; shown: string }[];
   fuel: { tank: string; litres: number; low: number; high: number }[];
   propellers: { name: string; state: string }[];
 };
@@ -39,7 +40,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     }),
     gauges: book.gauges.flatMap((gauge) => {
       const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
-      return read ? [{ name: words(gauge.name), shown: read.shown, unit: gauge.unit ?? '' }] : [];
+      return read ? [{ name: words(gauge.name), shown: spokenReading(gauge, read.shown) }] : [];
     }),
     fuel: fuelTanks(book).flatMap((tank) => {
       const fuel = fuelOf(record, book, tank);

@@ -1,5 +1,4 @@
 import { type Finding, findingsOf, needsDecision } from '@quay/core/record/findings';
-import { showMinor } from '@quay/core/money/minor';
 import { statementOf } from '@quay/core/settlement/statement';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -9,9 +8,10 @@ import { type HireView, useHire } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { onKey } from '../../platform/browser';
 import { Notice, Tag } from '../../ui/board';
+import { Money } from '../../ui/money';
 import { Plan } from '../../ui/plan';
 import { Alt, Go, Row } from '../../ui/press';
-import { Screen } from '../../ui/screen';
+import { HEAD, Screen } from '../../ui/screen';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
@@ -79,7 +79,6 @@ const Comparing = ({ view }: { view: HireView }) => {
       return true;
     }),
   );
-  const money = (minor: number) => showMinor(minor, pack.prices.currency, 'en-IE');
   const detail = current ? (
     <FindingDetail
       view={view}
@@ -115,18 +114,18 @@ const Comparing = ({ view }: { view: HireView }) => {
         {current.topic === 'fuel' ? <Alt label={t('compare.fill')} onPress={() => setFilling(true)} testID="fill" /> : null}
       </View>
     ) : null;
-  const sums: [string, string, 'ink' | 'weedText' | 'leadText'][] = [
-    [t('compare.sum.held'), money(statement.deposit.heldMinor), 'ink'],
-    [t('compare.sum.proposed'), money(statement.totalMinor), 'ink'],
-    [t('compare.sum.open'), String(open.length), open.length > 0 ? 'leadText' : 'ink'],
-    [t('compare.sum.back'), money(statement.deposit.releasedMinor), 'weedText'],
+  const sums: [label: string, minor: number, tone: 'ink' | 'weedText'][] = [
+    [t('compare.sum.held'), statement.deposit.heldMinor, 'ink'],
+    [t('compare.sum.proposed'), statement.totalMinor, 'ink'],
+    [t('compare.sum.back'), statement.deposit.releasedMinor, 'weedText'],
   ];
   const sum = (
     <View
       style={{
         flexDirection: 'row',
         flexWrap: 'wrap',
-        columnGap: 26,
+        justifyContent: 'space-between',
+        columnGap: 16,
         rowGap: 6,
         borderTopWidth: 3,
         borderTopColor: tones.ink,
@@ -135,12 +134,10 @@ const Comparing = ({ view }: { view: HireView }) => {
         marginHorizontal: 8,
       }}
     >
-      {sums.map(([label, value, tone]) => (
+      {sums.map(([label, minor, tone]) => (
         <View key={label}>
           <Small size={14}>{label}</Small>
-          <SlabBold size={24} tone={tone}>
-            {value}
-          </SlabBold>
+          <Money minor={minor} currency={pack.prices.currency} size={wide ? 25 : 22} tone={tone} />
         </View>
       ))}
     </View>
@@ -193,13 +190,17 @@ const Comparing = ({ view }: { view: HireView }) => {
                 {w.why ? <Small size={14}>{w.why}</Small> : null}
               </View>
               {w.out || w.in ? (
-                <View style={{ flex: 0.9, flexDirection: wide ? 'row' : 'column', gap: wide ? 14 : 0 }}>
-                  <Slab size={18} tone="soft" style={{ flex: wide ? 1 : undefined }}>
-                    {w.out}
-                  </Slab>
-                  <Slab size={20} style={{ flex: wide ? 1 : undefined }}>
-                    {w.in}
-                  </Slab>
+                <View style={{ flex: 0.9, flexDirection: wide ? 'row' : 'column', gap: wide ? 14 : 2 }}>
+                  {(['out', 'in'] as const).map((walk) => (
+                    <View key={walk} style={wide ? { flex: 1 } : { flexDirection: 'row', alignItems: 'baseline', gap: 6 }}>
+                      <Small size={14} style={wide ? {} : { width: 24 }}>
+                        {t(`compare.${walk}`)}
+                      </Small>
+                      <Slab size={walk === 'out' ? 18 : 20} tone={walk === 'out' ? 'soft' : 'ink'}>
+                        {w[walk]}
+                      </Slab>
+                    </View>
+                  ))}
                 </View>
               ) : wide ? (
                 <View style={{ flex: 0.9 }} />
@@ -247,10 +248,10 @@ const Comparing = ({ view }: { view: HireView }) => {
   );
   if (wide) {
     return (
-      <Screen title={t('compare.title')} sub={sub} onBack={() => router.push(`/hire/${hire.id}`)}>
-        <View style={{ flexDirection: 'row', height: height - 82 }}>
+      <Screen fill title={t('compare.title')} sub={sub} onBack={() => router.push(`/hire/${hire.id}`)}>
+        <View style={{ flexDirection: 'row', flex: 1 }}>
           <View style={{ width: 260 }}>
-            <Plan plan={pack.book.plan} stations={pack.book.stations} stops={planStops} width={260} height={height - 82} bowUp />
+            <Plan plan={pack.book.plan} stations={pack.book.stations} stops={planStops} width={260} height={height - HEAD} bowUp />
           </View>
           <View style={{ flex: 1 }}>
             <ScrollView style={{ flex: 1 }}>{list}</ScrollView>

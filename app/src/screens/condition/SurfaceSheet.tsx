@@ -50,11 +50,13 @@ export const SurfaceSheet = ({
   const mine = marksOf(record, walk).filter((mark) => mark.surface === surfaceId);
   const ghosts =
     walk === 'in' ? marksOf(record, 'out').filter((mark) => mark.surface === surfaceId && !mine.some(({ id }) => id === mark.id)) : [];
+  /** A mark keeps its number while it is changed; a new one takes the next. */
+  const numberOf = (id: string) => mine.findIndex((mark) => mark.id === id) + 1 || mine.length + 1;
   const looked = slot(record, `${walk}/surface/${surfaceId}`, 'surfaceLooked')?.value;
   const shown = [
     ...ghosts.map((mark) => ({ mark, as: 'ghost' as const, label: '?' })),
-    ...mine.filter(({ id }) => id !== draft?.id).map((mark, i) => ({ mark, as: 'now' as const, label: String(i + 1) })),
-    ...(draft ? [{ mark: draft, as: 'chosen' as const, label: '✎' }] : []),
+    ...mine.flatMap((mark, i) => (mark.id === draft?.id ? [] : [{ mark, as: 'now' as const, label: String(i + 1) }])),
+    ...(draft ? [{ mark: draft, as: 'chosen' as const, label: String(numberOf(draft.id)) }] : []),
   ];
   const change = (part: Partial<Draft>) => setDraft((now) => now && { ...now, ...part });
   const place = (x: number, y: number) => {

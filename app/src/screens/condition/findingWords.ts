@@ -1,23 +1,25 @@
 import type { HirePack } from '@quay/contract/hire';
 import { say } from '@quay/core/fleet/book';
-import { showMinor } from '@quay/core/money/minor';
+import { spokenReading } from '@quay/core/fuel/level';
 import type { Finding } from '@quay/core/record/findings';
 import type { Line } from '@quay/core/settlement/statement';
 import { useTranslation } from 'react-i18next';
 import type { TagKind } from '../../ui/board';
 import { figure } from '../../ui/format';
+import { useMoney } from '../../ui/money';
 
 export type FindingWords = { what: string; why: string; out: string; in: string; is: string; tag: TagKind; price: string };
 
 /** A finding put in words: what, out, in, what it is, and why. */
 export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line | undefined) => FindingWords) => {
   const { t, i18n } = useTranslation();
+  const money = useMoney(pack.prices.currency);
   const none = t('compare.none');
   return (finding, line) => {
     const price = line
       ? line.amountMinor === undefined
         ? t('compare.noPrice')
-        : `${line.price ? `${say(line.price.name, i18n.language)} ` : ''}${showMinor(line.amountMinor, pack.prices.currency, 'en-IE')}`
+        : `${line.price ? `${say(line.price.name, i18n.language)} ` : ''}${money(line.amountMinor)}`
       : '';
     const told = finding.told === undefined ? '' : finding.told ? t('compare.told') : t('compare.notTold');
     const decided = finding.decision ? t(`compare.decided.${finding.decision}`) : undefined;
@@ -101,8 +103,8 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         return {
           what: say(finding.gauge.name, i18n.language),
           why: '',
-          out: `${figure(finding.out)} ${finding.gauge.unit ?? ''}`,
-          in: `${figure(finding.in)} ${finding.gauge.unit ?? ''}`,
+          out: spokenReading(finding.gauge, finding.out),
+          in: spokenReading(finding.gauge, finding.in),
           is: t('compare.is.gauge.differs'),
           tag: 'calm',
           price,
@@ -124,7 +126,8 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           out: '',
           in: '',
           is: t(`compare.is.late.${finding.is}`, { n: finding.minutes }),
-          tag: finding.is === 'late' ? 'ask' : 'ok',
+          // Within the operator's grace it costs nothing, and asks nothing.
+          tag: line ? 'ask' : 'ok',
           price,
         };
       case 'contradiction': {

@@ -113,12 +113,12 @@ const Board = () => {
       {board && data && data.hires.length > 0 ? (
         wide ? (
           <View style={{ paddingBottom: 10 }}>
-            <View style={{ flexDirection: 'row', alignItems: 'flex-end', paddingHorizontal: 24, gap: 32, minHeight: 170 }}>
+            <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: 32, minHeight: 170 }}>
               <View style={{ flex: 3 }}>{coming}</View>
               <View style={{ flex: 2 }}>{quay}</View>
             </View>
             <Waterline afloat={board.afloat} now={now} zone={zone} width={width} columns={board.afloat.length > 2 ? 2 : 1} onOpen={open} />
-            <View style={{ paddingHorizontal: 24, flexDirection: 'row' }}>
+            <View style={{ flexDirection: 'row' }}>
               <View style={{ flex: 1, maxWidth: 760 }}>{been}</View>
             </View>
           </View>

@@ -57,15 +57,17 @@ export const Coming = ({ rows, zone, now, onOpen }: { rows: Board['coming']; zon
   const { t, i18n } = useTranslation();
   return (
     <View>
-      {rows.map(({ hire, at, minutes, overdue }, i) => {
+      {rows.map(({ hire, at, minutes, overdue, notBack }, i) => {
         const what = t('day.leaves', { boat: hire.boat });
         const word = hire.hold
           ? t('day.held')
-          : overdue
-            ? t('day.overdueLeave')
-            : minutes < 120
-              ? t('day.in', { time: spanOf(minutes) })
-              : t('day.ready');
+          : notBack
+            ? t('day.notBack')
+            : overdue
+              ? t('day.overdueLeave')
+              : minutes < 120
+                ? t('day.in', { time: spanOf(minutes) })
+                : t('day.ready');
         return (
           <Line
             key={hire.id}
@@ -74,7 +76,7 @@ export const Coming = ({ rows, zone, now, onOpen }: { rows: Board['coming']; zon
             name={what}
             testID={`hire-${hire.id}`}
             under={`${hire.renter} · ${t('day.aboard', { n: hire.party })} · ${t('day.until', { time: whenOf(hire.to, zone, now, i18n.language) })}`}
-            tag={<Tag kind={hire.hold ? 'stop' : overdue || minutes < 30 ? 'ask' : 'ok'}>{word}</Tag>}
+            tag={<Tag kind={hire.hold ? 'stop' : notBack || overdue || minutes < 30 ? 'ask' : 'ok'}>{word}</Tag>}
             label={`${what}, ${hire.renter}, ${word}`}
             onPress={() => onOpen(hire.id)}
           />

@@ -1,5 +1,6 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { type Gauge, say } from '@quay/core/fleet/book';
+import { spokenReading } from '@quay/core/fuel/level';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -8,6 +9,7 @@ import { Field } from '../../ui/field';
 import { figure } from '../../ui/format';
 import { Chip, Go, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
+import { useTones } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 import { Dial, Tube } from './instruments';
@@ -56,7 +58,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} disabled={!fits} testID="keep-reading" />}
     >
       {gauge.normal ? <Small>{`${t('walk.normal')}: ${say(gauge.normal, language)}`}</Small> : null}
-      {was !== undefined ? <Small>{t('walk.was', { v: figureOf(gauge, was) })}</Small> : null}
+      {was !== undefined ? <Small>{t('walk.was', { v: spokenReading(gauge, was) })}</Small> : null}
       {drawn && value !== undefined ? (
         <Drawn gauge={gauge} value={value} was={was} onSet={setValue} name={name} />
       ) : (
@@ -79,9 +81,6 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   );
 };
 
-const figureOf = (gauge: Gauge, value: number) =>
-  gauge.reads === 'needle' ? `${Math.round(value * 16)}/16` : `${figure(value)} ${gauge.unit ?? ''}`;
-
 const Drawn = ({
   gauge,
   value,
@@ -96,6 +95,7 @@ const Drawn = ({
   name: string;
 }) => {
   const { t } = useTranslation();
+  const tones = useTones();
   const step = gauge.step ?? (gauge.max - gauge.min) / 100;
   const set = (next: number) => onSet(Math.round(Math.min(gauge.max, Math.max(gauge.min, Math.round(next / step) * step)) * 1e6) / 1e6);
   const share = (v: number) => (v - gauge.min) / (gauge.max - gauge.min);
@@ -110,7 +110,7 @@ const Drawn = ({
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 14 }}>
         <Sign path={mdiMinus} label={t('walk.lower', { name })} onPress={() => set(value - step)} testID="lower" />
         <SlabBold size={38} style={{ minWidth: 130, textAlign: 'center' }} live>
-          {figureOf(gauge, value)}
+          {spokenReading(gauge, value)}
         </SlabBold>
         <Sign path={mdiPlus} label={t('walk.higher', { name })} onPress={() => set(value + step)} testID="higher" />
       </View>
@@ -126,9 +126,17 @@ const Drawn = ({
             key={word}
             role="button"
             onPress={() => put(s)}
-            style={{ minWidth: 64, minHeight: 52, alignItems: 'center', justifyContent: 'center' }}
+            style={{
+              minWidth: 84,
+              minHeight: 52,
+              borderRadius: 26,
+              borderWidth: 2,
+              borderColor: tones.line,
+              alignItems: 'center',
+              justifyContent: 'center',
+            }}
           >
-            <Body style={{ textDecorationLine: 'underline' }}>{word === '½' ? word : t(`walk.${word}`)}</Body>
+            <Body>{word === '½' ? word : t(`walk.${word}`)}</Body>
           </Pressable>
         ))}
       </View>

@@ -1,21 +1,23 @@
 import type { HirePack } from '@quay/contract/hire';
 import type { Walk } from '@quay/core/record/event';
 import { stateOf } from '@quay/core/day/board';
-import { showMinor } from '@quay/core/money/minor';
 import { slotsUnder } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { attachmentsOf } from '@quay/core/record/seal';
 import { minutesBetween } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
+import { Money } from '../../ui/money';
 import { Alt, Go } from '../../ui/press';
 import { Plan } from '../../ui/plan';
 import { Screen } from '../../ui/screen';
+import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
 import { WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
@@ -34,6 +36,7 @@ const HireCard = ({ view }: { view: HireView }) => {
   const router = useRouter();
   const snack = useSnack();
   const now = useNow();
+  const [log, setLog] = useState(false);
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const { pack, record } = view;
@@ -70,7 +73,7 @@ const HireCard = ({ view }: { view: HireView }) => {
   const facts = (
     <View style={{ gap: 12, padding: 12 }}>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-        <Tag kind={state === 'out' && left < 0 ? 'stop' : state === 'closed' ? 'calm' : 'ok'} size={16}>
+        <Tag kind={state === 'closed' ? 'calm' : 'ok'} size={16}>
           {t(`hire.state.${state}`)}
         </Tag>
         {state === 'out' ? (
@@ -126,7 +129,7 @@ const HireCard = ({ view }: { view: HireView }) => {
         </View>
         <View>
           <Small>{t('hire.deposit')}</Small>
-          <Slab size={22}>{showMinor(hire.depositMinor, pack.prices.currency, 'en-IE')}</Slab>
+          <Money minor={hire.depositMinor} currency={pack.prices.currency} size={23} />
         </View>
         {hire.notes ? (
           <View>
@@ -146,6 +149,7 @@ const HireCard = ({ view }: { view: HireView }) => {
           ].join(' · ')}
         </Bold>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingTop: 6 }}>
+          {wide || view.events.length === 0 ? null : <Alt label={t('hire.seeRecord')} onPress={() => setLog(true)} testID="see-record" />}
           {state === 'settling' || state === 'closed' ? (
             <Alt label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
           ) : null}
@@ -153,6 +157,11 @@ const HireCard = ({ view }: { view: HireView }) => {
             <Alt label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />
           ) : null}
         </View>
+        {log ? (
+          <Sheet title={t('hire.record')} closeLabel={t('common.close')} onClose={() => setLog(false)}>
+            <Log view={view} />
+          </Sheet>
+        ) : null}
       </Card>
     </View>
   );
@@ -171,7 +180,12 @@ const HireCard = ({ view }: { view: HireView }) => {
             {facts}
           </View>
           <View style={{ flex: 1 }}>
-            <Log view={view} />
+            <ScrollView contentContainerStyle={{ padding: 16 }}>
+              <Slab size={22} heading={2}>
+                {t('hire.record')}
+              </Slab>
+              <Log view={view} />
+            </ScrollView>
           </View>
         </View>
       ) : (

@@ -1,11 +1,11 @@
 import { happenedAt } from '@quay/core/record/event';
 import { clockOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Tag } from '../../ui/board';
 import { useTones } from '../../ui/theme';
-import { Body, Slab, Small } from '../../ui/words';
+import { Body, Small } from '../../ui/words';
 import { useEntryWords } from './entryWords';
 
 /** The record as it grows, newest first: what, when, whether it is at the quay. */
@@ -17,10 +17,7 @@ export const Log = ({ view }: { view: HireView }) => {
     .sort((a, b) => happenedAt(b.held) - happenedAt(a.held) || b.held.event.deviceSeq - a.held.event.deviceSeq)
     .slice(0, 80);
   return (
-    <ScrollView contentContainerStyle={{ padding: 16, gap: 2 }}>
-      <Slab size={22} heading={2}>
-        {t('hire.record')}
-      </Slab>
+    <View style={{ gap: 2 }}>
       {rows.map(({ id, held, state }) => (
         <View key={id} style={{ flexDirection: 'row', gap: 8, borderTopWidth: 1, borderTopColor: tones.line, paddingVertical: 6 }}>
           <Small size={14} style={{ width: 46 }}>
@@ -36,6 +33,6 @@ export const Log = ({ view }: { view: HireView }) => {
           )}
         </View>
       ))}
-    </ScrollView>
+    </View>
   );
 };

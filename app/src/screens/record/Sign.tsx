@@ -3,9 +3,9 @@ import type { Held, Walk } from '@quay/core/record/event';
 import { pageDigest, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import { signHere } from '../../data/deviceKey';
 import { keep } from '../../data/keep';
 import { keepPhoto } from '../../data/outbox';
@@ -52,6 +52,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const { width } = useWindowDimensions();
   const [drawn, setDrawn] = useState<{ renter?: Blob | undefined; staff?: Blob | undefined }>({});
   const [busy, setBusy] = useState(false);
+  const scroll = useRef<ScrollView>(null);
   const { pack, record, walk } = view;
   // In the language it is shown in, which is what the renter signs.
   const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, i18n.language), [record, pack, walk, i18n.language]);
@@ -122,14 +123,13 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       sub={`${pack.boat.name} · ${pack.hire.renter}`}
       onBack={() => router.push(`/hire/${hireId}/walk/${walk}`)}
       measure={width >= WIDE ? 640 : width}
+      scroll={scroll}
       footer={
-        <Go
-          label={drawn.renter && drawn.staff ? t(`sign.seal.${walk}`) : t('sign.need')}
-          disabled={!drawn.renter || !drawn.staff}
-          busy={busy}
-          onPress={() => void seal()}
-          testID="seal"
-        />
+        drawn.renter && drawn.staff ? (
+          <Go label={t(`sign.seal.${walk}`)} busy={busy} onPress={() => void seal()} testID="seal" />
+        ) : (
+          <Go label={t('sign.need')} tone="mari" onPress={() => scroll.current?.scrollToEnd()} testID="to-signatures" />
+        )
       }
     >
       <View style={{ padding: 12, gap: 12 }}>
@@ -165,7 +165,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
                 `${name}: ${t('sign.shortOf', { count, of })}${state === 'fine' ? '' : `, ${t(`walk.state.${state as 'damaged'}`)}`}`,
             )}
           />
-          <Part title={t('sign.gauges')} rows={page.gauges.map(({ name, shown, unit }) => `${name}: ${shown} ${unit}`)} />
+          <Part title={t('sign.gauges')} rows={page.gauges.map(({ name, shown }) => `${name}: ${shown}`)} />
           <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
           <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
           <Small size={14}>{t('sign.checked')}</Small>

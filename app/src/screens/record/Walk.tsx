@@ -9,10 +9,10 @@ import { Card, Notice } from '../../ui/board';
 import { Plan } from '../../ui/plan';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Rope } from '../../ui/rope';
-import { Screen } from '../../ui/screen';
+import { HEAD, Screen } from '../../ui/screen';
 import { Sheet } from '../../ui/sheet';
 import { useTones, WIDE } from '../../ui/theme';
-import { Body, SlabBold, Small } from '../../ui/words';
+import { Body, Slab, SlabBold, Small } from '../../ui/words';
 import { FittingSheet } from '../condition/FittingSheet';
 import { SurfaceSheet } from '../condition/SurfaceSheet';
 import { GaugeSheet } from '../fuel/GaugeSheet';
@@ -125,6 +125,13 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       <ReadLane view={view} onOpen={(id) => setOpen({ what: 'gauge', id })} />
     </>
   );
+  const nothing =
+    stop.fittings.length +
+      stop.surfaces.length +
+      stop.gauges.length +
+      stop.propellers.length +
+      (walk === 'out' ? stop.points.length : 0) ===
+    0;
   const card = (
     <Card style={{ marginHorizontal: 12, ...(wide ? { marginTop: 14 } : {}) }}>
       <SlabBold size={27} heading={2}>
@@ -141,6 +148,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       </Small>
       {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
       {lanes}
+      {nothing ? <Body>{t('walk.nothingHere')}</Body> : null}
       <Small size={14} style={{ paddingTop: 6 }}>
         {t('walk.cautionFirst')}
       </Small>
@@ -200,15 +208,15 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   );
   if (wide) {
     return (
-      <Screen title={pack.boat.name} sub={`${pack.hire.renter} · ${sub}`} onBack={() => router.push(`/hire/${hireId}`)}>
-        <View style={{ flexDirection: 'row', height: height - 82 }}>
+      <Screen fill title={pack.boat.name} sub={`${pack.hire.renter} · ${sub}`} onBack={() => router.push(`/hire/${hireId}`)}>
+        <View style={{ flexDirection: 'row', flex: 1 }}>
           <View style={{ width: 290 }}>
             <Plan
               plan={pack.book.plan}
               stations={pack.book.stations}
               stops={planStops}
               width={290}
-              height={height - 82}
+              height={height - HEAD}
               bowUp
               onStop={onStop}
             />
@@ -221,7 +229,12 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
             <View style={{ padding: 12 }}>{footer}</View>
           </View>
           <View style={{ width: 350, borderLeftWidth: 1, borderLeftColor: tones.line, backgroundColor: tones.card }}>
-            <Log view={view} />
+            <ScrollView contentContainerStyle={{ padding: 16 }}>
+              <Slab size={22} heading={2}>
+                {t('hire.record')}
+              </Slab>
+              <Log view={view} />
+            </ScrollView>
           </View>
         </View>
         {sheets}

@@ -1,5 +1,6 @@
 import type { HirePack } from '@quay/contract/hire';
 import { say, type Wording } from '@quay/core/fleet/book';
+import { spokenReading } from '@quay/core/fuel/level';
 import type { EventBody } from '@quay/core/record/event';
 import { useTranslation } from 'react-i18next';
 import { figure } from '../../ui/format';
@@ -11,6 +12,10 @@ export const useEntryWords = ({ book }: HirePack): ((body: EventBody) => string)
     const row = rows.find((one) => one.id === id);
     return row ? say(row.name, i18n.language) : id;
   };
+  const reading = (id: string, shown: number) => {
+    const gauge = book.gauges.find((one) => one.id === id);
+    return gauge ? spokenReading(gauge, shown) : figure(shown);
+  };
   return (body) => {
     switch (body.kind) {
       case 'walkStarted':
@@ -20,9 +25,9 @@ export const useEntryWords = ({ book }: HirePack): ((body: EventBody) => string)
       case 'pointSkipped':
         return `${t(`walk.skip.${body.why}`)}: ${say(book.points.find(({ id }) => id === body.point)?.say ?? { en: body.point }, i18n.language)}`;
       case 'counted':
-        return `${find(book.fittings, body.fitting)} ${body.count}${body.state === 'fine' ? '' : `, ${t(`walk.state.${body.state}`)}`}`;
+        return `${find(book.fittings, body.fitting)}: ${body.count}${body.state === 'fine' ? '' : `, ${t(`walk.state.${body.state}`)}`}`;
       case 'gaugeRead':
-        return `${find(book.gauges, body.gauge)} ${figure(body.shown)}`;
+        return `${find(book.gauges, body.gauge)}: ${reading(body.gauge, body.shown)}`;
       case 'markPlaced':
         return `${t(`mark.${body.mark.kind}`)} ${body.mark.sizeMm} mm, ${find(book.surfaces, body.mark.surface)}`;
       case 'surfaceLooked':

@@ -22,13 +22,22 @@ export const KeptLine = () => {
   const cut = delivery.state === 'noAnswer';
   if (quiet && !cut && delivery.state !== 'signIn') return null;
   const stop = (count?.refused ?? 0) > 0;
+  const since = clock(count?.since ?? Date.now());
+  const kept = count?.kept ?? 0;
+  // Two short lines beside the boat's name: what is the matter, and how much is still here since when.
+  const lines = [
+    cut ? t('kept.noSignal') : delivery.state === 'signIn' ? t('kept.signIn') : '',
+    kept === 0 ? '' : delivery.state === 'busy' ? t('kept.sending', { n: kept }) : t('kept.here', { n: kept }),
+    kept === 0 || delivery.state === 'busy' ? '' : t('kept.since', { since }),
+    stop ? t('kept.refused', { count: count?.refused ?? 0 }) : '',
+  ].filter(Boolean);
   return (
     <>
       <Pressable
         role="button"
         onPress={() => setOpen(true)}
         testID="kept-line"
-        aria-label={t('kept.title')}
+        aria-label={[t('kept.title'), ...lines].join(', ')}
         style={{ minHeight: 52, justifyContent: 'center' }}
       >
         <View
@@ -37,31 +46,15 @@ export const KeptLine = () => {
             borderLeftWidth: 4,
             borderLeftColor: stop ? tones.lead : tones.mari,
             borderRadius: 4,
-            paddingHorizontal: 9,
-            paddingVertical: 4,
+            paddingHorizontal: 8,
+            paddingVertical: 3,
           }}
         >
-          {cut ? (
-            <Bold size={14} tone={stop ? 'leadText' : 'mariText'}>
-              {t('kept.noSignal')}
+          {lines.map((line) => (
+            <Bold key={line} size={13.5} tone={stop ? 'leadText' : 'mariText'}>
+              {line}
             </Bold>
-          ) : delivery.state === 'signIn' ? (
-            <Bold size={14} tone={stop ? 'leadText' : 'mariText'}>
-              {t('kept.signIn')}
-            </Bold>
-          ) : null}
-          {count && count.kept > 0 ? (
-            <Bold size={14} tone={stop ? 'leadText' : 'mariText'}>
-              {delivery.state === 'busy'
-                ? t('kept.sending', { n: count.kept })
-                : t('kept.some', { count: count.kept, since: clock(count.since ?? Date.now()) })}
-            </Bold>
-          ) : null}
-          {stop ? (
-            <Bold size={14} tone="leadText">
-              {t('kept.refused', { count: count?.refused ?? 0 })}
-            </Bold>
-          ) : null}
+          ))}
         </View>
       </Pressable>
       {open ? <KeptSheet onClose={() => setOpen(false)} /> : null}

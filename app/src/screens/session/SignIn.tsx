@@ -7,7 +7,7 @@ import { useSignIn } from '../../data/session';
 import { Field } from '../../ui/field';
 import { Alt, Go } from '../../ui/press';
 import { useTones } from '../../ui/theme';
-import { SlabBold, Small } from '../../ui/words';
+import { SlabBold } from '../../ui/words';
 import { Emblem } from './Emblem';
 
 /** Signing in. Lists no names; says the same for a wrong name as for a wrong PIN. */
@@ -47,6 +47,9 @@ export const SignIn = () => {
     <View role="main" style={{ flex: 1, backgroundColor: tones.ground, justifyContent: 'flex-end', alignItems: 'center' }}>
       <View style={{ flex: 1, width: '100%', minHeight: 150 }}>
         <Emblem />
+        <SlabBold size={40} style={{ position: 'absolute', left: 20, top: 22 }}>
+          {t('app.name')}
+        </SlabBold>
       </View>
       <View style={{ width: '100%', maxWidth: 460, padding: 20, gap: 14 }}>
         <SlabBold size={30} heading={1}>
@@ -65,7 +68,6 @@ export const SignIn = () => {
         />
         <Go label={t('signIn.go')} onPress={() => void go()} busy={busy} testID="sign-in" />
         <Alt label={t('signIn.enrol')} onPress={() => router.push('/enrol')} testID="to-enrol" />
-        <Small style={{ textAlign: 'center' }}>{t('app.name')}</Small>
       </View>
     </View>
   );

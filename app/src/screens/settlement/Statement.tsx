@@ -1,6 +1,5 @@
 import { closeHire, statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/fleet/book';
-import { showMinor } from '@quay/core/money/minor';
 import { findingsOf } from '@quay/core/record/findings';
 import { slot } from '@quay/core/record/project';
 import { type Line, statementOf } from '@quay/core/settlement/statement';
@@ -15,12 +14,14 @@ import { deliver, fetchEvents } from '../../data/outbox';
 import { useMe } from '../../data/session';
 import { openInNewTab } from '../../platform/browser';
 import { Card, Notice, Tag, type TagKind } from '../../ui/board';
+import { Money, useMoney } from '../../ui/money';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Screen } from '../../ui/screen';
 import { useTones, WIDE } from '../../ui/theme';
-import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { useFindingWords } from '../condition/findingWords';
 import { HireMissing } from '../hire/HireMissing';
+import { Signatures } from './Signatures';
 
 export const Statement = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
@@ -48,7 +49,8 @@ const Settling = ({ view }: { view: HireView }) => {
   );
   const words = useFindingWords(pack);
   const closed = slot(record, 'closed', 'closed')?.value;
-  const money = (minor: number) => showMinor(minor, pack.prices.currency, 'en-IE');
+  const money = useMoney(pack.prices.currency);
+  const { currency } = pack.prices;
   const walkedIn = record.slots.has('in/sealed');
   const ready = walkedIn && statement.open.length === 0 && statement.toQuote.length === 0;
   const close = async () => {
@@ -73,10 +75,10 @@ const Settling = ({ view }: { view: HireView }) => {
   };
   const set = (line: Line, state: Line['state']) => void view.add([{ kind: 'lineDecided', line: line.key, state }]);
   const pdf = addressOf(statementPdf, { hireId: hire.id });
-  const sumRow = (label: string, value: string, strong = false) => (
+  const sumRow = (label: string, minor: number, strong = false) => (
     <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', paddingVertical: 3 }}>
       {strong ? <Bold>{label}</Bold> : <Body>{label}</Body>}
-      <Slab size={strong ? 24 : 19}>{value}</Slab>
+      <Money minor={minor} currency={currency} size={strong ? 25 : 19} />
     </View>
   );
   const why = !walkedIn
@@ -123,10 +125,19 @@ const Settling = ({ view }: { view: HireView }) => {
                   ) : null}
                 </View>
                 <View style={{ alignItems: 'flex-end', gap: 4 }}>
-                  <SlabBold size={24} style={line.state === 'waived' ? { textDecorationLine: 'line-through' } : {}}>
-                    {line.amountMinor === undefined ? '–' : money(line.amountMinor)}
-                  </SlabBold>
-                  <Tag kind={STATE_TAG[line.state]}>{t(`statement.state.${line.state}`)}</Tag>
+                  {line.amountMinor === undefined ? (
+                    <SlabBold size={24}>–</SlabBold>
+                  ) : (
+                    <Money
+                      minor={line.amountMinor}
+                      currency={currency}
+                      size={24}
+                      style={line.state === 'waived' ? { textDecorationLine: 'line-through' } : {}}
+                    />
+                  )}
+                  <Tag kind={closed && line.state === 'proposed' ? 'ok' : STATE_TAG[line.state]}>
+                    {closed && line.state === 'proposed' ? t('statement.charged') : t(`statement.state.${line.state}`)}
+                  </Tag>
                 </View>
               </View>
               {closed ? null : (
@@ -153,18 +164,19 @@ const Settling = ({ view }: { view: HireView }) => {
           );
         })}
         <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, paddingTop: 8, paddingHorizontal: 4 }}>
-          {sumRow(t('statement.total'), money(statement.totalMinor), true)}
+          {sumRow(t('statement.total'), statement.totalMinor, true)}
           {statement.taxes
             .filter(({ taxMinor }) => taxMinor > 0)
             .map(({ taxBp, taxMinor }) => (
-              <View key={taxBp}>{sumRow(t('statement.tax', { p: taxBp / 100 }), money(taxMinor))}</View>
+              <View key={taxBp}>{sumRow(t('statement.tax', { p: taxBp / 100 }), taxMinor)}</View>
             ))}
-          {sumRow(t('statement.held'), money(statement.deposit.heldMinor))}
-          {sumRow(t('statement.captured'), money(statement.deposit.capturedMinor))}
-          {statement.deposit.stillHeldMinor > 0 ? sumRow(t('statement.stillHeld'), money(statement.deposit.stillHeldMinor)) : null}
-          {sumRow(t('statement.released'), money(statement.deposit.releasedMinor), true)}
-          {statement.balanceMinor > 0 ? sumRow(t('statement.balance'), money(statement.balanceMinor), true) : null}
+          {sumRow(t('statement.held'), statement.deposit.heldMinor)}
+          {sumRow(t('statement.captured'), statement.deposit.capturedMinor)}
+          {statement.deposit.stillHeldMinor > 0 ? sumRow(t('statement.stillHeld'), statement.deposit.stillHeldMinor) : null}
+          {sumRow(t('statement.released'), statement.deposit.releasedMinor, true)}
+          {statement.balanceMinor > 0 ? sumRow(t('statement.balance'), statement.balanceMinor, true) : null}
         </View>
+        <Signatures view={view} />
         {closed ? null : <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf)} />}
       </View>
     </Screen>

@@ -1,12 +1,12 @@
 import { mdiGauge } from '@mdi/js';
 import { say } from '@quay/core/fleet/book';
+import { spokenReading } from '@quay/core/fuel/level';
 import { slot } from '@quay/core/record/project';
 import { fuelOf } from '@quay/core/record/walk';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { Tag } from '../../../ui/board';
-import { figure } from '../../../ui/format';
 import { Row } from '../../../ui/press';
 import { useTones } from '../../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
@@ -26,8 +26,7 @@ export const ReadLane = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: str
         const name = say(gauge.name, language);
         const found = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead');
         const was = walk === 'in' ? slot(record, `out/gauge/${gauge.id}`, 'gaugeRead')?.value.shown : undefined;
-        const shown = (value: number) =>
-          gauge.reads === 'needle' ? `${Math.round(value * 16)}/16` : `${figure(value)}${gauge.unit ? ` ${gauge.unit}` : ''}`;
+        const shown = (value: number) => spokenReading(gauge, value);
         return (
           <View key={gauge.id}>
             <Row label={t('walk.set', { name })} onPress={() => onOpen(gauge.id)} testID={`gauge-${gauge.id}`}>

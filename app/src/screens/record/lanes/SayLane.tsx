@@ -1,11 +1,11 @@
 import { say } from '@quay/core/fleet/book';
-import { showMinor } from '@quay/core/money/minor';
 import type { EventBody } from '@quay/core/record/event';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { Tag } from '../../../ui/board';
+import { useMoney } from '../../../ui/money';
 import { useTones } from '../../../ui/theme';
 import { Body, Small } from '../../../ui/words';
 import type { WalkView } from '../useWalk';
@@ -15,6 +15,7 @@ export const SayLane = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const tones = useTones();
   const { record, pack, walk, language, enter } = view;
+  const money = useMoney(pack.prices.currency);
   const { points } = view.stops[view.at]!;
   if (walk === 'in' || points.length === 0) return null;
   const told = (id: string): EventBody => ({ kind: 'pointTold', walk, point: id, how: 'said', language });
@@ -83,7 +84,7 @@ export const SayLane = ({ view }: { view: WalkView }) => {
                   <Tag kind="ask">
                     {t('walk.costs', {
                       name: say(price.name, language),
-                      price: showMinor(price.amountMinor, pack.prices.currency, 'en-IE'),
+                      price: money(price.amountMinor),
                     })}
                   </Tag>
                 ) : null}

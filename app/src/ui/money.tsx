@@ -1,0 +1,45 @@
+import { moneyParts, showMinor } from '@quay/core/money/minor';
+import { useTranslation } from 'react-i18next';
+import type { StyleProp, TextStyle } from 'react-native';
+import { localeOf } from '../i18n';
+import type { Tones } from './theme';
+import { Bold, SlabBold } from './words';
+
+/** Sums in running text, in the reader's way of writing them. */
+export const useMoney = (currency: string): ((minor: number) => string) => {
+  const { i18n } = useTranslation();
+  return (minor) => showMinor(minor, currency, localeOf(i18n.language));
+};
+
+/**
+ * A sum that is read from afar. The sign of the currency has a face of its own: in one run with it the slab's figures
+ * lose their lining forms.
+ */
+export const Money = ({
+  minor,
+  currency,
+  size,
+  tone = 'ink',
+  style,
+}: {
+  minor: number;
+  currency: string;
+  size: number;
+  tone?: keyof Tones;
+  style?: StyleProp<TextStyle>;
+}) => {
+  const { i18n } = useTranslation();
+  return (
+    <SlabBold size={size} tone={tone} style={style}>
+      {moneyParts(minor, currency, localeOf(i18n.language)).map(({ text, sign }, i) =>
+        sign ? (
+          <Bold key={i} size={Math.round(size * 0.72)} tone={tone}>
+            {text}
+          </Bold>
+        ) : (
+          text
+        ),
+      )}
+    </SlabBold>
+  );
+};
