@@ -1,4 +1,5 @@
 import { BRAM, expect, MANAGER, test, TILLY } from './quay';
+import { decideAll } from './walking';
 
 test('what a phone without signal decided before the closing arrives after it: late, beside the record, and a manager sees it', async ({
   phoneOf,
@@ -9,17 +10,14 @@ test('what a phone without signal decided before the closing arrives after it: l
   await expect(tilly.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
   await tilly.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await tilly.cutNetwork();
+  await expect(tilly.by('to-statement')).toBeVisible();
   if (await tilly.by('decide-wear').isHidden()) await tilly.by('to-statement').click();
   await tilly.by('decide-wear').click();
   await expect(tilly.by('kept-line')).toHaveAttribute('aria-label', /1 kept here, since/);
 
   const bram = await phoneOf(BRAM);
   await bram.open('/hire/h-1006/compare');
-  if (await bram.by('decide-renters').isHidden()) await bram.by('to-statement').click();
-  while ((await bram.by('to-statement').innerText()) !== 'To the statement') {
-    await bram.by('decide-renters').click();
-    await bram.page.waitForTimeout(300);
-  }
+  await decideAll(bram);
   await bram.by('to-statement').click();
   await bram.by('close-hire').click();
   await expect(bram.page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();

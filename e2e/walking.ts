@@ -81,3 +81,14 @@ export const sign = async (phone: Phone): Promise<void> => {
   await phone.by('seal').click();
   await expect(phone.by('seal')).toHaveCount(0);
 };
+
+/** Says of everything still open that it is the renter's. */
+export const decideAll = async (phone: Phone): Promise<void> => {
+  const left = phone.by('to-statement');
+  await expect(left).toHaveText(/to decide|To the statement/);
+  for (let open = parseInt(await left.innerText()); open > 0; open -= 1) {
+    if (await phone.by('decide-renters').isHidden()) await left.click();
+    await phone.by('decide-renters').click();
+    await expect(left).toHaveText(open === 1 ? 'To the statement' : `${open - 1} to decide`);
+  }
+};

@@ -401,7 +401,7 @@ export const en = {
     },
     why: {
       mark: {
-        newNear: 'nearest known mark {{mm}} mm away',
+        newNear: 'nearest known mark {{d}} away',
         newNone: 'no mark here at departure',
         grown: '{{ratio}} × as long',
         known: 'same place, same kind of size',

@@ -1,4 +1,4 @@
-import { figure, spanOf, whenOf } from './format';
+import { distanceOf, figure, spanOf, whenOf } from './format';
 
 it('says spans as one does on the quay', () => {
   expect([5, 59, 60, 78, 47 * 60 + 59, 52 * 60].map(spanOf)).toEqual(['5 min', '59 min', '1 h 00', '1 h 18', '47 h 59', '2 d 4 h']);
@@ -10,6 +10,10 @@ it('puts the day before the clock when it is not today, in the base’s own zone
   expect(whenOf('2026-06-14T08:30:00.000Z', 'Europe/Dublin', now, 'en')).toMatch(/14.*09:30$/);
   // Still today in Dublin, though the day has turned in UTC's east.
   expect(whenOf('2026-06-13T22:30:00.000Z', 'Europe/Dublin', now, 'en')).toBe('23:30');
+});
+
+it('gives near things in millimetres', () => {
+  expect([0.042, 0.9996, 1.866].map(distanceOf)).toEqual(['42 mm', '1000 mm', '1.9 m']);
 });
 
 it('keeps at most one decimal', () => {

@@ -21,3 +21,6 @@ export const dayName = (now: number, zone: string, language: string): string =>
 
 /** At most one decimal, none when it is whole. */
 export const figure = (value: number): string => String(Math.round(value * 10) / 10);
+
+/** Near things in millimetres, the rest in metres. */
+export const distanceOf = (metres: number): string => (metres < 1 ? `${Math.round(metres * 1000)} mm` : `${figure(metres)} m`);

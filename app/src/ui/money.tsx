@@ -1,6 +1,6 @@
 import { moneyParts, showMinor } from '@quay/core/money/minor';
 import { useTranslation } from 'react-i18next';
-import type { StyleProp, TextStyle } from 'react-native';
+import { type StyleProp, type TextStyle, View } from 'react-native';
 import { localeOf } from '../i18n';
 import type { Tones } from './theme';
 import { Bold, SlabBold } from './words';
@@ -12,8 +12,8 @@ export const useMoney = (currency: string): ((minor: number) => string) => {
 };
 
 /**
- * A sum that is read from afar. The sign of the currency has a face of its own: in one run with it the slab's figures
- * lose their lining forms.
+ * A sum that is read from afar. The sign of the currency stands in a box of its own: in one run with it the slab's
+ * figures lose their lining forms.
  */
 export const Money = ({
   minor,
@@ -30,16 +30,18 @@ export const Money = ({
 }) => {
   const { i18n } = useTranslation();
   return (
-    <SlabBold size={size} tone={tone} style={style}>
+    <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 2 }}>
       {moneyParts(minor, currency, localeOf(i18n.language)).map(({ text, sign }, i) =>
         sign ? (
-          <Bold key={i} size={Math.round(size * 0.72)} tone={tone}>
+          <Bold key={i} size={Math.round(size * 0.74)} tone={tone}>
             {text}
           </Bold>
         ) : (
-          text
+          <SlabBold key={i} size={size} tone={tone} style={style}>
+            {text.trim()}
+          </SlabBold>
         ),
       )}
-    </SlabBold>
+    </View>
   );
 };

@@ -41,9 +41,22 @@ export const Plan = ({
     x: ([x, y]: readonly [number, number]) => (bowUp ? width / 2 + y * scale : width / 2 + (x - middle) * scale),
     y: ([x, y]: readonly [number, number]) => (bowUp ? height / 2 - (x - middle) * scale : height / 2 + y * scale),
   };
+  // Several at one station stand beside each other.
+  const there = new Map<string, number>();
   const spots = stops.flatMap((stop) => {
     const station = stations.find(({ id }) => id === stop.id);
-    return station ? [{ stop, x: place.x(station.at), y: place.y(station.at), r: stop.state === 'now' ? 19 : 13 }] : [];
+    if (!station) return [];
+    const before = there.get(stop.id) ?? 0;
+    there.set(stop.id, before + 1);
+    return [
+      {
+        stop,
+        key: `${stop.id}-${before}`,
+        x: place.x(station.at) + before * 30,
+        y: place.y(station.at),
+        r: stop.state === 'now' ? 19 : 13,
+      },
+    ];
   });
   return (
     <View style={{ width, height, backgroundColor: tones.water, overflow: 'hidden' }}>
@@ -51,9 +64,9 @@ export const Plan = ({
         <Path d={ripple(width, 18)} stroke={tones.ripple} strokeWidth={2} fill="none" />
         <Path d={ripple(width, height - 12)} stroke={tones.ripple} strokeWidth={2} fill="none" />
         <Strokes strokes={plan.strokes} place={place} />
-        {spots.map(({ stop, x, y, r }) => (
+        {spots.map(({ stop, key, x, y, r }) => (
           <Circle
-            key={stop.id}
+            key={key}
             cx={x}
             cy={y}
             r={r}
@@ -62,12 +75,12 @@ export const Plan = ({
             strokeWidth={stop.state === 'now' ? 3 : 2}
           />
         ))}
-        {spots.map(({ stop, x, y }) =>
+        {spots.map(({ stop, key, x, y }) =>
           stop.state === 'tied' ? (
-            <Path key={stop.id} d={`M${x - 6} ${y}l4 5 8-9`} stroke={tones.onWeed} strokeWidth={3} fill="none" />
+            <Path key={key} d={`M${x - 6} ${y}l4 5 8-9`} stroke={tones.onWeed} strokeWidth={3} fill="none" />
           ) : (
             <SvgText
-              key={stop.id}
+              key={key}
               x={x}
               y={y + (stop.state === 'now' ? 7 : 5)}
               textAnchor="middle"
@@ -81,10 +94,10 @@ export const Plan = ({
         )}
       </Svg>
       {onStop
-        ? spots.map(({ stop, x, y }) => (
+        ? spots.map(({ stop, key, x, y }) => (
             // The rope is the way to jump for keyboards and screen readers; this is the same for a thumb on the plan.
             <Pressable
-              key={stop.id}
+              key={key}
               aria-hidden
               tabIndex={-1}
               onPress={() => onStop(stop.id)}

@@ -179,7 +179,7 @@ export const enrol = async (
   const token = newToken();
   return db.transaction(async (trx) => {
     const taken = await trx('enrolment')
-      .where({ code: hashToken(code.trim().toUpperCase()) })
+      .where({ code: hashToken(code.replace(/\s/g, '').toUpperCase()) })
       .where('expiresAt', '>', now.toISOString())
       .del();
     if (taken === 0) {

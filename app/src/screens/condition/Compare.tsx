@@ -50,6 +50,7 @@ const Comparing = ({ view }: { view: HireView }) => {
   const rows = [...open, ...findings.filter((one) => !needsDecision(one))];
   const [chosen, setChosen] = useState<string>();
   const [filling, setFilling] = useState(false);
+  const [keys, setKeys] = useState(false);
   const at = Math.max(
     0,
     rows.findIndex(({ key }) => key === chosen),
@@ -72,7 +73,9 @@ const Comparing = ({ view }: { view: HireView }) => {
     finding.decision !== 'askManager' || me?.staff.role === 'manager' || decision === 'askManager';
   useEffect(() =>
     onKey((key) => {
-      if (key === 'ArrowDown' || key === 'ArrowUp')
+      if (keys || filling) return false;
+      if (key === '?') setKeys(true);
+      else if (key === 'ArrowDown' || key === 'ArrowUp')
         setChosen(rows[Math.min(rows.length - 1, Math.max(0, at + (key === 'ArrowDown' ? 1 : -1)))]?.key);
       else if (current && KEYS[key] && choices(current).includes(KEYS[key]) && !closed) void decide(current, KEYS[key]);
       else return false;
@@ -101,7 +104,7 @@ const Comparing = ({ view }: { view: HireView }) => {
                 key={one}
                 label={t(`compare.decide.${one}`)}
                 onPress={() => void decide(current, one)}
-                style={{ flexGrow: 1, minWidth: '45%' }}
+                style={{ flexGrow: 1, flexBasis: '44%', paddingHorizontal: 8 }}
                 testID={`decide-${one}`}
                 {...(wide && keyOf(one) ? { hint: keyOf(one)! } : {})}
               />
@@ -149,6 +152,22 @@ const Comparing = ({ view }: { view: HireView }) => {
           <Body>{t('compare.nothingWhy')}</Body>
         </Notice>
       ) : null}
+      {wide && rows.length > 0 ? (
+        <View style={{ flexDirection: 'row', gap: 10, paddingHorizontal: 9, paddingBottom: 4 }} aria-hidden>
+          <Small size={14} style={{ flex: 1.5, marginLeft: 40 }}>
+            {t('compare.what')}
+          </Small>
+          <Small size={14} style={{ flex: 0.62 }}>
+            {t('compare.out')}
+          </Small>
+          <Small size={14} style={{ flex: 0.62 }}>
+            {t('compare.in')}
+          </Small>
+          <Small size={14} style={{ flex: 1 }}>
+            {t('compare.proposed')}
+          </Small>
+        </View>
+      ) : null}
       {rows.map((finding, i) => {
         const w = words(
           finding,
@@ -185,27 +204,28 @@ const Comparing = ({ view }: { view: HireView }) => {
                   {i + 1}
                 </Slab>
               </View>
-              <View style={{ flex: 1.5 }}>
+              <View style={{ flex: wide ? 1.5 : 1, gap: 2 }}>
                 <Bold>{w.what}</Bold>
                 {w.why ? <Small size={14}>{w.why}</Small> : null}
+                {!wide && (w.out || w.in) ? (
+                  <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 6 }}>
+                    <Small size={14}>{t('compare.out')}</Small>
+                    <Slab size={19} tone="soft">
+                      {w.out}
+                    </Slab>
+                    <Small size={14}>{t('compare.in')}</Small>
+                    <Slab size={21}>{w.in}</Slab>
+                  </View>
+                ) : null}
               </View>
-              {w.out || w.in ? (
-                <View style={{ flex: 0.9, flexDirection: wide ? 'row' : 'column', gap: wide ? 14 : 2 }}>
-                  {(['out', 'in'] as const).map((walk) => (
-                    <View key={walk} style={wide ? { flex: 1 } : { flexDirection: 'row', alignItems: 'baseline', gap: 6 }}>
-                      <Small size={14} style={wide ? {} : { width: 24 }}>
-                        {t(`compare.${walk}`)}
-                      </Small>
-                      <Slab size={walk === 'out' ? 18 : 20} tone={walk === 'out' ? 'soft' : 'ink'}>
-                        {w[walk]}
-                      </Slab>
-                    </View>
-                  ))}
-                </View>
-              ) : wide ? (
-                <View style={{ flex: 0.9 }} />
-              ) : null}
-              <View style={{ flex: 1, gap: 2, alignItems: 'flex-start' }}>
+              {wide
+                ? (['out', 'in'] as const).map((walk) => (
+                    <Slab key={walk} size={walk === 'out' ? 18 : 20} tone={walk === 'out' ? 'soft' : 'ink'} style={{ flex: 0.62 }}>
+                      {w[walk]}
+                    </Slab>
+                  ))
+                : null}
+              <View style={wide ? { flex: 1, gap: 2 } : { maxWidth: 130, gap: 2 }}>
                 <Tag kind={w.tag}>{w.is}</Tag>
                 {w.price ? <Small size={14}>{w.price}</Small> : null}
               </View>
@@ -232,6 +252,11 @@ const Comparing = ({ view }: { view: HireView }) => {
   const fuelTank = findings.find((one) => one.topic === 'fuel');
   const sheets = (
     <>
+      {keys ? (
+        <Sheet title={t('common.keys')} closeLabel={t('common.close')} onClose={() => setKeys(false)}>
+          <Body>{t('compare.keys')}</Body>
+        </Sheet>
+      ) : null}
       {!wide && current && !filling ? (
         <Sheet title={words(current, undefined).what} closeLabel={t('common.close')} onClose={() => setChosen(undefined)} footer={acts}>
           {detail}
@@ -266,10 +291,7 @@ const Comparing = ({ view }: { view: HireView }) => {
               ) : null}
               {detail}
             </ScrollView>
-            <View style={{ padding: 20, paddingTop: 8, gap: 8 }}>
-              {acts}
-              <Small size={13}>{t('compare.keys')}</Small>
-            </View>
+            <View style={{ padding: 20, paddingTop: 8, gap: 8 }}>{acts}</View>
           </View>
         </View>
         {sheets}

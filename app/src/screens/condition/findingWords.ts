@@ -5,7 +5,7 @@ import type { Finding } from '@quay/core/record/findings';
 import type { Line } from '@quay/core/settlement/statement';
 import { useTranslation } from 'react-i18next';
 import type { TagKind } from '../../ui/board';
-import { figure } from '../../ui/format';
+import { distanceOf, figure } from '../../ui/format';
 import { useMoney } from '../../ui/money';
 
 export type FindingWords = { what: string; why: string; out: string; in: string; is: string; tag: TagKind; price: string };
@@ -33,7 +33,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           finding.is === 'new'
             ? finding.nearestM === undefined
               ? t('compare.why.mark.newNone')
-              : t('compare.why.mark.newNear', { mm: Math.round(finding.nearestM * 1000) })
+              : t('compare.why.mark.newNear', { d: distanceOf(finding.nearestM) })
             : finding.is === 'grown'
               ? t('compare.why.mark.grown', { ratio: figure((finding.in?.sizeMm ?? 1) / (finding.out?.sizeMm ?? 1)) })
               : finding.is === 'known'

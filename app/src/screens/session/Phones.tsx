@@ -42,7 +42,7 @@ export const Phones = () => {
               <SvgXml xml={code.data.qrSvg} width={220} height={220} />
             </View>
             <SlabBold size={34} style={{ letterSpacing: 3 }}>
-              <>{code.data.code}</>
+              <>{code.data.code.match(/.{4}/g)?.join(' ')}</>
             </SlabBold>
             <Small>{t('phones.until', { time: new Date(code.data.expiresAt).toTimeString().slice(0, 5) })}</Small>
           </Card>
