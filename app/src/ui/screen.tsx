@@ -1,9 +1,10 @@
 import { mdiArrowLeft } from '@mdi/js';
 import type { ReactNode, Ref } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import { KeptLine } from '../screens/session/KeptLine';
 import { Sign } from './press';
+import { Scroll } from './scroll';
 import { useTones, WIDE } from './theme';
 import { SlabBold, Small } from './words';
 
@@ -70,9 +71,9 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
           {children}
         </View>
       ) : (
-        <ScrollView ref={scroll} style={{ flex: 1 }} contentContainerStyle={[held, { paddingBottom: 20 }]} role="main">
+        <Scroll scroll={scroll} style={{ flex: 1 }} contentContainerStyle={[held, { paddingBottom: 20 }]} role="main">
           {children}
-        </ScrollView>
+        </Scroll>
       )}
       {footer ? <View style={[held, { paddingHorizontal: 12, paddingTop: 8, paddingBottom: 16 }]}>{footer}</View> : null}
     </View>

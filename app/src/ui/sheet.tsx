@@ -1,7 +1,8 @@
 import { mdiClose } from '@mdi/js';
 import type { ReactNode } from 'react';
-import { Modal, Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+import { Modal, Pressable, useWindowDimensions, View } from 'react-native';
 import { Sign } from './press';
+import { Scroll } from './scroll';
 import { useTones, WIDE } from './theme';
 import { SlabBold } from './words';
 
@@ -23,7 +24,7 @@ export const Sheet = ({
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE;
   return (
-    <Modal transparent visible onRequestClose={onClose}>
+    <Modal transparent visible onRequestClose={onClose} aria-label={title}>
       <View style={{ flex: 1, justifyContent: wide ? 'center' : 'flex-end', alignItems: 'center' }}>
         <Pressable
           aria-hidden
@@ -32,9 +33,6 @@ export const Sheet = ({
           style={{ position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, backgroundColor: 'rgba(10,16,14,0.55)' }}
         />
         <View
-          role="dialog"
-          aria-modal
-          aria-label={title}
           style={{
             width: wide ? 640 : width,
             maxHeight: height - (wide ? 60 : 24),
@@ -61,9 +59,9 @@ export const Sheet = ({
             </SlabBold>
             <Sign path={mdiClose} label={closeLabel} onPress={onClose} plain />
           </View>
-          <ScrollView style={{ flexGrow: 0, flexShrink: 1 }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
+          <Scroll style={{ flexGrow: 0, flexShrink: 1 }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
             {children}
-          </ScrollView>
+          </Scroll>
           {footer ? <View style={{ padding: 14, paddingTop: 6, gap: 10 }}>{footer}</View> : null}
         </View>
       </View>

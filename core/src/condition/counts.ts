@@ -13,8 +13,8 @@ export type CountFinding = {
  * @param out as counted at departure; undefined when nobody counted: then nothing can be missing, the doubt is the renter's
  */
 export const compareCount = (fitting: Fitting, out: Counted | undefined, returned: Counted | undefined): CountFinding => {
-  if (!returned) return { is: 'notCounted', pieces: 0 };
   if (!out) return { is: 'same', pieces: 0 };
+  if (!returned) return { is: 'notCounted', pieces: 0 };
   if (returned.count < out.count) return { is: fitting.kind === 'consumable' ? 'used' : 'missing', pieces: out.count - returned.count };
   if (returned.state === 'damaged' && out.state !== 'damaged') return { is: 'damaged', pieces: 1 };
   if (returned.state === 'unsealed' && out.state !== 'unsealed')

@@ -69,7 +69,7 @@ const serve =
         throw new ProblemError(401, 'noSession', 'Nobody is signed in here.', 'What this phone holds is safe. Sign in and it goes on.');
       if (!endpoint.roles.includes(session.staff.role)) throw new ProblemError(403, 'mayNot', `A ${session.staff.role} may not do this.`);
     }
-    const reply = await handler({
+    const call = {
       params: parse(endpoint.params, req.params, 'address'),
       query: parse(endpoint.query, req.query, 'address'),
       body: endpoint.takesBytes ? {} : parse(endpoint.body, (req.body as unknown) ?? {}, 'content'),
@@ -79,8 +79,14 @@ const serve =
       req,
       res,
       now: now.toISOString(),
-    } as Call<Endpoint>);
-    if (reply !== sent) res.json(reply);
+    } as Call<Endpoint>;
+    try {
+      const reply = await handler(call);
+      if (reply !== sent) res.json(reply);
+    } catch (error) {
+      // Whoever asked has hung up in the middle of a picture or a PDF; nobody is left to be told.
+      if (!(res.destroyed && (error as NodeJS.ErrnoException).code === 'ERR_STREAM_PREMATURE_CLOSE')) throw error;
+    }
   };
 
 /** Mounts the declared endpoints below `/api`. @throws when one is declared but not made, or made twice */

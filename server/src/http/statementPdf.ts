@@ -68,6 +68,8 @@ export const statementPdf = async (
 ): Promise<void> => {
   const doc = new PDFDocument({ size: 'A4', margin: 54, info: { Title: `Statement ${body.number ?? 'draft'}`, Author: operator.name } });
   const done = finished(doc.pipe(to));
+  // Whoever asked may be gone before the fonts are read; that is noticed below, where it is waited for.
+  done.catch(() => undefined);
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, await readFile(find.resolve(file)));
   const money = (minor: number) => showMinor(minor, body.statement.currency, 'en-IE');
   const when = (at: string) => `${dateOf(at, zone)} ${clockOf(at, zone)}`;

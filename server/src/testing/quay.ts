@@ -43,7 +43,9 @@ export class Client {
       else this.cookies.set(name, value);
     }
     const type = response.headers.get('content-type') ?? '';
-    const json = (type.includes('json') ? await response.json() : {}) as Record<string, unknown>;
+    // Read to its end in any case: a connection left half read keeps the server from stopping.
+    const bytesOf = Buffer.from(await response.arrayBuffer());
+    const json = (type.includes('json') ? JSON.parse(bytesOf.toString()) : {}) as Record<string, unknown>;
     return { status: response.status, json, headers: response.headers };
   }
 

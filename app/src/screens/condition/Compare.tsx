@@ -3,7 +3,7 @@ import { statementOf } from '@quay/core/settlement/statement';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { onKey } from '../../platform/browser';
@@ -12,6 +12,7 @@ import { Money } from '../../ui/money';
 import { Plan } from '../../ui/plan';
 import { Alt, Go, Row } from '../../ui/press';
 import { HEAD, Screen } from '../../ui/screen';
+import { Scroll } from '../../ui/scroll';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
@@ -279,18 +280,18 @@ const Comparing = ({ view }: { view: HireView }) => {
             <Plan plan={pack.book.plan} stations={pack.book.stations} stops={planStops} width={260} height={height - HEAD} bowUp />
           </View>
           <View style={{ flex: 1 }}>
-            <ScrollView style={{ flex: 1 }}>{list}</ScrollView>
+            <Scroll style={{ flex: 1 }}>{list}</Scroll>
             <View style={{ padding: 14 }}>{toStatement}</View>
           </View>
           <View style={{ width: 420, backgroundColor: tones.card, borderLeftWidth: 1, borderLeftColor: tones.line }}>
-            <ScrollView contentContainerStyle={{ padding: 20, gap: 12 }}>
+            <Scroll contentContainerStyle={{ padding: 20, gap: 12 }}>
               {current ? (
                 <SlabBold size={22} heading={2}>
                   {words(current, undefined).what}
                 </SlabBold>
               ) : null}
               {detail}
-            </ScrollView>
+            </Scroll>
             <View style={{ padding: 20, paddingTop: 8, gap: 8 }}>{acts}</View>
           </View>
         </View>

@@ -8,7 +8,7 @@ import { minutesBetween } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
@@ -17,6 +17,7 @@ import { Money } from '../../ui/money';
 import { Alt, Go } from '../../ui/press';
 import { Plan } from '../../ui/plan';
 import { Screen } from '../../ui/screen';
+import { Scroll } from '../../ui/scroll';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
 import { WIDE } from '../../ui/theme';
@@ -180,12 +181,12 @@ const HireCard = ({ view }: { view: HireView }) => {
             {facts}
           </View>
           <View style={{ flex: 1 }}>
-            <ScrollView contentContainerStyle={{ padding: 16 }}>
+            <Scroll contentContainerStyle={{ padding: 16 }}>
               <Slab size={22} heading={2}>
                 {t('hire.record')}
               </Slab>
               <Log view={view} />
-            </ScrollView>
+            </Scroll>
           </View>
         </View>
       ) : (

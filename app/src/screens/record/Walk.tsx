@@ -3,13 +3,14 @@ import { SKIP_REASONS, type Walk as WalkName } from '@quay/core/record/event';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import { canWorkOffline, onKey } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Plan } from '../../ui/plan';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Rope } from '../../ui/rope';
 import { HEAD, Screen } from '../../ui/screen';
+import { Scroll } from '../../ui/scroll';
 import { Sheet } from '../../ui/sheet';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Slab, SlabBold, Small } from '../../ui/words';
@@ -223,18 +224,18 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           </View>
           <View style={{ flex: 1, minWidth: 0 }}>
             {rope(width - 290 - 350)}
-            <ScrollView ref={scroll} style={{ flex: 1 }}>
+            <Scroll scroll={scroll} style={{ flex: 1 }}>
               {card}
-            </ScrollView>
+            </Scroll>
             <View style={{ padding: 12 }}>{footer}</View>
           </View>
           <View style={{ width: 350, borderLeftWidth: 1, borderLeftColor: tones.line, backgroundColor: tones.card }}>
-            <ScrollView contentContainerStyle={{ padding: 16 }}>
+            <Scroll contentContainerStyle={{ padding: 16 }}>
               <Slab size={22} heading={2}>
                 {t('hire.record')}
               </Slab>
               <Log view={view} />
-            </ScrollView>
+            </Scroll>
           </View>
         </View>
         {sheets}
