@@ -1,5 +1,4 @@
 /** @jest-environment node */
-import 'fake-indexeddb/auto';
 import type { Me } from '@quay/contract/session';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { keep, write } from './keep';

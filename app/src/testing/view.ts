@@ -1,0 +1,101 @@
+import { BoatBook, ClassBook } from '@quay/core/fleet/book';
+import { layBook } from '@quay/core/fleet/lay';
+import type { Actor, EventBody, Held, Walk } from '@quay/core/record/event';
+import { project } from '@quay/core/record/project';
+import { walkState } from '@quay/core/record/walk';
+import type { HirePack } from '@quay/contract/hire';
+import boatBook from '../../../demo/boats/tuppenny-bun.json';
+import classBook from '../../../demo/classes/pontoon-7.json';
+import type { Entry } from '../data/outbox';
+import type { WalkView } from '../screens/record/useWalk';
+
+const laid = layBook(ClassBook.parse(classBook), BoatBook.parse(boatBook));
+if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
+
+/** The demo's Tuppenny Bun with a hire of today, for tests of screens. */
+export const pack: HirePack = {
+  hire: {
+    id: 'h-1001',
+    boat: 'tuppenny-bun',
+    base: 'ossel-quay',
+    renter: 'Ines Okonjo-Lind',
+    language: 'en',
+    party: { adults: 4, children: 2 },
+    from: '2026-06-13T09:00:00.000Z',
+    to: '2026-06-13T13:00:00.000Z',
+    depositMinor: 25_000,
+    notes: '',
+    version: 1,
+  },
+  boat: { id: 'tuppenny-bun', name: 'Tuppenny Bun', hullNumber: 'OS 104' },
+  base: { id: 'ossel-quay', name: 'Ossel Quay', zone: 'Europe/Dublin' },
+  book: laid.book,
+  bookVersion: 1,
+  prices: {
+    version: 1,
+    currency: 'EUR',
+    fuelScheme: 'used',
+    fuelIncludedL: 0,
+    lateGraceMin: 15,
+    prices: [
+      { code: 'fender', name: { en: 'Fender' }, per: 'each', amountMinor: 3800, taxBp: 2000 },
+      { code: 'petrol', name: { en: 'Petrol' }, per: 'litre', amountMinor: 205, taxBp: 2000 },
+      { code: 'late-hour', name: { en: 'Late, per hour' }, per: 'hour', amountMinor: 4800, taxBp: 0 },
+    ],
+  },
+  previousSeal: null,
+  seals: [],
+  signerSalt: 'salt',
+  statementNumber: null,
+};
+
+/** Events as phones made them, a second apart; a row may say who made it and on which phone. */
+export const heldOf = (rows: readonly (EventBody | { body: EventBody; device?: string; role?: Actor['role'] })[]): Held[] =>
+  rows.map((row, i): Held => {
+    const { body, device = 'd1', role = 'hand' } = 'body' in row ? row : { body: row };
+    return {
+      event: {
+        id: `${String(i + 1).padStart(8, '0')}-0000-7000-8000-000000000000`,
+        v: 1,
+        stream: 'h-1001',
+        device,
+        deviceSeq: i + 1,
+        at: new Date(Date.parse('2026-06-13T08:30:00.000Z') + i * 1000).toISOString(),
+        bookVersion: 1,
+        replaces: [],
+        body,
+      },
+      actor: { id: role, role },
+    };
+  });
+
+/** A walk standing at a stop, with what is entered kept in a list instead of on a phone. */
+export const viewOf = (held: readonly Held[], walk: Walk, station: string): { view: WalkView; entered: EventBody[]; undone: Held[] } => {
+  const entered: EventBody[] = [];
+  const undone: Held[] = [];
+  const record = project(held);
+  const stops = walkState(record, pack.book, walk);
+  const take = (entries: readonly (EventBody | Entry)[]) => {
+    entered.push(...entries.map((entry) => ('body' in entry ? entry.body : entry)));
+    return Promise.resolve([]);
+  };
+  const view: WalkView = {
+    pack,
+    record,
+    events: held.map((one) => ({ id: one.event.id, hire: 'h-1001', state: 'held', held: one, grant: undefined, addedAt: 0 })),
+    add: take,
+    undo: (what) => {
+      undone.push(...what);
+      return Promise.resolve([]);
+    },
+    walk,
+    stops,
+    at: stops.findIndex((stop) => stop.station.id === station),
+    jump: () => undefined,
+    enter: take,
+    begun: true,
+    sealed: false,
+    language: 'en',
+  };
+  return { view, entered, undone };
+};

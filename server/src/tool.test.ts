@@ -1,0 +1,177 @@
+import { type ChildProcess, execFile, spawn } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { DEMO } from './testing/quay';
+
+const DIST = join(__dirname, '../dist');
+let folder: string;
+beforeEach(() => {
+  if (!existsSync(join(DIST, 'tool.mjs'))) throw new Error('server/dist is not built; run ./quay test, which builds it');
+  folder = mkdtempSync(join(tmpdir(), 'quay-tool-'));
+});
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+type Ended = { code: number; out: string; err: string };
+const run = (program: string, args: string[], env: Record<string, string> = {}): Promise<Ended> =>
+  new Promise((resolve) => {
+    const child = execFile(process.execPath, [join(DIST, program), ...args], { env: { ...process.env, ...env } }, (error, out, err) =>
+      resolve({ code: error ? (typeof error.code === 'number' ? error.code : 1) : 0, out, err }),
+    );
+    child.stdin?.end();
+  });
+const tool = (...args: string[]) => run('tool.mjs', args);
+const data = () => join(folder, 'data');
+const rows = (table: string, where = data()): unknown[] => {
+  const db = new Database(join(where, 'quay.sqlite'), { readonly: true });
+  try {
+    return db.prepare(`select * from ${table}`).all();
+  } finally {
+    db.close();
+  }
+};
+const SETUP = { QUAY_OPERATOR: 'Tarn Boats', QUAY_CURRENCY: 'EUR', QUAY_MANAGER: 'Odda Penn', QUAY_PASSWORD: 'a long enough word' };
+
+describe('setting up', () => {
+  it('makes an empty installation with its operator and first manager, once', async () => {
+    const first = await run('tool.mjs', ['setup', '--data', data()], SETUP);
+    expect([first.code, first.out]).toEqual([0, 'Tarn Boats is set up; Odda Penn can sign in.\n']);
+    expect(rows('staff')).toMatchObject([{ name: 'Odda Penn', role: 'manager' }]);
+    expect(JSON.stringify(rows('staff'))).not.toContain('a long enough word');
+    expect(await run('tool.mjs', ['setup', '--data', data()], SETUP)).toMatchObject({ code: 0, out: '' });
+    expect([rows('boat'), rows('hire')]).toEqual([[], []]);
+  });
+
+  it('says what is wrong with an answer, and where to answer when there is no terminal', async () => {
+    const weak = await run('tool.mjs', ['setup', '--data', data()], { ...SETUP, QUAY_PASSWORD: 'short' });
+    expect([weak.code, weak.err]).toEqual([1, 'A manager’s password has ten characters or more.\n']);
+    const silent = await tool('setup', '--data', data());
+    expect([silent.code, silent.err]).toEqual([1, expect.stringContaining('QUAY_OPERATOR')]);
+    expect(rows('staff')).toEqual([]);
+  });
+});
+
+describe('importing', () => {
+  it('loads the demo, and says what is missing when the folder is none', async () => {
+    expect(await tool('import', '--data', data(), '--from', DEMO)).toMatchObject({ code: 0, out: 'imported 2 bases, 6 boats, 14 hires\n' });
+    const empty = join(folder, 'empty');
+    mkdirSync(empty);
+    const none = await tool('import', '--data', data(), '--from', empty);
+    expect(none.code).toBe(1);
+    expect(none.err).toMatch(/^Nothing was imported\. \d+ things are wrong:\n {2}operator\.json, \(whole\): this file is missing/);
+    expect((await tool('import', '--data', data())).err).toBe('--from is missing.\n');
+    expect((await tool('dance')).err).toBe('Unknown command: dance\n');
+  });
+});
+
+describe('backup and restore', () => {
+  it('go round: what was there is set aside, and the restored run of the data has another name', async () => {
+    await tool('import', '--data', data(), '--from', DEMO);
+    const to = join(folder, 'backup');
+    expect((await tool('backup', '--data', data(), '--to', to)).out).toBe(`backed up to ${to}\n`);
+    expect(await tool('backup', '--data', data(), '--to', to)).toMatchObject({ code: 1, err: `${to} is not empty.\n` });
+    const db = new Database(join(data(), 'quay.sqlite'));
+    db.exec("update hire set notes = 'changed since'");
+    db.close();
+    const restored = await tool('restore', '--data', data(), '--from', to);
+    expect(restored.code).toBe(0);
+    const aside = readdirSync(folder).find((name) => name.startsWith('data.before-'))!;
+    expect(rows('hire', join(folder, aside))).toMatchObject(rows('hire').map(() => ({ notes: 'changed since' })));
+    expect((rows('hire') as { notes: string }[]).some(({ notes }) => notes === 'changed since')).toBe(false);
+    const epochs = [to, data()].map(
+      (where) => (rows('setting', where) as { key: string; value: string }[]).find(({ key }) => key === 'epoch')?.value,
+    );
+    expect(epochs[1]).toBeDefined();
+    expect(epochs[1]).not.toBe(epochs[0]);
+  });
+
+  it('refuse what is no installation and what is damaged, and leave everything as it was', async () => {
+    expect((await tool('backup', '--data', data(), '--to', join(folder, 'b'))).err).toBe(`There is no installation in ${data()}.\n`);
+    expect((await tool('restore', '--data', data(), '--from', join(folder, 'b'))).err).toBe(
+      `There is no backup in ${join(folder, 'b')}.\n`,
+    );
+    await tool('import', '--data', data(), '--from', DEMO);
+    const damaged = join(folder, 'damaged');
+    mkdirSync(damaged);
+    writeFileSync(join(damaged, 'quay.sqlite'), 'this is no database, however long it is '.repeat(100));
+    const refused = await tool('restore', '--data', data(), '--from', damaged);
+    expect([refused.code, refused.err]).toEqual([1, expect.stringMatching(/^The backup in .* is damaged: /)]);
+    expect(rows('boat')).toHaveLength(6);
+    expect(readdirSync(folder).filter((name) => name.includes('before'))).toEqual([]);
+  });
+});
+
+describe('the server', () => {
+  const started: ChildProcess[] = [];
+  afterEach(() => {
+    for (const child of started.splice(0)) child.kill('SIGKILL');
+  });
+  const start = (...args: string[]): Promise<{ child: ChildProcess; port: number }> =>
+    new Promise((resolve, reject) => {
+      const child = spawn(process.execPath, [join(DIST, 'quay.mjs'), '--data', data(), '--port', '0', '--host', '127.0.0.1', ...args]);
+      started.push(child);
+      child.stdout.on('data', (text: Buffer) => {
+        const port = /port (\d+)/.exec(text.toString())?.[1];
+        if (port) resolve({ child, port: Number(port) });
+      });
+      child.once('exit', (code) => reject(new Error(`ended with ${code}`)));
+    });
+
+  it('says so when the port is taken, the data folder cannot be one, the certificate is none', async () => {
+    const other = createServer().listen(0, '127.0.0.1');
+    await new Promise((resolve) => other.once('listening', resolve));
+    const { port } = other.address() as AddressInfo;
+    const taken = await run('quay.mjs', ['--data', data(), '--port', String(port), '--host', '127.0.0.1']);
+    expect([taken.code, taken.err]).toEqual([1, `Port ${port} is taken. Stop what is using it, or choose another with --port.\n`]);
+    await new Promise((resolve) => other.close(resolve));
+
+    writeFileSync(join(folder, 'file'), 'in the way');
+    const inTheWay = await run('quay.mjs', ['--data', join(folder, 'file'), '--port', '0']);
+    expect([inTheWay.code, inTheWay.err]).toEqual([1, expect.stringMatching(/^The data folder .*file cannot be written: /)]);
+
+    const cert = join(folder, 'cert.pem');
+    writeFileSync(cert, 'no certificate');
+    const badCert = await run('quay.mjs', ['--data', data(), '--port', '0', '--tls-cert', cert, '--tls-key', cert]);
+    expect([badCert.code, badCert.err]).toEqual([1, expect.stringMatching(/^The certificate or key cannot be used: /)]);
+
+    expect((await run('quay.mjs', ['--data', data(), '--port', 'many'])).err).toMatch(/^--port wants a number/);
+  });
+
+  it('stops cleanly on SIGTERM, with code 0 and nothing left behind', async () => {
+    const { child, port } = await start();
+    expect(readFileSync(join(data(), 'quay.pid'), 'utf8')).toBe(String(child.pid));
+    expect((await fetch(`http://127.0.0.1:${port}/api/health`)).status).toBe(200);
+    const code = await new Promise((resolve) => {
+      child.once('exit', resolve);
+      child.kill('SIGTERM');
+    });
+    expect(code).toBe(0);
+    expect(existsSync(join(data(), 'quay.pid'))).toBe(false);
+    // The write-ahead log was folded in.
+    expect(existsSync(join(data(), 'quay.sqlite-wal'))).toBe(false);
+  });
+
+  it('takes a restored backup in between two requests, and tells its phones by another epoch', async () => {
+    await tool('import', '--data', data(), '--from', DEMO);
+    const to = join(folder, 'backup');
+    const { port } = await start();
+    expect((await tool('backup', '--data', data(), '--to', to)).code).toBe(0);
+    const ask = () => fetch(`http://127.0.0.1:${port}/api/health`);
+    const before = (await ask()).headers.get('x-quay-epoch');
+    const statuses = new Set<number>();
+    let asking = true;
+    const busy = (async () => {
+      while (asking) statuses.add((await ask()).status);
+    })();
+    expect((await tool('restore', '--data', data(), '--from', to)).code).toBe(0);
+    asking = false;
+    await busy;
+    expect([...statuses].filter((status) => status !== 200 && status !== 503)).toEqual([]);
+    const after = await ask();
+    expect(after.status).toBe(200);
+    expect(after.headers.get('x-quay-epoch')).not.toBe(before);
+  });
+});
