@@ -17,6 +17,8 @@ export type Endpoint<P extends Schema = Schema, Q extends Schema = Schema, B ext
   /** `bytes`: the body is a piece of a file. */
   body: B;
   takesBytes?: boolean;
+  /** Changes a row that has a version: the caller names the one it saw in `If-Match: "3"`, and is refused when it is older. */
+  versioned?: boolean;
   /** Media type of a reply that is no JSON. */
   gives?: string;
   reply: R;

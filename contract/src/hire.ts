@@ -66,8 +66,8 @@ export const changeHire = endpoint({
   roles: ['manager'],
   params: hireParams,
   query: nothing,
+  versioned: true,
   body: z.object({
-    version: z.int(),
     to: z.optional(Instant),
     party: z.optional(Hire.shape.party),
     notes: z.optional(z.string().check(z.maxLength(2000))),

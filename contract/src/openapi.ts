@@ -28,7 +28,11 @@ export const openApi = (version: string): Record<string, unknown> => {
       summary: one.summary,
       'x-roles': one.roles,
       security: one.roles === 'open' ? [] : [{ session: [] }],
-      parameters: [...fields(one.params, 'path'), ...fields(one.query, 'query')],
+      parameters: [
+        ...fields(one.params, 'path'),
+        ...fields(one.query, 'query'),
+        ...(one.versioned ? [{ name: 'If-Match', in: 'header', required: true, schema: { type: 'string' } }] : []),
+      ],
       ...(takesJson ? { requestBody: { required: true, content: json(one.body) } } : {}),
       ...(one.takesBytes ? { requestBody: { required: true, content: { 'application/octet-stream': {} } } } : {}),
       responses: {

@@ -17,17 +17,21 @@ const CLOSING: Record<string, [number, string]> = {
 };
 
 export const hireRoutes = [
-  on(
-    api.getHire,
-    async ({ quay, params, now }) =>
-      (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.'),
-  ),
-  on(api.changeHire, async ({ quay, params, body }) => {
-    const done = (await changeHire(quay.store.db, params.hireId, body)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
-    if (done.ok) return done.hire;
+  on(api.getHire, async ({ quay, params, res, now }) => {
+    const pack = (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+    res.set('ETag', `"${pack.hire.version}"`);
+    return pack;
+  }),
+  on(api.changeHire, async ({ quay, params, body, seen, res }) => {
+    const done =
+      (await changeHire(quay.store.db, params.hireId, { ...body, version: seen })) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+    if (done.ok) {
+      res.set('ETag', `"${done.hire.version}"`);
+      return done.hire;
+    }
     return done.reason === 'beforeStart'
       ? fail(400, 'beforeStart', 'She cannot be due before she leaves.')
-      : fail(409, 'changedMeanwhile', 'Somebody changed this hire meanwhile.', 'Look at it again, then change it.');
+      : fail(412, 'changedMeanwhile', 'Somebody changed this hire meanwhile.', 'Look at it again, then change it.');
   }),
   on(api.closeHire, async ({ quay, params, body, now }) => {
     const done = await closeHire(quay.store.db, params.hireId, body, now);

@@ -17,6 +17,8 @@ export type Call<E> = {
   query: QueryOf<E>;
   body: BodyOf<E>;
   session: Session | undefined;
+  /** The version of the row that the caller saw, where the endpoint asks for it. */
+  seen: number;
   cookies: Record<string, string | undefined>;
   quay: Quay;
   req: Request;
@@ -56,6 +58,13 @@ const ownOrigin = (req: Request): boolean => {
   return URL.canParse(origin) && new URL(origin).host === req.get('host');
 };
 
+const seenVersion = (req: Request): number => {
+  const [, version] = /^"(\d{1,9})"$/.exec(req.get('if-match') ?? '') ?? [];
+  if (version === undefined)
+    throw new ProblemError(428, 'versionMissing', 'This change does not say which version it was made from.', 'Send it with If-Match.');
+  return Number(version);
+};
+
 const serve =
   (quay: Quay, { endpoint, handler }: Mounted) =>
   async (req: Request, res: Response) => {
@@ -72,6 +81,7 @@ const serve =
     const call = {
       params: parse(endpoint.params, req.params, 'address'),
       query: parse(endpoint.query, req.query, 'address'),
+      seen: endpoint.versioned ? seenVersion(req) : 0,
       body: endpoint.takesBytes ? {} : parse(endpoint.body, (req.body as unknown) ?? {}, 'content'),
       session,
       cookies,

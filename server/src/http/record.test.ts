@@ -169,9 +169,15 @@ describe('what was booked', () => {
   it('tells two people who change the same hire', async () => {
     const manager = quay.client();
     await manager.signIn(MANAGER);
-    const change = (version: number, notes: string) => manager.send('PATCH', `/hires/${HIRE}`, { version, notes });
-    expect((await change(1, 'a')).json).toMatchObject({ notes: 'a', version: 2 });
-    expect((await change(1, 'b')).json.code).toBe('changedMeanwhile');
-    expect((await manager.send('PATCH', `/hires/${HIRE}`, { version: 2, to: '2020-01-01T00:00:00.000Z' })).json.code).toBe('beforeStart');
+    const change = (version: number, body: Record<string, unknown>) =>
+      manager.send('PATCH', `/hires/${HIRE}`, body, { 'if-match': `"${version}"` });
+    const first = await change(1, { notes: 'a', party: { adults: 5, children: 1 } });
+    expect([first.json, first.headers.get('etag')]).toMatchObject([{ notes: 'a', version: 2, party: { adults: 5, children: 1 } }, '"2"']);
+    expect((await change(1, { notes: 'b' })).json).toMatchObject({ status: 412, code: 'changedMeanwhile' });
+    expect((await change(2, { to: '2020-01-01T00:00:00.000Z' })).json.code).toBe('beforeStart');
+    expect((await change(2, { party: { adults: 0, children: 0 } })).json.code).toBe('doesNotFit');
+    expect((await manager.send('PATCH', `/hires/${HIRE}`, { notes: 'c' })).json).toMatchObject({ status: 428, code: 'versionMissing' });
+    const seen = await manager.send('GET', `/hires/${HIRE}`);
+    expect([seen.headers.get('etag'), (seen.json.hire as { notes: string }).notes]).toEqual(['"2"', 'a']);
   });
 });

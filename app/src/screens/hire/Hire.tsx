@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
+import { useMe } from '../../data/session';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
@@ -23,6 +24,7 @@ import { useSnack } from '../../ui/snack';
 import { WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { Log } from '../record/Log';
+import { ChangeSheet } from './ChangeSheet';
 import { HireMissing } from './HireMissing';
 import { HoldList, useHoldWords } from './HoldList';
 import { useHolds } from './useHolds';
@@ -38,6 +40,8 @@ const HireCard = ({ view }: { view: HireView }) => {
   const snack = useSnack();
   const now = useNow();
   const [log, setLog] = useState(false);
+  const [changing, setChanging] = useState(false);
+  const manager = useMe().data?.staff.role === 'manager';
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const { pack, record } = view;
@@ -138,6 +142,10 @@ const HireCard = ({ view }: { view: HireView }) => {
             <Body>{hire.notes}</Body>
           </View>
         ) : null}
+        {manager && state !== 'closed' ? (
+          <Alt label={t('change.title')} onPress={() => setChanging(true)} testID="change" style={{ alignSelf: 'flex-start' }} />
+        ) : null}
+        {changing ? <ChangeSheet view={view} onClose={() => setChanging(false)} /> : null}
       </Card>
       <Card style={{ gap: 4 }}>
         <Small>{t('hire.record')}</Small>

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import { forgetOld } from '../../data/forget';
 import { deliver } from '../../data/outbox';
 import { useMe } from '../../data/session';
 import { askToPersist, onWayThrough, startServiceWorker } from '../../platform/browser';
@@ -26,6 +27,7 @@ export const Gate = ({ children }: { children: ReactNode }) => {
   useEffect(() => {
     if (!me) return;
     void askToPersist();
+    void forgetOld(Date.now());
     void deliver();
     const timer = setInterval(() => void deliver(), TRY_AGAIN_MS);
     const stop = onWayThrough(() => void deliver());

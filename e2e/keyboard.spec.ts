@@ -1,0 +1,51 @@
+import { BRAM, expect, MANAGER, test } from './quay';
+
+test('everything frequent has a key, and the keys are shown', async ({ phoneOf }) => {
+  const mina = await phoneOf(MANAGER);
+  const { page } = mina;
+  await mina.open('/hire/h-1001/walk/out');
+  await expect(page.getByRole('heading', { name: 'Bow', exact: true })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { name: 'Forward seats' })).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('heading', { name: 'Bow', exact: true })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByText(/Left and right: stop before, stop after/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('h');
+  await expect(mina.by('hold-why')).toBeVisible();
+  // In a field letters are letters.
+  await mina.by('hold-why').pressSequentially('hull?');
+  await expect(mina.by('hold-why')).toHaveValue('hull?');
+  await page.keyboard.press('Escape');
+  await expect(mina.by('hold-why')).toHaveCount(0);
+
+  await mina.open('/hire/h-1006/compare');
+  await expect(mina.by('to-statement')).toHaveText('2 to decide');
+  if ((page.viewportSize()?.width ?? 0) < 1000) await mina.by('to-statement').click();
+  await page.keyboard.press('w');
+  await expect(mina.by('to-statement')).toHaveText('1 to decide');
+  await page.keyboard.press('r');
+  await expect(mina.by('to-statement')).toHaveText('To the statement');
+});
+
+test('a stop can be done and tied with Tab, Space and Enter alone', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  const { page } = bram;
+  await bram.open('/hire/h-1001/walk/out');
+  await bram.by('knot-forward').click();
+  await bram.by('all-said').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[role="checkbox"][aria-checked="false"]')).toHaveCount(0);
+  await bram.by('all-here').focus();
+  await page.keyboard.press('Enter');
+  await expect(bram.by('all-here')).toHaveCount(0);
+  await bram.by('surface-seats-forward').focus();
+  await page.keyboard.press('Enter');
+  await bram.by('looked').focus();
+  await page.keyboard.press('Enter');
+  await expect(bram.by('looked')).toHaveCount(0);
+  await bram.by('tie').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Forward seats' })).toHaveCount(0);
+});
