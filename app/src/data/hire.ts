@@ -4,7 +4,7 @@ import type { EventBody, Held } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/record/event';
 import { type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
 import { keep, type KeptDay, type KeptEvent, type KeptPack, write } from './keep';
 import { type Entry, fetchEvents, keepEvents } from './outbox';
@@ -106,11 +106,15 @@ export type HireView = {
 export const useHire = (hireId: string): { view: HireView | undefined; error: Error | null; refetch: () => void } => {
   const query = useQuery(packQuery(hireId));
   const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
+  // Until the quay has been asked once, an empty record may only mean that it has not come yet.
+  const [asked, setAsked] = useState<string>();
   useEffect(() => {
     const fetch = () =>
-      fetchEvents(hireId).catch((error: unknown) => {
-        if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
-      });
+      fetchEvents(hireId)
+        .catch((error: unknown) => {
+          if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
+        })
+        .finally(() => setAsked(hireId));
     void fetch();
     const timer = setInterval(() => void fetch(), 8000);
     return () => clearInterval(timer);
@@ -142,8 +146,8 @@ export const useHire = (hireId: string): { view: HireView | undefined; error: Er
     [add],
   );
   const view = useMemo(
-    () => (pack && record && events ? { pack, record, events, add, undo } : undefined),
-    [pack, record, events, add, undo],
+    () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, add, undo } : undefined),
+    [pack, record, events, asked, hireId, add, undo],
   );
   return { view, error: query.error, refetch: () => void query.refetch() };
 };

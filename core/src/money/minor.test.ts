@@ -1,4 +1,4 @@
-import { exponentOf, readMinor, roundMinor, showMinor } from './minor';
+import { exponentOf, moneyParts, readMinor, roundMinor, showMinor } from './minor';
 
 describe('minor units', () => {
   it('rounds half away from zero on both sides', () => {
@@ -16,6 +16,16 @@ describe('minor units', () => {
     expect(readMinor('38.505', 'EUR')).toBeUndefined();
     expect(readMinor('38,50', 'EUR')).toBeUndefined();
     expect(exponentOf('JPY')).toBe(0);
+  });
+
+  it('sets the sign of the currency apart, before or after the figures as the language has it', () => {
+    expect(moneyParts(3850, 'EUR', 'en-GB')).toEqual([
+      { text: '€', sign: true },
+      { text: '38.50', sign: false },
+    ]);
+    const german = moneyParts(-385_000, 'EUR', 'de');
+    expect(german.map(({ text }) => text).join('')).toBe(showMinor(-385_000, 'EUR', 'de'));
+    expect(german[german.length - 1]).toEqual({ text: '€', sign: true });
   });
 
   it('shows what it read', () => {

@@ -94,7 +94,7 @@ export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen
     <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, marginHorizontal: 16 }}>
       <Small style={{ paddingTop: 6 }}>{t('day.atQuay')}</Small>
       {hires.map((hire) => {
-        const word = t(`day.state.${hire.state as 'walkingOut' | 'readyToGo' | 'walkingIn' | 'settling'}`);
+        const word = hire.hold ? t('day.held') : t(`day.state.${hire.state as 'walkingOut' | 'readyToGo' | 'walkingIn' | 'settling'}`);
         return (
           <Row key={hire.id} label={`${hire.boat}, ${hire.renter}, ${word}`} onPress={() => onOpen(hire.id)} testID={`hire-${hire.id}`}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingVertical: 7 }}>
@@ -102,7 +102,7 @@ export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen
                 <Slab size={20}>{hire.boat}</Slab>
                 <Small>{hire.renter}</Small>
               </View>
-              <Tag kind={hire.hold ? 'stop' : 'ask'}>{hire.hold ? t('day.held') : word}</Tag>
+              <Tag kind={hire.hold ? 'stop' : 'ask'}>{word}</Tag>
             </View>
           </Row>
         );

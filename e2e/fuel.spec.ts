@@ -1,0 +1,47 @@
+import { BRAM, expect, test } from './quay';
+
+test('the needle is set by hand, out of range is said at the field, a fill settles from brim to brim', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  const { page } = bram;
+  await bram.open('/hire/h-1001/walk/out');
+  await bram.by('knot-helm').click();
+  // A thumb on the dial itself: far right is full.
+  await bram.by('gauge-fuel-needle').click();
+  const dial = (await bram.by('dial').boundingBox())!;
+  await page.mouse.click(dial.x + dial.width - 34, dial.y + 88);
+  await expect(page.getByText(/^1[5-6]\/16$/)).toBeVisible();
+  await bram.by('askew').click();
+  await bram.by('keep-reading').click();
+  await expect(page.getByText(/Petrol: about \d+ L, between \d+ and \d+/)).toBeVisible();
+
+  await bram.by('gauge-volts').click();
+  await bram.by('reading').fill('126');
+  await expect(page.getByText('From 9 to 16.')).toBeVisible();
+  await expect(bram.by('keep-reading')).toBeDisabled();
+  await bram.by('reading').fill('twelve');
+  await expect(page.getByText('From 9 to 16.')).toBeVisible();
+  await bram.by('reading').fill('12,6');
+  await bram.by('keep-reading').click();
+  await expect(page.getByText('12.6 V')).toBeVisible();
+
+  // At return the quay fills her: metered, and only brim to brim settles by it.
+  await bram.open('/hire/h-1005/compare');
+  await expect(page.getByText(/Fuel, Petrol/).first()).toBeVisible();
+});
+
+test('two readings that disagree put neither aside; undo takes back what was just said', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  const { page } = bram;
+  await bram.open('/hire/h-1001/walk/out');
+  await bram.by('knot-helm').click();
+  await bram.by('gauge-fuel-needle').click();
+  await page.getByRole('button', { name: 'full', exact: true }).click();
+  await bram.by('keep-reading').click();
+  await bram.by('knot-stern').click();
+  await bram.by('gauge-fuel-sight').click();
+  await page.getByRole('button', { name: 'empty', exact: true }).click();
+  await bram.by('keep-reading').click();
+  await expect(page.getByText('The readings disagree; neither is put aside. Take a third.')).toBeVisible();
+  await page.getByText('Undo').click();
+  await expect(page.getByText('The readings disagree; neither is put aside. Take a third.')).toHaveCount(0);
+});
