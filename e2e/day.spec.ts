@@ -58,7 +58,11 @@ test('the day without signal is the day as it was, and says so by what it still 
 test('dusk and sun are remembered on the phone; signing out leaves nothing to be seen', async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
-  const ground = () => page.evaluate(() => getComputedStyle(document.querySelector('[role="banner"]')!.parentElement!).backgroundColor);
+  const ground = () =>
+    page.evaluate(() => {
+      const frame = document.querySelector('[role="banner"]')?.parentElement;
+      return frame && getComputedStyle(frame).backgroundColor;
+    });
   await bram.by('to-me').click();
   await bram.by('theme-dusk').click();
   await expect.poll(ground).toBe('rgb(16, 26, 24)');

@@ -1,6 +1,6 @@
 import { BRAM, expect, test } from './quay';
 
-test('the needle is set by hand, out of range is said at the field, a fill settles from brim to brim', async ({ phoneOf }) => {
+test('the needle is set by hand, and what is out of range is said at the field', async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await bram.open('/hire/h-1001/walk/out');
@@ -23,10 +23,6 @@ test('the needle is set by hand, out of range is said at the field, a fill settl
   await bram.by('reading').fill('12,6');
   await bram.by('keep-reading').click();
   await expect(page.getByText('12.6 V')).toBeVisible();
-
-  // At return the quay fills her: metered, and only brim to brim settles by it.
-  await bram.open('/hire/h-1005/compare');
-  await expect(page.getByText(/Fuel, Petrol/).first()).toBeVisible();
 });
 
 test('two readings that disagree put neither aside; undo takes back what was just said', async ({ phoneOf }) => {

@@ -46,6 +46,15 @@ test('a boat out and back: walked out, signed, cast off, walked in, compared, se
   await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
   await expect(page.getByText(/scratch, Port side/).first()).toBeVisible();
   await expect(page.getByText(/\d+ to \d+ L used/).first()).toBeVisible();
+  // The quay fills her to the brim: the meter settles, since she left full.
+  await bram.by('finding-fuel/petrol').click();
+  await bram.by('fill').click();
+  await bram.by('fill-litres').fill('500');
+  await expect(page.getByText('More than 0, up to 95 L.')).toBeVisible();
+  await bram.by('fill-litres').fill('42,5');
+  await bram.by('keep-fill').click();
+  await expect(page.getByText(/metered 42.5 L from brim to brim/).first()).toBeVisible();
+  if (await page.getByRole('button', { name: 'Close' }).isVisible()) await page.keyboard.press('Escape');
   await decideAll(bram);
   await bram.by('to-statement').click();
   await expect(page.getByText('Petrol').first()).toBeVisible();

@@ -1,14 +1,18 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { type ErrorBoundaryProps, Slot } from 'expo-router';
-import { useState } from 'react';
+import { lazy, useState } from 'react';
 import { View } from 'react-native';
 import { i18n } from '../i18n';
 import { Gate } from '../screens/session/Gate';
+import { KeptLine } from '../screens/session/KeptLine';
 import { Notice } from '../ui/board';
 import { Alt } from '../ui/press';
+import { HeadEnd } from '../ui/screen';
 import { SnackHost } from '../ui/snack';
 import { ThemeHost } from '../ui/themeChoice';
 import { Body } from '../ui/words';
+
+const SnackBar = lazy(() => import('../screens/inside').then((inside) => ({ default: inside.SnackBar })));
 
 export default function Layout() {
   // Our own outbox and kept copies stand in for paused requests: queries run, and fall back to what is kept.
@@ -18,10 +22,12 @@ export default function Layout() {
   return (
     <QueryClientProvider client={client}>
       <ThemeHost>
-        <SnackHost>
-          <Gate>
-            <Slot />
-          </Gate>
+        <SnackHost Bar={SnackBar}>
+          <HeadEnd.Provider value={<KeptLine />}>
+            <Gate>
+              <Slot />
+            </Gate>
+          </HeadEnd.Provider>
         </SnackHost>
       </ThemeHost>
     </QueryClientProvider>

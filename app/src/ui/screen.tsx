@@ -1,8 +1,7 @@
 import { mdiArrowLeft } from '@mdi/js';
-import type { ReactNode, Ref } from 'react';
+import { createContext, type ReactNode, type Ref, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
-import { KeptLine } from '../screens/session/KeptLine';
 import { Sign } from './press';
 import { Scroll } from './scroll';
 import { useTones, WIDE } from './theme';
@@ -23,6 +22,9 @@ type Props = {
   fill?: boolean;
 };
 
+/** What stands at the end of every head: the quiet line of what is still to be sent. */
+export const HeadEnd = createContext<ReactNode>(null);
+
 /** Height of the line with the name, so that drawings can be made to fit under it. */
 export const HEAD = 64;
 
@@ -31,6 +33,7 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
   const { t } = useTranslation();
   const tones = useTones();
   const { width } = useWindowDimensions();
+  const end = useContext(HeadEnd);
   const wide = width >= WIDE;
   const held = { width: '100%' as const, maxWidth: measure ?? (wide ? undefined : width), alignSelf: 'center' as const };
   return (
@@ -63,7 +66,7 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
           ) : null}
         </View>
         {right ? <View style={{ alignSelf: 'center' }}>{right}</View> : null}
-        <KeptLine />
+        {end}
       </View>
       {top}
       {fill ? (

@@ -1,13 +1,12 @@
-import { createContext, lazy, type ReactNode, Suspense, useCallback, useContext, useState } from 'react';
+import { type ComponentType, createContext, type ReactNode, Suspense, useCallback, useContext, useState } from 'react';
 
 export type Said = { text: string; undo?: (() => void) | undefined };
 const SnackContext = createContext<(said: Said) => void>(() => undefined);
 /** Says what was just done, with the way to undo it. Nobody is ever asked whether they are sure. */
 export const useSnack = () => useContext(SnackContext);
 
-const SnackBar = lazy(() => import('../screens/inside').then((inside) => ({ default: inside.SnackBar })));
-
-export const SnackHost = ({ children }: { children: ReactNode }) => {
+/** @param Bar draws what is said; fetched when something is said for the first time */
+export const SnackHost = ({ children, Bar }: { children: ReactNode; Bar: ComponentType<{ said: Said; onGone: () => void }> }) => {
   const [said, setSaid] = useState<Said & { id: number }>();
   const say = useCallback((next: Said) => setSaid((last) => ({ ...next, id: (last?.id ?? 0) + 1 })), []);
   return (
@@ -15,7 +14,7 @@ export const SnackHost = ({ children }: { children: ReactNode }) => {
       {children}
       {said ? (
         <Suspense fallback={null}>
-          <SnackBar key={said.id} said={said} onGone={() => setSaid(undefined)} />
+          <Bar key={said.id} said={said} onGone={() => setSaid(undefined)} />
         </Suspense>
       ) : null}
     </SnackContext.Provider>
