@@ -37,7 +37,7 @@ test('she is held in somebody’s own words and let go by lifting it; the day sa
   await bram.open('/');
   await expect(bram.page.getByRole('button', { name: /Tuppenny Bun.*Ines Okonjo-Lind, held/ })).toBeVisible();
   await bram.by('hire-h-1001').first().click();
-  await expect(bram.page.getByText('Fog on the lake')).toBeVisible();
+  await expect(bram.page.getByText('Fog on the lake', { exact: true })).toBeVisible();
   await bram.page.getByRole('button', { name: 'Lift this hold' }).click();
   await expect(bram.page.getByText('Nothing on the list holds her. That is no word that she is safe.')).toBeVisible();
 });

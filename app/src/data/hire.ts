@@ -6,7 +6,8 @@ import { type HireRecord, project, slot, slotOf } from '@quay/core/record/projec
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
-import { keep, type KeptDay, type KeptEvent, type KeptPack, write } from './keep';
+import { keepPack } from './ahead';
+import { keep, type KeptDay, type KeptEvent, write } from './keep';
 import { type Entry, fetchEvents, keepEvents } from './outbox';
 import { useKept } from './useKept';
 
@@ -23,7 +24,6 @@ const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unkno
   }
 };
 
-const keepPack = (pack: KeptPack) => write(['packs'], (tx) => tx.objectStore('packs').put(pack));
 const keepDay = (day: KeptDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
 
 export const packQuery = (hireId: string) =>
@@ -48,20 +48,6 @@ export const dayQuery = (base: string | undefined) =>
       ),
     refetchInterval: 30_000,
   });
-
-/** Hires of the day, brought onto the phone so that any of them can be walked without signal. */
-export const fetchAhead = async (ids: readonly string[]): Promise<void> => {
-  for (const id of ids) {
-    try {
-      const pack = await call(getHire, { params: { hireId: id } });
-      await keepPack({ ...pack, id });
-      await fetchEvents(id);
-    } catch (error) {
-      if (error instanceof NoAnswer || error instanceof Refused) return;
-      throw error;
-    }
-  }
-};
 
 /** The board, with what this phone has entered and not yet sent already on it. */
 export const useBoard = (base: string | undefined, now: number) => {

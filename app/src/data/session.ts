@@ -1,5 +1,6 @@
 import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint } from '@quay/contract/session';
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { stopFetchingAhead } from './ahead';
 import { call, NoAnswer, Refused } from './api';
 import { nameDeviceKey } from './deviceKey';
 import { readMe, write } from './keep';
@@ -43,6 +44,7 @@ export const useSignIn = () => {
 export const useSignOut = () => {
   const client = useQueryClient();
   return async () => {
+    await stopFetchingAhead();
     await call(signOutEndpoint);
     await write(['named'], (tx) => tx.objectStore('named').delete('me'));
     client.clear();

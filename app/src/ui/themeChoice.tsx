@@ -12,9 +12,11 @@ export const useThemeChoice = () => useContext(ChoiceContext);
 
 /** Sun or dusk, remembered on this phone. */
 export const ThemeHost = ({ children }: { children: ReactNode }) => {
-  const [choice, setChoice] = useState<ThemeChoice>('system');
+  const [chosen, setChoice] = useState<ThemeChoice>();
+  const choice = chosen ?? 'system';
   useEffect(() => {
-    void readNamed<ThemeChoice>('theme').then((kept) => kept && setChoice(kept));
+    // What is chosen before the kept choice has been read stands.
+    void readNamed<ThemeChoice>('theme').then((kept) => kept && setChoice((now) => (now === undefined ? kept : now)));
   }, []);
   const tones = choice === 'dusk' || (choice === 'system' && prefersDusk()) ? DUSK : SUN;
   const context = useMemo(
