@@ -47,7 +47,8 @@ export const useSignOut = () => {
     await stopFetchingAhead();
     await call(signOutEndpoint);
     await write(['named'], (tx) => tx.objectStore('named').delete('me'));
-    client.clear();
+    // Told first to whoever looks at it: a screen that still believed in somebody would ask the quay again.
     client.setQueryData(meQuery.queryKey, null);
+    client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== meQuery.queryKey[0] });
   };
 };
