@@ -7,12 +7,14 @@ import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
 import { keepPack } from './ahead';
-import { keep, type KeptDay, type KeptEvent, write } from './keep';
-import { type Entry, fetchEvents, keepEvents } from './outbox';
+import { keep, type KeptDay, type KeptEvent, readMe, write } from './keep';
+import { type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
 import { useKept } from './useKept';
 
 /** Asks the quay, keeps the answer, and without signal gives what was kept. */
 const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unknown>, kept: () => Promise<T | undefined>): Promise<T> => {
+  // A screen may outlive by a moment the one who was signed in; the quay is not asked in nobody's name.
+  if (!(await readMe())) throw new NobodyHere();
   try {
     const value = await ask();
     await put(value);

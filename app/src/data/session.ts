@@ -1,5 +1,5 @@
 import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint } from '@quay/contract/session';
-import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stopFetchingAhead } from './ahead';
 import { call, NoAnswer, Refused } from './api';
 import { nameDeviceKey } from './deviceKey';
@@ -28,10 +28,15 @@ export const meQuery = queryOptions({
 
 export const useMe = () => useQuery(meQuery);
 
+/** Everything the quay has answered, but who is here. */
+const forgetAnswers = (client: QueryClient) => client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== meQuery.queryKey[0] });
+
 export const useSignIn = () => {
   const client = useQueryClient();
   return async (name: string, secret: string) => {
     const { grant, ...me } = await call(signInEndpoint, { body: { name, secret } });
+    // What was asked while nobody was here is asked anew.
+    forgetAnswers(client);
     await rememberMe(me, grant);
     await renewGrants(me, grant);
     client.setQueryData(meQuery.queryKey, me);
@@ -47,8 +52,7 @@ export const useSignOut = () => {
     await stopFetchingAhead();
     await call(signOutEndpoint);
     await write(['named'], (tx) => tx.objectStore('named').delete('me'));
-    // Told first to whoever looks at it: a screen that still believed in somebody would ask the quay again.
     client.setQueryData(meQuery.queryKey, null);
-    client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== meQuery.queryKey[0] });
+    forgetAnswers(client);
   };
 };
