@@ -22,6 +22,18 @@ export const health = endpoint({
   reply: z.object({ ok: z.literal(true), version: z.string() }),
 });
 
+export const describeApi = endpoint({
+  name: 'describeApi',
+  summary: 'This description, in OpenAPI.',
+  method: 'GET',
+  path: '/openapi.json',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.record(z.string(), z.unknown()),
+});
+
 export const signIn = endpoint({
   name: 'signIn',
   summary: 'Sign in: a manager with a password, a hand with a PIN on an enrolled phone.',

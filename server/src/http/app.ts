@@ -5,7 +5,6 @@ import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
-import { openApi } from '@quay/contract/openapi';
 import { hireRoutes } from './hire';
 import { mount, type Quay } from './mount';
 import { notFound, problems } from './problem';
@@ -47,9 +46,6 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     }),
   );
   if (gate) app.use('/api', gate);
-  app.get('/api/openapi.json', (_req, res) => {
-    res.json(openApi(quay.version));
-  });
   app.use('/api', compression(), express.json({ limit: '4mb' }));
   mount(app, quay, ENDPOINTS, [...sessionRoutes, ...hireRoutes, ...recordRoutes]);
   app.use('/api', notFound);

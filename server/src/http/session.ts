@@ -1,5 +1,6 @@
 import type { CookieOptions } from 'express';
 import { toString as qrSvg } from 'qrcode';
+import { openApi } from '@quay/contract/openapi';
 import * as api from '@quay/contract/session';
 import { refreshUnsealed } from '../store/record';
 import { readOperator } from '../store/setting';
@@ -36,6 +37,7 @@ const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS:
 
 export const sessionRoutes = [
   on(api.health, ({ quay }) => Promise.resolve({ ok: true as const, version: quay.version })),
+  on(api.describeApi, ({ quay }) => Promise.resolve(openApi(quay.version))),
   on(api.signIn, async (call) => {
     const { quay, body, cookies, res, req } = call;
     const done = await signIn(quay.store.db, body.name, body.secret, cookies.quay_device, req.ip ?? '', new Date(call.now));

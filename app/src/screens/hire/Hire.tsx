@@ -18,12 +18,11 @@ import { Money } from '../../ui/money';
 import { Alt, Go } from '../../ui/press';
 import { Plan } from '../../ui/plan';
 import { Screen } from '../../ui/screen';
-import { Scroll } from '../../ui/scroll';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
 import { WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
-import { Log } from '../record/Log';
+import { Log, RecordPanel } from '../record/Log';
 import { ChangeSheet } from './ChangeSheet';
 import { HireMissing } from './HireMissing';
 import { HoldList, useHoldWords } from './HoldList';
@@ -189,12 +188,7 @@ const HireCard = ({ view }: { view: HireView }) => {
             {facts}
           </View>
           <View style={{ flex: 1 }}>
-            <Scroll contentContainerStyle={{ padding: 16 }}>
-              <Slab size={22} heading={2}>
-                {t('hire.record')}
-              </Slab>
-              <Log view={view} />
-            </Scroll>
+            <RecordPanel view={view} />
           </View>
         </View>
       ) : (

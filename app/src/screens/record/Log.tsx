@@ -4,8 +4,9 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Tag } from '../../ui/board';
+import { Scroll } from '../../ui/scroll';
 import { useTones } from '../../ui/theme';
-import { Body, Small } from '../../ui/words';
+import { Body, Slab, Small } from '../../ui/words';
 import { useEntryWords } from './entryWords';
 
 /** The record as it grows, newest first: what, when, whether it is at the quay. */
@@ -34,5 +35,18 @@ export const Log = ({ view }: { view: HireView }) => {
         </View>
       ))}
     </View>
+  );
+};
+
+/** The record beside what is being done, where there is room for it. */
+export const RecordPanel = ({ view }: { view: HireView }) => {
+  const { t } = useTranslation();
+  return (
+    <Scroll contentContainerStyle={{ padding: 16 }}>
+      <Slab size={22} heading={2}>
+        {t('hire.record')}
+      </Slab>
+      <Log view={view} />
+    </Scroll>
   );
 };

@@ -13,7 +13,7 @@ import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
 import { Sheet } from '../../ui/sheet';
 import { useTones, WIDE } from '../../ui/theme';
-import { Body, Slab, SlabBold, Small } from '../../ui/words';
+import { Body, SlabBold, Small } from '../../ui/words';
 import { FittingSheet } from '../condition/FittingSheet';
 import { SurfaceSheet } from '../condition/SurfaceSheet';
 import { GaugeSheet } from '../fuel/GaugeSheet';
@@ -24,7 +24,7 @@ import { LookLane } from './lanes/LookLane';
 import { PropellerLane } from './lanes/PropellerLane';
 import { ReadLane } from './lanes/ReadLane';
 import { SayLane } from './lanes/SayLane';
-import { Log } from './Log';
+import { RecordPanel } from './Log';
 import { useWalk, type WalkView } from './useWalk';
 
 type Open = { what: 'fitting' | 'surface' | 'gauge'; id: string } | { what: 'hold' | 'skip' | 'left' | 'keys' };
@@ -230,12 +230,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
             <View style={{ padding: 12 }}>{footer}</View>
           </View>
           <View style={{ width: 350, borderLeftWidth: 1, borderLeftColor: tones.line, backgroundColor: tones.card }}>
-            <Scroll contentContainerStyle={{ padding: 16 }}>
-              <Slab size={22} heading={2}>
-                {t('hire.record')}
-              </Slab>
-              <Log view={view} />
-            </Scroll>
+            <RecordPanel view={view} />
           </View>
         </View>
         {sheets}
