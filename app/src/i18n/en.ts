@@ -101,6 +101,8 @@ export const en = {
       goOnIn: 'Go on with {{boat}}',
       settle: 'Settle {{boat}}',
     },
+    noBase: 'Nothing is here yet',
+    noBaseWhy: 'Whoever runs the server imports the bases, boats, prices and hires: ./quay import --data DIR --from FOLDER.',
     quiet: 'Nothing today',
     quietWhy: 'No hire leaves or returns at this base today.',
     nothingDone: 'Nothing left to do today.',

@@ -4,6 +4,7 @@ import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { fetchAhead } from '../../data/ahead';
+import { Refused } from '../../data/api';
 import { useBoard } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { Notice, Tag } from '../../ui/board';
@@ -29,6 +30,8 @@ const Board = () => {
   const now = useNow();
   const [base, setBase] = useState<string>();
   const { board, data, error, refetch, isPending } = useBoard(base, now);
+  // A new installation: nothing is wrong, there is only nothing in it yet.
+  const noBase = error instanceof Refused && error.problem.code === 'noBase';
   const ids = data?.hires.map(({ id }) => id).join();
   useEffect(() => {
     if (ids) void fetchAhead(ids.split(','));
@@ -97,7 +100,14 @@ const Board = () => {
         </View>
       ) : null}
       {isPending ? <Body style={{ padding: 16 }}>{t('common.loading')}</Body> : null}
-      {error && !data ? (
+      {noBase ? (
+        <View style={{ padding: 16 }}>
+          <Notice kind="calm" title={t('day.noBase')}>
+            <Body>{t('day.noBaseWhy')}</Body>
+          </Notice>
+        </View>
+      ) : null}
+      {error && !data && !noBase ? (
         <View style={{ padding: 16 }}>
           <Notice kind="stop" title={t('day.failed')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
             <Body>{`${error.message}. ${t('day.failedWhy')}`}</Body>
