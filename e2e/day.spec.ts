@@ -1,4 +1,4 @@
-import { BRAM, expect, MANAGER, test } from './quay';
+import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 
 test('the day: each base by itself, boats over time in red words, the next thing to do in one press', async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
@@ -55,7 +55,7 @@ test('the day without signal is the day as it was, and says so by what it still 
   await expect(page.getByText(/Without signal only hires that were fetched before can be opened/)).toBeVisible();
 });
 
-test('dusk and sun are remembered on the phone; signing out leaves nothing to be seen', async ({ phoneOf }) => {
+test('dusk and sun are remembered on the phone; signing out leaves nothing to be seen', PHONE, async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   const ground = () =>
@@ -77,7 +77,7 @@ test('dusk and sun are remembered on the phone; signing out leaves nothing to be
   await expect(bram.by('hire-h-1001').first()).toBeVisible();
 });
 
-test('a manager withdraws a phone: nobody signs in on it any more, and what it kept is still there', async ({ phoneOf }) => {
+test('a manager withdraws a phone: nobody signs in on it any more, and what it kept is still there', PHONE, async ({ phoneOf }) => {
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   await bram.open('/hire/h-1001/walk/out');
   await expect(bram.by('tie')).toBeVisible();

@@ -1,4 +1,4 @@
-import { BRAM, expect, test } from './quay';
+import { BRAM, expect, PHONE, test } from './quay';
 
 test('the needle is set by hand, and what is out of range is said at the field', async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
@@ -25,7 +25,7 @@ test('the needle is set by hand, and what is out of range is said at the field',
   await expect(page.getByText('12.6 V', { exact: true })).toBeVisible();
 });
 
-test('two readings that disagree put neither aside; undo takes back what was just said', async ({ phoneOf }) => {
+test('two readings that disagree put neither aside; undo takes back what was just said', PHONE, async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await bram.open('/hire/h-1001/walk/out');

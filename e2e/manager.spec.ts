@@ -1,4 +1,4 @@
-import { BRAM, expect, MANAGER, test } from './quay';
+import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { decideAll } from './walking';
 
 test('a flaw over the limit holds her until a manager lets her go with it; a hand cannot', async ({ phoneOf }) => {
@@ -26,7 +26,7 @@ test('a flaw over the limit holds her until a manager lets her go with it; a han
   await expect(bram.page.getByText('Nothing on the list holds her. That is no word that she is safe.')).toBeVisible({ timeout: 20_000 });
 });
 
-test('she is held in somebody’s own words and let go by lifting it; the day says so', async ({ phoneOf }) => {
+test('she is held in somebody’s own words and let go by lifting it; the day says so', PHONE, async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   await bram.open('/hire/h-1001/walk/out');
   await bram.by('hold').click();
@@ -64,7 +64,7 @@ test('a renter who does not agree is not overruled silently; a manager may waive
   await expect(mina.by('dispute-count/paddle')).toHaveCount(0);
 });
 
-test('a manager changes a booking; silly input is said at the field; two who change it at once find out', async ({ phoneOf }) => {
+test('a manager changes a booking; silly input is said at the field; two who change it at once find out', PHONE, async ({ phoneOf }) => {
   const [mina, other] = [await phoneOf(MANAGER), await phoneOf(MANAGER)];
   for (const one of [mina, other]) {
     await one.open('/hire/h-1008');

@@ -1,4 +1,4 @@
-import { expect, test } from './quay';
+import { expect, PHONE, test } from './quay';
 import { countAll, doStop, sign, stopCount, tellAll } from './walking';
 
 test('the signal is gone from the third stop to the signature, with a reload, and everything arrives afterwards', async ({ bram }) => {
@@ -38,7 +38,7 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   await expect(page.getByText('Departure: sealed, countersigned')).toBeVisible({ timeout: 20_000 });
 });
 
-test('the quay is killed and started again in the middle; the tab is closed; nothing is lost', async ({ bram, quay }) => {
+test('the quay is killed and started again in the middle; the tab is closed; nothing is lost', PHONE, async ({ bram, quay }) => {
   bram.cut = true;
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
@@ -59,7 +59,7 @@ test('the quay is killed and started again in the middle; the tab is closed; not
   expect(held.events.length).toBeGreaterThan(5);
 });
 
-test('a full phone says so, and what was entered before is safe', async ({ bram }) => {
+test('a full phone says so, and what was entered before is safe', PHONE, async ({ bram }) => {
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
   await expect(bram.by('tie')).toBeVisible();
@@ -81,7 +81,7 @@ test('a full phone says so, and what was entered before is safe', async ({ bram 
   await expect(bram.page.locator('[role="checkbox"][aria-checked="false"]')).toHaveCount(0);
 });
 
-test('an entry that the quay refuses is named, kept on the phone and shown; the others go out', async ({ bram }) => {
+test('an entry that the quay refuses is named, kept on the phone and shown; the others go out', PHONE, async ({ bram }) => {
   const { page } = bram;
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();

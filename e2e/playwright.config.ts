@@ -15,6 +15,6 @@ export default defineConfig({
   use: { launchOptions: CHROMIUM, trace: 'retain-on-failure', actionTimeout: 12_000, locale: 'en-GB', timezoneId: 'Europe/Dublin' },
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true } },
-    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'wide', grepInvert: /@phone/, use: { viewport: { width: 1280, height: 800 } } },
   ],
 });

@@ -11,6 +11,9 @@ export const MANAGER = { name: 'Mina Garrow', secret: 'lamp on the long pier' };
 export const BRAM = { name: 'Bram Oduya', secret: '204618' };
 export const TILLY = { name: 'Tilly Vance', secret: '731905' };
 
+/** For journeys in which the width of the screen changes nothing: once is enough. */
+export const PHONE = { tag: '@phone' };
+
 /** A quay on a port and a copy of the demo's data of its own; it can be killed and started again. */
 export class QuayServer {
   private child: ChildProcess | undefined;

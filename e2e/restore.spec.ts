@@ -1,12 +1,12 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
-import { expect, test } from './quay';
+import { expect, PHONE, test } from './quay';
 import { countAll, tellAll } from './walking';
 import { ROOT } from './template';
 
 const tool = (...args: string[]) => execFileSync(process.execPath, ['server/dist/tool.mjs', ...args], { cwd: ROOT, encoding: 'utf8' });
 
-test('a backup taken and put back under a running quay: phones bring again what it lacks', async ({ bram, quay }, info) => {
+test('a backup taken and put back under a running quay: phones bring again what it lacks', PHONE, async ({ bram, quay }, info) => {
   const to = join(info.outputDir, 'backup');
   expect(tool('backup', '--data', quay.data, '--to', to)).toContain('backed up');
   await bram.open('/hire/h-1001/walk/out');

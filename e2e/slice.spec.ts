@@ -1,4 +1,4 @@
-import { BRAM, expect, MANAGER, test } from './quay';
+import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { goodPicture } from './pictures';
 import { decideAll, doStop, sign, stopCount } from './walking';
 
@@ -67,7 +67,7 @@ test('a boat out and back: walked out, signed, cast off, walked in, compared, se
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
 });
 
-test('a manager enrols a phone by its code; a hand signs in on it and nowhere else', async ({ phoneOf, browser, quay }) => {
+test('a manager enrols a phone by its code; a hand signs in on it and nowhere else', PHONE, async ({ phoneOf, browser, quay }) => {
   const desk = await phoneOf(MANAGER);
   await desk.by('to-phones').click();
   await desk.by('make-code').click();

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { BRAM, expect, MANAGER, type Phone, test } from './quay';
+import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 
 /** Nothing serious on any view, in both lights. */
 const look = async (phone: Phone, name: string) => {
@@ -94,7 +94,7 @@ for (const light of ['sun', 'dusk'] as const) {
   });
 }
 
-test('an address is a place: a reload, a link and the back key lead where one was; signing in again too', async ({ phoneOf }) => {
+test('an address is a place: a reload, a link and the back key lead where one was; signing in again too', PHONE, async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await bram.open('/hire/h-1003');
