@@ -9,5 +9,7 @@ export const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // An address that is not localhost, so that a page on it has no secure context.
+    '--host-resolver-rules=MAP quay.test 127.0.0.1',
   ],
 };

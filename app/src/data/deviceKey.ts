@@ -1,5 +1,6 @@
 import { nameKey } from '@quay/contract/session';
 import { nameOfBytes } from '@quay/core/record/canonical';
+import { canWorkOffline } from '../platform/browser';
 import { call } from './api';
 import { readNamed, writeNamed } from './keep';
 
@@ -23,6 +24,8 @@ const deviceKey = async (): Promise<DeviceKey> => {
 
 /** Names the key to the quay, once per device. @throws Refused, NoAnswer */
 export const nameDeviceKey = async (): Promise<void> => {
+  // Without a secure context there are no keys; no walk is begun there either, so nothing is signed.
+  if (!canWorkOffline()) return;
   const key = await deviceKey();
   if (key.named) return;
   await call(nameKey, { body: { spki: key.spki } });

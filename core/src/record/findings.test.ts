@@ -1,7 +1,7 @@
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import type { EventBody, Held } from './event';
-import { type Finding, findingsOf, needsDecision } from './findings';
+import { type Finding, findingsOf, needsDecision, unchangedCount } from './findings';
 import { pageDigest, pageOf } from './readback';
 import { project } from './project';
 
@@ -71,7 +71,7 @@ const at = (body: EventBody, minutes = 0, device = 'd1'): Held => {
       stream: 'h',
       device,
       deviceSeq: n,
-      at: new Date(START + n * 1000 + minutes * 60_000).toISOString(),
+      at: new Date(START + n + minutes * 60_000).toISOString(),
       bookVersion: 1,
       replaces: [],
       body,
@@ -172,6 +172,24 @@ describe('fuel, hours and other gauges', () => {
   it('that were not read both times say so and are charged nothing', () => {
     expect(one(findings(...out), 'fuel/petrol')).toMatchObject({ is: 'notRead' });
     expect(one(findings(), 'fuel/petrol')).toMatchObject({ is: 'notRead', fuel: undefined });
+  });
+});
+
+describe('what was as it had been', () => {
+  it('counts lines and surfaces without a difference, and no surface with a new mark', () => {
+    const looked = (surface: string) => at({ kind: 'surfaceLooked', walk: 'in', surface, photos: [] });
+    const record = project([
+      count('out', 'fender', 4),
+      count('out', 'bags', 6),
+      count('in', 'fender', 4),
+      count('in', 'bags', 2),
+      mark('out', 'a', 0.2),
+      mark('in', 'a', 0.2),
+      mark('in', 'new', 0.5, 30, 'deck'),
+      looked('side'),
+      looked('deck'),
+    ]);
+    expect(unchangedCount(record, findingsOf(record, book, DUE))).toBe(2);
   });
 });
 

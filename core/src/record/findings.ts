@@ -188,3 +188,13 @@ export const needsDecision = (finding: Finding): boolean => {
   if (finding.topic === 'count') return ['missing', 'damaged', 'unsealed', 'notCounted'].includes(finding.is);
   return finding.topic === 'propeller' && (finding.is === 'new' || finding.is === 'notSeen');
 };
+
+/** How many lines of equipment and surfaces were looked at coming in and were as they had been. */
+export const unchangedCount = (record: HireRecord, findings: readonly Finding[]): number => {
+  const differs = new Set<string>();
+  for (const finding of findings) {
+    if (finding.topic === 'count') differs.add(`in/count/${finding.fitting.id}`);
+    else if (finding.topic === 'mark' && finding.is !== 'known' && finding.surface) differs.add(`in/surface/${finding.surface.id}`);
+  }
+  return [...record.slots.keys()].filter((key) => /^in\/(count|surface)\//.test(key) && !differs.has(key)).length;
+};

@@ -1,4 +1,4 @@
-import { type Finding, findingsOf, needsDecision } from '@quay/core/record/findings';
+import { type Finding, findingsOf, needsDecision, unchangedCount } from '@quay/core/record/findings';
 import { statementOf } from '@quay/core/settlement/statement';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -58,12 +58,7 @@ const Comparing = ({ view }: { view: HireView }) => {
   );
   const current = wide ? rows[at] : rows.find(({ key }) => key === chosen);
   const closed = record.slots.has('closed');
-  const counted = pack.book.fittings.length + record.slots.size;
-  const same = Math.max(
-    0,
-    [...record.slots.keys()].filter((key) => key.startsWith('in/count/') || key.startsWith('in/surface/')).length -
-      findings.filter(({ topic }) => topic === 'count').length,
-  );
+  const same = unchangedCount(record, findings);
   const decide = async (finding: Finding, decision: Decision) => {
     const held = await view.add([{ kind: 'findingDecided', finding: finding.key, decision }]);
     snack({ text: t(`compare.decided.${decision}`), undo: () => void view.undo(held) });
@@ -234,7 +229,7 @@ const Comparing = ({ view }: { view: HireView }) => {
           </Row>
         );
       })}
-      {counted > 0 && same > 0 ? (
+      {same > 0 ? (
         <Body tone="soft" style={{ padding: 10 }}>
           {t('compare.same', { count: same })}
         </Body>
