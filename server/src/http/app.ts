@@ -42,6 +42,8 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
         },
       },
       referrerPolicy: { policy: 'no-referrer' },
+      // Browsers ignore this one without https, and complain about it.
+      crossOriginOpenerPolicy: quay.secureCookies ? { policy: 'same-origin' } : false,
       strictTransportSecurity: quay.secureCookies ? { maxAge: 15_552_000 } : false,
     }),
   );
