@@ -88,8 +88,8 @@ export const test = async (args: readonly string[]): Promise<void> => {
         ['playwright', 'test', '-c', 'e2e/playwright.config.ts'],
         '.build/journeys.json',
         (json: { stats: { expected: number; unexpected: number; flaky: number } }) => ({
-          passed: json.stats.expected,
-          failed: json.stats.unexpected + json.stats.flaky,
+          passed: json.stats.expected + json.stats.flaky,
+          failed: json.stats.unexpected,
         }),
       ),
     );

@@ -33,6 +33,7 @@ test('she is held in somebody’s own words and let go by lifting it; the day sa
   await expect(bram.by('hold-go')).toBeDisabled();
   await bram.by('hold-why').fill('Fog on the lake');
   await bram.by('hold-go').click();
+  await expect(bram.page.getByText('She is held.')).toBeVisible();
   await bram.allSent();
   await bram.open('/');
   await expect(bram.page.getByRole('button', { name: /Tuppenny Bun.*Ines Okonjo-Lind, held/ })).toBeVisible();

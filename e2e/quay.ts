@@ -99,6 +99,8 @@ export class Phone {
 
   /** Waits until nothing is left to be sent. */
   async allSent(): Promise<void> {
+    // What was pressed a moment ago has to be kept before it can be sent.
+    await this.page.waitForTimeout(500);
     await expect(this.by('kept-line')).toHaveCount(0, { timeout: 40_000 });
   }
 }
