@@ -7,6 +7,9 @@ export const Instant = z.string().check(z.regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d
 export const Sha256 = z.string().check(z.regex(/^[0-9a-f]{64}$/));
 export const hireParams = z.object({ hireId: Id });
 
+/** Named by every answer: which run of the data it comes from. Another one means that a backup was put in place. */
+export const EPOCH_HEADER = 'x-quay-epoch';
+
 /** RFC 9457. `code` is for programs, `title` and `detail` are for people. */
 export const Problem = z.object({
   type: z.string(),

@@ -88,6 +88,17 @@ describe('backup and restore', () => {
     expect(epochs[1]).not.toBe(epochs[0]);
   });
 
+  it('leave a program in peace that has got the number of a quay that was killed', async () => {
+    await tool('import', '--data', data(), '--from', DEMO);
+    const to = join(folder, 'backup');
+    await tool('backup', '--data', data(), '--to', to);
+    const bystander = spawn('sleep', ['60']);
+    writeFileSync(join(data(), 'quay.pid'), String(bystander.pid));
+    expect((await tool('restore', '--data', data(), '--from', to)).code).toBe(0);
+    expect([bystander.exitCode, bystander.signalCode]).toEqual([null, null]);
+    bystander.kill();
+  });
+
   it('refuse what is no installation and what is damaged, and leave everything as it was', async () => {
     expect((await tool('backup', '--data', data(), '--to', join(folder, 'b'))).err).toBe(`There is no installation in ${data()}.\n`);
     expect((await tool('restore', '--data', data(), '--from', join(folder, 'b'))).err).toBe(

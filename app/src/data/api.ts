@@ -1,5 +1,5 @@
 import type { BodyOf, Endpoint, ParamsOf, QueryOf, ReplyOf } from '@quay/contract/endpoint';
-import type { Problem } from '@quay/contract/parts';
+import { EPOCH_HEADER, type Problem } from '@quay/contract/parts';
 
 /** The quay answered, and said no. */
 export class Refused extends Error {
@@ -10,8 +10,6 @@ export class Refused extends Error {
 /** No answer: no signal, or the quay is down. Everything entered stays here. */
 export class NoAnswer extends Error {}
 
-/** Named by every answer: another one means that the quay's data was restored from a backup. */
-const EPOCH_HEADER = 'x-quay-epoch';
 let noticeEpoch: (epoch: string) => void = () => undefined;
 export const onEpoch = (listener: (epoch: string) => void): void => {
   noticeEpoch = listener;

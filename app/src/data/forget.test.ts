@@ -3,10 +3,6 @@ import { heldOf, pack } from '../testing/view';
 import { forgetOld } from './forget';
 import { keep, type KeptState, write } from './keep';
 
-const copy = globalThis.structuredClone;
-globalThis.structuredClone = ((value: unknown) =>
-  typeof value === 'object' && value !== null && 'blob' in value ? { ...value } : copy(value)) as typeof structuredClone;
-
 const DUE = Date.parse(pack.hire.to);
 const DAY = 86_400_000;
 

@@ -4,11 +4,6 @@ import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { keep, write } from './keep';
 import { deliver, deliveryState, fetchEvents, keepEvents, keepPhoto, keptCount, NobodyHere, rememberMe, renewGrants } from './outbox';
 
-// Node copies a Blob into something without its methods; browsers do not.
-const copy = globalThis.structuredClone;
-globalThis.structuredClone = ((value: unknown) =>
-  typeof value === 'object' && value !== null && 'blob' in value ? { ...value } : copy(value)) as typeof structuredClone;
-
 type Sent = { path: string; method: string; headers: Record<string, string>; body: unknown };
 type Answer = { status?: number; json?: unknown; epoch?: string };
 let sent: Sent[];

@@ -1,6 +1,7 @@
 import { type Application, raw, type Request, type Response, Router } from 'express';
 import { parse as parseCookie } from 'cookie';
 import type { Endpoint, ReplyOf, ParamsOf, QueryOf, BodyOf } from '@quay/contract/endpoint';
+import { EPOCH_HEADER } from '@quay/contract/parts';
 import { PHOTO_LIMIT_BYTES } from '@quay/contract/record';
 import type { Store } from '../store/open';
 import type { QuayKey } from '../store/setting';
@@ -8,9 +9,6 @@ import { type Session, sessionOf } from '../store/staff';
 import { fail, ProblemError } from './problem';
 
 export type Quay = { store: Store; key: QuayKey; epoch: string; version: string; secureCookies: boolean; now(): Date };
-
-/** Every answer names the run of the data it comes from (see `readEpoch`). */
-export const EPOCH_HEADER = 'x-quay-epoch';
 
 export type Call<E> = {
   params: ParamsOf<E>;
