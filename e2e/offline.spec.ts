@@ -34,6 +34,9 @@ test('the signal is gone from the third stop to the signature, with a reload, an
 
   await bram.mendNetwork();
   await bram.allSent();
+  // She stays on the water when the board comes from the quay again.
+  await page.waitForTimeout(1500);
+  await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible({ timeout: 5000 });
   await bram.by('hire-h-1001').first().click();
   await expect(page.getByText('Departure: sealed, countersigned')).toBeVisible({ timeout: 20_000 });
 });

@@ -4,7 +4,7 @@ import type { EventBody, Held } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/record/event';
 import { type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
 import { keepPack } from './ahead';
 import { keep, type KeptDay, type KeptEvent, readMe, write } from './keep';
@@ -66,6 +66,14 @@ export const useBoard = (base: string | undefined, now: number) => {
     },
     [touched],
   );
+  // What was laid over the board has reached the quay (or begun to wait): its answer of before is no longer the day.
+  const { refetch } = query;
+  const laidOver = useRef(touched);
+  useEffect(() => {
+    if (laidOver.current === touched) return;
+    laidOver.current = touched;
+    void refetch();
+  }, [touched, refetch]);
   const minute = Math.floor(now / 15_000);
   const board = useMemo(() => {
     const hires = query.data?.hires.map((hire) => {
