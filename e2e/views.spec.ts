@@ -1,10 +1,11 @@
 import AxeBuilder from '@axe-core/playwright';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 
-/** Nothing serious on any view, in both lights. */
-const look = async (phone: Phone, name: string) => {
+/** Nothing serious on a view. The light changes its colours and nothing else, so in the dusk those are judged. */
+const lookIn = (light: 'sun' | 'dusk') => async (phone: Phone, name: string) => {
   await phone.page.waitForTimeout(250);
-  const { violations } = await new AxeBuilder({ page: phone.page }).analyze();
+  const axe = new AxeBuilder({ page: phone.page });
+  const { violations } = await (light === 'sun' ? axe : axe.withRules(['color-contrast'])).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
     serious.map(
@@ -15,8 +16,9 @@ const look = async (phone: Phone, name: string) => {
 };
 
 for (const light of ['sun', 'dusk'] as const) {
-  test(`every view, ${light}: axe finds nothing serious`, async ({ phoneOf, browser, quay }) => {
+  test(`every view, ${light}: axe finds nothing serious`, async ({ phoneOf, browser, quay }, info) => {
     test.slow();
+    const look = lookIn(light);
     const desk = await phoneOf(MANAGER);
     const { page } = desk;
     await desk.open('/me');
@@ -31,8 +33,8 @@ for (const light of ['sun', 'dusk'] as const) {
     await desk.open('/hire/h-1001/walk/out');
     await expect(desk.by('tie')).toBeVisible();
     const knots = await page.locator('[data-testid^="knot-"]').evaluateAll((all) => all.map((one) => one.getAttribute('data-testid')!));
-    // The stops are alike; in the dusk two of them say enough.
-    for (const knot of light === 'sun' ? knots : knots.slice(2, 4)) {
+    // The stops are made of the same parts: each is looked at once, on a phone in the sun; elsewhere two say enough.
+    for (const knot of light === 'sun' && info.project.name === 'phone' ? knots : knots.slice(2, 4)) {
       await desk.by(knot).click();
       await look(desk, `walk out, ${knot}`);
     }
