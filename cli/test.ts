@@ -4,17 +4,21 @@ import { buildAll } from './build';
 
 type Outcome = { passed: number; failed: number };
 
-const runStep = (command: string, args: readonly string[]): Promise<number> =>
+/** Runs a step and keeps what it says, so that steps side by side do not talk into each other. */
+const runStep = (command: string, args: readonly string[], live: boolean): Promise<{ code: number; said: string }> =>
   new Promise((resolve) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'inherit', 'inherit'] });
-    child.once('exit', (code) => resolve(code ?? 1));
-    child.once('error', () => resolve(1));
+    const child = spawn(command, args, { stdio: ['ignore', live ? 'inherit' : 'pipe', live ? 'inherit' : 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data: Buffer) => (said += data.toString()));
+    child.once('close', (code) => resolve({ code: code ?? 1, said }));
+    child.once('error', (error) => resolve({ code: 1, said: error.message }));
   });
 
 /** A step that either holds or not. */
-const check = async (name: string, command: string, args: readonly string[]): Promise<Outcome> => {
+const check = async (name: string, command: string, args: readonly string[], live = false): Promise<Outcome> => {
   const began = Date.now();
-  const code = await runStep(command, args);
+  const { code, said } = await runStep(command, args, live);
+  if (code !== 0) process.stdout.write(said);
   console.log(`${code === 0 ? 'ok  ' : 'FAIL'} ${name} (${Math.round((Date.now() - began) / 1000)} s)`);
   return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
 };
@@ -28,7 +32,7 @@ const counted = async (
   read: (json: never) => Outcome,
 ): Promise<Outcome> => {
   rmSync(file, { force: true });
-  const { failed } = await check(name, command, args);
+  const { failed } = await check(name, command, args, true);
   try {
     const outcome = read(JSON.parse(readFileSync(file, 'utf8')) as never);
     // A runner that ends badly without a failed test has failed all the same.
@@ -38,6 +42,7 @@ const counted = async (
   }
 };
 
+const SOURCES = ['core/src', 'contract/src', 'server/src', 'app/src', 'e2e', 'bench', 'cli'];
 const TYPES = ['core', 'core/tsconfig.test.json', 'contract', 'server', 'app', 'bench', 'e2e'];
 
 /** Everything that must hold. `--only` takes one of: format, lint, arrows, types, unit, journeys. */
@@ -46,25 +51,15 @@ export const test = async (args: readonly string[]): Promise<void> => {
   mkdirSync('.build', { recursive: true });
   const outcomes: Outcome[] = [];
   const wants = (part: string) => only === undefined || only === part;
-  if (wants('format')) outcomes.push(await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
-  if (wants('lint')) outcomes.push(await check('lint', 'npx', ['eslint', '--max-warnings', '0', '.']));
-  if (wants('arrows'))
-    outcomes.push(
-      await check('arrows', 'npx', [
-        'depcruise',
-        '--config',
-        '.dependency-cruiser.cjs',
-        'core/src',
-        'contract/src',
-        'server/src',
-        'app/src',
-        'e2e',
-        'bench',
-        'cli',
-      ]),
-    );
-  if (wants('types')) for (const project of TYPES) outcomes.push(await check(`types of ${project}`, 'npx', ['tsc', '-p', project]));
-  if (wants('unit')) {
+  // None of the checks uses more than one core, and the tests wait for the disk: side by side both cores are busy.
+  const checks = async () => {
+    if (wants('format')) outcomes.push(await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
+    if (wants('lint')) outcomes.push(await check('lint', 'npx', ['eslint', '--max-warnings', '0', '.']));
+    if (wants('arrows')) outcomes.push(await check('arrows', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...SOURCES]));
+    if (wants('types')) for (const project of TYPES) outcomes.push(await check(`types of ${project}`, 'npx', ['tsc', '-p', project]));
+  };
+  const tests = async () => {
+    if (!wants('unit')) return;
     await buildAll({ app: false });
     outcomes.push(
       await counted(
@@ -78,7 +73,8 @@ export const test = async (args: readonly string[]): Promise<void> => {
         }),
       ),
     );
-  }
+  };
+  await Promise.all([checks(), tests()]);
   if (wants('journeys')) {
     await buildAll();
     outcomes.push(

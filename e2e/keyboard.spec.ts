@@ -10,8 +10,10 @@ test('everything frequent has a key, and the keys are shown', async ({ phoneOf }
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('heading', { name: 'Bow', exact: true })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByText(/Left and right: stop before, stop after/)).toBeVisible();
+  const keys = page.getByText(/Left and right: stop before, stop after/);
+  await expect(keys).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(keys).toBeHidden();
   await page.keyboard.press('h');
   await expect(mina.by('hold-why')).toBeVisible();
   // In a field letters are letters.
