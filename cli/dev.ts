@@ -7,7 +7,8 @@ const [FACE, METRO, SERVER] = [4173, 8081, 4174];
 
 /** Server and app for work on them: the app from Metro as it is written, /api from a server that is rebuilt on change. */
 export const watch = async (data: string): Promise<void> => {
-  const metro = spawn('npx', ['expo', 'start', '--web', '--port', String(METRO)], {
+  // Started without a go-between, so that it ends with us.
+  const metro = spawn(process.execPath, ['../node_modules/expo/bin/cli', 'start', '--web', '--port', String(METRO)], {
     cwd: 'app',
     stdio: 'inherit',
     env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', BROWSER: 'none' },
