@@ -13,7 +13,7 @@ const TOPICS = [
   'settlement',
   'day',
 ];
-const GROUND = ['units', 'geometry', 'time', 'money'];
+const GROUND = ['units', 'geometry', 'matching', 'time', 'money'];
 
 /** Topics in order: each may import only those before it, and the ground they all stand on. */
 const topicRules = TOPICS.map((topic, i) => ({

@@ -2,6 +2,7 @@
 // messages included (115 kB); bundled from this list beforehand it is 10 kB. A name that is missing here fails at
 // the first page, so the journeys find it.
 export {
+  _default,
   array,
   boolean,
   catchall,
@@ -11,6 +12,7 @@ export {
   gt,
   gte,
   int,
+  lazy,
   literal,
   lt,
   lte,
@@ -24,6 +26,7 @@ export {
   record,
   refine,
   regex,
+  strictObject,
   string,
   tuple,
   union,

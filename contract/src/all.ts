@@ -1,10 +1,14 @@
 import type { Endpoint } from './endpoint';
+import * as fit from './fit';
 import * as hire from './hire';
 import * as record from './record';
+import * as renter from './renter';
 import * as session from './session';
 
 const isEndpoint = (value: unknown): value is Endpoint =>
   typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
 
 /** Every endpoint there is. The server mounts these and no others; the sweep test tries each of them. */
-export const ENDPOINTS: readonly Endpoint[] = [session, hire, record].flatMap((topic) => Object.values(topic).filter(isEndpoint));
+export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fit, renter].flatMap((topic) =>
+  Object.values(topic).filter(isEndpoint),
+);

@@ -1,8 +1,14 @@
 import * as z from 'zod/mini';
+import { Base } from '@quay/core/fleet/base';
 import { Book } from '@quay/core/fleet/book';
+import { Handing } from '@quay/core/fleet/operator';
+import { SCHOOLS } from '@quay/core/fleet/schools';
+import { RuleSet } from '@quay/core/fit/rules';
+import { Waters } from '@quay/core/waters/zone';
 import { HIRE_STATES } from '@quay/core/day/board';
 import { PriceList } from '@quay/core/settlement/prices';
 import { endpoint } from './endpoint';
+import { Sheet } from './fit';
 import { hireParams, Id, Instant, nothing, Sha256 } from './parts';
 
 export const Hire = z.object({
@@ -11,6 +17,7 @@ export const Hire = z.object({
   base: Id,
   renter: z.string(),
   language: z.string(),
+  handover: z.enum(SCHOOLS.handover),
   party: z.object({ adults: z.int().check(z.gte(1), z.lte(60)), children: z.int().check(z.gte(0), z.lte(60)) }),
   from: Instant,
   to: Instant,
@@ -33,7 +40,15 @@ export const SealState = z.object({
 export const HirePack = z.object({
   hire: Hire,
   boat: z.object({ id: Id, name: z.string(), hullNumber: z.string() }),
-  base: z.object({ id: Id, name: z.string(), zone: z.string() }),
+  base: Base,
+  waters: z.nullable(Waters),
+  /** The rules that hold on these waters; none where nobody named any, and then nobody is fitted. */
+  rules: z.nullable(RuleSet),
+  operator: z.extend(Handing, { name: z.string() }),
+  /** When this renter was last told a point, on any boat of a class of hers: point → ISO instant. */
+  toldBefore: z.record(z.string(), Instant),
+  /** Who is aboard, by the digest that events name. */
+  sheets: z.array(Sheet),
   book: Book,
   bookVersion: z.int(),
   prices: PriceList,
@@ -51,7 +66,7 @@ export const getHire = endpoint({
   summary: 'One hire with its boat’s book in the version its walk began with.',
   method: 'GET',
   path: '/hires/:hireId',
-  roles: ['hand', 'manager'],
+  roles: ['hand', 'manager', 'renter'],
   params: hireParams,
   query: nothing,
   body: nothing,

@@ -10,6 +10,9 @@ export const hireParams = z.object({ hireId: Id });
 /** Named by every answer: which run of the data it comes from. Another one means that a backup was put in place. */
 export const EPOCH_HEADER = 'x-quay-epoch';
 
+/** Names the hire that a renter's request is about: their cookies are one a hire, and none opens another. */
+export const RENTER_HEADER = 'x-quay-renter';
+
 /** RFC 9457. `code` is for programs, `title` and `detail` are for people. */
 export const Problem = z.object({
   type: z.string(),

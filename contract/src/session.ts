@@ -100,7 +100,7 @@ export const nameKey = endpoint({
   summary: 'Names the public key this device signs seals with.',
   method: 'POST',
   path: '/devices/key',
-  roles: ['hand', 'manager'],
+  roles: ['hand', 'manager', 'renter'],
   params: nothing,
   query: nothing,
   body: z.object({ spki: z.string().check(z.regex(/^[A-Za-z0-9+/=]{40,400}$/)) }),

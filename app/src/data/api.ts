@@ -1,5 +1,5 @@
 import type { BodyOf, Endpoint, ParamsOf, QueryOf, ReplyOf } from '@quay/contract/endpoint';
-import { EPOCH_HEADER, type Problem } from '@quay/contract/parts';
+import { EPOCH_HEADER, type Problem, RENTER_HEADER } from '@quay/contract/parts';
 
 /** The quay answered, and said no. */
 export class Refused extends Error {
@@ -13,6 +13,12 @@ export class NoAnswer extends Error {}
 let noticeEpoch: (epoch: string) => void = () => undefined;
 export const onEpoch = (listener: (epoch: string) => void): void => {
   noticeEpoch = listener;
+};
+
+let renterOf: string | undefined;
+/** From here on everything is asked as the renter of a hire. */
+export const askAsRenter = (hireId: string | undefined): void => {
+  renterOf = hireId;
 };
 
 type Given<E> = { params?: ParamsOf<E>; query?: QueryOf<E>; body?: BodyOf<E>; bytes?: Blob; headers?: Record<string, string> };
@@ -43,6 +49,7 @@ export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}
       signal: AbortSignal.timeout(PATIENCE_MS),
       headers: {
         ...(takesBody ? { 'content-type': endpoint.takesBytes ? 'application/octet-stream' : 'application/json' } : {}),
+        ...(renterOf === undefined ? {} : { [RENTER_HEADER]: renterOf }),
         ...given.headers,
       },
       ...(takesBody ? { body: given.bytes ?? JSON.stringify(given.body ?? {}) } : {}),

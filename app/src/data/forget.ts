@@ -12,7 +12,7 @@ const ALL_MS = 30 * DAY_MS;
  * @param now ms
  */
 export const forgetOld = (now: number): Promise<void> =>
-  write(['events', 'photos', 'packs', 'cursors'], async (tx) => {
+  write(['events', 'photos', 'sheets', 'packs', 'cursors'], async (tx) => {
     const [events, photos, packs] = [tx.objectStore('events'), tx.objectStore('photos'), tx.objectStore('packs')];
     for (const { id, hire } of await packs.getAll()) {
       const over = now - Date.parse(hire.to);
@@ -27,6 +27,7 @@ export const forgetOld = (now: number): Promise<void> =>
       }
       for (const one of own) await events.delete(one.id);
       for (const { sha } of pictures) await photos.delete([id, sha]);
+      for (const { sha } of await tx.objectStore('sheets').index('hire').getAll(id)) await tx.objectStore('sheets').delete([id, sha]);
       await tx.objectStore('cursors').delete(id);
       await packs.delete(id);
     }

@@ -1,8 +1,9 @@
 import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
 import { boardOf, stateOf } from '@quay/core/day/board';
+import { digestOf } from '@quay/core/record/canonical';
 import type { EventBody, Held } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/record/event';
-import { type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
+import { gathers, type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
@@ -94,6 +95,8 @@ export type HireView = {
   pack: HirePack;
   record: HireRecord;
   events: KeptEvent[];
+  /** Sheets of people, from the quay and from this phone. */
+  sheets: HirePack['sheets'];
   add: (entries: readonly (EventBody | Entry)[]) => Promise<Held[]>;
   undo: (held: readonly Held[]) => Promise<Held[]>;
 };
@@ -102,6 +105,7 @@ export type HireView = {
 export const useHire = (hireId: string): { view: HireView | undefined; error: Error | null; refetch: () => void } => {
   const query = useQuery(packQuery(hireId));
   const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
+  const own = useKept(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
   // Until the quay has been asked once, an empty record may only mean that it has not come yet.
   const [asked, setAsked] = useState<string>();
   useEffect(() => {
@@ -117,6 +121,13 @@ export const useHire = (hireId: string): { view: HireView | undefined; error: Er
   }, [hireId]);
   const record = useMemo(() => events && project(events.filter(({ state }) => state !== 'refused').map(({ held }) => held)), [events]);
   const pack = query.data;
+  const sheets = useMemo(() => [...(pack?.sheets ?? []), ...(own ?? []).map(({ sheet }) => sheet)], [pack, own]);
+  // Somebody else entered the party; its sheet comes with the next pack.
+  const wanted = record && slot(record, 'party', 'partySet')?.value.sheet;
+  const { refetch } = query;
+  useEffect(() => {
+    if (wanted !== undefined && pack && own && !sheets.some((sheet) => digestOf(sheet) === wanted)) void refetch();
+  }, [wanted, pack, own, sheets, refetch]);
   const add = useCallback(
     (entries: readonly (EventBody | Entry)[]) => {
       if (!pack || !record) throw new Error('the hire is not here yet');
@@ -127,10 +138,7 @@ export const useHire = (hireId: string): { view: HireView | undefined; error: Er
           const body = 'body' in entry ? entry.body : entry;
           const key = slotOf(body);
           // Whoever enters a value has seen what stands, and means to replace it; what they have not seen becomes a contradiction.
-          const seen =
-            key === undefined || body.kind === 'fuelFilled' || body.kind === 'held'
-              ? []
-              : (record.slots.get(key)?.standing.map(({ event }) => event.id) ?? []);
+          const seen = key === undefined || gathers(key) ? [] : (record.slots.get(key)?.standing.map(({ event }) => event.id) ?? []);
           return { body, replaces: 'body' in entry ? (entry.replaces ?? seen) : seen };
         }),
       );
@@ -142,8 +150,8 @@ export const useHire = (hireId: string): { view: HireView | undefined; error: Er
     [add],
   );
   const view = useMemo(
-    () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, add, undo } : undefined),
-    [pack, record, events, asked, hireId, add, undo],
+    () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, add, undo } : undefined),
+    [pack, record, events, sheets, asked, hireId, add, undo],
   );
   return { view, error: query.error, refetch: () => void query.refetch() };
 };

@@ -1,3 +1,4 @@
+import type { Sheet } from '@quay/contract/fit';
 import type { Day, HirePack } from '@quay/contract/hire';
 import type { Me } from '@quay/contract/session';
 import type { Held } from '@quay/core/record/event';
@@ -26,12 +27,15 @@ export type KeptPhoto = {
   addedAt: number;
   refusal?: Refusal;
 };
+/** Who is aboard, by name and mass, under the digest that the record names. */
+export type KeptSheet = { sha: string; hire: string; state: KeptState; sheet: Sheet };
 export type KeptPack = HirePack & { id: string };
 export type KeptDay = Day & { id: string; keptAt: number };
 
 interface Schema extends DBSchema {
   events: { key: string; value: KeptEvent; indexes: { hire: string; state: KeptState } };
   photos: { key: [string, string]; value: KeptPhoto; indexes: { state: KeptState } };
+  sheets: { key: [string, string]; value: KeptSheet; indexes: { hire: string; state: KeptState } };
   packs: { key: string; value: KeptPack };
   days: { key: string; value: KeptDay };
   cursors: { key: string; value: { hire: string; cursor: string } };
@@ -40,21 +44,44 @@ interface Schema extends DBSchema {
 export type KeptStore = StoreNames<Schema>;
 export type Writing<S extends KeptStore> = IDBPTransaction<Schema, S[], 'readwrite'>;
 
-const opened = openDB<Schema>('jolly-quay', 1, {
-  upgrade: (db) => {
-    const events = db.createObjectStore('events', { keyPath: 'id' });
-    events.createIndex('hire', 'hire');
-    events.createIndex('state', 'state');
-    db.createObjectStore('photos', { keyPath: ['hire', 'sha'] }).createIndex('state', 'state');
-    db.createObjectStore('packs', { keyPath: 'id' });
-    db.createObjectStore('days', { keyPath: 'id' });
-    db.createObjectStore('cursors', { keyPath: 'hire' });
-    db.createObjectStore('named', { keyPath: 'name' });
-  },
-});
+const open = (name: string) =>
+  openDB<Schema>(name, 2, {
+    upgrade: (db, from, _to, tx) => {
+      if (from < 1) {
+        const events = db.createObjectStore('events', { keyPath: 'id' });
+        events.createIndex('hire', 'hire');
+        events.createIndex('state', 'state');
+        db.createObjectStore('photos', { keyPath: ['hire', 'sha'] }).createIndex('state', 'state');
+        db.createObjectStore('packs', { keyPath: 'id' });
+        db.createObjectStore('days', { keyPath: 'id' });
+        db.createObjectStore('cursors', { keyPath: 'hire' });
+        db.createObjectStore('named', { keyPath: 'name' });
+      }
+      if (from < 2) {
+        const sheets = db.createObjectStore('sheets', { keyPath: ['hire', 'sha'] });
+        sheets.createIndex('hire', 'hire');
+        sheets.createIndex('state', 'state');
+        // They have grown fields since; they are fetched again.
+        void tx.objectStore('packs').clear();
+        void tx.objectStore('days').clear();
+      }
+    },
+    // A newer page of this app waits for this one to let go.
+    blocking: (_version, _blocked, event) => (event.target as IDBDatabase).close(),
+  });
+
+let place = 'jolly-quay';
+let opened: ReturnType<typeof open> | undefined;
 
 /** The phone's own store, for reading. Whatever is written goes through {@link write}. */
-export const keep = () => opened;
+export const keep = () => (opened ??= open(place));
+
+/** Chooses where things are kept, before anything is: a renter's hires each have a store of their own. */
+export const keepIn = (name: string): void => {
+  if (name === place) return;
+  void opened?.then((db) => db.close());
+  [place, opened] = [name, undefined];
+};
 
 type Change = (stores: readonly KeptStore[]) => void;
 const listeners = new Set<Change>();
@@ -76,7 +103,7 @@ export const onKept = (listener: Change): (() => void) => {
  * @throws the disk's own error, when it is full for one; see {@link isFull}
  */
 export const write = async <T, S extends KeptStore>(stores: S[], work: (tx: Writing<S>) => Promise<T>): Promise<T> => {
-  const tx = (await opened).transaction(stores, 'readwrite', { durability: 'strict' });
+  const tx = (await keep()).transaction(stores, 'readwrite', { durability: 'strict' });
   // Both the work and the transaction may fail for one reason; it is told once.
   const done = tx.done.then(
     () => undefined,
@@ -102,7 +129,7 @@ export const write = async <T, S extends KeptStore>(stores: S[], work: (tx: Writ
 };
 
 export const readNamed = async <T>(name: string): Promise<T | undefined> =>
-  (await (await opened).get('named', name))?.value as T | undefined;
+  (await (await keep()).get('named', name))?.value as T | undefined;
 export const writeNamed = (name: string, value: unknown): Promise<unknown> =>
   write(['named'], (tx) => tx.objectStore('named').put({ name, value }));
 

@@ -1,7 +1,8 @@
+import { keepSheet as sendSheet, type Sheet } from '@quay/contract/fit';
 import { appendEvents, photoState, readEvents, sendPhoto } from '@quay/contract/record';
 import type { Me } from '@quay/contract/session';
-import { type EventBody, EVENT_VERSION, type Held, type HireEvent } from '@quay/core/record/event';
-import { nameOfBytes } from '@quay/core/record/canonical';
+import { type Actor, type EventBody, EVENT_VERSION, type Held, type HireEvent } from '@quay/core/record/event';
+import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
 import { readEvent } from '@quay/core/record/upcast';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
@@ -15,6 +16,9 @@ import { keep, type KeptEvent, type KeptPhoto, write } from './keep';
 
 export type Entry = { body: EventBody; replaces?: readonly string[] };
 
+/** As far as entries need to know who makes them: staff who signed in, or the renter whose link this is. */
+export type Whom = { staff: { id: string; name: string; role: Actor['role'] }; device: { id: string } };
+
 /** Nobody is known to be signed in on this phone. */
 export class NobodyHere extends Error {}
 
@@ -22,7 +26,7 @@ export class NobodyHere extends Error {}
 export const keepEvents = async (hire: string, bookVersion: number, entries: readonly Entry[], now = Date.now()): Promise<Held[]> => {
   const rows = await write(['events', 'named'], async (tx) => {
     const named = tx.objectStore('named');
-    const me = (await named.get('me'))?.value as Me | undefined;
+    const me = (await named.get('me'))?.value as Whom | undefined;
     if (!me) throw new NobodyHere();
     const grant = (await named.get(`grant:${me.staff.id}`))?.value as string | undefined;
     const seq = `seq:${me.device.id}`;
@@ -59,6 +63,16 @@ export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
   return sha;
 };
 
+/** Keeps a sheet of people under the digest that an event will name. @returns its SHA-256 */
+export const keepSheet = async (hire: string, sheet: Sheet): Promise<string> => {
+  const sha = digestOf(sheet);
+  await write(['sheets'], async (tx) => {
+    const sheets = tx.objectStore('sheets');
+    if (!(await sheets.get([hire, sha]))) await sheets.add({ sha, hire, state: 'kept', sheet });
+  });
+  return sha;
+};
+
 export type Delivery = { state: 'idle' | 'busy' | 'noAnswer' | 'signIn'; at: number };
 let latest: Delivery = { state: 'idle', at: 0 };
 const listeners = new Set<() => void>();
@@ -74,6 +88,14 @@ const say = (state: Delivery['state']) => {
 
 const BATCH = 200;
 const PIECE = 1024 * 1024;
+
+/** Sheets go ahead of the events that name them, so that nobody sees a party without its people. */
+const deliverSheets = async () => {
+  for (const row of await (await keep()).getAllFromIndex('sheets', 'state', 'kept')) {
+    await call(sendSheet, { params: { hireId: row.hire }, body: { sheet: row.sheet } });
+    await write(['sheets'], (tx) => tx.objectStore('sheets').put({ ...row, state: 'held' }));
+  }
+};
 
 const deliverEvents = async () => {
   const waiting = (await (await keep()).getAllFromIndex('events', 'state', 'kept')).sort(
@@ -156,6 +178,7 @@ export const deliver = (): Promise<void> => {
   const once = async () => {
     say('busy');
     try {
+      await deliverSheets();
       await deliverEvents();
       await deliverPhotos();
       say('idle');
@@ -209,7 +232,7 @@ export const fetchEvents = async (hire: string): Promise<void> => {
  * changes nothing where it is not; and everything is fetched again.
  */
 const noticeRestored = async (epoch: string): Promise<void> => {
-  const restored = await write(['events', 'photos', 'cursors', 'named'], async (tx) => {
+  const restored = await write(['events', 'photos', 'sheets', 'cursors', 'named'], async (tx) => {
     const named = tx.objectStore('named');
     const known = (await named.get('epoch'))?.value;
     if (known === epoch) return false;
@@ -223,6 +246,8 @@ const noticeRestored = async (epoch: string): Promise<void> => {
       else if (row.held.event.device === device) await events.put({ ...row, state: 'kept' });
     }
     for (const row of await photos.index('state').getAll('held')) if (row.blob) await photos.put({ ...row, state: 'kept' });
+    const sheets = tx.objectStore('sheets');
+    for (const row of await sheets.index('state').getAll('held')) await sheets.put({ ...row, state: 'kept' });
     await tx.objectStore('cursors').clear();
     return true;
   });

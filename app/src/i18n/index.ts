@@ -1,11 +1,12 @@
 import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
 import { en } from './en';
+import type { RenterWords } from './renter/en';
 
 declare module 'i18next' {
   interface CustomTypeOptions {
     defaultNS: 'translation';
-    resources: { translation: typeof en };
+    resources: { translation: typeof en & RenterWords };
   }
 }
 

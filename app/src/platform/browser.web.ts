@@ -47,4 +47,6 @@ export const openInNewTab = (address: string): void => {
   window.open(address, '_blank', 'noopener');
 };
 
+export const copyText = (text: string): Promise<void> => navigator.clipboard.writeText(text);
+
 export const prefersDusk = (): boolean => window.matchMedia('(prefers-color-scheme: dark)').matches;

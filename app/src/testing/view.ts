@@ -1,15 +1,23 @@
+import { Base } from '@quay/core/fleet/base';
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
-import { layBook } from '@quay/core/fleet/lay';
+import { layBooks } from '@quay/core/fleet/lay';
+import { Handing } from '@quay/core/fleet/operator';
+import { RuleSet } from '@quay/core/fit/rules';
+import { briefingOf } from '@quay/core/record/handing';
 import type { Actor, EventBody, Held, Walk } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
 import { walkState } from '@quay/core/record/walk';
 import type { HirePack } from '@quay/contract/hire';
 import boatBook from '../../../demo/boats/tuppenny-bun.json';
+import bases from '../../../demo/bases.json';
+import anyBoat from '../../../demo/classes/any-boat.json';
 import classBook from '../../../demo/classes/pontoon-7.json';
+import operator from '../../../demo/operator.json';
+import rules from '../../../demo/rules/ossel.json';
 import type { Entry } from '../data/outbox';
 import type { WalkView } from '../screens/record/useWalk';
 
-const laid = layBook(ClassBook.parse(classBook), BoatBook.parse(boatBook));
+const laid = layBooks([ClassBook.parse(anyBoat), ClassBook.parse(classBook)], BoatBook.parse(boatBook));
 if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
 
 /** The demo's Tuppenny Bun with a hire of today, for tests of screens. */
@@ -20,6 +28,7 @@ export const pack: HirePack = {
     base: 'ossel-quay',
     renter: 'Ines Okonjo-Lind',
     language: 'en',
+    handover: 'staffed',
     party: { adults: 4, children: 2 },
     from: '2026-06-13T09:00:00.000Z',
     to: '2026-06-13T13:00:00.000Z',
@@ -28,7 +37,12 @@ export const pack: HirePack = {
     version: 1,
   },
   boat: { id: 'tuppenny-bun', name: 'Tuppenny Bun', hullNumber: 'OS 104' },
-  base: { id: 'ossel-quay', name: 'Ossel Quay', zone: 'Europe/Dublin' },
+  base: Base.parse(bases.bases[0]),
+  waters: null,
+  rules: RuleSet.parse(rules),
+  operator: { ...Handing.parse(operator), name: operator.name },
+  toldBefore: {},
+  sheets: [],
   book: laid.book,
   bookVersion: 1,
   prices: {
@@ -74,7 +88,8 @@ export const viewOf = (held: readonly Held[], walk: Walk, station: string): { vi
   const entered: EventBody[] = [];
   const undone: Held[] = [];
   const record = project(held);
-  const stops = walkState(record, pack.book, walk);
+  const briefing = briefingOf(record, pack);
+  const stops = walkState(record, pack.book, walk, briefing);
   const take = (entries: readonly (EventBody | Entry)[]) => {
     entered.push(...entries.map((entry) => ('body' in entry ? entry.body : entry)));
     return Promise.resolve([]);
@@ -88,7 +103,9 @@ export const viewOf = (held: readonly Held[], walk: Walk, station: string): { vi
       undone.push(...what);
       return Promise.resolve([]);
     },
+    sheets: pack.sheets,
     walk,
+    briefing,
     stops,
     at: stops.findIndex((stop) => stop.station.id === station),
     jump: () => undefined,

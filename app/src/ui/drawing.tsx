@@ -1,4 +1,4 @@
-import type { Stroke } from '@quay/core/fleet/book';
+import type { Stroke } from '@quay/core/fleet/drawing';
 import { G, Polygon, Polyline, Rect, Circle } from 'react-native-svg';
 import { useTones } from './theme';
 

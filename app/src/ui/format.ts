@@ -24,3 +24,7 @@ export const figure = (value: number): string => String(Math.round(value * 10) /
 
 /** Near things in millimetres, the rest in metres. */
 export const distanceOf = (metres: number): string => (metres < 1 ? `${Math.round(metres * 1000)} mm` : `${figure(metres)} m`);
+
+/** A day in few letters: `13 Jun`. */
+export const dayOf = (at: string, zone: string, language: string): string =>
+  new Intl.DateTimeFormat(localeOf(language), { day: 'numeric', month: 'short', timeZone: zone }).format(Date.parse(at));

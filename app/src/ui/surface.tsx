@@ -1,5 +1,5 @@
 import type { Mark } from '@quay/core/condition/marks';
-import type { Surface } from '@quay/core/fleet/book';
+import type { Surface } from '@quay/core/fleet/rows';
 import { type GestureResponderEvent, Pressable, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { Strokes } from './drawing';

@@ -1,4 +1,4 @@
-import type { Fitting } from '../fleet/book';
+import type { Fitting } from '../fleet/rows';
 import { compareCount, departureFault } from './counts';
 
 const fitting = (more: Partial<Fitting> = {}): Fitting => ({

@@ -1,4 +1,4 @@
-import type { Fitting } from '../fleet/book';
+import type { Fitting } from '../fleet/rows';
 
 export type Counted = { count: number; state: 'fine' | 'damaged' | 'unsealed' | 'expired' };
 

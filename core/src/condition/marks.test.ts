@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { assign } from './assign';
+import { assign } from '../matching/assign';
 import { compareMarks, MARK_KINDS, markCost, type Mark, type MarkKind } from './marks';
 
 /** A small seeded source (mulberry32), so that a failing set of boats can be made again. */

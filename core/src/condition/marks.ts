@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { assign } from './assign';
+import { assign } from '../matching/assign';
 
 export const MARK_KINDS = ['scratch', 'gouge', 'dent', 'crack', 'chip', 'tear', 'stain', 'bend', 'missing'] as const;
 export type MarkKind = (typeof MARK_KINDS)[number];

@@ -1,10 +1,10 @@
-import { Book, type BoatBook, type ClassBook } from './book';
+import type * as z from 'zod/mini';
+import { type BoatBook, Book, type ClassBook, type ListName, LISTS, ROWS } from './book';
+import { conditionCircles } from './condition';
+import { bookFaults } from './faults';
 
-/** One thing wrong with a book: where, as a path a person can follow, and why. */
-export type BookFault = { path: string; reason: string };
-
-const LISTS = ['stations', 'surfaces', 'fittings', 'tanks', 'gauges', 'points', 'propellers'] as const;
-type Row = { id: string };
+/** One thing wrong with a book: whose, where, as a path a person can follow, and why. */
+export type BookFault = { book: string; path: string; reason: string };
 
 /** `fittings.3.count` reads worse than `fittings[fender].count`: rows are named by their id. */
 export const pathOf = (root: unknown, keys: readonly PropertyKey[]): string => {
@@ -19,74 +19,101 @@ export const pathOf = (root: unknown, keys: readonly PropertyKey[]): string => {
   return path || '(whole)';
 };
 
-/** Ids used twice in one list: rows are laid over each other by id, so the second would silently win. */
-const twice = (list: string, rows: readonly { id: string }[], faults: BookFault[]) => {
+type Row = Record<string, unknown> & { id: string };
+type Layer = ClassBook | BoatBook;
+
+/** Where each row of the flat book comes from: its book, and whether that book changed or brought it. */
+export type Origin = { book: string; is: 'brought' | 'changed' };
+export type Origins = Readonly<Record<ListName, ReadonlyMap<string, Origin>>>;
+
+const placed = (rows: Row[], row: Row, after: unknown): Row[] => {
+  const others = rows.filter(({ id }) => id !== row.id);
+  const at = after === null ? 0 : others.findIndex(({ id }) => id === after) + 1;
+  return [...others.slice(0, at), row, ...others.slice(at)];
+};
+
+/** Lays the rows of one list over those below, checking each row it touches against the shape of such a row. */
+const layRows = (list: ListName, below: Row[], book: Layer, origins: Map<string, Origin>, faults: BookFault[]): Row[] => {
+  let rows = below;
   const seen = new Set<string>();
-  for (const { id } of rows) {
-    if (seen.has(id)) faults.push({ path: `${list}[${id}]`, reason: 'this id is used twice' });
+  const fault = (path: string, reason: string) => faults.push({ book: book.id, path: `${list}${path}`, reason });
+  for (const { id, absent, after, ...fields } of book[list] ?? []) {
+    if (seen.has(id)) fault(`[${id}]`, 'this id is used twice');
     seen.add(id);
-  }
-};
-
-const layRows = (list: string, own: readonly Row[], changes: readonly Record<string, unknown>[], faults: BookFault[]) => {
-  const rows = new Map(own.map((row) => [row.id, row as Record<string, unknown>]));
-  for (const change of changes) {
-    const { id, absent, ...fields } = change as { id: string; absent?: true };
+    const known = rows.find((row) => row.id === id);
     if (absent) {
-      if (!rows.delete(id)) faults.push({ path: `${list}[${id}]`, reason: 'is said to be absent, but the class has no such row' });
-    } else rows.set(id, { ...rows.get(id), id, ...fields });
+      if (!known) fault(`[${id}]`, 'is said to be absent, but there is no such row below');
+      rows = rows.filter((row) => row.id !== id);
+      origins.delete(id);
+      continue;
+    }
+    if (after !== undefined && after !== null && !rows.some((row) => row.id === after))
+      fault(`[${id}].after`, `there is no row “${after}” to follow`);
+    const row: Row = { ...known, id, ...fields };
+    const read = (ROWS[list] as z.ZodMiniType).safeParse(row);
+    if (!read.success) for (const issue of read.error.issues) fault(`[${id}].${pathOf(row, issue.path)}`, issue.message);
+    if (after !== undefined) rows = placed(rows, row, after);
+    else rows = known ? rows.map((one) => (one.id === id ? row : one)) : [...rows, row];
+    origins.set(id, { book: book.id, is: known ? 'changed' : 'brought' });
   }
-  return [...rows.values()];
+  return rows;
 };
 
-/** Rows that point at a station, tank or list entry that is not there. */
-const crossFaults = (book: Book): BookFault[] => {
-  const faults: BookFault[] = [];
-  const stations = new Set(book.stations.map(({ id }) => id));
-  for (const list of ['surfaces', 'fittings', 'gauges', 'points', 'propellers'] as const) {
-    for (const row of book[list]) {
-      if (!stations.has(row.station)) faults.push({ path: `${list}[${row.id}].station`, reason: `there is no station “${row.station}”` });
+/** The classes a class comes from, furthest first, itself last; or why there is no such way. */
+export const lineageOf = (
+  id: string,
+  classes: ReadonlyMap<string, ClassBook>,
+): { ok: true; lineage: ClassBook[] } | { ok: false; fault: BookFault } => {
+  const lineage: ClassBook[] = [];
+  for (let next: string | undefined = id, by: string = id; next !== undefined;) {
+    const name: string = next;
+    if (lineage.some((one) => one.id === name)) {
+      const way = [...lineage].reverse().map((one) => one.id);
+      return { ok: false, fault: { book: by, path: 'from', reason: `leads in a circle: ${[...way, name].join(' → ')}` } };
     }
+    const found = classes.get(name);
+    if (!found) return { ok: false, fault: { book: by, path: 'from', reason: `there is no readable class book “${name}”` } };
+    lineage.unshift(found);
+    [by, next] = [found.id, found.from];
   }
-  const tanks = new Set(book.tanks.map(({ id }) => id));
-  for (const gauge of book.gauges) {
-    if (gauge.tank !== undefined && !tanks.has(gauge.tank)) {
-      faults.push({ path: `gauges[${gauge.id}].tank`, reason: `there is no tank “${gauge.tank}”` });
-    }
-    if (!(gauge.max > gauge.min)) faults.push({ path: `gauges[${gauge.id}].max`, reason: 'must be above min' });
-  }
-  for (const tank of book.tanks) {
-    const rows = tank.needleTable ?? [];
-    if (rows.some(([x, y], i) => i > 0 && (x <= rows[i - 1]![0] || y < rows[i - 1]![1]))) {
-      faults.push({ path: `tanks[${tank.id}].needleTable`, reason: 'needle must rise and volume must not fall from row to row' });
-    }
-  }
-  return faults;
+  return { ok: true, lineage };
 };
+
+const SINGLE = ['plan', 'plate', 'engine', 'looks', 'callSign', 'windLimitMs'] as const;
 
 /**
- * Lays a boat book over its class book.
- * @returns the flat book, or everything that is wrong with it at once
+ * Lays books over each other: the classes, furthest first, then the boat.
+ * @returns the flat book with where each row comes from, or everything that is wrong at once, each with its book
  */
-export const layBook = (shared: ClassBook, own: BoatBook): { ok: true; book: Book } | { ok: false; faults: BookFault[] } => {
+export const layBooks = (
+  lineage: readonly ClassBook[],
+  boat: BoatBook,
+): { ok: true; book: Book; origins: Origins } | { ok: false; faults: BookFault[] } => {
   const faults: BookFault[] = [];
-  if (own.class !== shared.id) faults.push({ path: 'class', reason: `is “${own.class}”, but the class book is “${shared.id}”` });
-  const laid: Record<string, unknown> = {
-    kind: shared.kind,
-    plan: own.plan ?? shared.plan,
-    plate: own.plate ?? shared.plate,
-    engine: own.engine ?? shared.engine,
-  };
-  for (const list of LISTS) {
-    twice(list, shared[list], faults);
-    twice(list, own[list] ?? [], faults);
-    laid[list] = layRows(list, shared[list], own[list] ?? [], faults);
+  const layers: Layer[] = [...lineage, boat];
+  const origins = Object.fromEntries(LISTS.map((list) => [list, new Map<string, Origin>()])) as Record<ListName, Map<string, Origin>>;
+  const laid: Record<string, unknown> = { classes: [...lineage].reverse().map(({ id }) => id) };
+  const conditions = {};
+  for (const layer of layers) {
+    if ('kind' in layer && layer.kind !== undefined) laid.kind = layer.kind;
+    for (const field of SINGLE) if (layer[field] !== undefined) laid[field] = layer[field];
+    Object.assign(conditions, layer.conditions);
+    for (const list of LISTS) laid[list] = layRows(list, (laid[list] as Row[] | undefined) ?? [], layer, origins[list], faults);
   }
+  if (Object.keys(conditions).length > 0) laid.conditions = conditions;
+  faults.push(...conditionCircles(conditions).map((fault) => ({ book: boat.id, ...fault })));
+  if (faults.length > 0) return { ok: false, faults };
   const read = Book.safeParse(laid);
-  if (!read.success) {
-    for (const issue of read.error.issues) faults.push({ path: pathOf(laid, issue.path), reason: issue.message });
-    return { ok: false, faults };
-  }
-  faults.push(...crossFaults(read.data));
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, book: read.data };
+  if (!read.success)
+    return {
+      ok: false,
+      faults: read.error.issues.map(({ path, message }) => ({ book: boat.id, path: pathOf(laid, path), reason: message })),
+    };
+  const crossed = bookFaults(read.data).map(({ list, id, path, reason }) => ({
+    // Whoever brought or last changed the row is asked to put it right.
+    book: (list !== undefined && origins[list].get(id)?.book) || boat.id,
+    path,
+    reason,
+  }));
+  return crossed.length > 0 ? { ok: false, faults: crossed } : { ok: true, book: read.data, origins };
 };

@@ -1,4 +1,5 @@
-import type { Book, Station } from './book';
+import type { Book } from './book';
+import type { Station } from './rows';
 
 /** Everything that is to be said, counted, looked at and read at one stop. */
 export type Stop = {

@@ -1,4 +1,4 @@
-import type { Gauge, Tank } from '../fleet/book';
+import type { Gauge, Tank } from '../fleet/rows';
 import { litresShown, spokenReading } from './level';
 
 const gauge = (more: Partial<Gauge>): Gauge => ({ id: 'g', station: 's', name: { en: 'G' }, reads: 'needle', min: 0, max: 1, ...more });

@@ -1,4 +1,4 @@
-import type { Gauge, Tank } from '../fleet/book';
+import type { Gauge, Tank } from '../fleet/rows';
 import { monotone } from '../geometry/interpolate';
 
 /**

@@ -112,6 +112,49 @@ const kinds = {
     root: Sha256,
   }),
   undone: z.object({ kind: z.literal('undone') }),
+  /** Who is aboard. Names and masses are in a sheet of their own; what stands here is its digest, and heads. */
+  partySet: z.object({
+    kind: z.literal('partySet'),
+    sheet: Sha256,
+    people: z.int().check(z.gte(1), z.lte(60)),
+    children: z.int().check(z.gte(0), z.lte(60)),
+  }),
+  jacketGiven: z.object({ kind: z.literal('jacketGiven'), person: id, fitting: id, where: z.enum(['aboard', 'store']) }),
+  /** The minutes there are for telling, when they are not the usual ones. */
+  briefingSet: z.object({ kind: z.literal('briefingSet'), minutes: z.int().check(z.gte(1), z.lte(180)) }),
+  understandingShown: z.object({
+    kind: z.literal('understandingShown'),
+    point: id,
+    by: z.enum(['driver', 'lookout']),
+    how: z.enum(['answered', 'demonstrated']),
+    question: z.optional(id),
+    answer: z.optional(id),
+    right: z.boolean(),
+    language: z.string().check(z.maxLength(8)),
+  }),
+  /** Read or heard by the renter at home: it is no telling, and does not take its place. */
+  pointRead: z.object({
+    kind: z.literal('pointRead'),
+    point: id,
+    how: z.enum(['read', 'heard']),
+    language: z.string().check(z.maxLength(8)),
+  }),
+  /** A fault or a knock, reported from afloat. */
+  reported: z.object({
+    kind: z.literal('reported'),
+    what: z.enum(['fault', 'knock']),
+    note: z.string().check(z.minLength(1), z.maxLength(1000)),
+    station: z.optional(id),
+    photos,
+  }),
+  /** A round of the day gone through: what was found in order, and what was left. */
+  roundDone: z.object({
+    kind: z.literal('roundDone'),
+    round: id,
+    done: z.array(id).check(z.maxLength(60)),
+    left: z.array(id).check(z.maxLength(60)),
+    note,
+  }),
   /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
   contradictionSettled: z.object({
     kind: z.literal('contradictionSettled'),
@@ -142,6 +185,13 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.closed,
   kinds.undone,
   kinds.contradictionSettled,
+  kinds.partySet,
+  kinds.jacketGiven,
+  kinds.briefingSet,
+  kinds.understandingShown,
+  kinds.pointRead,
+  kinds.reported,
+  kinds.roundDone,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = EventBody['kind'];
@@ -179,7 +229,7 @@ export type Held = {
 /** When it truly happened, as far as is known: the phone's own time, put right by what delivery showed. */
 export const happenedAt = ({ event, behindMs = 0 }: Held): number => Date.parse(event.at) + behindMs;
 
-/** Which kinds each role may add. A renter's own walks come with unattended handover. */
+/** Which kinds each role may add. */
 const STAFF: readonly EventKind[] = [
   'walkStarted',
   'pointTold',
@@ -200,6 +250,36 @@ const STAFF: readonly EventKind[] = [
   'lineDecided',
   'undone',
   'contradictionSettled',
+  'partySet',
+  'jacketGiven',
+  'briefingSet',
+  'understandingShown',
+  'reported',
+  'roundDone',
 ];
-const MAY: Readonly<Record<Actor['role'], readonly EventKind[]>> = { hand: STAFF, manager: STAFF, renter: [], quay: ['closed'] };
-export const mayAdd = (role: Actor['role'], kind: EventKind): boolean => MAY[role].includes(kind);
+const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'undone'];
+/** What belongs to a walk, and is the renter's to add where they make that walk by themselves. */
+const WALKING: readonly EventKind[] = [
+  'walkStarted',
+  'pointTold',
+  'pointSkipped',
+  'counted',
+  'gaugeRead',
+  'markPlaced',
+  'surfaceLooked',
+  'evidenceGiven',
+  'stationTied',
+  'signed',
+  'sealed',
+];
+const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff'];
+
+/** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */
+export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
+  const { kind } = body;
+  if (role === 'quay') return kind === 'closed';
+  if (role !== 'renter') return STAFF.includes(kind);
+  if (RENTER.includes(kind)) return true;
+  if (WALKING.includes(kind) && 'walk' in body) return alone[body.walk];
+  return (alone.out && OUT.includes(kind)) || (alone.in && kind === 'cameIn');
+};

@@ -12,6 +12,10 @@ const book: Book = {
   kind: 'pontoon',
   plan: { lengthM: 7, beamM: 2.5, strokes: [{ draw: 'box', at: [0, -1], size: [7, 2] }] },
   plate: { people: 10, loadKg: 800 },
+  outlets: [],
+  places: [],
+  fixCards: [],
+  rounds: [],
   engine: { kind: 'outboard', burnLPerHour: 10 },
   stations: [
     { id: 'bow', name: { en: 'Bow', fr: 'Proue' }, at: [6, 0] },

@@ -1,6 +1,7 @@
 import { compareCount } from '../condition/counts';
 import { compareMarks, type Mark } from '../condition/marks';
-import type { Book, Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/book';
+import type { Book } from '../fleet/book';
+import type { Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
 import { type DECISIONS, happenedAt } from './event';
 import { type HireRecord, type Slot, slot } from './project';

@@ -73,15 +73,35 @@ export const slotOf = (body: EventBody): string | undefined => {
       return 'closed';
     case 'contradictionSettled':
       return `settled/${body.slot}`;
+    case 'partySet':
+      return 'party';
+    case 'jacketGiven':
+      return `jacket/${body.person}`;
+    case 'briefingSet':
+      return 'briefing/minutes';
+    case 'understandingShown':
+      return `understood/${body.point}/${body.by}`;
+    case 'pointRead':
+      return `home/${body.point}`;
+    case 'reported':
+      return 'reported';
+    case 'roundDone':
+      return `round/${body.round}`;
     case 'undone':
       return undefined;
   }
 };
 
 /** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
-const gathers = (key: string) => key.startsWith('filled/') || key === 'held';
+const GATHER = /^(filled|understood|round)\/|^(held|reported)$/;
+export const gathers = (key: string): boolean => GATHER.test(key);
 const onceIsEnough = (key: string) =>
-  key.endsWith('/started') || key.includes('/tied/') || key.includes('/surface/') || key === 'castOff' || key === 'cameIn';
+  key.endsWith('/started') ||
+  key.includes('/tied/') ||
+  key.includes('/surface/') ||
+  key.startsWith('home/') ||
+  key === 'castOff' ||
+  key === 'cameIn';
 
 const byTime = (a: Held, b: Held): number =>
   happenedAt(a) - happenedAt(b) ||

@@ -1,5 +1,6 @@
-import type { Book, Wording } from '../fleet/book';
-import { say } from '../fleet/book';
+import type { Book } from '../fleet/book';
+import type { Wording } from '../fleet/words';
+import { say } from '../fleet/words';
 import { spokenReading } from '../fuel/level';
 import { digestOf } from './canonical';
 import type { Walk } from './event';

@@ -99,12 +99,30 @@ describe('a seal', () => {
 });
 
 describe('who may add what', () => {
-  it('is a table without gaps: staff all that people do, the quay the closing, a renter nothing yet', () => {
+  // Only the kind and the walk decide; what else a body says is judged elsewhere.
+  const body = (kind: string, walk: 'out' | 'in' = 'out') => ({ kind, walk }) as unknown as EventBody;
+  const walking = ['walkStarted', 'pointTold', 'pointSkipped', 'counted', 'gaugeRead', 'markPlaced', 'surfaceLooked', 'evidenceGiven'];
+  const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'undone'];
+
+  it('is a table without gaps: staff all that people do but reading at home, the quay the closing', () => {
     for (const kind of EVENT_KINDS) {
-      expect([kind, mayAdd('hand', kind)]).toEqual([kind, kind !== 'closed']);
-      expect([kind, mayAdd('manager', kind)]).toEqual([kind, kind !== 'closed']);
-      expect([kind, mayAdd('quay', kind)]).toEqual([kind, kind === 'closed']);
-      expect([kind, mayAdd('renter', kind)]).toEqual([kind, false]);
+      for (const role of ['hand', 'manager'] as const)
+        expect([kind, mayAdd(role, body(kind))]).toEqual([kind, kind !== 'closed' && kind !== 'pointRead']);
+      expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, kind === 'closed']);
+      expect([kind, mayAdd('renter', body(kind))]).toEqual([kind, own.includes(kind)]);
     }
+  });
+  it('lets a renter walk only where they walk alone', () => {
+    for (const kind of walking) {
+      expect([
+        mayAdd('renter', body(kind), { out: true, in: false }),
+        mayAdd('renter', body(kind, 'in'), { out: true, in: false }),
+      ]).toEqual([true, false]);
+      expect(mayAdd('renter', body(kind, 'in'), { out: false, in: true })).toBe(true);
+    }
+    expect(mayAdd('renter', { kind: 'castOff' }, { out: true, in: true })).toBe(true);
+    expect(mayAdd('renter', { kind: 'cameIn' }, { out: true, in: false })).toBe(false);
+    for (const kind of ['findingDecided', 'lineDecided', 'held', 'contradictionSettled', 'closed'])
+      expect(mayAdd('renter', body(kind), { out: true, in: true })).toBe(false);
   });
 });

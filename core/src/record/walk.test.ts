@@ -1,46 +1,48 @@
 import type { Book } from '../fleet/book';
-import { layBook } from '../fleet/lay';
+import { layBooks } from '../fleet/lay';
 import type { Actor, EventBody, Held } from './event';
 import { project } from './project';
 import { fillsOf, fuelOf, fuelTanks, holdsOf, hoursRun, marksOf, propellerRelease, walkState } from './walk';
 
-const laid = layBook(
-  {
-    format: 'quay-class-book/1',
-    id: 'pontoon',
-    name: 'Pontoon',
-    kind: 'pontoon',
-    plan: { lengthM: 7, beamM: 2.5, strokes: [{ draw: 'box', at: [0, -1], size: [7, 2] }] },
-    plate: { people: 10, loadKg: 800 },
-    engine: { kind: 'outboard', burnLPerHour: 10 },
-    stations: [
-      { id: 'bow', name: { en: 'Bow' }, at: [6, 0] },
-      { id: 'stern', name: { en: 'Stern' }, at: [0.5, 0] },
-    ],
-    surfaces: [{ id: 'side', station: 'bow', name: { en: 'Side' }, widthM: 7, heightM: 1, strokes: [], stuff: 'aluminium' }],
-    tanks: [{ id: 'petrol', name: { en: 'Petrol' }, holds: 'petrol', capacityL: 100 }],
-    gauges: [
-      { id: 'needle', station: 'stern', name: { en: 'Needle' }, reads: 'needle', tank: 'petrol', min: 0, max: 1 },
-      { id: 'line', station: 'stern', name: { en: 'Line' }, reads: 'sightLine', tank: 'petrol', min: 0, max: 100 },
-      { id: 'hours', station: 'stern', name: { en: 'Hours' }, reads: 'counter', min: 0, max: 9999 },
-    ],
-    propellers: [
-      {
-        id: 'prop',
-        station: 'stern',
-        name: { en: 'Propeller' },
-        evidence: 'legUp',
-        outWhen: { en: 'up' },
-        inWhen: { en: 'up' },
-        limitMm: 5,
-      },
-    ],
-    fittings: [{ id: 'jacket', station: 'bow', name: { en: 'Jackets' }, kind: 'required', count: 8, safety: true, expiry: '2027-05' }],
-    points: [
-      { id: 'gate', station: 'bow', weight: 'must', seconds: 20, say: { en: 'Shut the gate.' } },
-      { id: 'view', station: 'bow', weight: 'spare', seconds: 20, say: { en: 'The view.' } },
-    ],
-  },
+const laid = layBooks(
+  [
+    {
+      format: 'quay-class-book/1',
+      id: 'pontoon',
+      name: 'Pontoon',
+      kind: 'pontoon',
+      plan: { lengthM: 7, beamM: 2.5, strokes: [{ draw: 'box', at: [0, -1], size: [7, 2] }] },
+      plate: { people: 10, loadKg: 800 },
+      engine: { kind: 'outboard', burnLPerHour: 10 },
+      stations: [
+        { id: 'bow', name: { en: 'Bow' }, at: [6, 0] },
+        { id: 'stern', name: { en: 'Stern' }, at: [0.5, 0] },
+      ],
+      surfaces: [{ id: 'side', station: 'bow', name: { en: 'Side' }, widthM: 7, heightM: 1, strokes: [], stuff: 'aluminium' }],
+      tanks: [{ id: 'petrol', name: { en: 'Petrol' }, holds: 'petrol', capacityL: 100 }],
+      gauges: [
+        { id: 'needle', station: 'stern', name: { en: 'Needle' }, reads: 'needle', tank: 'petrol', min: 0, max: 1 },
+        { id: 'line', station: 'stern', name: { en: 'Line' }, reads: 'sightLine', tank: 'petrol', min: 0, max: 100 },
+        { id: 'hours', station: 'stern', name: { en: 'Hours' }, reads: 'counter', min: 0, max: 9999 },
+      ],
+      propellers: [
+        {
+          id: 'prop',
+          station: 'stern',
+          name: { en: 'Propeller' },
+          evidence: 'legUp',
+          outWhen: { en: 'up' },
+          inWhen: { en: 'up' },
+          limitMm: 5,
+        },
+      ],
+      fittings: [{ id: 'jacket', station: 'bow', name: { en: 'Jackets' }, kind: 'required', count: 8, safety: true, expiry: '2027-05' }],
+      points: [
+        { id: 'gate', station: 'bow', weight: 'must', seconds: 20, say: { en: 'Shut the gate.' } },
+        { id: 'view', station: 'bow', weight: 'spare', seconds: 20, say: { en: 'The view.' } },
+      ],
+    },
+  ],
   { format: 'quay-boat-book/1', id: 'bun', class: 'pontoon', name: 'Bun', base: 'quay', hullNumber: '1' },
 );
 const book: Book = laid.ok ? laid.book : fail();

@@ -1,10 +1,14 @@
+import type { Briefing } from '../briefing/compose';
 import { departureFault, type DepartureFault } from '../condition/counts';
 import type { Mark } from '../condition/marks';
-import type { Book, Gauge, Tank } from '../fleet/book';
+import type { Book } from '../fleet/book';
+import type { Gauge, Tank } from '../fleet/rows';
 import { routeOf, type Stop } from '../fleet/route';
 import { fuse, type Fused, type LevelReading } from '../fuel/fuse';
 import { litresShown } from '../fuel/level';
+import type { CrewFault, Overload } from '../fit/aboard';
 import type { Walk } from './event';
+import type { Fit } from './handing';
 import { type HireRecord, slot, slotsUnder } from './project';
 
 /** What a stop still lacks before its knot can be tied without leaving something out. */
@@ -15,9 +19,12 @@ export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
 export const marksOf = (record: HireRecord, walk: Walk): Mark[] =>
   slotsUnder(record, `${walk}/mark/`, 'markPlaced').map(({ value }) => value.mark);
 
-/** The walk as far as it has come, in the order of the route. */
-export const walkState = (record: HireRecord, book: Book, walk: Walk): StopState[] =>
-  routeOf(book).map((stop) => {
+/**
+ * The walk as far as it has come, in the order of the route.
+ * @param briefing what is told on the way out; without one, all the points of the book
+ */
+export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?: Briefing): StopState[] =>
+  routeOf(briefing ? { ...book, points: briefing.tell.map(({ point }) => point) } : book).map((stop) => {
     const open = (prefix: string, rows: readonly { id: string }[]) =>
       rows.filter(({ id }) => !record.slots.has(`${walk}/${prefix}/${id}`)).map(({ id }) => id);
     const lacks: Lack = {
@@ -43,6 +50,9 @@ export type Hold =
   | { is: 'safetyFitting'; fault: DepartureFault }
   | { is: 'propeller'; propeller: string }
   | { is: 'said'; why: string }
+  | { is: 'tooMany'; overload: Overload }
+  | { is: 'noJacket'; people: string[] }
+  | { is: 'crew'; fault: CrewFault }
   | { is: 'contradiction'; key: string };
 
 /** What a manager decides about a propeller whose flaw is over the limit is kept as a decision on this key. */
@@ -54,8 +64,17 @@ const isReleased = (record: HireRecord, propeller: string): boolean => {
   return decided !== undefined && decided.value.decision === 'known' && decided.by.actor.role === 'manager' && !decided.contradiction;
 };
 
-export const holdsOf = (record: HireRecord, book: Book, today: string): Hold[] => {
-  const holds: Hold[] = [];
+/** What is wrong about the crew that no boat leaves with; a name that is still missing is only noted. */
+const CREW_HOLDS: readonly CrewFault['is'][] = ['driverTooYoung', 'noLicence', 'lookoutTooYoung'];
+
+const fitHolds = ({ overloads, unserved, crew }: Pick<Fit, 'overloads' | 'unserved' | 'crew'>): Hold[] => [
+  ...overloads.filter((one) => one.is !== 'load' || one.sure).map((overload): Hold => ({ is: 'tooMany', overload })),
+  ...(unserved.length > 0 ? [{ is: 'noJacket' as const, people: unserved }] : []),
+  ...crew.filter(({ is }) => CREW_HOLDS.includes(is)).map((fault): Hold => ({ is: 'crew', fault })),
+];
+
+export const holdsOf = (record: HireRecord, book: Book, today: string, fit?: Fit): Hold[] => {
+  const holds: Hold[] = fit ? fitHolds(fit) : [];
   for (const fitting of book.fittings) {
     if (!fitting.safety) continue;
     const fault = departureFault(fitting, slot(record, `out/count/${fitting.id}`, 'counted')?.value, today);

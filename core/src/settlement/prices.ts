@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { MARK_KINDS } from '../condition/marks';
-import { BookId, Wording } from '../fleet/book';
+import { BookId, Wording } from '../fleet/words';
 
 export const FUEL_SCHEMES = ['topUp', 'used', 'included', 'flat'] as const;
 

@@ -1,15 +1,35 @@
 import * as z from 'zod/mini';
-import { BookId } from '../fleet/book';
+import { Condition } from '../fleet/condition';
+import { Schools } from '../fleet/schools';
+import { GeneralPoint } from '../fleet/telling';
+import { BookId, Wording } from '../fleet/words';
 
 export const ZONE_KINDS = ['shore', 'slow', 'noWake', 'swimOnly', 'towOnly', 'forbidden', 'hazard', 'channel', 'lock', 'landmark'] as const;
 const Position = z.tuple([z.number().check(z.gte(-180), z.lte(180)), z.number().check(z.gte(-90), z.lte(90))]);
 const Ring = z.array(Position).check(z.minLength(4));
+
+export const WATERS_KINDS = ['lake', 'canal', 'river', 'tidal'] as const;
+
+/** What holds on this water besides its zones: its rule of the road, its curfew, whom to call. Local law comes first. */
+const about = {
+  kind: z.optional(z.enum(WATERS_KINDS)),
+  /** The set of rules about jackets and drivers that holds here. */
+  rules: z.optional(BookId),
+  schools: z.optional(Schools),
+  /** Nobody under way from then on, local time, each evening. */
+  curfew: z.optional(z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/))),
+  emergencyNumber: z.optional(z.string().check(z.maxLength(20))),
+  rescue: z.optional(z.object({ name: z.string(), phone: z.optional(z.string()), channel: z.optional(z.string()) })),
+  says: z.optional(z.array(z.object({ id: BookId, say: Wording, when: z.optional(Condition) }))),
+  points: z.optional(z.array(GeneralPoint)),
+};
 
 /** GeoJSON (RFC 7946) of one stretch of water; each feature says what it is and its figures. */
 export const Waters = z.object({
   type: z.literal('FeatureCollection'),
   id: BookId,
   name: z.string(),
+  ...about,
   features: z.array(
     z.object({
       type: z.literal('Feature'),
@@ -29,3 +49,12 @@ export const Waters = z.object({
   ),
 });
 export type Waters = z.infer<typeof Waters>;
+
+/** Named places on the water that a position can be told from. */
+export type Landmark = { id: string; name: string; at: readonly [number, number] };
+export const landmarksOf = (waters: Waters): Landmark[] =>
+  waters.features.flatMap(({ id, properties, geometry }) =>
+    geometry.type === 'Point' && (properties.kind === 'landmark' || properties.kind === 'lock' || properties.kind === 'hazard')
+      ? [{ id, name: properties.name, at: geometry.coordinates }]
+      : [],
+  );

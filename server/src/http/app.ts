@@ -9,6 +9,7 @@ import { hireRoutes } from './hire';
 import { mount, type Quay } from './mount';
 import { notFound, problems } from './problem';
 import { recordRoutes } from './record';
+import { renterRoutes } from './renter';
 import { sessionRoutes } from './session';
 
 /** react-native-web opens one empty style element and fills it through the CSSOM; this is the hash of nothing. */
@@ -49,7 +50,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
   );
   if (gate) app.use('/api', gate);
   app.use('/api', compression(), express.json({ limit: '4mb' }));
-  mount(app, quay, ENDPOINTS, [...sessionRoutes, ...hireRoutes, ...recordRoutes]);
+  mount(app, quay, ENDPOINTS, [...sessionRoutes, ...hireRoutes, ...recordRoutes, ...renterRoutes]);
   app.use('/api', notFound);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
     app.use(

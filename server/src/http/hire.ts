@@ -17,10 +17,11 @@ const CLOSING: Record<string, [number, string]> = {
 };
 
 export const hireRoutes = [
-  on(api.getHire, async ({ quay, params, res, now }) => {
+  on(api.getHire, async ({ quay, params, res, now, renter }) => {
     const pack = (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
     res.set('ETag', `"${pack.hire.version}"`);
-    return pack;
+    // Notes are the quay's own.
+    return renter ? { ...pack, hire: { ...pack.hire, notes: '' } } : pack;
   }),
   on(api.changeHire, async ({ quay, params, body, seen, res }) => {
     const done =

@@ -1,11 +1,13 @@
 import { type Application, raw, type Request, type Response, Router } from 'express';
 import { parse as parseCookie } from 'cookie';
 import type { Endpoint, ReplyOf, ParamsOf, QueryOf, BodyOf } from '@quay/contract/endpoint';
-import { EPOCH_HEADER } from '@quay/contract/parts';
+import { EPOCH_HEADER, RENTER_HEADER } from '@quay/contract/parts';
 import { PHOTO_LIMIT_BYTES } from '@quay/contract/record';
+import { renterCookie } from '@quay/contract/renter';
 import type { Store } from '../store/open';
 import type { QuayKey } from '../store/setting';
-import { type Session, sessionOf } from '../store/staff';
+import { type RenterSession, renterSessionOf } from '../store/renter';
+import { type DeviceRow, type Session, sessionOf } from '../store/staff';
 import { fail, ProblemError } from './problem';
 
 export type Quay = { store: Store; key: QuayKey; epoch: string; version: string; secureCookies: boolean; now(): Date };
@@ -15,6 +17,7 @@ export type Call<E> = {
   query: QueryOf<E>;
   body: BodyOf<E>;
   session: Session | undefined;
+  renter: RenterSession | undefined;
   /** The version of the row that the caller saw, where the endpoint asks for it. */
   seen: number;
   cookies: Record<string, string | undefined>;
@@ -36,6 +39,16 @@ export const on = <E extends Endpoint>(endpoint: E, handler: Handler<E>): Mounte
 /** The session, of someone who certainly has one. */
 export const staffOf = (call: { session: Session | undefined }): Session =>
   call.session ?? fail(401, 'noSession', 'Nobody is signed in here.');
+
+/** Whoever has a session, staff or renter. */
+export const whoOf = (call: {
+  session: Session | undefined;
+  renter: RenterSession | undefined;
+}): { id: string; role: 'hand' | 'manager' | 'renter'; device: DeviceRow } => {
+  if (call.renter) return { id: call.renter.renter.id, role: 'renter', device: call.renter.device };
+  const { staff, device } = staffOf(call);
+  return { id: staff.id, role: staff.role, device };
+};
 
 const parse = (schema: Endpoint['body'], value: unknown, where: string): unknown => {
   const read = schema.safeParse(value);
@@ -70,8 +83,23 @@ const serve =
     if (!ownOrigin(req)) throw new ProblemError(403, 'otherSite', 'This request came from another site.');
     const cookies = parseCookie(req.get('cookie') ?? '');
     const now = quay.now();
-    const session = await sessionOf(quay.store.db, cookies.quay_session, cookies.quay_device, now);
-    if (endpoint.roles !== 'open') {
+    // One face at a time: a request that names a renter's hire is the renter's, whoever else is signed in on this phone.
+    const hire = req.get(RENTER_HEADER);
+    const renter = hire === undefined ? undefined : await renterSessionOf(quay.store.db, cookies[renterCookie(hire)], hire, now);
+    const session = hire === undefined ? await sessionOf(quay.store.db, cookies.quay_session, cookies.quay_device, now) : undefined;
+    if (endpoint.roles !== 'open' && hire !== undefined) {
+      if (!renter)
+        throw new ProblemError(
+          401,
+          'linkEnded',
+          'This link opens nothing here.',
+          'What this phone holds is safe. Ask the quay for a new link.',
+        );
+      if (!endpoint.roles.includes('renter')) throw new ProblemError(403, 'mayNot', 'A renter may not do this.');
+      // Another hire is, to a renter, one that is not there.
+      if (req.params.hireId !== undefined && req.params.hireId !== renter.hire)
+        throw new ProblemError(404, 'noSuchHire', 'There is no such hire.');
+    } else if (endpoint.roles !== 'open') {
       if (!session)
         throw new ProblemError(401, 'noSession', 'Nobody is signed in here.', 'What this phone holds is safe. Sign in and it goes on.');
       if (!endpoint.roles.includes(session.staff.role)) throw new ProblemError(403, 'mayNot', `A ${session.staff.role} may not do this.`);
@@ -82,6 +110,7 @@ const serve =
       seen: endpoint.versioned ? seenVersion(req) : 0,
       body: endpoint.takesBytes ? {} : parse(endpoint.body, (req.body as unknown) ?? {}, 'content'),
       session,
+      renter,
       cookies,
       quay,
       req,

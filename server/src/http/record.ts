@@ -4,18 +4,20 @@ import * as api from '@quay/contract/record';
 import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf } from '../store/photo';
 import { appendEvents, eventsAfter, refreshIfStale } from '../store/record';
 import { granted } from '../store/staff';
-import { type Call, on, sent, staffOf } from './mount';
+import { type Handover, unattended } from '@quay/core/fleet/schools';
+import { type Call, on, sent, whoOf } from './mount';
 import { fail } from './problem';
 
-const mustExist = async (call: Call<unknown>, hireId: string) => {
-  if ((await call.quay.store.db('hire').where({ id: hireId }).first('id')) === undefined) fail(404, 'noSuchHire', 'There is no such hire.');
-};
+const mustExist = async (call: Call<unknown>, hireId: string): Promise<{ handover: Handover }> =>
+  ((await call.quay.store.db('hire').where({ id: hireId }).first('handover')) as { handover: Handover } | undefined) ??
+  fail(404, 'noSuchHire', 'There is no such hire.');
 
 /** Who made what is delivered: the person whose grant comes with it, else whoever is signed in. */
 const makerOf = async (call: Call<unknown>) => {
-  const { staff, device } = staffOf(call);
+  const who = whoOf(call);
   const grant = call.req.get('x-quay-grant');
-  if (grant === undefined) return staff;
+  if (grant === undefined || call.renter) return who;
+  const { device } = who;
   return (
     (await granted(call.quay.store.db, grant, device, new Date(call.now))) ??
     fail(
@@ -39,12 +41,13 @@ const PHOTO_FAULTS: Record<PhotoFault, [number, string, string]> = {
 export const recordRoutes = [
   on(api.appendEvents, async (call) => {
     const { quay, params, body, now } = call;
-    await mustExist(call, params.hireId);
-    const staff = await makerOf(call);
+    const { handover } = await mustExist(call, params.hireId);
+    const maker = await makerOf(call);
     return appendEvents(quay.store.db, {
       hire: params.hireId,
-      device: staffOf(call).device.id,
-      actor: { id: staff.id, role: staff.role },
+      device: whoOf(call).device.id,
+      actor: { id: maker.id, role: maker.role },
+      alone: { out: unattended(handover, 'out'), in: unattended(handover, 'in') },
       events: body.events,
       behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)),
       now,

@@ -5,7 +5,7 @@ import * as api from '@quay/contract/session';
 import { refreshUnsealed } from '../store/record';
 import { readOperator } from '../store/setting';
 import { deviceOf, endSession, enrol, makeEnrolment, nameKey, type Session, signIn } from '../store/staff';
-import { type Call, on, type Quay, staffOf } from './mount';
+import { type Call, on, type Quay, staffOf, whoOf } from './mount';
 import { fail } from './problem';
 
 const cookie = (quay: Quay, days: number): CookieOptions => ({
@@ -67,7 +67,7 @@ export const sessionRoutes = [
     return { id: done.device.id, name: done.device.name };
   }),
   on(api.nameKey, async (call) => {
-    const done = await nameKey(call.quay.store.db, staffOf(call).device, call.body.spki);
+    const done = await nameKey(call.quay.store.db, whoOf(call).device, call.body.spki);
     if (!done.ok) return fail(400, 'noKey', 'That is not a P-256 public key.');
     await refreshUnsealed(call.quay.store.db, call.quay.key, call.now);
     return { fingerprint: done.fingerprint };
@@ -82,7 +82,11 @@ export const sessionRoutes = [
       withdrawnAt: string | null;
       keyFingerprint: string | null;
     };
-    const rows = (await quay.store.db('device').orderBy('createdAt', 'desc')) as Row[];
+    // Renters' phones come and go with their links; a manager's list is of the quay's own.
+    const rows = (await quay.store
+      .db('device')
+      .whereNotIn('id', quay.store.db('renterSession').select('device'))
+      .orderBy('createdAt', 'desc')) as Row[];
     return {
       devices: rows.map(({ id, name, enrolled, createdAt, seenAt, withdrawnAt, keyFingerprint }) => ({
         id,

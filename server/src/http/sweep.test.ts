@@ -11,8 +11,8 @@ beforeAll(async () => {
 });
 afterAll(() => quay.stop());
 
-/** Without a session only these answer: health, and the two halves of signing in. */
-const OPEN = ['enrol', 'health', 'signIn'];
+/** Without a session only these answer: health, the two halves of signing in, and exchanging a renter’s link. */
+const OPEN = ['enrol', 'health', 'openLink', 'signIn'];
 
 const pathOf = ({ path }: Endpoint, hireId: string) =>
   path.replace(':hireId', hireId).replace(':sha', 'a'.repeat(64)).replace(/:\w+/g, 'x1');
@@ -23,7 +23,9 @@ const goodBodies: Record<string, unknown> = {
   appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
   changeHire: {},
   closeHire: { totalMinor: 0, events: 0 },
+  keepSheet: { sheet: { salt: '0'.repeat(32), party: { people: [{ id: 'a', name: '', swims: 'well' }] } } },
 };
+const RENTERS = { 'x-quay-renter': 'h-1001' };
 
 describe('every endpoint of the contract', () => {
   it('only those meant to be open are', () => {
@@ -49,25 +51,57 @@ describe('every endpoint of the contract', () => {
     },
   );
 
-  it.each(ENDPOINTS.filter(({ roles }) => roles !== 'open' && !roles.includes('hand')).map((one) => [one.name, one] as const))(
-    '%s is refused to a hand',
-    async (_, one) => {
-      const answer = await hand.send(one.method, pathOf(one, 'h-1001'), goodBodies[one.name] ?? bodyOf(one));
-      expect([answer.status, answer.json.code]).toEqual([403, 'mayNot']);
-    },
-  );
+  describe('to a renter', () => {
+    let renter: Client;
+    beforeAll(async () => {
+      const { json } = await hand.send('POST', '/hires/h-1001/links', {});
+      renter = quay.client();
+      const opened = await renter.send('POST', '/renter/session', { token: (json.url as string).split('#')[1] });
+      expect([opened.status, opened.json.hireId]).toEqual([200, 'h-1001']);
+    });
+    const guarded = ENDPOINTS.filter(({ roles }) => roles !== 'open');
+    const send = (one: Endpoint, hire: string) =>
+      renter.send(one.method, pathOf(one, hire) + queryOf(one), goodBodies[one.name] ?? bodyOf(one), { ...RENTERS, 'if-match': '"1"' });
 
-  it.each(ENDPOINTS.filter(({ path }) => path.includes(':hireId')).map((one) => [one.name, one] as const))(
-    '%s knows no hire that is not there',
-    async (_, one) => {
-      const manager = quay.client();
-      await manager.signIn(MANAGER);
-      const answer = await manager.send(one.method, pathOf(one, 'h-9999') + queryOf(one), goodBodies[one.name] ?? bodyOf(one), {
-        'if-match': '"1"',
+    it.each(guarded.filter(({ roles }) => !roles.includes('renter')).map((one) => [one.name, one] as const))(
+      '%s is refused',
+      async (_, one) => {
+        const answer = await send(one, 'h-1001');
+        expect([answer.status, answer.json.code]).toEqual([403, 'mayNot']);
+      },
+    );
+    it.each(
+      guarded.filter(({ roles, path }) => roles.includes('renter') && path.includes(':hireId')).map((one) => [one.name, one] as const),
+    )('%s of another hire is not there', async (_, one) => {
+      const answer = await send(one, 'h-1002');
+      expect([answer.status, answer.json.code]).toEqual([404, 'noSuchHire']);
+      // Nor by naming the other hire as one's own: this phone has no session there.
+      const own = await renter.send(one.method, pathOf(one, 'h-1002') + queryOf(one), goodBodies[one.name] ?? bodyOf(one), {
+        'x-quay-renter': 'h-1002',
       });
-      expect(answer.status).toBe(404);
-    },
-  );
+      expect([own.status, own.json.code]).toEqual([401, 'linkEnded']);
+    });
+  });
+
+  it.each(
+    ENDPOINTS.filter(({ roles }) => roles !== 'open' && !roles.includes('hand') && roles.includes('manager')).map(
+      (one) => [one.name, one] as const,
+    ),
+  )('%s is refused to a hand', async (_, one) => {
+    const answer = await hand.send(one.method, pathOf(one, 'h-1001'), goodBodies[one.name] ?? bodyOf(one));
+    expect([answer.status, answer.json.code]).toEqual([403, 'mayNot']);
+  });
+
+  it.each(
+    ENDPOINTS.filter(({ path, roles }) => path.includes(':hireId') && roles.includes('manager')).map((one) => [one.name, one] as const),
+  )('%s knows no hire that is not there', async (_, one) => {
+    const manager = quay.client();
+    await manager.signIn(MANAGER);
+    const answer = await manager.send(one.method, pathOf(one, 'h-9999') + queryOf(one), goodBodies[one.name] ?? bodyOf(one), {
+      'if-match': '"1"',
+    });
+    expect(answer.status).toBe(404);
+  });
 
   it('a photograph of one hire is not to be had through another, whoever knows its name', async () => {
     const { appendPhoto } = await import('../store/photo');

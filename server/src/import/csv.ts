@@ -29,6 +29,7 @@ export const readCsv = (file: string, text: string, columns: readonly string[], 
       faults.push({ file, where: `line ${mine}`, reason: `has ${cells.length} cells, the header has ${header.length}` });
       return [];
     }
-    return [{ line: mine, get: (column) => cells[at.get(column)!]!.trim() }];
+    // A column that may be left out is empty everywhere.
+    return [{ line: mine, get: (column) => cells[at.get(column) ?? -1]?.trim() ?? '' }];
   });
 };

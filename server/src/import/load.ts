@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { digestOf } from '@quay/core/record/canonical';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { hashSecret } from '../store/secret';
-import { writeOperator } from '../store/setting';
+import { writeHanding, writeOperator } from '../store/setting';
 import { fold } from '../store/staff';
 import type { BoatIn, HireIn, Import } from './read';
 
@@ -14,15 +14,15 @@ const loadBoat = async (trx: Knex, boat: BoatIn) => {
   const digest = digestOf(JSON.parse(JSON.stringify(boat.book)));
   const version = last?.digest === digest ? last.version : (last?.version ?? 0) + 1;
   await trx('boat')
-    .insert({ id: boat.id, name: boat.name, hullNumber: boat.hullNumber, base: boat.base, bookVersion: version })
+    .insert({ id: boat.id, name: boat.name, hullNumber: boat.hullNumber, base: boat.base, waters: boat.waters, bookVersion: version })
     .onConflict('id')
-    .merge(['name', 'hullNumber', 'base', 'bookVersion']);
+    .merge(['name', 'hullNumber', 'base', 'waters', 'bookVersion']);
   if (last?.digest === digest) return;
   await trx('book').insert({
     boat: boat.id,
     version,
     digest,
-    classBook: JSON.stringify(boat.classBook),
+    classBook: JSON.stringify(boat.lineage),
     boatBook: JSON.stringify(boat.boatBook),
     laid: JSON.stringify(boat.book),
   });
@@ -52,12 +52,23 @@ export const loadImport = async (db: Knex, data: Import): Promise<void> => {
   for (const one of data.staff) secrets.set(one.id, await hashSecret(one.secret));
   await db.transaction(async (trx) => {
     const { operator } = data;
-    await writeOperator(trx, { name: operator.name, currency: operator.currency, simulated: operator.simulated ?? false });
+    const { name, currency, simulated = false, phone, schools, briefingMinutes, understandingBy, points } = operator;
+    await writeOperator(trx, { name, currency, simulated });
+    await writeHanding(trx, { ...(phone === undefined ? {} : { phone }), schools, briefingMinutes, understandingBy, points });
     for (const { id, name, role } of data.staff)
       await trx('staff')
         .insert({ id, name, nameFolded: fold(name), role, secret: secrets.get(id)! })
         .onConflict('id')
         .merge();
+    for (const [table, rows] of [
+      ['rules', data.rules],
+      ['classBook', data.classes],
+    ] as const)
+      for (const row of rows)
+        await trx(table)
+          .insert({ id: row.id, body: JSON.stringify(row) })
+          .onConflict('id')
+          .merge();
     for (const waters of data.waters)
       await trx('waters')
         .insert({ id: waters.id, name: waters.name, body: JSON.stringify(waters) })

@@ -2,17 +2,25 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod/mini';
 import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
-import { BoatBook, type Book, BookId, ClassBook } from '@quay/core/fleet/book';
-import { layBook, pathOf } from '@quay/core/fleet/lay';
+import { pointsInOrder } from '@quay/core/briefing/compose';
+import { Base } from '@quay/core/fleet/base';
+import { BoatBook, type Book, ClassBook } from '@quay/core/fleet/book';
+import { conditionFaults } from '@quay/core/fleet/condition';
+import { untranslated } from '@quay/core/fleet/languages';
+import { layBooks, lineageOf, pathOf } from '@quay/core/fleet/lay';
+import { Handing } from '@quay/core/fleet/operator';
+import { type Handover, SCHOOLS } from '@quay/core/fleet/schools';
+import type { GeneralPoint } from '@quay/core/fleet/telling';
+import { RuleSet } from '@quay/core/fit/rules';
 import { readMinor } from '@quay/core/money/minor';
 import { FUEL_SCHEMES, Price } from '@quay/core/settlement/prices';
 import { instantOf } from '@quay/core/time/zone';
 import { Waters } from '@quay/core/waters/zone';
 import { fold, secretFault } from '../store/staff';
 import { readCsv } from './csv';
-import type { Fault } from './fault';
+import { type Fault, sayFault } from './fault';
 
-export const OperatorFile = z.object({
+export const OperatorFile = z.extend(Handing, {
   format: z.literal('quay-operator/1'),
   name: z.string().check(z.minLength(1), z.maxLength(80)),
   currency: z.string().check(z.regex(/^[A-Z]{3}$/)),
@@ -21,28 +29,19 @@ export const OperatorFile = z.object({
   fuelIncludedL: z.optional(z.number().check(z.gte(0))),
   lateGraceMin: z.int().check(z.gte(0)),
 });
-const isZone = (zone: string): boolean => {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone });
-    return true;
-  } catch {
-    return false;
-  }
-};
-export const BasesFile = z.object({
-  format: z.literal('quay-bases/1'),
-  bases: z.array(
-    z.object({
-      id: BookId,
-      name: z.string().check(z.minLength(1)),
-      zone: z.string().check(z.refine(isZone, 'is no IANA time zone')),
-      waters: BookId,
-    }),
-  ),
-});
+export const BasesFile = z.object({ format: z.literal('quay-bases/1'), bases: z.array(Base) });
 
-export type Base = z.infer<typeof BasesFile>['bases'][number];
-export type BoatIn = { id: string; name: string; hullNumber: string; base: string; classBook: ClassBook; boatBook: BoatBook; book: Book };
+/** A boat with her book laid flat; `lineage` are the class books it is laid from, furthest first. */
+export type BoatIn = {
+  id: string;
+  name: string;
+  hullNumber: string;
+  base: string;
+  waters: string;
+  lineage: ClassBook[];
+  boatBook: BoatBook;
+  book: Book;
+};
 export type HireIn = {
   id: string;
   boat: string;
@@ -50,6 +49,7 @@ export type HireIn = {
   renter: string;
   contact: string;
   language: string;
+  handover: Handover;
   adults: number;
   children: number;
   from: string;
@@ -62,6 +62,8 @@ export type Import = {
   operator: z.infer<typeof OperatorFile>;
   bases: Base[];
   waters: Waters[];
+  rules: RuleSet[];
+  classes: ClassBook[];
   boats: BoatIn[];
   prices: Price[];
   hires: HireIn[];
@@ -69,11 +71,21 @@ export type Import = {
 };
 
 /**
- * Reads a folder of open formats (see docs/formats). Everything wrong is reported at once.
+ * Reads a folder of open formats (see docs/formats). Everything wrong is reported at once. What is only missing in a
+ * language is no fault: it is shown in English, and told as a notice.
  * @param now what `today` in a date means, ISO instant
  */
-export const readImport = (folder: string, now: string): { ok: true; data: Import } | { ok: false; faults: Fault[] } => {
+export const readImport = (folder: string, now: string): { ok: true; data: Import; notices: Fault[] } | { ok: false; faults: Fault[] } => {
   const faults: Fault[] = [];
+  const notices: Fault[] = [];
+  const notice = (file: string, value: unknown) =>
+    notices.push(
+      ...untranslated(value).map(({ path, languages }) => ({
+        file,
+        where: path,
+        reason: `is not there in ${languages.join(', ')}; it is shown in English`,
+      })),
+    );
   const readText = (file: string): string | undefined => {
     const path = join(folder, file);
     if (existsSync(path)) return readFileSync(path, 'utf8');
@@ -103,32 +115,84 @@ export const readImport = (folder: string, now: string): { ok: true; data: Impor
           .map((name) => `${sub}/${name}`)
       : [];
 
-  const operator = readJson('operator.json', OperatorFile);
-  const bases = readJson('bases.json', BasesFile)?.bases ?? [];
-  const waters = filesIn('waters', '.geojson').flatMap((file) => readJson(file, Waters) ?? []);
-  for (const base of bases)
-    if (!waters.some(({ id }) => id === base.waters))
-      faults.push({ file: 'bases.json', where: `bases[${base.id}].waters`, reason: `there are no waters “${base.waters}”` });
+  /** Reads every file of a folder, and remembers which file an id came from. */
+  const readAll = <T extends { id: string }>(
+    sub: string,
+    ending: string,
+    schema: z.ZodMiniType<T>,
+  ): Map<string, { file: string; value: T }> => {
+    const found = new Map<string, { file: string; value: T }>();
+    for (const file of filesIn(sub, ending)) {
+      const value = readJson(file, schema);
+      if (value === undefined) continue;
+      const other = found.get(value.id);
+      if (other) faults.push({ file, where: 'id', reason: `“${value.id}” stands in ${other.file} already` });
+      found.set(value.id, { file, value });
+      notice(file, value);
+    }
+    return found;
+  };
 
-  const classes = new Map(
-    filesIn('classes', '.json')
-      .flatMap((file) => readJson(file, ClassBook) ?? [])
-      .map((book) => [book.id, book]),
-  );
-  const boats = filesIn('boats', '.json').flatMap((file): BoatIn[] => {
-    const boatBook = readJson(file, BoatBook);
-    if (!boatBook) return [];
-    const classBook = classes.get(boatBook.class);
-    if (!classBook) faults.push({ file, where: 'class', reason: `there is no readable class book “${boatBook.class}”` });
+  const operator = readJson('operator.json', OperatorFile);
+  notice('operator.json', operator);
+  const bases = readJson('bases.json', BasesFile)?.bases ?? [];
+  notice('bases.json', { bases });
+  const rules = readAll('rules', '.json', RuleSet);
+  const waters = readAll('waters', '.geojson', Waters);
+  for (const { file, value } of waters.values())
+    if (value.rules !== undefined && !rules.has(value.rules))
+      faults.push({ file, where: 'rules', reason: `there is no set of rules “${value.rules}”` });
+  for (const base of bases)
+    if (!waters.has(base.waters))
+      faults.push({ file: 'bases.json', where: `bases[${base.id}].waters`, reason: `there are no waters “${base.waters}”` });
+  const general: [string, string, readonly GeneralPoint[] | undefined][] = [
+    ['operator.json', 'points', operator?.points],
+    ...bases.map((base) => ['bases.json', `bases[${base.id}].points`, base.points] as [string, string, GeneralPoint[]]),
+    ...[...waters.values()].map(({ file, value }) => [file, 'points', value.points] as [string, string, GeneralPoint[] | undefined]),
+  ];
+  for (const [file, path, points = []] of general)
+    for (const { id, when } of points)
+      if (when)
+        faults.push(...conditionFaults(when, `${path}[${id}].when`, {}).map(({ path: where, reason }) => ({ file, where, reason })));
+
+  const classes = readAll('classes', '.json', ClassBook);
+  const boatFiles = readAll('boats', '.json', BoatBook);
+  const fileOf = (book: string) => boatFiles.get(book)?.file ?? classes.get(book)?.file ?? book;
+  const classBooks = new Map([...classes].map(([id, { value }]) => [id, value]));
+  const told = new Set<string>();
+  // A fault of a class shows through every boat of it; it is told once.
+  const bookFault = (fault: Fault) => {
+    const key = sayFault(fault);
+    if (!told.has(key)) faults.push(fault);
+    told.add(key);
+  };
+  const boats = [...boatFiles.values()].flatMap(({ file, value: boatBook }): BoatIn[] => {
     if (!bases.some(({ id }) => id === boatBook.base)) faults.push({ file, where: 'base', reason: `there is no base “${boatBook.base}”` });
-    if (!classBook) return [];
-    const laid = layBook(classBook, boatBook);
+    if (!classes.has(boatBook.class)) {
+      faults.push({ file, where: 'class', reason: `there is no readable class book “${boatBook.class}”` });
+      return [];
+    }
+    const found = lineageOf(boatBook.class, classBooks);
+    if (!found.ok) {
+      bookFault({ file: fileOf(found.fault.book), where: found.fault.path, reason: found.fault.reason });
+      return [];
+    }
+    const laid = layBooks(found.lineage, boatBook);
     if (!laid.ok) {
-      faults.push(...laid.faults.map(({ path, reason }) => ({ file, where: path, reason })));
+      for (const { book, path, reason } of laid.faults) bookFault({ file: fileOf(book), where: path, reason });
       return [];
     }
     const { id, name, hullNumber, base } = boatBook;
-    return [{ id, name, hullNumber, base, classBook, boatBook, book: laid.book }];
+    const on = boatBook.waters ?? bases.find((one) => one.id === base)?.waters ?? '';
+    if (boatBook.waters !== undefined && !waters.has(on)) faults.push({ file, where: 'waters', reason: `there are no waters “${on}”` });
+    // Points of the operator, the base and the waters are pinned with the book: a hire keeps what it began with.
+    const ground = [
+      ...(operator?.points ?? []),
+      ...(bases.find((one) => one.id === base)?.points ?? []),
+      ...(waters.get(on)?.value.points ?? []),
+    ];
+    const book = { ...laid.book, points: pointsInOrder(laid.book, ground) };
+    return [{ id, name, hullNumber, base, waters: on, lineage: found.lineage, boatBook, book }];
   });
 
   const prices = readPrices(readText('prices.csv'), operator?.currency ?? 'EUR', faults);
@@ -144,7 +208,18 @@ export const readImport = (folder: string, now: string): { ok: true; data: Impor
   const staff = readStaff(readText('staff.csv'), faults);
   const hires = readHires(readText('hires.csv'), operator?.currency ?? 'EUR', bases, boats, now, faults);
   if (faults.length > 0 || !operator) return { ok: false, faults };
-  return { ok: true, data: { operator, bases, waters, boats, prices, hires, staff } };
+  const data = {
+    operator,
+    bases,
+    waters: [...waters.values()].map(({ value }) => value),
+    rules: [...rules.values()].map(({ value }) => value),
+    classes: [...classBooks.values()],
+    boats,
+    prices,
+    hires,
+    staff,
+  };
+  return { ok: true, data, notices };
 };
 
 const readPrices = (text: string | undefined, currency: string, faults: Fault[]): Price[] => {
@@ -247,6 +322,8 @@ const readHires = (
       /^\d{1,2}$/.test(row.get(column)) && Number(row.get(column)) >= least
         ? Number(row.get(column))
         : no(`${column} “${row.get(column)}” is no number of people from ${least}`);
+    const handover = (SCHOOLS.handover as readonly string[]).includes(row.get('handover')) ? (row.get('handover') as Handover) : undefined;
+    if (row.get('handover') !== '' && !handover) no(`handover “${row.get('handover')}” is not among ${SCHOOLS.handover.join(', ')}`);
     const [from, to, adults, children] = [time('from'), time('to'), whole('adults', 1), whole('children', 0)];
     const depositMinor = readMinor(row.get('deposit'), currency) ?? no(`deposit “${row.get('deposit')}” is no sum in ${currency}`);
     if (from !== undefined && to !== undefined && to <= from) no('she would be due before she leaves');
@@ -261,6 +338,7 @@ const readHires = (
         renter: row.get('renter'),
         contact: row.get('contact'),
         language: row.get('language') || 'en',
+        handover: handover ?? 'staffed',
         adults,
         children,
         from,

@@ -1,11 +1,13 @@
 import * as z from 'zod/mini';
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
+import { RuleSet } from '@quay/core/fit/rules';
 import { Waters } from '@quay/core/waters/zone';
 import { BasesFile, OperatorFile } from './read';
 
 const SHAPES = {
   'class-book': [ClassBook, 'What a class of boats shares.'],
   'boat-book': [BoatBook, 'What one hull has different from her class: rows by id, laid over the class book.'],
+  rules: [RuleSet, 'A set of rules about jackets, drivers and lookouts; waters name the one that holds on them.'],
   waters: [Waters, 'GeoJSON (RFC 7946) of one stretch of water; each feature says what it is.'],
   bases: [BasesFile, 'Where boats lie.'],
   operator: [OperatorFile, 'Who hires out, in which currency, under which fuel scheme.'],

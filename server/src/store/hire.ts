@@ -5,8 +5,11 @@ import type { PriceList } from '@quay/core/settlement/prices';
 import type { Hire, HirePack } from '@quay/contract/hire';
 import type * as z from 'zod/mini';
 import type { SealState } from '@quay/contract/hire';
+import type { Handover } from '@quay/core/fleet/schools';
+import { groundOf, sheetsOf } from './fit';
 import { bookOf, refreshIfStale } from './record';
-import type { QuayKey } from './setting';
+import { type QuayKey, readHanding, readOperator } from './setting';
+import { toldBefore } from './told';
 
 export type HireRow = {
   id: string;
@@ -14,6 +17,7 @@ export type HireRow = {
   base: string;
   renter: string;
   language: string;
+  handover: Handover;
   adults: number;
   children: number;
   from: string;
@@ -43,6 +47,7 @@ const toHire = (row: Named): Hire => ({
   base: row.base,
   renter: row.renterName,
   language: row.language,
+  handover: row.handover,
   party: { adults: row.adults, children: row.children },
   from: row.from,
   to: row.to,
@@ -65,7 +70,9 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     hullNumber: string;
     lastSeal: string | null;
   };
-  const base = (await db('base').where({ id: row.base }).first('id', 'name', 'zone')) as HirePack['base'];
+  const ground = await groundOf(db, id);
+  if (!ground) throw new Error(`hire ${id}: there is no base ${row.base}`);
+  const operator = await readOperator(db);
   const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
   if (!book) throw new Error(`hire ${id}: boat ${row.boat} has no book in version ${row.bookVersion ?? 'now'}`);
   const seals = (await db('seal').where({ hire: id }).select('walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as z.infer<
@@ -75,7 +82,10 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
   return {
     hire: toHire(row),
     boat: { id: boat.id, name: boat.name, hullNumber: boat.hullNumber },
-    base,
+    ...ground,
+    operator: { ...(await readHanding(db)), name: operator?.name ?? '' },
+    toldBefore: await toldBefore(db, row, book.book),
+    sheets: await sheetsOf(db, id),
     book: book.book,
     bookVersion: book.version,
     prices: await priceList(db, row.priceVersion),

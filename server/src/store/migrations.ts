@@ -161,6 +161,48 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '002-brief',
+    down: onlyForward,
+    up: async (db) => {
+      for (const table of ['rules', 'classBook']) {
+        await db.schema.createTable(table, (t) => {
+          t.string('id').primary();
+          t.text('body').notNullable();
+          t.integer('version').notNullable().defaultTo(1);
+        });
+      }
+      await db.schema.alterTable('boat', (t) => {
+        t.string('waters').notNullable().defaultTo('');
+      });
+      await db.schema.alterTable('hire', (t) => {
+        t.string('handover').notNullable().defaultTo('staffed');
+      });
+      // Who is aboard, by name and mass: rows of their own, which can go while the seals over their digests stay good.
+      await db.schema.createTable('sheet', (t) => {
+        t.string('hire').notNullable().references('hire.id');
+        t.string('sha').notNullable();
+        t.text('body').notNullable();
+        t.string('receivedAt').notNullable();
+        t.primary(['hire', 'sha']);
+      });
+      await db.schema.createTable('renterLink', (t) => {
+        t.string('token').primary();
+        t.string('hire').notNullable().references('hire.id').index();
+        t.string('madeBy').notNullable().references('staff.id');
+        t.string('createdAt').notNullable();
+        t.string('expiresAt').notNullable();
+        t.string('withdrawnAt');
+      });
+      await db.schema.createTable('renterSession', (t) => {
+        t.string('token').primary();
+        t.string('link').notNullable().references('renterLink.token');
+        t.string('hire').notNullable().references('hire.id');
+        t.string('device').notNullable().references('device.id');
+        t.string('expiresAt').notNullable();
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

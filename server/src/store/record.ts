@@ -1,7 +1,7 @@
 import { createPublicKey, hash, sign as signBytes, verify } from 'node:crypto';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
-import type { Book } from '@quay/core/fleet/book';
+import { Book } from '@quay/core/fleet/book';
 import { canonical } from '@quay/core/record/canonical';
 import { type Actor, type Held, type HireEvent, mayAdd } from '@quay/core/record/event';
 import { type HireRecord, project, slot } from '@quay/core/record/project';
@@ -10,6 +10,7 @@ import { readEvent } from '@quay/core/record/upcast';
 import { holdsOf } from '@quay/core/record/walk';
 import { dateOf } from '@quay/core/time/zone';
 import type { Refusal } from '@quay/contract/record';
+import { fitOfHire } from './fit';
 import type { QuayKey } from './setting';
 
 type EventRow = {
@@ -25,7 +26,16 @@ type EventRow = {
   behindMs: number;
 };
 
-export type Delivery = { hire: string; device: string; actor: Actor; events: readonly unknown[]; behindMs: number; now: string };
+export type Delivery = {
+  hire: string;
+  device: string;
+  actor: Actor;
+  /** The walks that the renter of this hire makes without staff; none unless said. */
+  alone?: { out: boolean; in: boolean };
+  events: readonly unknown[];
+  behindMs: number;
+  now: string;
+};
 export type Taken = { held: string[]; refused: Refusal[] };
 
 const idOf = (raw: unknown): string =>
@@ -34,7 +44,7 @@ const idOf = (raw: unknown): string =>
     : '?';
 
 /** Reads a delivery: what fits, with its canonical content and digest, and what is refused, each with its reason. */
-const sort = (delivery: Delivery): { fit: { event: HireEvent; content: string; digest: string }[]; refused: Refusal[] } => {
+const sort = (delivery: Delivery): { fit: Fit[]; refused: Refusal[] } => {
   const refused: Refusal[] = [];
   const fit = delivery.events.flatMap((raw) => {
     const id = idOf(raw);
@@ -47,11 +57,27 @@ const sort = (delivery: Delivery): { fit: { event: HireEvent; content: string; d
     const { event } = read;
     if (event.stream !== delivery.hire) return no('otherHire', `it belongs to ${event.stream}`);
     if (event.device !== delivery.device) return no('otherDevice', 'it was made on another device');
-    if (!mayAdd(delivery.actor.role, event.body.kind)) return no('mayNot', `a ${delivery.actor.role} does not add ${event.body.kind}`);
+    if (!mayAdd(delivery.actor.role, event.body, delivery.alone))
+      return no('mayNot', `a ${delivery.actor.role} does not add ${event.body.kind}`);
     const content = canonical(raw);
     return [{ event, content, digest: hash('sha256', content) }];
   });
   return { fit, refused };
+};
+
+type Fit = { event: HireEvent; content: string; digest: string };
+
+/** A renter corrects and undoes what a renter entered; what staff entered is answered with a remark, not replaced. */
+const ownOnly = async (db: Knex, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
+  const named = [...new Set(fit.flatMap(({ event }) => event.replaces))];
+  if (named.length === 0) return fit;
+  const staffs = (await db('event').whereIn('id', named).whereNot({ role: 'renter' }).select('id')) as { id: string }[];
+  const theirs = new Set(staffs.map(({ id }) => id));
+  return fit.filter(({ event }) => {
+    const others = event.replaces.some((id) => theirs.has(id));
+    if (others) refused.push({ id: event.id, reason: 'mayNot', detail: 'a renter does not replace what staff entered' });
+    return !others;
+  });
 };
 
 const inserts = new Map<number, string>();
@@ -75,7 +101,8 @@ const insertOf = (rows: number): string => {
  * thin line.
  */
 export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
-  const { fit, refused } = sort(delivery);
+  const { fit: sorted, refused } = sort(delivery);
+  const fit = delivery.actor.role === 'renter' ? await ownOnly(db, sorted, refused) : sorted;
   if (fit.length === 0) return { held: [], refused };
   const { hire, device, actor, now, behindMs } = delivery;
   // The first of an id in one delivery is tried; a second one is then judged against what is held.
@@ -161,7 +188,8 @@ export const bookOf = async (db: Knex, boat: string, version: number | undefined
     wanted === undefined
       ? undefined
       : ((await db('book').where({ boat, version: wanted }).first('laid', 'version')) as { laid: string; version: number } | undefined);
-  return row && { book: JSON.parse(row.laid) as Book, version: row.version };
+  // Books from before some lists were thought of are read for ever.
+  return row && { book: Book.parse(JSON.parse(row.laid)), version: row.version };
 };
 
 /** The key a seal names, from whichever device has or had it. */
@@ -234,7 +262,8 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const zone = ((await db('base').where({ id: hire.base }).first('zone')) as { zone: string }).zone;
   const state = stateOf((slotKey) => record.slots.has(slotKey));
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const holds = book && waiting ? holdsOf(record, book.book, dateOf(now, zone)) : [];
+  const fit = book && waiting ? await fitOfHire(db, hireId, record, book.book, dateOf(now, zone)) : undefined;
+  const holds = book && waiting ? holdsOf(record, book.book, dateOf(now, zone), fit) : [];
   const attention = {
     late: record.late.length,
     proposed: record.proposed.length,

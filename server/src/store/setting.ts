@@ -1,5 +1,6 @@
 import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
+import { Handing } from '@quay/core/fleet/operator';
 
 export type Operator = { name: string; currency: string; simulated: boolean };
 
@@ -11,6 +12,10 @@ export const readOperator = async (db: Knex): Promise<Operator | undefined> => {
   const text = await read(db, 'operator');
   return text === undefined ? undefined : (JSON.parse(text) as Operator);
 };
+/** How the operator hands over; an installation that never said has the usual settings. */
+export const readHanding = async (db: Knex): Promise<Handing> => Handing.parse(JSON.parse((await read(db, 'handing')) ?? '{}'));
+export const writeHanding = (db: Knex, handing: Handing) => write(db, 'handing', JSON.stringify(handing));
+
 export const writeOperator = (db: Knex, operator: Operator) => write(db, 'operator', JSON.stringify(operator));
 
 /**

@@ -39,11 +39,11 @@ export const addStaff = async (db: Knex, staff: { id?: string; name: string; rol
 const waitAfter = (count: number): number => (count < 3 ? 0 : Math.min(900_000, 1000 * 2 ** (count - 2)));
 const FORGIVEN_AFTER_MS = 24 * 3_600_000;
 
-const waiting = async (db: Knex, keys: readonly string[], nowMs: number): Promise<number> => {
+export const waiting = async (db: Knex, keys: readonly string[], nowMs: number): Promise<number> => {
   const rows = (await db('signInFailure').whereIn('key', keys as string[])) as { count: number; lastMs: number }[];
   return Math.max(0, ...rows.map(({ count, lastMs }) => (nowMs - lastMs > FORGIVEN_AFTER_MS ? 0 : lastMs + waitAfter(count) - nowMs)));
 };
-const fail = (db: Knex, keys: readonly string[], nowMs: number) =>
+export const missed = (db: Knex, keys: readonly string[], nowMs: number) =>
   Promise.all(
     keys.map((key) =>
       db('signInFailure')
@@ -81,7 +81,7 @@ export const signIn = async (
   let device = await deviceOf(db, deviceToken);
   const right = await checkSecret(secret, row?.secret);
   if (!right || !row) {
-    await fail(db, keys, now.getTime());
+    await missed(db, keys, now.getTime());
     return { ok: false, reason: 'wrong', waitS: 0 };
   }
   // Said only after the right PIN: who has none learns nothing about the phone.
@@ -111,7 +111,7 @@ export const signIn = async (
   };
 };
 
-const addDevice = async (db: Knex, name: string, token: string, enrolled: boolean, now: Date): Promise<DeviceRow> => {
+export const addDevice = async (db: Knex, name: string, token: string, enrolled: boolean, now: Date): Promise<DeviceRow> => {
   const id = randomUUID();
   await db('device').insert({ id, name, token: hashToken(token), enrolled, createdAt: now.toISOString() });
   return (await db('device').where({ id }).first()) as DeviceRow;
@@ -183,7 +183,7 @@ export const enrol = async (
       .where('expiresAt', '>', now.toISOString())
       .del();
     if (taken === 0) {
-      await fail(trx, keys, now.getTime());
+      await missed(trx, keys, now.getTime());
       return { ok: false, reason: 'wrong', waitS: 0 } as const;
     }
     return { ok: true, device: await addDevice(trx, name, token, true, now), token } as const;

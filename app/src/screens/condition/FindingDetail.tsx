@@ -2,7 +2,7 @@ import type { Finding } from '@quay/core/record/findings';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import type { HireView } from '../../data/hire';
 import { Picture } from '../../platform/picture';
 import { Card, Tag } from '../../ui/board';

@@ -1,4 +1,4 @@
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import { FITTING_STATES } from '@quay/core/record/event';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';

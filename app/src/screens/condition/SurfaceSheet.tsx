@@ -1,6 +1,6 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import { slot } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { useState } from 'react';

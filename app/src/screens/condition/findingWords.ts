@@ -1,5 +1,5 @@
 import type { HirePack } from '@quay/contract/hire';
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import type { Finding } from '@quay/core/record/findings';
 import type { Line } from '@quay/core/settlement/statement';

@@ -1,4 +1,5 @@
-import { say, type Tank } from '@quay/core/fleet/book';
+import type { Tank } from '@quay/core/fleet/rows';
+import { say } from '@quay/core/fleet/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';

@@ -1,5 +1,6 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
-import { type Gauge, say } from '@quay/core/fleet/book';
+import type { Gauge } from '@quay/core/fleet/rows';
+import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';

@@ -25,6 +25,7 @@ import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { Log, RecordPanel } from '../record/Log';
 import { ChangeSheet } from './ChangeSheet';
 import { HireMissing } from './HireMissing';
+import { LinkSheet } from './LinkSheet';
 import { HoldList, useHoldWords } from './HoldList';
 import { useHolds } from './useHolds';
 
@@ -40,6 +41,7 @@ const HireCard = ({ view }: { view: HireView }) => {
   const now = useNow();
   const [log, setLog] = useState(false);
   const [changing, setChanging] = useState(false);
+  const [linking, setLinking] = useState(false);
   const manager = useMe().data?.staff.role === 'manager';
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
@@ -141,6 +143,17 @@ const HireCard = ({ view }: { view: HireView }) => {
             <Body>{hire.notes}</Body>
           </View>
         ) : null}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {before ? (
+            <Alt
+              label={t(record.slots.has('party') ? 'fit.again' : 'fit.open')}
+              onPress={() => router.push(`/hire/${hire.id}/fit`)}
+              testID="fit"
+            />
+          ) : null}
+          {state === 'closed' ? null : <Alt label={t('link.title')} onPress={() => setLinking(true)} testID="link" />}
+        </View>
+        {linking ? <LinkSheet view={view} onClose={() => setLinking(false)} /> : null}
         {manager && state !== 'closed' ? (
           <Alt label={t('change.title')} onPress={() => setChanging(true)} testID="change" style={{ alignSelf: 'flex-start' }} />
         ) : null}

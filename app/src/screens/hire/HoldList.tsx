@@ -1,5 +1,6 @@
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import type { Held } from '@quay/core/record/event';
+import { peopleOf } from '@quay/core/record/handing';
 import { slotsUnder } from '@quay/core/record/project';
 import { type Hold, propellerRelease } from '@quay/core/record/walk';
 import { useTranslation } from 'react-i18next';
@@ -9,16 +10,26 @@ import { useMe } from '../../data/session';
 import { Alt } from '../../ui/press';
 import { useSnack } from '../../ui/snack';
 import { Body, Small } from '../../ui/words';
+import { useFitWords } from '../fit/fitWords';
 import { Settle } from '../condition/Settle';
 
 /** A hold in words. */
 export const useHoldWords = (view: HireView): ((hold: Hold) => string) => {
   const { t, i18n } = useTranslation();
+  const words = useFitWords(view);
+  const people = peopleOf(view.record, view.sheets) ?? [];
   return (hold) => {
     if (hold.is === 'safetyFitting')
       return t(`hold.${hold.fault.is}`, { name: say(hold.fault.fitting.name, i18n.language), n: hold.fault.pieces });
     if (hold.is === 'said') return hold.why;
     if (hold.is === 'propeller') return t('hold.propeller');
+    if (hold.is === 'tooMany') return words.overload(hold.overload);
+    if (hold.is === 'crew') return words.crew(hold.fault, people);
+    if (hold.is === 'noJacket')
+      return `${t('fit.none')}: ${people
+        .filter(({ id }) => hold.people.includes(id))
+        .map((person) => words.nameOf(person, people))
+        .join(', ')}`;
     const id = hold.key.split('/').pop() ?? '';
     const named = [...view.pack.book.fittings, ...view.pack.book.gauges, ...view.pack.book.propellers].find((one) => one.id === id);
     return t('hold.contradiction', { what: named ? say(named.name, i18n.language) : id });

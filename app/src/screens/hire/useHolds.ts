@@ -1,13 +1,16 @@
 import { stateOf } from '@quay/core/day/board';
 import { type Hold, holdsOf } from '@quay/core/record/walk';
 import { dateOf } from '@quay/core/time/zone';
+import { useFit } from '../../data/handing';
 import type { HireView } from '../../data/hire';
 import { useNow } from '../../ui/clock';
 
 /** What holds her while she has not left; nothing any more once she is out. */
-export const useHolds = ({ record, pack }: HireView): Hold[] => {
+export const useHolds = (view: HireView): Hold[] => {
+  const { record, pack } = view;
+  const fit = useFit(view);
   const now = useNow(60_000);
   const state = stateOf((key) => record.slots.has(key));
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  return waiting ? holdsOf(record, pack.book, dateOf(new Date(now).toISOString(), pack.base.zone)) : [];
+  return waiting ? holdsOf(record, pack.book, dateOf(new Date(now).toISOString(), pack.base.zone), fit) : [];
 };

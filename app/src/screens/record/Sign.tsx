@@ -17,6 +17,7 @@ import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, Small } from '../../ui/words';
+import { BriefingSummary } from '../briefing/BriefingSummary';
 import { HireMissing } from '../hire/HireMissing';
 import { useHolds } from '../hire/useHolds';
 import { useWalk, type WalkView } from './useWalk';
@@ -139,6 +140,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           </Notice>
         ) : null}
         {held ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}
+        {walk === 'out' ? <BriefingSummary view={view} /> : null}
         <Card style={{ gap: 14 }}>
           <Part
             title={t('sign.fuel', { tank: page.fuel.map(({ tank }) => tank).join(', ') })}

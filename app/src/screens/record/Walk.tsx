@@ -1,4 +1,4 @@
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import { SKIP_REASONS, type Walk as WalkName } from '@quay/core/record/event';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -14,6 +14,7 @@ import { Scroll } from '../../ui/scroll';
 import { Sheet } from '../../ui/sheet';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
+import { BriefingLine } from '../briefing/BriefingLine';
 import { FittingSheet } from '../condition/FittingSheet';
 import { SurfaceSheet } from '../condition/SurfaceSheet';
 import { GaugeSheet } from '../fuel/GaugeSheet';
@@ -148,6 +149,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           .join(' · ')}
       </Small>
       {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
+      {walk === 'out' && at === 0 ? <BriefingLine view={view} /> : null}
       {lanes}
       {nothing ? <Body>{t('walk.nothingHere')}</Body> : null}
       <Small size={14} style={{ paddingTop: 6 }}>

@@ -1,12 +1,12 @@
 import type { HirePack } from '@quay/contract/hire';
-import { say, type Wording } from '@quay/core/fleet/book';
+import { say, type Wording } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import type { EventBody } from '@quay/core/record/event';
 import { useTranslation } from 'react-i18next';
 import { figure } from '../../ui/format';
 
 /** An entry of the record in a few words of the reader's language. */
-export const useEntryWords = ({ book }: HirePack): ((body: EventBody) => string) => {
+export const useEntryWords = ({ book, base }: HirePack): ((body: EventBody) => string) => {
   const { t, i18n } = useTranslation();
   const find = (rows: readonly { id: string; name: Wording }[], id: string) => {
     const row = rows.find((one) => one.id === id);
@@ -16,14 +16,15 @@ export const useEntryWords = ({ book }: HirePack): ((body: EventBody) => string)
     const gauge = book.gauges.find((one) => one.id === id);
     return gauge ? spokenReading(gauge, shown) : figure(shown);
   };
+  const point = (id: string) => say(book.points.find((one) => one.id === id)?.say ?? { en: id }, i18n.language);
   return (body) => {
     switch (body.kind) {
       case 'walkStarted':
         return t(`walk.${body.walk}`);
       case 'pointTold':
-        return `${t('log.told')}: ${say(book.points.find(({ id }) => id === body.point)?.say ?? { en: body.point }, i18n.language)}`;
+        return `${t('log.told')}: ${point(body.point)}`;
       case 'pointSkipped':
-        return `${t(`walk.skip.${body.why}`)}: ${say(book.points.find(({ id }) => id === body.point)?.say ?? { en: body.point }, i18n.language)}`;
+        return `${t(`walk.skip.${body.why}`)}: ${point(body.point)}`;
       case 'counted':
         return `${find(book.fittings, body.fitting)}: ${body.count}${body.state === 'fine' ? '' : `, ${t(`walk.state.${body.state}`)}`}`;
       case 'gaugeRead':
@@ -57,6 +58,20 @@ export const useEntryWords = ({ book }: HirePack): ((body: EventBody) => string)
         return t(`statement.state.${body.state}`);
       case 'closed':
         return t('statement.number', { n: body.number });
+      case 'partySet':
+        return t('log.party', { count: body.people });
+      case 'jacketGiven':
+        return t('log.jacket', { name: find([...book.fittings, ...base.store], body.fitting) });
+      case 'briefingSet':
+        return t('log.minutes', { n: body.minutes });
+      case 'understandingShown':
+        return t(body.right ? 'log.understood' : 'log.notUnderstood', { text: point(body.point) });
+      case 'pointRead':
+        return t('log.readHome', { text: point(body.point) });
+      case 'reported':
+        return t('log.reported', { text: body.note });
+      case 'roundDone':
+        return t('log.round', { text: find(book.rounds, body.round) });
       case 'undone':
         return t('walk.undone');
     }

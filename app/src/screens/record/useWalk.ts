@@ -1,7 +1,10 @@
+import type { Briefing } from '@quay/core/briefing/compose';
+import { briefingOf } from '@quay/core/record/handing';
 import type { EventBody, Held, Walk } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/record/event';
 import { type StopState, walkState } from '@quay/core/record/walk';
 import { useCallback, useMemo, useState } from 'react';
+import { caseOf } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
 import { isFull } from '../../data/keep';
 import type { Entry } from '../../data/outbox';
@@ -14,6 +17,8 @@ export type Enter = (entries: readonly (EventBody | Entry)[], said?: string) => 
 export type WalkView = HireView & {
   walk: Walk;
   stops: StopState[];
+  /** What is told to this party, in this time. */
+  briefing: Briefing;
   at: number;
   jump: (index: number) => void;
   enter: Enter;
@@ -35,7 +40,8 @@ export const useWalk = (hireId: string, walk: Walk): { ready: WalkView | undefin
   const { t, i18n } = useTranslation();
   const snack = useSnack();
   const [chosen, setChosen] = useState<number>();
-  const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk), [view, walk]);
+  const briefing = useMemo(() => view && briefingOf(view.record, caseOf(view)), [view]);
+  const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk, briefing), [view, walk, briefing]);
   const begun = view?.record.slots.has(`${walk}/started`) ?? false;
   const enter = useCallback<Enter>(
     async (entries, said) => {
@@ -56,11 +62,12 @@ export const useWalk = (hireId: string, walk: Walk): { ready: WalkView | undefin
   );
   const ready = useMemo(
     () =>
-      view && stops
+      view && stops && briefing
         ? {
             ...view,
             walk,
             stops,
+            briefing,
             at: Math.min(chosen ?? firstLoose(stops), stops.length - 1),
             jump: setChosen,
             enter,
@@ -69,7 +76,7 @@ export const useWalk = (hireId: string, walk: Walk): { ready: WalkView | undefin
             language: i18n.language,
           }
         : undefined,
-    [view, stops, walk, chosen, enter, begun, i18n.language],
+    [view, stops, briefing, walk, chosen, enter, begun, i18n.language],
   );
   return { ready, error, refetch };
 };

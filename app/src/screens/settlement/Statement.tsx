@@ -1,5 +1,5 @@
 import { closeHire, statementPdf } from '@quay/contract/hire';
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import { findingsOf } from '@quay/core/record/findings';
 import { slot } from '@quay/core/record/project';
 import { type Line, statementOf } from '@quay/core/settlement/statement';

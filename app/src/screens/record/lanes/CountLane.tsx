@@ -1,5 +1,5 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';

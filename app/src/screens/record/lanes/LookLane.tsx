@@ -1,5 +1,5 @@
 import { mdiCamera } from '@mdi/js';
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { marksOf } from '@quay/core/record/walk';
 import { useTranslation } from 'react-i18next';

@@ -1,4 +1,4 @@
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import { EVIDENCE_STATES, type EventBody } from '@quay/core/record/event';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';

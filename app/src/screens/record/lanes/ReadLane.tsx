@@ -1,5 +1,5 @@
 import { mdiGauge } from '@mdi/js';
-import { say } from '@quay/core/fleet/book';
+import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import { slot } from '@quay/core/record/project';
 import { fuelOf } from '@quay/core/record/walk';

@@ -1,0 +1,82 @@
+import type { Understanding } from '@quay/core/briefing/understanding';
+import type { Point } from '@quay/core/fleet/telling';
+import { say } from '@quay/core/fleet/words';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Notice } from '../../ui/board';
+import { Alt } from '../../ui/press';
+import { Body, Bold, Small } from '../../ui/words';
+import type { WalkView } from '../record/useWalk';
+
+/**
+ * Whether something was understood: a question some way after the telling, in the renter's language with the hand's
+ * beside it. A wrong answer brings the point back, and after it a different question.
+ */
+export const QuestionCard = ({ view, due }: { view: WalkView; due: { point: Point; by: 'driver' | 'lookout'; state: Understanding } }) => {
+  const { t } = useTranslation();
+  const { pack, enter, language, walk } = view;
+  const theirs = pack.hire.language;
+  const { point, by, state } = due;
+  const [missed, setMissed] = useState<string>();
+  if (state.is !== 'ask' && state.is !== 'tellAgain') return null;
+  const both = (wording: Parameters<typeof say>[0]) =>
+    say(wording, theirs) === say(wording, language) ? say(wording, theirs) : `${say(wording, theirs)}\n${say(wording, language)}`;
+  if (state.is === 'tellAgain') {
+    return (
+      <Notice kind="stop" title={t('brief.tellAgain')}>
+        {missed ? <Bold>{missed}</Bold> : null}
+        <Body>{both(point.say)}</Body>
+        {point.show ? <Small>{`${t('walk.show')}: ${say(point.show, language)}`}</Small> : null}
+        <Alt
+          label={t('brief.toldAgain')}
+          testID={`tell-again-${point.id}`}
+          onPress={() => void enter([{ kind: 'pointTold', walk, point: point.id, how: point.show ? 'shown' : 'said', language: theirs }])}
+        />
+      </Notice>
+    );
+  }
+  const { question } = state;
+  return (
+    <Notice kind="ask" title={t(`brief.ask.${by}`)}>
+      <Bold>{both(question.ask)}</Bold>
+      <View style={{ gap: 8 }}>
+        {question.answers.map((answer) => (
+          <Alt
+            key={answer.id}
+            label={both(answer.say)}
+            testID={`answer-${question.id}-${answer.id}`}
+            onPress={() => {
+              setMissed(answer.right ? undefined : answer.why && both(answer.why));
+              void enter(
+                [
+                  {
+                    kind: 'understandingShown',
+                    point: point.id,
+                    by,
+                    how: 'answered',
+                    question: question.id,
+                    answer: answer.id,
+                    right: answer.right === true,
+                    language: theirs,
+                  },
+                ],
+                answer.right ? t('brief.right') : t('brief.wrong'),
+              );
+            }}
+          />
+        ))}
+        <Alt
+          label={t('brief.demonstrated')}
+          testID={`demonstrated-${point.id}`}
+          onPress={() =>
+            void enter(
+              [{ kind: 'understandingShown', point: point.id, by, how: 'demonstrated', right: true, language: theirs }],
+              t('brief.right'),
+            )
+          }
+        />
+      </View>
+    </Notice>
+  );
+};

@@ -1,0 +1,39 @@
+import { AGE_MAX, MASS_MAX_KG, MASS_MIN_KG, type Person, type Size, sizeOfAge } from '@quay/core/fit/people';
+
+/** Somebody as they stand in the form: what is typed is text until it is read. */
+export type Draft = Omit<Person, 'age' | 'massKg'> & { age: string; mass: string };
+export type DraftFault = 'age' | 'mass' | 'massMissing' | 'ageMissing';
+
+/** A name for a row that nobody reuses. */
+const newId = (taken: readonly { id: string }[]): string => {
+  for (let n = taken.length + 1; ; n += 1) if (!taken.some(({ id }) => id === `p${n}`)) return `p${n}`;
+};
+
+export const newDraft = (taken: readonly { id: string }[]): Draft => ({ id: newId(taken), name: '', age: '', mass: '', swims: 'well' });
+
+export const draftOf = ({ age, massKg, ...rest }: Person): Draft => ({
+  ...rest,
+  age: age === undefined ? '' : String(age),
+  mass: massKg === undefined ? '' : String(massKg),
+});
+
+const number = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.')));
+
+/** The size that is taken: the one chosen, or, while neither a mass nor a size is given, what the age suggests. */
+export const sizeTaken = ({ size, age, mass }: Draft): Size | undefined =>
+  size ?? (mass.trim() === '' && /^\d{1,3}$/.test(age.trim()) ? sizeOfAge(Number(age)) : undefined);
+
+/** Reads a row. @returns the person, or what is wrong at which field */
+export const readDraft = (draft: Draft): { ok: true; person: Person } | { ok: false; faults: DraftFault[] } => {
+  const { age: ageText, mass: massText, size: _, ...rest } = draft;
+  const faults: DraftFault[] = [];
+  const age = number(ageText);
+  if (ageText.trim() === '') faults.push('ageMissing');
+  else if (!Number.isInteger(age) || age < 0 || age > AGE_MAX) faults.push('age');
+  const massKg = number(massText);
+  const size = sizeTaken(draft);
+  if (massText.trim() !== '' && !(massKg >= MASS_MIN_KG && massKg <= MASS_MAX_KG)) faults.push('mass');
+  else if (massText.trim() === '' && size === undefined) faults.push('massMissing');
+  if (faults.length > 0) return { ok: false, faults };
+  return { ok: true, person: { ...rest, name: rest.name.trim(), age, ...(massText.trim() === '' ? { size: size! } : { massKg }) } };
+};

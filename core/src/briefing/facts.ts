@@ -1,0 +1,60 @@
+import { differenceInCalendarDays } from 'date-fns';
+import { TZDate } from '@date-fns/tz';
+import type { Base } from '../fleet/base';
+import type { Book } from '../fleet/book';
+import type { Facts } from '../fleet/condition';
+import { MATTERS, schoolOf, type Schools } from '../fleet/schools';
+import type { Person } from '../fit/people';
+import type { RuleSet } from '../fit/rules';
+import { isChild } from '../fit/suits';
+import type { Waters } from '../waters/zone';
+
+export type Circumstances = {
+  boat: { id: string; book: Book };
+  base: Pick<Base, 'id' | 'zone' | 'schools'>;
+  waters: Pick<Waters, 'id' | 'kind' | 'schools'> | undefined;
+  schools: Schools;
+  rules: RuleSet;
+  /** Everybody, once they are named; before that, what was booked. */
+  people: readonly Person[] | undefined;
+  booked: { adults: number; children: number };
+  from: string;
+  to: string;
+  forecast?: { windMs?: number; waterC?: number } | undefined;
+};
+
+/** The schools that hold: the water's over the base's over the operator's. */
+export const schoolsFor = ({ schools, base, waters }: Pick<Circumstances, 'schools' | 'base' | 'waters'>): Schools => ({
+  ...schools,
+  ...base.schools,
+  ...waters?.schools,
+});
+
+/** What conditions may ask about, as far as it is known. What nobody has told is left out, and cannot be judged. */
+export const factsOf = (of: Circumstances): Facts => {
+  const { people, booked, base, waters } = of;
+  const schools = schoolsFor(of);
+  const [from, to] = [new TZDate(of.from, base.zone), new TZDate(of.to, base.zone)];
+  const ages = people?.flatMap(({ age }) => age ?? []);
+  const children = people ? people.filter((person) => isChild(person, of.rules)).length : booked.children;
+  return {
+    'boat.kind': of.boat.book.kind,
+    'boat.class': of.boat.book.classes?.[0],
+    'boat.id': of.boat.id,
+    'party.people': people?.length ?? booked.adults + booked.children,
+    'party.adults': people ? people.length - children : booked.adults,
+    'party.children': children,
+    'party.youngest': ages && ages.length === people?.length ? Math.min(...ages) : undefined,
+    'party.weakSwimmers': people?.filter(({ swims }) => swims !== 'well').length,
+    'party.towed': people?.filter(({ towed }) => towed).length,
+    'base.id': base.id,
+    'waters.id': waters?.id,
+    'waters.kind': waters?.kind,
+    'hire.hours': (to.getTime() - from.getTime()) / 3_600_000,
+    'hire.nights': differenceInCalendarDays(to, from),
+    'hire.month': from.getMonth() + 1,
+    'forecast.windMs': of.forecast?.windMs,
+    'forecast.waterC': of.forecast?.waterC,
+    ...Object.fromEntries(MATTERS.map((matter) => [`school.${matter}`, schoolOf(schools, matter)])),
+  };
+};

@@ -1,0 +1,62 @@
+import * as z from 'zod/mini';
+import { Condition } from './condition';
+import { Jacket } from './jacket';
+import { Schools } from './schools';
+import { GeneralPoint } from './telling';
+import { BookId, Wording } from './words';
+
+/** A base book: berths, the way in, the return card, the store, and whom to call. */
+
+export const BERTH_KINDS = ['alongside', 'slip', 'lift', 'beach', 'bank', 'lockWall', 'crowdedDock'] as const;
+export const Berth = z.object({
+  id: BookId,
+  name: Wording,
+  kind: z.enum(BERTH_KINDS),
+  /** The way a boat points lying in it, degrees true. */
+  headingDeg: z.optional(z.number().check(z.gte(0), z.lte(360))),
+  /** At lowest water. */
+  depthM: z.optional(z.number().check(z.gt(0), z.lte(50))),
+  tidal: z.optional(z.boolean()),
+});
+
+const Step = z.object({ id: BookId, say: Wording, when: z.optional(Condition), caution: z.optional(Wording) });
+
+/** Equipment kept ashore to lend: jackets of rare sizes above all. */
+export const StoreItem = z.object({
+  id: BookId,
+  name: Wording,
+  count: z.int().check(z.gte(0), z.lte(999)),
+  jacket: z.optional(Jacket),
+});
+export type StoreItem = z.infer<typeof StoreItem>;
+
+export const Base = z.object({
+  id: BookId,
+  name: z.string().check(z.minLength(1), z.maxLength(80)),
+  zone: z.string().check(
+    z.refine((zone) => {
+      try {
+        new Intl.DateTimeFormat('en', { timeZone: zone });
+        return true;
+      } catch {
+        return false;
+      }
+    }, 'is no IANA time zone'),
+  ),
+  /** The waters in front of it. */
+  waters: BookId,
+  position: z.optional(z.tuple([z.number().check(z.gte(-180), z.lte(180)), z.number().check(z.gte(-90), z.lte(90))])),
+  phone: z.optional(z.string().check(z.maxLength(40))),
+  radio: z.optional(z.string().check(z.maxLength(40))),
+  schools: z.optional(Schools),
+  berths: z._default(z.array(Berth), []),
+  /** From open water to the berth, in order. */
+  wayIn: z._default(z.array(Step), []),
+  /** What coming home here asks for, from the call at the limit to the key. */
+  returnCard: z._default(z.array(Step), []),
+  /** What to bring, and where to come to. */
+  before: z._default(z.array(Step), []),
+  store: z._default(z.array(StoreItem), []),
+  points: z._default(z.array(GeneralPoint), []),
+});
+export type Base = z.infer<typeof Base>;

@@ -1,0 +1,135 @@
+import * as z from 'zod/mini';
+import { MATTERS } from './schools';
+import { BookId } from './words';
+
+/**
+ * When something applies, as data. Judged with three values: what cannot be judged is neither true nor false, and
+ * whoever asks decides what that means (a point that cannot be judged is kept).
+ */
+export type Scalar = string | number | boolean;
+export type Condition =
+  | { all: Condition[] }
+  | { any: Condition[] }
+  | { not: Condition }
+  /** One of the book's named conditions. */
+  | { named: string }
+  | {
+      fact: string;
+      is?: Scalar | undefined;
+      in?: Scalar[] | undefined;
+      atLeast?: number | undefined;
+      atMost?: number | undefined;
+    };
+
+const scalar = z.union([z.string(), z.number(), z.boolean()]);
+const nested = z.lazy(() => Condition);
+export const Condition: z.ZodMiniType<Condition> = z.union([
+  z.strictObject({ all: z.array(nested).check(z.minLength(1)) }),
+  z.strictObject({ any: z.array(nested).check(z.minLength(1)) }),
+  z.strictObject({ not: nested }),
+  z.strictObject({ named: BookId }),
+  z.strictObject({
+    fact: z.string(),
+    is: z.optional(scalar),
+    in: z.optional(z.array(scalar).check(z.minLength(1))),
+    atLeast: z.optional(z.number()),
+    atMost: z.optional(z.number()),
+  }),
+]);
+
+/** What a condition may ask about, besides `school.<matter>`. */
+export const FACTS = [
+  'boat.kind',
+  'boat.class',
+  'boat.id',
+  'party.people',
+  'party.adults',
+  'party.children',
+  'party.youngest',
+  'party.weakSwimmers',
+  'party.towed',
+  'base.id',
+  'waters.id',
+  'waters.kind',
+  'hire.hours',
+  'hire.nights',
+  'hire.month',
+  'hire.afterDusk',
+  'forecast.windMs',
+  'forecast.waterC',
+  'toldWithin.days',
+] as const;
+const KNOWN = new Set<string>([...FACTS, ...MATTERS.map((matter) => `school.${matter}`)]);
+
+/** What is known of each fact; one that is missing cannot be judged. */
+export type Facts = Readonly<Record<string, Scalar | undefined>>;
+export type Verdict = 'yes' | 'no' | 'unknown';
+export type NamedConditions = Readonly<Record<string, Condition>>;
+
+const opposite: Record<Verdict, Verdict> = { yes: 'no', no: 'yes', unknown: 'unknown' };
+
+/** Judges a condition (Kleene's three values). Names that lead nowhere, or in a circle, cannot be judged. */
+export const judge = (condition: Condition, facts: Facts, named: NamedConditions = {}, seen: readonly string[] = []): Verdict => {
+  if ('all' in condition || 'any' in condition) {
+    const every = 'all' in condition;
+    const parts = (every ? condition.all : condition.any).map((part) => judge(part, facts, named, seen));
+    const decisive = every ? 'no' : 'yes';
+    return parts.includes(decisive) ? decisive : parts.includes('unknown') ? 'unknown' : opposite[decisive];
+  }
+  if ('not' in condition) return opposite[judge(condition.not, facts, named, seen)];
+  if ('named' in condition) {
+    const found = named[condition.named];
+    return found === undefined || seen.includes(condition.named) ? 'unknown' : judge(found, facts, named, [...seen, condition.named]);
+  }
+  const value = facts[condition.fact];
+  if (value === undefined) return 'unknown';
+  const asNumber = typeof value === 'number' ? value : Number.NaN;
+  const holds =
+    (condition.is === undefined || value === condition.is) &&
+    (condition.in === undefined || condition.in.includes(value)) &&
+    (condition.atLeast === undefined || asNumber >= condition.atLeast) &&
+    (condition.atMost === undefined || asNumber <= condition.atMost);
+  return holds ? 'yes' : 'no';
+};
+
+export type ConditionFault = { path: string; reason: string };
+
+/** What is wrong with a condition as written: facts nobody knows, tests that are missing, names that lead nowhere. */
+export const conditionFaults = (condition: Condition, path: string, named: NamedConditions): ConditionFault[] => {
+  if ('all' in condition) return condition.all.flatMap((part, i) => conditionFaults(part, `${path}.all[${i}]`, named));
+  if ('any' in condition) return condition.any.flatMap((part, i) => conditionFaults(part, `${path}.any[${i}]`, named));
+  if ('not' in condition) return conditionFaults(condition.not, `${path}.not`, named);
+  if ('named' in condition)
+    return named[condition.named] === undefined ? [{ path: `${path}.named`, reason: `there is no condition “${condition.named}”` }] : [];
+  const faults: ConditionFault[] = [];
+  if (!KNOWN.has(condition.fact)) faults.push({ path: `${path}.fact`, reason: `there is no fact “${condition.fact}”` });
+  const { is, in: among, atLeast, atMost } = condition;
+  if ([is, among, atLeast, atMost].every((test) => test === undefined))
+    faults.push({ path, reason: 'asks nothing about its fact: give is, in, atLeast or atMost' });
+  return faults;
+};
+
+const namesIn = (condition: Condition): string[] => {
+  if ('all' in condition) return condition.all.flatMap(namesIn);
+  if ('any' in condition) return condition.any.flatMap(namesIn);
+  if ('not' in condition) return namesIn(condition.not);
+  return 'named' in condition ? [condition.named] : [];
+};
+
+/** Named conditions that lead back to themselves, each circle told once with the way round it. */
+export const conditionCircles = (named: NamedConditions): ConditionFault[] => {
+  const faults: ConditionFault[] = [];
+  const done = new Set<string>();
+  const visit = (name: string, way: readonly string[]) => {
+    const at = way.indexOf(name);
+    if (at >= 0) {
+      faults.push({ path: `conditions.${name}`, reason: `leads in a circle: ${[...way.slice(at), name].join(' → ')}` });
+      return;
+    }
+    if (done.has(name) || named[name] === undefined) return;
+    for (const next of namesIn(named[name])) visit(next, [...way, name]);
+    done.add(name);
+  };
+  for (const name of Object.keys(named)) visit(name, []);
+  return faults;
+};

@@ -1,0 +1,112 @@
+import * as z from 'zod/mini';
+import { Spot, Stroke } from './drawing';
+import { Jacket } from './jacket';
+import { BookId, Wording } from './words';
+
+/** The rows of a book that are walked to, counted, looked at and read. */
+
+export const Station = z.object({
+  id: BookId,
+  name: Wording,
+  at: Spot,
+  /** Where to look, in a few words: "jackets under both seats". */
+  hint: z.optional(Wording),
+});
+export type Station = z.infer<typeof Station>;
+
+export const Surface = z.object({
+  id: BookId,
+  station: BookId,
+  name: Wording,
+  /** Of the drawing, to turn a position difference into millimetres. */
+  widthM: z.number().check(z.gt(0), z.lte(60)),
+  heightM: z.number().check(z.gt(0), z.lte(20)),
+  strokes: z.array(Stroke),
+  /** What lies under a mark in this surface, for allowances: gelcoat, aluminium, vinyl … */
+  stuff: z.enum(['gelcoat', 'aluminium', 'steel', 'wood', 'vinyl', 'canvas', 'glass', 'rubber']),
+});
+export type Surface = z.infer<typeof Surface>;
+
+export const FITTING_KINDS = ['required', 'withinReach', 'sealedKit', 'consumable', 'papers', 'extra'] as const;
+export const Fitting = z.object({
+  id: BookId,
+  station: BookId,
+  name: Wording,
+  kind: z.enum(FITTING_KINDS),
+  count: z.int().check(z.gte(0), z.lte(99)),
+  /** Last month in which it counts, `YYYY-MM`. */
+  expiry: z.optional(z.string().check(z.regex(/^\d{4}-(0[1-9]|1[0-2])$/))),
+  /** Missing, broken or out of date holds the boat back. */
+  safety: z.optional(z.boolean()),
+  price: z.optional(BookId),
+  /** Where these are jackets: whom they fit. */
+  jacket: z.optional(Jacket),
+});
+export type Fitting = z.infer<typeof Fitting>;
+
+const TableRow = z.tuple([z.number(), z.number()]);
+export const Tank = z.object({
+  id: BookId,
+  name: Wording,
+  holds: z.enum(['petrol', 'diesel', 'fresh', 'waste', 'gas']),
+  capacityL: z.number().check(z.gt(0), z.lte(20_000)),
+  /** What the pick-up cannot reach. */
+  unusableL: z.optional(z.number().check(z.gte(0))),
+  /** Needle (0 to 1) → volume share (0 to 1), when the needle does not run straight. */
+  needleTable: z.optional(z.array(TableRow).check(z.minLength(2))),
+});
+export type Tank = z.infer<typeof Tank>;
+
+/** A tap, a toilet, a socket: where it draws from, and where what it gives goes. `lake`, `mains` and `battery` are no tanks. */
+export const Outlet = z.object({
+  id: BookId,
+  name: Wording,
+  from: BookId,
+  into: z.optional(BookId),
+  /** Loads that are allowed only so: with the engine running, never under way … */
+  note: z.optional(Wording),
+});
+export type Outlet = z.infer<typeof Outlet>;
+export const NOT_TANKS: readonly string[] = ['lake', 'mains', 'battery', 'overboard'];
+
+export const READINGS = ['needle', 'sightLine', 'counter', 'lamp', 'percent', 'figure'] as const;
+export const Gauge = z.object({
+  id: BookId,
+  station: BookId,
+  name: Wording,
+  reads: z.enum(READINGS),
+  /** Readings of one tank are judged together. */
+  tank: z.optional(BookId),
+  unit: z.optional(z.string()),
+  min: z.number(),
+  max: z.number(),
+  step: z.optional(z.number().check(z.gt(0))),
+  /** What is normal on this boat, so that nobody reports it as a fault. */
+  normal: z.optional(Wording),
+});
+export type Gauge = z.infer<typeof Gauge>;
+
+/** How a propeller can be judged and when: only with the leg up, felt through a hatch, or by its vibration. */
+export const Propeller = z.object({
+  id: BookId,
+  station: BookId,
+  name: Wording,
+  evidence: z.enum(['legUp', 'feltThroughHatch', 'vibrationAndRevs']),
+  outWhen: Wording,
+  inWhen: Wording,
+  /** A flaw up to this is written down and the hire goes on; beyond it a manager decides first. */
+  limitMm: z.number().check(z.gte(0), z.lte(500)),
+  price: z.optional(BookId),
+});
+export type Propeller = z.infer<typeof Propeller>;
+
+export const PlateShape = z.object({ people: z.int().check(z.gte(1), z.lte(60)), loadKg: z.number().check(z.gt(0)) });
+export const Engine = z.object({
+  kind: z.enum(['outboard', 'inboardDiesel', 'inboardPetrol', 'electric']),
+  count: z.optional(z.int().check(z.gte(1), z.lte(4))),
+  /** Litres an hour at the pace renters keep; what hours run are multiplied by. */
+  burnLPerHour: z.optional(z.number().check(z.gt(0))),
+  idleRpm: z.optional(z.number().check(z.gt(0))),
+  fullRpm: z.optional(z.number().check(z.gt(0))),
+  warmC: z.optional(z.tuple([z.number(), z.number()])),
+});

@@ -1,0 +1,82 @@
+import * as z from 'zod/mini';
+import { Condition } from './condition';
+import { BookId, Wording } from './words';
+
+/** What is told, asked and looked up: points of the briefing, fix cards, and the rounds of a day. */
+
+/** A question with one right answer; what each wrong answer misses is said when it is given. */
+export const Question = z.object({
+  id: BookId,
+  ask: Wording,
+  answers: z
+    .array(z.object({ id: BookId, say: Wording, right: z.optional(z.literal(true)), why: z.optional(Wording) }))
+    .check(z.minLength(2), z.maxLength(4)),
+});
+export type Question = z.infer<typeof Question>;
+
+const telling = {
+  id: BookId,
+  weight: z.enum(['must', 'should', 'spare']),
+  /** Among points of one weight: what is worth more is told first when the minutes are short. */
+  value: z.optional(z.int().check(z.gte(1), z.lte(100))),
+  seconds: z.int().check(z.gte(1), z.lte(600)),
+  when: z.optional(Condition),
+  say: Wording,
+  show: z.optional(Wording),
+  /** The mistake people make with it. */
+  mistake: z.optional(Wording),
+  caution: z.optional(Wording),
+  /** What the mistake costs: a line of the price list. */
+  price: z.optional(BookId),
+  /** For somebody who was told within so many days: the shorter wording and its seconds. */
+  again: z.optional(
+    z.object({ days: z.int().check(z.gte(1), z.lte(3650)), seconds: z.optional(z.int().check(z.gte(1))), say: z.optional(Wording) }),
+  ),
+  questions: z.optional(z.array(Question)),
+};
+
+export const Point = z.object({ ...telling, station: BookId });
+export type Point = z.infer<typeof Point>;
+
+/** A point of a base, of waters or of the operator: told at the first of these stations that the boat has, else at the last stop. */
+export const GeneralPoint = z.object({ ...telling, stations: z.array(BookId) });
+export type GeneralPoint = z.infer<typeof GeneralPoint>;
+
+export const FixStep = z.object({
+  id: BookId,
+  say: Wording,
+  when: z.optional(Condition),
+  /** Where it goes on: by an answer, or straight on. `end` and `help` are no steps. */
+  answers: z.optional(z.array(z.object({ say: Wording, to: BookId })).check(z.minLength(2), z.maxLength(4))),
+  to: z.optional(BookId),
+});
+export type FixStep = z.infer<typeof FixStep>;
+
+export const FixCard = z.object({
+  id: BookId,
+  name: Wording,
+  /** Other words people look for it under, by language, parted by commas. */
+  words: z.optional(Wording),
+  urgent: z.optional(z.boolean()),
+  when: z.optional(Condition),
+  cautions: z.optional(z.array(Wording)),
+  steps: z.array(FixStep).check(z.minLength(1)),
+});
+export type FixCard = z.infer<typeof FixCard>;
+
+export const ROUND_IDS = ['ready', 'morning', 'evening', 'lay-up'] as const;
+export const Round = z.object({
+  id: z.enum(ROUND_IDS),
+  name: Wording,
+  items: z.array(
+    z.object({
+      id: BookId,
+      say: Wording,
+      when: z.optional(Condition),
+      caution: z.optional(Wording),
+      /** Wants the lookout's word before the engine starts. */
+      lookout: z.optional(z.literal(true)),
+    }),
+  ),
+});
+export type Round = z.infer<typeof Round>;

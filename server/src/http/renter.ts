@@ -1,0 +1,68 @@
+import { toString as qrSvg } from 'qrcode';
+import * as fitApi from '@quay/contract/fit';
+import * as api from '@quay/contract/renter';
+import { keepSheet, sheetsOf } from '../store/fit';
+import { closeRenterSession, linksOf, makeLink, openLink, withdrawLinks } from '../store/renter';
+import { type Call, on, staffOf } from './mount';
+import { fail, ProblemError } from './problem';
+
+const mustExist = async (call: Call<unknown>, hireId: string) => {
+  if ((await call.quay.store.db('hire').where({ id: hireId }).first('id')) === undefined) fail(404, 'noSuchHire', 'There is no such hire.');
+};
+
+export const renterRoutes = [
+  on(api.makeLink, async (call) => {
+    const { quay, params, req, now } = call;
+    await mustExist(call, params.hireId);
+    const { token, expiresAt } = await makeLink(quay.store.db, params.hireId, staffOf(call).staff.id, new Date(now));
+    // In the fragment, which no server and no log ever sees.
+    const url = `${req.protocol}://${req.get('host') ?? ''}/r/#${token}`;
+    return { url, expiresAt, qrSvg: await qrSvg(url, { type: 'svg', margin: 1 }) };
+  }),
+  on(api.listLinks, async (call) => {
+    await mustExist(call, call.params.hireId);
+    const links = await linksOf(call.quay.store.db, call.params.hireId, new Date(call.now));
+    return { links };
+  }),
+  on(api.withdrawLinks, async (call) => {
+    await mustExist(call, call.params.hireId);
+    return { withdrawn: await withdrawLinks(call.quay.store.db, call.params.hireId, new Date(call.now)) };
+  }),
+  on(api.openLink, async ({ quay, body, req, res, cookies, now }) => {
+    const opened = await openLink(quay.store.db, body.token, (hire) => cookies[api.renterCookie(hire)], req.ip ?? '', new Date(now));
+    if (!opened.ok) {
+      if (opened.waitS > 0) res.set('Retry-After', String(opened.waitS));
+      throw opened.waitS > 0
+        ? new ProblemError(429, 'wait', 'Too many tries.', `Wait ${opened.waitS} seconds.`)
+        : new ProblemError(
+            404,
+            'noSuchLink',
+            'This link opens nothing.',
+            'It may be old, withdrawn or mistyped. Ask the quay for a new one.',
+          );
+    }
+    const { session } = opened;
+    res.cookie(api.renterCookie(session.hire), opened.token, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: quay.secureCookies,
+      path: '/api',
+      expires: new Date(opened.expiresAt),
+    });
+    return { hireId: session.hire, renter: session.renter, device: { id: session.device.id } };
+  }),
+  on(api.closeLink, async ({ quay, params, cookies, res }) => {
+    const name = api.renterCookie(params.hireId);
+    await closeRenterSession(quay.store.db, cookies[name] ?? '');
+    res.clearCookie(name, { path: '/api' });
+    return { ok: true as const };
+  }),
+  on(fitApi.keepSheet, async (call) => {
+    await mustExist(call, call.params.hireId);
+    return { sha: await keepSheet(call.quay.store.db, call.params.hireId, call.body.sheet, call.now) };
+  }),
+  on(fitApi.readSheets, async (call) => {
+    await mustExist(call, call.params.hireId);
+    return { sheets: await sheetsOf(call.quay.store.db, call.params.hireId) };
+  }),
+];
