@@ -59,17 +59,17 @@ const setOldAside = () => {
   if (existsSync(HASHED)) cpSync(HASHED, OLD, { recursive: true, force: false });
 };
 
-/** Builds the web app into `app/dist`: export, fonts, service worker, brotli; hashed files of older builds beside it. */
-export const buildApp = async (): Promise<void> => {
-  setOldAside();
-  rmSync('app/dist', { recursive: true, force: true });
-  mkdirSync('app/public/fonts', { recursive: true });
-  for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
-  exportWeb('app', 'dist');
-  rmSync('app/dist/metadata.json', { force: true });
+/** The two faces, each with a worker of its own that keeps its own files and not the other's. */
+const FACES = [
+  { name: 'staff', scope: '', leaves: ['**/face-*.js', '**/pocket-*.js'] },
+  { name: 'renter', scope: 'r/', leaves: ['**/staffFace-*.js', '**/inside-*.js'] },
+];
+
+/** Makes the service worker of a face. */
+const keepOffline = async ({ name, scope, leaves }: (typeof FACES)[number]) => {
   await build({
-    entryPoints: ['app/sw/staff.ts'],
-    outfile: '.build/sw-source.js',
+    entryPoints: [`app/sw/${name}.ts`],
+    outfile: `.build/sw-${name}.js`,
     bundle: true,
     minify: true,
     format: 'iife',
@@ -77,17 +77,32 @@ export const buildApp = async (): Promise<void> => {
     define: { 'process.env.NODE_ENV': '"production"' },
     logLevel: 'warning',
   });
+  mkdirSync(`app/dist/${scope}`, { recursive: true });
   const { count, size, warnings } = await injectManifest({
-    swSrc: '.build/sw-source.js',
-    swDest: 'app/dist/sw.js',
+    swSrc: `.build/sw-${name}.js`,
+    swDest: `app/dist/${scope}sw.js`,
     globDirectory: 'app/dist',
     globPatterns: ['**/*.{html,js,css,ttf,svg,webmanifest}'],
-    globIgnores: ['sw.js'],
+    globIgnores: ['**/sw.js', ...leaves],
+    // Said from the root, whatever the worker's own place.
+    modifyURLPrefix: { '': '/' },
     maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
     // Names that carry their hash need no revision.
     dontCacheBustURLsMatching: /-[0-9a-f]{32}\./,
   });
   if (warnings.length > 0) throw new Error(warnings.join('\n'));
+  console.error(`app: ${count} files of the ${name}’s face kept offline, ${Math.round(size / 1024)} kB`);
+};
+
+/** Builds the web app into `app/dist`: export, fonts, service workers, brotli; hashed files of older builds beside it. */
+export const buildApp = async (): Promise<void> => {
+  setOldAside();
+  rmSync('app/dist', { recursive: true, force: true });
+  mkdirSync('app/public/fonts', { recursive: true });
+  for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
+  exportWeb('app', 'dist');
+  rmSync('app/dist/metadata.json', { force: true });
+  for (const face of FACES) await keepOffline(face);
   for (const file of filesIn('app/dist')) {
     if (!/\.(html|js|css|ttf|svg|webmanifest|json)$/.test(file) || statSync(file).size < 512) continue;
     const bytes = readFileSync(file);
@@ -97,5 +112,4 @@ export const buildApp = async (): Promise<void> => {
     );
   }
   if (existsSync(OLD)) cpSync(OLD, HASHED, { recursive: true, force: false });
-  console.error(`app: ${count} files kept offline, ${Math.round(size / 1024)} kB`);
 };

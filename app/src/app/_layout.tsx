@@ -3,17 +3,15 @@ import { type ErrorBoundaryProps, Slot } from 'expo-router';
 import { lazy, useState } from 'react';
 import { View } from 'react-native';
 import { i18n } from '../i18n';
-import { Gate } from '../screens/session/Gate';
-import { KeptLine } from '../screens/session/KeptLine';
 import { Notice } from '../ui/board';
 import { Alt } from '../ui/press';
-import { HeadEnd } from '../ui/screen';
 import { SnackHost } from '../ui/snack';
 import { ThemeHost } from '../ui/themeChoice';
 import { Body } from '../ui/words';
 
-const SnackBar = lazy(() => import('../screens/inside').then((inside) => ({ default: inside.SnackBar })));
+const SnackBar = lazy(() => import('../ui/snackBar').then((file) => ({ default: file.SnackBar })));
 
+/** What both faces stand on; which of them it is, its own layout says. */
 export default function Layout() {
   // Our own outbox and kept copies stand in for paused requests: queries run, and fall back to what is kept.
   const [client] = useState(
@@ -23,11 +21,7 @@ export default function Layout() {
     <QueryClientProvider client={client}>
       <ThemeHost>
         <SnackHost Bar={SnackBar}>
-          <HeadEnd.Provider value={<KeptLine />}>
-            <Gate>
-              <Slot />
-            </Gate>
-          </HeadEnd.Provider>
+          <Slot />
         </SnackHost>
       </ThemeHost>
     </QueryClientProvider>

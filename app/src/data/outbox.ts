@@ -3,7 +3,7 @@ import { appendEvents, photoState, readEvents, sendPhoto } from '@quay/contract/
 import type { Me } from '@quay/contract/session';
 import { type Actor, type EventBody, EVENT_VERSION, type Held, type HireEvent } from '@quay/core/record/event';
 import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
-import { readEvent } from '@quay/core/record/upcast';
+import { trustEvent } from '@quay/core/record/upcast';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
@@ -208,7 +208,7 @@ export const fetchEvents = async (hire: string): Promise<void> => {
     await write(['events', 'cursors'], async (tx) => {
       const events = tx.objectStore('events');
       for (const { event, ...meta } of page.events) {
-        const read = readEvent(event);
+        const read = trustEvent(event);
         // Written by a newer version of this program: the page is left, and fetched again after the update.
         if (!read.ok) throw new Error(`event of the quay cannot be read: ${read.reason}`);
         const own = await events.get(read.event.id);
@@ -288,3 +288,6 @@ export const renewGrants = (me: Me, grant: string): Promise<void> =>
     for (const row of await events.index('state').getAll('kept'))
       if (row.held.actor.id === me.staff.id) await events.put({ ...row, grant });
   });
+
+/** Remembers who makes entries on this phone, where nobody signs in: the renter whose link it is. */
+export const rememberWhom = (whom: Whom) => write(['named'], (tx) => tx.objectStore('named').put({ name: 'me', value: whom }));

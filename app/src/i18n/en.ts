@@ -183,6 +183,7 @@ export const en = {
     noRules: 'Nobody has named rules for these waters; jackets are not worked out.',
     headsName: 'Heads, of the plate',
     loadName: 'Load, kg, of the plate',
+    loadFrom: '{{low}} to {{high}} kg, by the sizes given',
     heads: '{{have}} people, her plate says {{may}}',
     load: '{{have}} kg aboard, her plate says {{may}}',
     loadPerhaps: 'Between {{have}} kg, her plate says {{may}}: ask for masses',
@@ -622,3 +623,5 @@ export const en = {
   notFound: { title: 'There is nothing here', why: 'The address is wrong or old.', go: 'To the day' },
   failed: { title: 'This view broke', why: 'What was entered is safe on this phone.' },
 };
+
+export type StaffWords = typeof en;

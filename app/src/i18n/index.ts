@@ -1,24 +1,26 @@
 import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
-import { en } from './en';
+import type { StaffWords } from './en';
 import type { RenterWords } from './renter/en';
 
 declare module 'i18next' {
   interface CustomTypeOptions {
     defaultNS: 'translation';
-    resources: { translation: typeof en & RenterWords };
+    resources: { translation: StaffWords & RenterWords };
   }
 }
 
-/** One catalogue; further languages stand beside `en.ts`. */
+/** Words come with the face that speaks them: the staff's in English, a renter's in the language they choose. */
 export const i18n = i18next.createInstance();
 void i18n.use(initReactI18next).init({
   lng: 'en',
   fallbackLng: 'en',
-  resources: { en: { translation: en } },
+  resources: {},
   showSupportNotice: false,
   interpolation: { escapeValue: false },
   initAsync: false,
+  partialBundledLanguages: true,
+  react: { bindI18n: 'languageChanged', bindI18nStore: 'added' },
 });
 
 /** The locale that dates and numbers are written in: a bare `en` would put the month before the day. */

@@ -37,14 +37,64 @@ export const onKey = (listener: (key: string) => boolean): (() => void) => {
 
 export const readFragment = (): string => decodeURIComponent(window.location.hash.slice(1));
 
-/** Installs the service worker of the staff's face. A new version takes over by itself once no walk is open. */
-export const startServiceWorker = async (): Promise<void> => {
+/** Installs the service worker of a face. A new version takes over by itself once no walk is open. */
+export const startServiceWorker = async (face: 'staff' | 'renter'): Promise<void> => {
   if (!canWorkOffline() || process.env.NODE_ENV === 'development') return;
-  await navigator.serviceWorker.register('/sw.js', { scope: '/' });
+  await (face === 'staff'
+    ? navigator.serviceWorker.register('/sw.js', { scope: '/' })
+    : navigator.serviceWorker.register('/r/sw.js', { scope: '/r' }));
+};
+
+export type Fix = { lon: number; lat: number; withinM: number; at: number };
+/** Where the phone is, with what it has: no signal is needed for it. @returns nothing when it does not say */
+export const whereAmI = (): Promise<Fix | undefined> =>
+  new Promise((resolve) => {
+    if (!('geolocation' in navigator)) {
+      resolve(undefined);
+      return;
+    }
+    navigator.geolocation.getCurrentPosition(
+      ({ coords, timestamp }) => resolve({ lon: coords.longitude, lat: coords.latitude, withinM: coords.accuracy, at: timestamp }),
+      () => resolve(undefined),
+      { enableHighAccuracy: true, timeout: 20_000, maximumAge: 30_000 },
+    );
+  });
+
+/** Reads a text aloud. @returns whether this phone has a voice for the language */
+export const readAloud = (text: string, language: string, onEnd: () => void): boolean => {
+  if (!('speechSynthesis' in window)) return false;
+  const voices = window.speechSynthesis.getVoices();
+  const voice = voices.find(({ lang }) => lang.toLowerCase().startsWith(language));
+  // Some browsers tell their voices late; then the browser chooses by the language alone.
+  if (voices.length > 0 && !voice) return false;
+  window.speechSynthesis.cancel();
+  const said = new SpeechSynthesisUtterance(text);
+  said.lang = language;
+  if (voice) said.voice = voice;
+  said.onend = onEnd;
+  said.onerror = onEnd;
+  window.speechSynthesis.speak(said);
+  return true;
+};
+export const stopReading = (): void => {
+  if ('speechSynthesis' in window) window.speechSynthesis.cancel();
+};
+
+/** A choice kept in this browser, for those who come back. */
+export const rememberedChoice = (name: string): string | undefined => localStorage.getItem(name) ?? undefined;
+export const rememberChoice = (name: string, value: string): void => localStorage.setItem(name, value);
+export const browserLanguage = (): string => navigator.language.slice(0, 2);
+export const setPageLanguage = (language: string): void => {
+  document.documentElement.lang = language;
 };
 
 export const openInNewTab = (address: string): void => {
   window.open(address, '_blank', 'noopener');
+};
+
+/** Hands a number to the phone's dialler. */
+export const dial = (number: string): void => {
+  window.location.href = `tel:${number.replace(/[^+\d]/g, '')}`;
 };
 
 export const copyText = (text: string): Promise<void> => navigator.clipboard.writeText(text);

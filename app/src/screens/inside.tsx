@@ -3,12 +3,10 @@
  * whatever two of them shared would be loaded with the first view again. Kept offline like the rest.
  */
 import { i18n } from '../i18n';
-import { en } from '../i18n/renter/en';
 
-// The party form speaks the renter's words, which are no part of the first view.
-i18n.addResourceBundle('en', 'translation', en, true);
+// The party form speaks the renter's words, which are no part of anybody's first view but a renter's.
+void import('../i18n/renter/en').then(({ en }) => i18n.addResourceBundle('en', 'translation', en, true));
 
-export { SnackBar } from '../ui/snackBar';
 export { Compare } from './condition/Compare';
 export { Fit } from './fit/Fit';
 export { Attention } from './hire/Attention';

@@ -61,6 +61,8 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
           index: false,
           setHeaders: (res, path) => {
             res.setHeader('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+            // The renter's start is `/r`, just outside the folder its worker lies in.
+            if (/[\\/]r[\\/]sw\.js(\.br)?$/.test(path)) res.setHeader('Service-Worker-Allowed', '/r');
           },
         },
       }),

@@ -1,1 +1,3 @@
-export { Day as default } from '../../screens/day/Day';
+import { staffFace } from '../../screens/open';
+
+export default staffFace((face) => face.Day);

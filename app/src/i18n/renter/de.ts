@@ -1,6 +1,28 @@
 import type { RenterWords } from './en';
 
 export const de: RenterWords = {
+  common: {
+    back: 'Zurück',
+    close: 'Schließen',
+    undo: 'Rückgängig',
+    again: 'Noch einmal',
+    done: 'Fertig',
+    cancel: 'Lassen',
+    loading: 'Wird geholt…',
+  },
+  failed: { title: 'Etwas ging schief', why: 'Was dieses Telefon hält, ist sicher. Noch einmal versuchen; sonst am Kai zeigen.' },
+  photo: {
+    choose: '{{label}}: eines auswählen',
+    tooLarge: 'Das Bild ist über 25 MB. Kleiner aufnehmen; die Worte bleiben.',
+    tooManyPixels: 'Das Bild hat mehr als 50 Millionen Pixel. Kleiner aufnehmen; die Worte bleiben.',
+    heic: 'Das Bild ist im HEIC-Format. Kamera auf „maximal kompatibel“ (JPEG) stellen; die Worte bleiben.',
+    noImage: 'Diese Datei ist kein lesbares Bild. JPEG, PNG und WebP gehen; die Worte bleiben.',
+    truncated: 'Das Ende des Bildes fehlt. Noch einmal aufnehmen; die Worte bleiben.',
+  },
+  kept: {
+    full: 'Dieses Telefon ist voll',
+    fullWhy: 'Der letzte Eintrag wurde nicht behalten; alles davor ist sicher. Platz schaffen, dann noch einmal.',
+  },
   party: {
     title: 'Wer an Bord ist',
     person: 'Person {{n}}',

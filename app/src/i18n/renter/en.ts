@@ -1,5 +1,19 @@
 /** Everything a renter reads that no book says. The staff's party form speaks these words too. */
 export const en = {
+  common: { back: 'Back', close: 'Close', undo: 'Undo', again: 'Try again', done: 'Done', cancel: 'Leave it', loading: 'Fetching…' },
+  failed: { title: 'Something went wrong', why: 'What this phone keeps is safe. Try again; if it goes on, show it to the quay.' },
+  photo: {
+    choose: '{{label}}: choose one on this phone',
+    tooLarge: 'The picture is over 25 MB. Take it in a smaller size; the words stay.',
+    tooManyPixels: 'The picture has more than 50 million pixels. Take it in a smaller size; the words stay.',
+    heic: 'The picture is in the HEIC format. Set the camera to “most compatible” (JPEG) and take it again; the words stay.',
+    noImage: 'This file is no picture that can be read. JPEG, PNG and WebP can; the words stay.',
+    truncated: 'The end of the picture is missing. Take it again; the words stay.',
+  },
+  kept: {
+    full: 'This phone is full',
+    fullWhy: 'The last entry was not kept; everything before it is safe. Free some space, then enter it again.',
+  },
   party: {
     title: 'Who is aboard',
     person: 'Person {{n}}',

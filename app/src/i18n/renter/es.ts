@@ -1,6 +1,17 @@
 import type { RenterWords } from './en';
 
 export const es: RenterWords = {
+  common: { back: 'Atrás', close: 'Cerrar', undo: 'Deshacer', again: 'Reintentar', done: 'Hecho', cancel: 'Dejarlo', loading: 'Cargando…' },
+  failed: { title: 'Algo ha fallado', why: 'Lo que guarda este teléfono está a salvo. Reintente; si sigue, muéstrelo en el muelle.' },
+  photo: {
+    choose: '{{label}}: elegir una',
+    tooLarge: 'La foto pasa de 25 MB. Tómela más pequeña; el texto queda.',
+    tooManyPixels: 'La foto tiene más de 50 millones de píxeles. Tómela más pequeña; el texto queda.',
+    heic: 'La foto está en HEIC. Ponga la cámara en «más compatible» (JPEG); el texto queda.',
+    noImage: 'Este archivo no es una foto legible. Valen JPEG, PNG y WebP; el texto queda.',
+    truncated: 'Falta el final de la foto. Tómela otra vez; el texto queda.',
+  },
+  kept: { full: 'Este teléfono está lleno', fullWhy: 'Lo último no se guardó; lo anterior está a salvo. Libere espacio y repita.' },
   party: {
     title: 'Quién va a bordo',
     person: 'Persona {{n}}',

@@ -1,6 +1,23 @@
 import type { RenterWords } from './en';
 
 export const fr: RenterWords = {
+  common: { back: 'Retour', close: 'Fermer', undo: 'Annuler', again: 'Réessayer', done: 'Fini', cancel: 'Laisser', loading: 'Chargement…' },
+  failed: {
+    title: 'Quelque chose a échoué',
+    why: 'Ce que garde ce téléphone est en sûreté. Réessayez ; si cela continue, montrez-le au quai.',
+  },
+  photo: {
+    choose: '{{label}} : en choisir une',
+    tooLarge: 'La photo dépasse 25 Mo. Reprenez-la plus petite ; le texte reste.',
+    tooManyPixels: 'La photo a plus de 50 millions de pixels. Reprenez-la plus petite ; le texte reste.',
+    heic: 'La photo est en HEIC. Réglez l’appareil sur « le plus compatible » (JPEG) ; le texte reste.',
+    noImage: 'Ce fichier n’est pas une photo lisible. JPEG, PNG et WebP conviennent ; le texte reste.',
+    truncated: 'La fin de la photo manque. Reprenez-la ; le texte reste.',
+  },
+  kept: {
+    full: 'Ce téléphone est plein',
+    fullWhy: 'La dernière saisie n’a pas été gardée ; le reste est en sûreté. Libérez de la place, puis recommencez.',
+  },
   party: {
     title: 'Qui est à bord',
     person: 'Personne {{n}}',

@@ -145,7 +145,8 @@ const Aboard = ({ view, fit }: { view: HireView; fit: FitOf }) => {
       </View>
       <View>
         <Small>{t('fit.loadName')}</Small>
-        <SlabBold size={34}>{`${low === high ? high : `${low}–${high}`} / ${plate.loadKg}`}</SlabBold>
+        <SlabBold size={34}>{`${high} / ${plate.loadKg}`}</SlabBold>
+        {low === high ? null : <Small>{t('fit.loadFrom', { low, high })}</Small>}
       </View>
     </Card>
   );

@@ -198,6 +198,7 @@ const PersonCard = ({
           {size ? <Body>{t('party.sizeTook', { from: SIZE_KG[size][0], to: SIZE_KG[size][1] })}</Body> : null}
         </View>
       ) : null}
+      <Small>{t('party.swimming')}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('party.swimming')}>
         {SWIMS.map((one) => (
           <Chip

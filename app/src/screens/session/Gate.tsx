@@ -22,7 +22,7 @@ export const Gate = ({ children }: { children: ReactNode }) => {
   const path = usePathname();
   const { data: me, isPending, error, refetch } = useMe();
   useEffect(() => {
-    void startServiceWorker();
+    void startServiceWorker('staff');
   }, []);
   useEffect(() => {
     if (!me) return;

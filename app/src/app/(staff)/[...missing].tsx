@@ -1,3 +1,3 @@
-import { open } from '../screens/open';
+import { open } from '../../screens/open';
 
 export default open((inside) => inside.NotFound);

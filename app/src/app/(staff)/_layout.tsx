@@ -1,0 +1,3 @@
+import { staffFace } from '../../screens/open';
+
+export default staffFace((face) => face.StaffFace);

@@ -1,0 +1,3 @@
+import { renterFace } from '../../screens/open';
+
+export default renterFace((face) => face.RenterFace);

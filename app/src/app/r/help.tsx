@@ -1,0 +1,3 @@
+import { pocket } from '../../screens/open';
+
+export default pocket((face) => face.HelpPage);

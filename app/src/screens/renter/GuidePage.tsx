@@ -1,0 +1,118 @@
+import { applies } from '@quay/core/briefing/compose';
+import { search } from '@quay/core/briefing/guide';
+import type { FixCard, Point } from '@quay/core/fleet/telling';
+import { say } from '@quay/core/fleet/words';
+import { slot } from '@quay/core/record/project';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Card, Tag } from '../../ui/board';
+import { Field } from '../../ui/field';
+import { dayOf } from '../../ui/format';
+import { useMoney } from '../../ui/money';
+import { Row } from '../../ui/press';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { Page } from './Page';
+import { useRenting } from './RenterFace';
+
+/** The pocket guide: looked up in a word or two, without signal. */
+export const GuidePage = () => {
+  const { t } = useTranslation();
+  const { pack, briefing, facts, language } = useRenting();
+  const [query, setQuery] = useState('');
+  const { book } = pack;
+  const cards = book.fixCards.filter(({ when }) => applies(when, facts, book.conditions));
+  const points = [...briefing.tell, ...briefing.guide].map(({ point }) => point);
+  const hits = search(query, cards, points, language);
+  const asked = query.trim().length > 1;
+  const urgent = cards.filter((card) => card.urgent);
+  const others = cards.filter((card) => !card.urgent);
+  return (
+    <Page title={t('r.guide')}>
+      <Field label={t('r.search')} value={query} onChange={setQuery} testID="search" />
+      {asked ? (
+        <>
+          <Small>
+            {hits.length === 0
+              ? t('r.nothingFound', { phone: pack.base.phone ?? pack.operator.phone ?? '' })
+              : t('r.found', { count: hits.length })}
+          </Small>
+          <View style={{ gap: 10 }} testID="hits">
+            {hits
+              .slice(0, 20)
+              .map(({ entry }) =>
+                entry.is === 'card' ? (
+                  <CardRow key={entry.card.id} card={entry.card} />
+                ) : (
+                  <PointRow key={entry.point.id} point={entry.point} />
+                ),
+              )}
+          </View>
+        </>
+      ) : (
+        <>
+          <SlabBold size={21} heading={2}>
+            {t('r.cards')}
+          </SlabBold>
+          {[...urgent, ...others].map((card) => (
+            <CardRow key={card.id} card={card} />
+          ))}
+          <SlabBold size={21} heading={2}>
+            {t('r.points')}
+          </SlabBold>
+          {book.stations.map((station) => {
+            const here = points.filter((point) => point.station === station.id);
+            return here.length === 0 ? null : (
+              <View key={station.id} style={{ gap: 8 }}>
+                <Bold tone="weedText">{say(station.name, language)}</Bold>
+                {here.map((point) => (
+                  <PointRow key={point.id} point={point} />
+                ))}
+              </View>
+            );
+          })}
+        </>
+      )}
+    </Page>
+  );
+};
+
+const CardRow = ({ card }: { card: FixCard }) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { language } = useRenting();
+  const name = say(card.name, language);
+  return (
+    <Card style={{ padding: 0 }}>
+      <Row
+        label={name}
+        onPress={() => router.push(`/r/card/${card.id}`)}
+        testID={`card-${card.id}`}
+        style={{ padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 }}
+      >
+        <View style={{ flex: 1 }}>
+          <SlabBold size={20}>{name}</SlabBold>
+        </View>
+        {card.urgent ? <Tag kind="stop">{t('r.urgent')}</Tag> : <Bold size={22}>›</Bold>}
+      </Row>
+    </Card>
+  );
+};
+
+const PointRow = ({ point }: { point: Point }) => {
+  const { t } = useTranslation();
+  const { pack, record, language } = useRenting();
+  const money = useMoney(pack.prices.currency);
+  const told = slot(record, `out/point/${point.id}`, 'pointTold');
+  const price = pack.prices.prices.find(({ code }) => code === point.price);
+  return (
+    <Card style={{ gap: 4 }}>
+      <Body>{say(point.say, language)}</Body>
+      {point.mistake ? <Small>{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Small> : null}
+      {point.caution ? <Tag kind="stop">{say(point.caution, language)}</Tag> : null}
+      {price ? <Small>{t('r.costs', { name: say(price.name, language), price: money(price.amountMinor) })}</Small> : null}
+      {told ? <Small>{t('r.told', { date: dayOf(told.by.event.at, pack.base.zone, language) })}</Small> : null}
+    </Card>
+  );
+};

@@ -1,0 +1,160 @@
+import { mdiPhone } from '@mdi/js';
+import { say } from '@quay/core/fleet/words';
+import { schoolOf } from '@quay/core/fleet/schools';
+import { isChild } from '@quay/core/fit/suits';
+import { peopleOf } from '@quay/core/record/handing';
+import { clockOf } from '@quay/core/time/zone';
+import { compassOf, decimalDegrees, degreesMinutes, fromNearest, type Position, readPosition } from '@quay/core/waters/position';
+import { spelt } from '@quay/core/waters/spelling';
+import { landmarksOf } from '@quay/core/waters/zone';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { dial, type Fix, whereAmI } from '../../platform/browser';
+import { Card, Notice } from '../../ui/board';
+import { Field } from '../../ui/field';
+import { figure } from '../../ui/format';
+import { Alt, Chip, Sign } from '../../ui/press';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { Page } from './Page';
+import { useRenting } from './RenterFace';
+
+const NATURES = ['sinking', 'fire', 'injured', 'overboard', 'aground', 'drifting', 'lost'] as const;
+
+/** Call for help: what first, whom, and then one page to read out. It works without signal and sends nothing by itself. */
+export const HelpPage = () => {
+  const { t } = useTranslation();
+  const [nature, setNature] = useState<(typeof NATURES)[number]>();
+  const [fix, setFix] = useState<Fix | 'looking' | 'none'>();
+  const [typed, setTyped] = useState('');
+  const { pack, view, record, language } = useRenting();
+  const look = async () => {
+    setFix('looking');
+    setFix((await whereAmI()) ?? 'none');
+  };
+  const read = readPosition(typed);
+  const at: Position | undefined = typed.trim() === '' ? (typeof fix === 'object' ? [fix.lon, fix.lat] : undefined) : read;
+  const places = pack.waters ? landmarksOf(pack.waters) : [];
+  const near = at && fromNearest(at, places);
+  const people = peopleOf(record, view.sheets);
+  const { rules, boat, book, hire, base } = pack;
+  const children = people && rules ? people.filter((person) => isChild(person, rules)).length : hire.party.children;
+  const adults = people ? people.length - children : hire.party.adults;
+  return (
+    <Page title={t('r.help')}>
+      <Notice kind="stop" title={t('r.helpFirst')}>
+        <Body>{t('r.helpSends')}</Body>
+      </Notice>
+      <Whom />
+      <Card style={{ gap: 10 }}>
+        <Small>{t('r.nature')}</Small>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('r.nature')}>
+          {NATURES.map((one) => (
+            <Chip
+              key={one}
+              label={t(`r.natures.${one}`)}
+              on={nature === one}
+              tone="lead"
+              onPress={() => setNature(one)}
+              testID={`nature-${one}`}
+            />
+          ))}
+        </View>
+        <Alt
+          label={t(fix === 'looking' ? 'r.locating' : 'r.fromPhone')}
+          onPress={() => void look()}
+          disabled={fix === 'looking'}
+          testID="locate"
+        />
+        {fix === 'none' ? <Bold live>{t('r.noPosition')}</Bold> : null}
+        <Field
+          label={t('r.typed')}
+          value={typed}
+          onChange={setTyped}
+          fault={typed.trim() !== '' && !read ? t('r.badPosition') : undefined}
+          testID="typed-position"
+        />
+      </Card>
+      <Card style={{ gap: 12 }}>
+        <SlabBold size={21} heading={2}>
+          {t('r.readOut')}
+        </SlabBold>
+        <Said name={t('r.weAre')} testID="said-boat">
+          {`${boat.name}, ${boat.hullNumber}${book.looks ? `. ${say(book.looks, language)}` : ''}`}
+        </Said>
+        {book.callSign ? <Said name={t('r.callSign')}>{spelt(book.callSign).join(' ')}</Said> : null}
+        <Said name={t('r.position')} testID="said-position">
+          {at ? `${decimalDegrees(at)}\n${degreesMinutes(at)}` : t('r.unknownPosition')}
+        </Said>
+        {at && typed.trim() === '' && typeof fix === 'object' ? (
+          <Small>{t('r.within', { m: Math.round(fix.withinM), time: clockOf(new Date(fix.at).toISOString(), base.zone) })}</Small>
+        ) : null}
+        {near ? (
+          <Said name="">
+            {t('r.near', {
+              km: figure(near.distanceM / 1000),
+              compass: compassOf(near.bearingDeg),
+              name: near.name,
+              deg: Math.round(near.bearingDeg),
+            })}
+          </Said>
+        ) : null}
+        <Said name={t('r.nature')} testID="said-nature">
+          {nature ? t(`r.natures.${nature}`) : '…'}
+        </Said>
+        <Said name="" testID="said-people">
+          {children > 0 ? t('r.people', { adults, children }) : t('r.peopleOnly', { n: adults })}
+        </Said>
+      </Card>
+      <Small>{t('r.cautionFirst')}</Small>
+    </Page>
+  );
+};
+
+/** Whom to call, in the order of the school that holds here. */
+const Whom = () => {
+  const { t } = useTranslation();
+  const { pack, schools } = useRenting();
+  const { waters, base, operator } = pack;
+  const rescue = waters?.rescue;
+  const rows = {
+    emergencyNumber: waters?.emergencyNumber ? { name: t('r.emergencyNumber'), how: waters.emergencyNumber } : undefined,
+    rescueStation: rescue ? { name: rescue.name, how: rescue.phone ?? '' } : undefined,
+    radio: (rescue?.channel ?? base.radio) ? { name: t('r.radio', { channel: rescue?.channel ?? base.radio ?? '' }), how: '' } : undefined,
+    operator: (base.phone ?? operator.phone) ? { name: operator.name, how: base.phone ?? operator.phone ?? '' } : undefined,
+  };
+  const first = schoolOf(schools, 'firstCall');
+  const usual = ['emergencyNumber', 'rescueStation', 'radio', 'operator'] as const;
+  const order = first === 'all' ? usual : [first, ...usual.filter((one) => one !== first)];
+  return (
+    <Card style={{ gap: 8 }}>
+      <SlabBold size={21} heading={2}>
+        {t('r.whom')}
+      </SlabBold>
+      {order.map((one, i) => {
+        const row = rows[one];
+        return row ? (
+          <View key={one} style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
+            <SlabBold size={20} tone="leadText">
+              {first === 'all' ? '–' : `${i + 1}`}
+            </SlabBold>
+            <View style={{ flex: 1 }}>
+              <Body>{row.name}</Body>
+              {row.how ? <SlabBold size={26}>{row.how}</SlabBold> : null}
+            </View>
+            {row.how ? (
+              <Sign path={mdiPhone} label={t('r.ring', { name: row.name })} onPress={() => dial(row.how)} testID={`ring-${one}`} />
+            ) : null}
+          </View>
+        ) : null;
+      })}
+    </Card>
+  );
+};
+
+const Said = ({ name, children, testID }: { name: string; children: string; testID?: string }) => (
+  <View testID={testID}>
+    {name ? <Small>{name}</Small> : null}
+    <SlabBold size={23}>{children}</SlabBold>
+  </View>
+);

@@ -1,0 +1,156 @@
+import { applies } from '@quay/core/briefing/compose';
+import { stateOf } from '@quay/core/day/board';
+import { LANGUAGES, say } from '@quay/core/fleet/words';
+import { peopleOf } from '@quay/core/record/handing';
+import { minutesBetween } from '@quay/core/time/zone';
+import { useRouter } from 'expo-router';
+import { useTranslation } from 'react-i18next';
+import { useWindowDimensions, View } from 'react-native';
+import { Card, Notice, Tag } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { spanOf, whenOf } from '../../ui/format';
+import { Alt, Chip, Go, Row } from '../../ui/press';
+import { Plan } from '../../ui/plan';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { chooseLanguage } from './language';
+import { Page } from './Page';
+import { useRenting } from './RenterFace';
+
+/** How long before the due time the way home is put forward. */
+const FORWARD_MIN = 90;
+
+/** The start: what is to be done now, what is looked up, and the way to call for help. */
+export const Home = () => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const now = useNow();
+  const { width } = useWindowDimensions();
+  const { pack, record, briefing, facts, language, view } = useRenting();
+  const { hire, base, book, boat } = pack;
+  const state = stateOf((key) => record.slots.has(key));
+  const ashore = state === 'booked';
+  const left = minutesBetween(new Date(now).toISOString(), hire.to);
+  const afloat = state === 'out';
+  const people = peopleOf(record, view.sheets);
+  const read = briefing.tell.filter(({ point }) => record.slots.has(`home/${point.id}`)).length;
+  const bring = base.before.filter(({ when }) => applies(when, facts, book.conditions));
+  const rounds = book.rounds.filter(({ id }) => id === 'ready' || facts['hire.nights'] === undefined || Number(facts['hire.nights']) > 0);
+  const wide = Math.min(width, 640);
+  return (
+    <Page
+      home
+      title={boat.name}
+      footer={
+        <View style={{ flexDirection: 'row', gap: 10 }}>
+          <Go label={t('r.guide')} onPress={() => router.push('/r/guide')} style={{ flex: 1 }} testID="to-guide" />
+          <Go label={t('r.help')} tone="lead" onPress={() => router.push('/r/help')} style={{ flex: 1 }} testID="to-help" />
+        </View>
+      }
+    >
+      <View style={{ marginHorizontal: -12, marginTop: -12 }}>
+        <Plan plan={book.plan} stations={[]} stops={[]} width={wide} height={120} />
+      </View>
+      <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('r.language')}>
+        {LANGUAGES.map((one) => (
+          <Chip
+            key={one}
+            label={one.toUpperCase()}
+            on={language === one}
+            onPress={() => void chooseLanguage(one)}
+            testID={`speak-${one}`}
+          />
+        ))}
+      </View>
+      {afloat && left <= FORWARD_MIN ? (
+        <Notice
+          kind={left < 0 ? 'stop' : 'ask'}
+          title={left < 0 ? `${spanOf(left)} ${t('r.overdue')}` : t('r.homeSoon', { time: spanOf(left) })}
+          action={<Alt label={t('r.home')} onPress={() => router.push('/r/return')} testID="home-soon" />}
+        />
+      ) : null}
+      <Card style={{ flexDirection: 'row', gap: 24, flexWrap: 'wrap' }}>
+        {ashore ? (
+          <View>
+            <Small>{base.name}</Small>
+            <SlabBold size={28}>{whenOf(hire.from, base.zone, now, language)}</SlabBold>
+          </View>
+        ) : null}
+        <View>
+          <Small>{t('r.due')}</Small>
+          <SlabBold size={28}>{whenOf(hire.to, base.zone, now, language)}</SlabBold>
+        </View>
+        {pack.waters?.curfew && Number(facts['hire.nights']) > 0 ? <Body>{t('r.curfew', { time: pack.waters.curfew })}</Body> : null}
+      </Card>
+      {ashore ? (
+        <Card style={{ gap: 4 }}>
+          <SlabBold size={21} heading={2}>
+            {t('r.before')}
+          </SlabBold>
+          <Leads
+            title={t('r.party')}
+            text={people ? t('r.partyDone', { n: people.length }) : t('r.partyTodo')}
+            done={people !== undefined}
+            onPress={() => router.push('/r/party')}
+            testID="to-party"
+          />
+          <Leads
+            title={t('r.briefing')}
+            text={read > 0 ? t('r.briefingDone', { n: read, of: briefing.tell.length }) : t('r.briefingWhy')}
+            done={read >= briefing.tell.length}
+            onPress={() => router.push('/r/brief')}
+            testID="to-brief"
+          />
+          <Small style={{ paddingTop: 8 }}>{t('r.bring')}</Small>
+          {bring.map((item) => (
+            <Body key={item.id}>{`– ${say(item.say, language)}`}</Body>
+          ))}
+        </Card>
+      ) : null}
+      <Card style={{ gap: 4 }}>
+        <SlabBold size={21} heading={2}>
+          {t('r.rounds')}
+        </SlabBold>
+        {rounds.map((round) => (
+          <Leads
+            key={round.id}
+            title={say(round.name, language)}
+            text=""
+            done={false}
+            onPress={() => router.push(`/r/round/${round.id}`)}
+            testID={`to-round-${round.id}`}
+          />
+        ))}
+      </Card>
+      <Alt label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
+      <Alt label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
+      <Small>{t('r.cautionFirst')}</Small>
+    </Page>
+  );
+};
+
+const Leads = ({
+  title,
+  text,
+  done,
+  onPress,
+  testID,
+}: {
+  title: string;
+  text: string;
+  done: boolean;
+  onPress: () => void;
+  testID: string;
+}) => (
+  <Row
+    label={`${title}. ${text}`}
+    onPress={onPress}
+    testID={testID}
+    style={{ paddingVertical: 10, flexDirection: 'row', alignItems: 'center', gap: 10 }}
+  >
+    <View style={{ flex: 1 }}>
+      <Bold size={19}>{title}</Bold>
+      {text ? <Small>{text}</Small> : null}
+    </View>
+    {done ? <Tag kind="ok">✓</Tag> : <Bold size={22}>›</Bold>}
+  </Row>
+);

@@ -1,0 +1,41 @@
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { keptCount } from '../../data/outbox';
+import { useKept } from '../../data/useKept';
+import { Tag } from '../../ui/board';
+import { Screen } from '../../ui/screen';
+import { useRenting } from './RenterFace';
+
+/** A page of the renter's: its name, the way back to the start, and what is still kept here. */
+export const Page = ({
+  title,
+  footer,
+  children,
+  home = false,
+}: {
+  title: string;
+  footer?: ReactNode;
+  children: ReactNode;
+  home?: boolean;
+}) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { pack } = useRenting();
+  const count = useKept(['events', 'photos'], keptCount, []);
+  return (
+    <Screen
+      title={title}
+      sub={home ? pack.operator.name : pack.boat.name}
+      measure={640}
+      {...(home ? {} : { onBack: () => router.push('/r') })}
+      {...(footer ? { footer } : {})}
+    >
+      <View style={{ padding: 12, gap: 12 }}>
+        {count && count.kept > 0 ? <Tag kind="ask">{t('r.kept', { n: count.kept })}</Tag> : null}
+        {children}
+      </View>
+    </Screen>
+  );
+};

@@ -1,0 +1,38 @@
+import { peopleOf } from '@quay/core/record/handing';
+import { useRouter } from 'expo-router';
+import { useTranslation } from 'react-i18next';
+import { Notice } from '../../ui/board';
+import { useSnack } from '../../ui/snack';
+import { PartyForm } from '../fit/PartyForm';
+import { keepParty } from '../fit/useParty';
+import { Page } from './Page';
+import { useRenting } from './RenterFace';
+
+/** Who is aboard, entered at home. Once the walk has begun it is the quay's. */
+export const PartyPage = () => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const snack = useSnack();
+  const { view, pack, record } = useRenting();
+  const { hire } = pack;
+  const begun = record.slots.has('out/started');
+  return (
+    <Page title={t('r.party')}>
+      {begun ? (
+        <Notice kind="ask" title={t('r.partyClosed')} />
+      ) : (
+        <PartyForm
+          people={peopleOf(record, view.sheets)}
+          booked={hire.party.adults + hire.party.children}
+          rules={pack.rules}
+          plate={pack.book.plate.people}
+          onKeep={async (people) => {
+            const held = await keepParty(view, people, pack.rules);
+            snack({ text: t('party.kept'), undo: () => void view.undo(held) });
+            router.push('/r');
+          }}
+        />
+      )}
+    </Page>
+  );
+};

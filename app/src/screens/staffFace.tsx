@@ -1,0 +1,19 @@
+import { Slot } from 'expo-router';
+import { i18n } from '../i18n';
+import { en } from '../i18n/en';
+import { HeadEnd } from '../ui/screen';
+import { Gate } from './session/Gate';
+import { KeptLine } from './session/KeptLine';
+
+i18n.addResourceBundle('en', 'translation', en, true);
+
+/** What staff see first: the day and the sign-in, in a file that renters never load. */
+export { Day } from './day/Day';
+
+export const StaffFace = () => (
+  <HeadEnd.Provider value={<KeptLine />}>
+    <Gate>
+      <Slot />
+    </Gate>
+  </HeadEnd.Provider>
+);

@@ -1,0 +1,14 @@
+/// <reference lib="webworker" />
+import { clientsClaim } from 'workbox-core';
+import { createHandlerBoundToURL, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (string | PrecacheEntry)[] };
+
+/**
+ * The renter's face works without signal after one visit: its own files are kept, none of the staff's. What it knows of a
+ * hire lies in IndexedDB, in a store of that hire's own.
+ */
+precacheAndRoute(self.__WB_MANIFEST);
+registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { allowlist: [/^\/r(\/|$)/] }));
+clientsClaim();

@@ -1,0 +1,138 @@
+import { BRAM, expect, PHONE, test } from './quay';
+import { enterParty, linkOf, renterPhone } from './renter';
+
+test('a party entered at home in French is fitted and briefed on the quay', PHONE, async ({ phoneOf, browser, quay }) => {
+  test.slow();
+  const bram = await phoneOf(BRAM);
+  const ines = await renterPhone(browser, quay);
+  await ines.open(await linkOf(bram, 'h-1001'));
+  await expect(ines.by('to-party')).toBeVisible();
+  await ines.by('speak-fr').click();
+  await ines.by('to-party').click();
+  await expect(ines.page.getByRole('heading', { name: 'Qui est à bord' })).toBeVisible();
+  // What is wrong is said at the field, in French, and nothing else is lost.
+  await ines.by('age-p1').fill('140');
+  await ines.by('keep-party').click();
+  await expect(ines.page.getByText('Un nombre entier de 0 à 120.')).toBeVisible();
+  await enterParty(ines.page, [
+    { name: 'Ines', age: '36', mass: '64', is: 'drives' },
+    { name: 'Olu', age: '38', mass: '82', is: 'lookout' },
+    { name: 'Ade', age: '41', mass: '90' },
+    { name: 'Mo', age: '7', swims: 'weakly' },
+    { name: 'Bea', age: '8' },
+    { name: 'Kit', age: '9' },
+  ]);
+  await expect(ines.page.getByText('6 personnes inscrites')).toBeVisible();
+  // She reads the first point at home.
+  await ines.by('to-brief').click();
+  await expect(ines.page.getByText(/Personne devant les garde-corps/)).toBeVisible();
+  await ines.by('read-on').click();
+  await expect(ines.page.getByText(/Personne devant les garde-corps/)).toHaveCount(0);
+  await expect(ines.page.getByText(/gardés sur ce téléphone/)).toHaveCount(0);
+
+  // Two child jackets are aboard; the third child's comes from the store.
+  await bram.by('fit').click();
+  await expect(bram.page.getByText('A jacket that fits for each of them.')).toBeVisible();
+  await expect(bram.page.getByText(/Child jackets, 20 to 30 kg · fetch from the store, Ossel Quay/)).toBeVisible();
+  await bram.by('give-all').click();
+  await bram.by('to-walk').click();
+  // At the bow: what was read at home is seen, and told all the same.
+  await expect(bram.by('point-bow-rails')).toContainText(/read at home/);
+  await bram.by('all-said').click();
+  await bram.by('knot-helm').click();
+  await bram.by('all-said').click();
+  await bram.by('knot-stern').click();
+  // Some way after the telling a question comes; the wrong answer brings the point back, and then a different question.
+  await bram.by('answer-rails-where-b').click();
+  await expect(bram.page.getByText('That was not it. Say it again')).toBeVisible();
+  await bram.by('tell-again-bow-rails').click();
+  await bram.by('all-said').click();
+  await bram.by('knot-engine').click();
+  await bram.by('answer-rails-why-a').click();
+  await expect(bram.by('answer-rails-why-a')).toHaveCount(0);
+  await expect(bram.by('answer-rails-where-a')).toHaveCount(0);
+  // The record says so.
+  await bram.allSent();
+  await bram.open('/hire/h-1001');
+  await bram.by('see-record').click();
+  await expect(bram.page.getByText(/^Not understood: Nobody in front of the rails/)).toBeVisible();
+  await expect(bram.page.getByText(/^Understood: Nobody in front of the rails/)).toBeVisible();
+  await expect(bram.page.getByText('6 people aboard')).toBeVisible();
+  await ines.close();
+});
+
+test(
+  'afloat without signal: the guide, a fix card, the way home, a call for help, and a knock kept until there is signal',
+  PHONE,
+  async ({ bram, browser, quay }) => {
+    test.slow();
+    const rosa = await renterPhone(browser, quay, 'de-DE');
+    await rosa.open(await linkOf(bram, 'h-1004'));
+    await expect(rosa.page.getByRole('heading', { name: 'Copper Kettle' })).toBeVisible();
+    // The address holds the secret no longer.
+    expect(rosa.page.url()).not.toContain('#');
+    await rosa.page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration('/r'))?.active?.state === 'activated');
+    await rosa.cut();
+    await rosa.page.reload();
+    await expect(rosa.page.getByText(/überfällig/)).toBeVisible();
+    await rosa.by('to-guide').click();
+    await rosa.by('search').fill('Toilette');
+    await rosa.by('hits').getByTestId('card-toilet').click();
+    await rosa.by('way-kind').click();
+    await rosa.by('way-hand').click();
+    await expect(rosa.page.getByText(/Hebel auf Spülen/)).toBeVisible();
+    await rosa.open('/r/help');
+    await rosa.by('nature-aground').click();
+    await rosa.by('typed-position').fill('47.43');
+    await expect(rosa.page.getByText(/Zwei Zahlen wie/)).toBeVisible();
+    await rosa.by('typed-position').fill('47.43 -37.52');
+    await expect(rosa.by('said-position')).toContainText('47.4300 N, 37.5200 W');
+    await expect(rosa.by('said-position')).toContainText('47° 25.800′ N, 037° 31.200′ W');
+    await expect(rosa.by('said-people')).toContainText('3 Erwachsene, 1 Kinder');
+    await expect(rosa.page.getByText(/Tango Charlie Kilo one two/)).toBeVisible();
+    await rosa.open('/r/return');
+    await expect(rosa.page.getByText(/Bei Gull Rock anrufen/)).toBeVisible();
+    await rosa.open('/r/report');
+    await rosa.by('keep-report').click();
+    await expect(rosa.page.getByText('Bitte ein Wort dazu.')).toBeVisible();
+    await rosa.by('report-note').fill('An der Schleuse angestoßen');
+    await rosa.by('keep-report').click();
+    await expect(rosa.page.getByText(/auf diesem Telefon/)).toBeVisible();
+    await rosa.mend();
+    await expect(rosa.page.getByText(/auf diesem Telefon, gesendet/)).toHaveCount(0, { timeout: 30_000 });
+    await bram.open('/hire/h-1004');
+    await bram.by('see-record').click();
+    await expect(bram.page.getByText('Reported afloat: An der Schleuse angestoßen')).toBeVisible({ timeout: 20_000 });
+    await rosa.close();
+  },
+);
+
+test(
+  'a link opens its own hire: a second one nothing of the first, a withdrawn or wrong one nothing at all',
+  PHONE,
+  async ({ bram, browser, quay }) => {
+    const first = await linkOf(bram, 'h-1001');
+    const second = await linkOf(bram, 'h-1002');
+    const phone = await renterPhone(browser, quay, 'en-GB');
+    await phone.open(first);
+    await expect(phone.page.getByRole('heading', { name: 'Tuppenny Bun' })).toBeVisible();
+    await phone.open('about:blank');
+    await phone.open(second);
+    await expect(phone.page.getByRole('heading', { name: 'Quiet Pickle' })).toBeVisible();
+    await expect(phone.page.getByText('Tuppenny Bun')).toHaveCount(0);
+    const other = await renterPhone(browser, quay, 'en-GB');
+    await bram.open('/hire/h-1002');
+    await bram.by('link').click();
+    await bram.by('withdraw-links').click();
+    await expect(bram.page.getByText('No link is out.')).toBeVisible();
+    other.expectNo();
+    await other.open(second);
+    await expect(other.page.getByText('This link opens nothing')).toBeVisible();
+    await expect(other.page.getByText('Quiet Pickle')).toHaveCount(0);
+    await other.open('about:blank');
+    await other.open(`${quay.url}/r/#AAAAAAAAAAAAAAAAAAAAAA`);
+    await expect(other.page.getByText('This link opens nothing')).toBeVisible();
+    await other.close();
+    await phone.close();
+  },
+);
