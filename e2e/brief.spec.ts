@@ -1,4 +1,4 @@
-import { BRAM, expect, PHONE, test } from './quay';
+import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { enterParty, linkOf, renterPhone } from './renter';
 
 test('a party entered at home in French is fitted and briefed on the quay', PHONE, async ({ phoneOf, browser, quay }) => {
@@ -71,7 +71,7 @@ test(
     await expect(rosa.page.getByRole('heading', { name: 'Copper Kettle' })).toBeVisible();
     // The address holds the secret no longer.
     expect(rosa.page.url()).not.toContain('#');
-    await rosa.page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration('/r'))?.active?.state === 'activated');
+    await rosa.page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await rosa.cut();
     await rosa.page.reload();
     await expect(rosa.page.getByText(/überfällig/)).toBeVisible();
@@ -136,3 +136,37 @@ test(
     await phone.close();
   },
 );
+
+test('a manager overrides a class point for one hull, and the next renter sees it', PHONE, async ({ phoneOf, browser, quay }) => {
+  const mina = await phoneOf(MANAGER);
+  await mina.by('to-fleet').click();
+  await mina.by('boat-tuppenny-bun').click();
+  await mina.by('find-point').fill('lever');
+  await expect(mina.by('edit-lever')).toContainText('from Every boat of ours');
+  await mina.by('edit-lever').click();
+  await mina.by('text-say').fill('');
+  await mina.by('keep-point').click();
+  await expect(mina.page.getByText(/It has to be there in English/)).toBeVisible();
+  await mina.by('text-say').fill('One lever, and hers is stiff: both hands, count two.');
+  await mina.by('keep-point').click();
+  await expect(mina.page.getByText(/Kept as book 2/)).toBeVisible();
+  await expect(mina.by('edit-lever')).toContainText('changed for her');
+  await mina.by('versions').click();
+  await mina.by('version-1').click();
+  await expect(mina.by('differences')).toContainText('One lever: forward a notch');
+  await expect(mina.by('differences')).toContainText('hers is stiff');
+  await mina.page.keyboard.press('Escape');
+  const greta = await renterPhone(browser, quay, 'en-GB');
+  await greta.open(await linkOf(mina, 'h-1008'));
+  await greta.by('to-guide').click();
+  await greta.by('search').fill('stiff');
+  await expect(greta.by('hits')).toContainText('hers is stiff');
+  // Another boat keeps the words of the class, here in the language of its booking.
+  const other = await renterPhone(browser, quay, 'en-GB');
+  await other.open(await linkOf(mina, 'h-1011'));
+  await other.by('to-guide').click();
+  await other.by('search').fill('lever');
+  await expect(other.by('hits')).toContainText('Ein Hebel: eine Raste vor');
+  await greta.close();
+  await other.close();
+});

@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import { enterParty, linkOf } from './renter';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 
 /** Nothing serious on a view. The light changes its colours and nothing else, so in the dusk those are judged. */
@@ -70,6 +71,23 @@ for (const light of ['sun', 'dusk'] as const) {
     await desk.open('/hire/h-1005/statement');
     await expect(page.getByRole('heading', { name: /Statement/ })).toBeVisible();
     await look(desk, 'statement');
+    await desk.open('/hire/h-1001/fit');
+    await expect(desk.by('keep-party')).toBeVisible();
+    await look(desk, 'party');
+    await enterParty(page, [
+      { name: 'Ines', age: '36', mass: '64', is: 'drives' },
+      ...['7', '8', '9', '7', '8'].map((age) => ({ name: '', age })),
+    ]);
+    await expect(page.getByText(/jackets that suit/)).toBeVisible();
+    await look(desk, 'fit');
+    await desk.open('/fleet');
+    await expect(desk.by('boat-tuppenny-bun')).toBeVisible();
+    await look(desk, 'fleet');
+    await desk.by('boat-tuppenny-bun').click();
+    await desk.by('edit-lever').click();
+    await look(desk, 'point');
+    await page.keyboard.press('Escape');
+    await look(desk, 'boat book');
     await desk.open('/phones');
     await desk.by('make-code').click();
     await expect(page.getByText(/Good once/)).toBeVisible();
@@ -92,6 +110,23 @@ for (const light of ['sun', 'dusk'] as const) {
     await stranger.page.goto(`${quay.url}/enrol`);
     await expect(stranger.page.getByTestId('enrol')).toBeVisible();
     await look(stranger, 'enrol');
+    const link = await linkOf(desk, 'h-1004');
+    await look(desk, 'link');
+    await stranger.page.goto(link);
+    await expect(stranger.page.getByTestId('to-guide')).toBeVisible();
+    await look(stranger, 'renter: start');
+    for (const [at, there] of [
+      ['guide', 'search'],
+      ['card/toilet', 'way-kind'],
+      ['help', 'locate'],
+      ['round/evening', 'keep-round'],
+      ['report', 'keep-report'],
+      ['brief', 'read-on'],
+    ] as const) {
+      await stranger.page.goto(`${quay.url}/r/${at}`);
+      await expect(stranger.page.getByTestId(there)).toBeVisible();
+      await look(stranger, `renter: ${at}`);
+    }
     await context.close();
   });
 }

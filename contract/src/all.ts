@@ -1,5 +1,6 @@
 import type { Endpoint } from './endpoint';
 import * as fit from './fit';
+import * as fleet from './fleet';
 import * as hire from './hire';
 import * as record from './record';
 import * as renter from './renter';
@@ -9,6 +10,6 @@ const isEndpoint = (value: unknown): value is Endpoint =>
   typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
 
 /** Every endpoint there is. The server mounts these and no others; the sweep test tries each of them. */
-export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fit, renter].flatMap((topic) =>
+export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fleet, fit, renter].flatMap((topic) =>
   Object.values(topic).filter(isEndpoint),
 );

@@ -43,6 +43,8 @@ const importFolder = (data: string, from: string, now: Date) =>
       throw new ToolError(
         `Nothing was imported. ${read.faults.length} thing${read.faults.length === 1 ? ' is' : 's are'} wrong:\n${read.faults.map((fault) => `  ${sayFault(fault)}`).join('\n')}`,
       );
+    // What is missing in a language is shown in English; whoever imports is told where.
+    for (const notice of read.notices) console.error(`notice: ${sayFault(notice)}`);
     await loadImport(store.db, read.data);
     const { boats, hires, bases } = read.data;
     console.log(`imported ${bases.length} bases, ${boats.length} boats, ${hires.length} hires`);

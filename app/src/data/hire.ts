@@ -102,17 +102,28 @@ export type HireView = {
 };
 
 /** One hire as it stands on this phone: its pack, its record, and the way to add to it. */
-export const useHire = (hireId: string): { view: HireView | undefined; error: Error | null; refetch: () => void } => {
+export const useHire = (
+  hireId: string,
+): {
+  view: HireView | undefined;
+  error: Error | null;
+  /** The quay answers whoever is here no more: a session that ended, a link withdrawn. */
+  shut: boolean;
+  refetch: () => void;
+} => {
   const query = useQuery(packQuery(hireId));
   const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
   const own = useKept(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
   // Until the quay has been asked once, an empty record may only mean that it has not come yet.
   const [asked, setAsked] = useState<string>();
+  const [shut, setShut] = useState(false);
   useEffect(() => {
     const fetch = () =>
       fetchEvents(hireId)
+        .then(() => setShut(false))
         .catch((error: unknown) => {
           if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
+          if (error instanceof Refused && error.problem.status === 401) setShut(true);
         })
         .finally(() => setAsked(hireId));
     void fetch();
@@ -153,5 +164,5 @@ export const useHire = (hireId: string): { view: HireView | undefined; error: Er
     () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, add, undo } : undefined),
     [pack, record, events, sheets, asked, hireId, add, undo],
   );
-  return { view, error: query.error, refetch: () => void query.refetch() };
+  return { view, error: query.error, shut, refetch: () => void query.refetch() };
 };

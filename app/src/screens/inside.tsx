@@ -8,6 +8,8 @@ import { i18n } from '../i18n';
 void import('../i18n/renter/en').then(({ en }) => i18n.addResourceBundle('en', 'translation', en, true));
 
 export { Compare } from './condition/Compare';
+export { BoatBookPage } from './fleet/BoatBookPage';
+export { Fleet } from './fleet/Fleet';
 export { Fit } from './fit/Fit';
 export { Attention } from './hire/Attention';
 export { Hire } from './hire/Hire';

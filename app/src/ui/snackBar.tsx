@@ -14,7 +14,7 @@ export const SnackBar = ({ said, onGone }: { said: Said; onGone: () => void }) =
       onDismiss={onGone}
       wrapperStyle={{ bottom: 84 }}
       style={{ backgroundColor: tones.ink, borderRadius: 14 }}
-      theme={{ colors: { inversePrimary: tones.mari } }}
+      theme={{ colors: { inversePrimary: tones.onInk } }}
       {...(said.undo
         ? { action: { label: t('common.undo'), onPress: said.undo, labelStyle: { fontFamily: FACE.bold, fontSize: 17 } } }
         : {})}

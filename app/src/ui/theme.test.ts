@@ -22,6 +22,7 @@ const PAIRS: [ink: keyof Tones, grounds: (keyof Tones)[]][] = [
   ['onWeed', ['weed']],
   ['onMari', ['mari']],
   ['onLead', ['lead']],
+  ['onInk', ['ink']],
 ];
 
 it.each(PAIRS.flatMap(([ink, grounds]) => grounds.map((ground) => [ink, ground] as const)))(

@@ -12,6 +12,8 @@ export type Tones = {
   weedPale: string;
   weedText: string;
   mari: string;
+  /** A word to press on a ground of ink. */
+  onInk: string;
   onMari: string;
   mariPale: string;
   mariText: string;
@@ -42,6 +44,7 @@ export const SUN: Tones = {
   weedPale: '#DDEBE6',
   weedText: '#0A5146',
   mari: '#F2B01E',
+  onInk: '#F2B01E',
   onMari: '#17211E',
   mariPale: '#FDF0CF',
   mariText: '#17211E',
@@ -72,6 +75,7 @@ export const DUSK: Tones = {
   weedPale: '#1E3B35',
   weedText: '#8ADBC8',
   mari: '#F5C04A',
+  onInk: '#5E3B00',
   onMari: '#17211E',
   mariPale: '#43361A',
   mariText: '#F8D88F',

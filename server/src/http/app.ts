@@ -5,6 +5,7 @@ import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
+import { fleetRoutes } from './fleet';
 import { hireRoutes } from './hire';
 import { mount, type Quay } from './mount';
 import { notFound, problems } from './problem';
@@ -50,7 +51,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
   );
   if (gate) app.use('/api', gate);
   app.use('/api', compression(), express.json({ limit: '4mb' }));
-  mount(app, quay, ENDPOINTS, [...sessionRoutes, ...hireRoutes, ...recordRoutes, ...renterRoutes]);
+  mount(app, quay, ENDPOINTS, [...sessionRoutes, ...hireRoutes, ...recordRoutes, ...renterRoutes, ...fleetRoutes]);
   app.use('/api', notFound);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
     app.use(

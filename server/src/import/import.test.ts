@@ -98,6 +98,27 @@ describe('a folder with faults', () => {
     expect(faults()[0]).toMatch(new RegExp(`^classes/pontoon-7\\.json, fittings\\[${id}\\]\\.count: `));
   });
 
+  it('with a circle, a text that is missing and rules that are not there says so by path; a missing language is no fault', () => {
+    edit('classes/any-boat.json', (text) => text.replace('"id": "any-boat",', '"id": "any-boat",\n  "from": "pontoon-7",'));
+    edit('waters/tarn-cut.geojson', (text) => text.replace('"rules": "cut"', '"rules": "none"'));
+    edit('hires.csv', (text) => text.replace(/unattended/, 'somehow'));
+    expect(faults()).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^classes\/any-boat\.json, from: leads in a circle: pontoon-7 → any-boat → pontoon-7/),
+        expect.stringMatching(/^waters\/tarn-cut\.geojson, rules: there is no set of rules “none”/),
+        expect.stringMatching(/^hires\.csv, line \d+: handover “somehow” is not among staffed/),
+      ]),
+    );
+  });
+
+  it('tells languages that are missing as notices, and loads all the same', () => {
+    edit('boats/tuppenny-bun.json', (text) => text.replace(/"fr": "Le troisième[^"]*",/, ''));
+    const got = read();
+    expect(got.ok && got.notices.map(sayFault)).toEqual([
+      'boats/tuppenny-bun.json, points[own-step].say: is not there in fr; it is shown in English',
+    ]);
+  });
+
   it('with ragged rows and missing columns says which line', () => {
     edit('prices.csv', (text) => text.replace('jacket,"Jacket, adult",each,65,20,,,', 'jacket,"Jacket, adult",each,65'));
     edit('hires.csv', (text) => text.replace('deposit,notes', 'notes'));

@@ -2,30 +2,20 @@ import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { digestOf } from '@quay/core/record/canonical';
 import type { PriceList } from '@quay/core/settlement/prices';
+import { addBook } from '../store/fleet';
 import { hashSecret } from '../store/secret';
 import { writeHanding, writeOperator } from '../store/setting';
 import { fold } from '../store/staff';
 import type { BoatIn, HireIn, Import } from './read';
 
-/** Adds a version of a boat's book when it says something new; ids of old versions stay as they were. */
-const loadBoat = async (trx: Knex, boat: BoatIn) => {
-  const last = (await trx('book').where({ boat: boat.id }).orderBy('version', 'desc').first('version', 'digest')) as
-    { version: number; digest: string } | undefined;
-  const digest = digestOf(JSON.parse(JSON.stringify(boat.book)));
-  const version = last?.digest === digest ? last.version : (last?.version ?? 0) + 1;
+const loadBoat = async (trx: Knex, boat: BoatIn, now: string) => {
+  // A book stands on its boat, and the boat names its newest book: the boat is there first.
   await trx('boat')
-    .insert({ id: boat.id, name: boat.name, hullNumber: boat.hullNumber, base: boat.base, waters: boat.waters, bookVersion: version })
+    .insert({ id: boat.id, name: boat.name, hullNumber: boat.hullNumber, base: boat.base, waters: boat.waters, bookVersion: 1 })
     .onConflict('id')
-    .merge(['name', 'hullNumber', 'base', 'waters', 'bookVersion']);
-  if (last?.digest === digest) return;
-  await trx('book').insert({
-    boat: boat.id,
-    version,
-    digest,
-    classBook: JSON.stringify(boat.lineage),
-    boatBook: JSON.stringify(boat.boatBook),
-    laid: JSON.stringify(boat.book),
-  });
+    .merge(['name', 'hullNumber', 'base', 'waters']);
+  const bookVersion = await addBook(trx, boat.id, boat, { at: now, by: null });
+  await trx('boat').where({ id: boat.id }).update({ bookVersion });
 };
 
 const loadHire = async (trx: Knex, hire: HireIn, priceVersion: number) => {
@@ -46,7 +36,7 @@ const loadHire = async (trx: Knex, hire: HireIn, priceVersion: number) => {
 };
 
 /** Loads what was read, all of it or nothing. */
-export const loadImport = async (db: Knex, data: Import): Promise<void> => {
+export const loadImport = async (db: Knex, data: Import, now = new Date().toISOString()): Promise<void> => {
   // Deriving keys takes time that must not be spent inside the transaction.
   const secrets = new Map<string, string>();
   for (const one of data.staff) secrets.set(one.id, await hashSecret(one.secret));
@@ -79,7 +69,7 @@ export const loadImport = async (db: Knex, data: Import): Promise<void> => {
         .insert({ id: base.id, name: base.name, zone: base.zone, body: JSON.stringify(base) })
         .onConflict('id')
         .merge();
-    for (const boat of data.boats) await loadBoat(trx, boat);
+    for (const boat of data.boats) await loadBoat(trx, boat, now);
     const last = (await trx('priceList').orderBy('version', 'desc').first('version', 'digest')) as
       { version: number; digest: string } | undefined;
     const list: Omit<PriceList, 'version'> = {

@@ -175,6 +175,10 @@ const ALL: readonly Migration[] = [
       await db.schema.alterTable('boat', (t) => {
         t.string('waters').notNullable().defaultTo('');
       });
+      await db.schema.alterTable('book', (t) => {
+        t.string('madeAt');
+        t.string('madeBy');
+      });
       await db.schema.alterTable('hire', (t) => {
         t.string('handover').notNullable().defaultTo('staffed');
       });

@@ -1,4 +1,4 @@
-import { mdiAccountCircleOutline, mdiAlertOutline, mdiCellphoneKey } from '@mdi/js';
+import { mdiAccountCircleOutline, mdiAlertOutline, mdiBookOpenVariant, mdiCellphoneKey } from '@mdi/js';
 import { useRouter } from 'expo-router';
 import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -53,6 +53,7 @@ const Board = () => {
       {me?.staff.role === 'manager' ? (
         <>
           <Sign path={mdiAlertOutline} label={t('day.attention')} onPress={() => router.push('/attention')} plain testID="to-attention" />
+          <Sign path={mdiBookOpenVariant} label={t('day.fleet')} onPress={() => router.push('/fleet')} plain testID="to-fleet" />
           <Sign path={mdiCellphoneKey} label={t('day.phones')} onPress={() => router.push('/phones')} plain testID="to-phones" />
         </>
       ) : null}

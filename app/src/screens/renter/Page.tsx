@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { keptCount } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
-import { Tag } from '../../ui/board';
+import { Notice, Tag } from '../../ui/board';
 import { Screen } from '../../ui/screen';
 import { useRenting } from './RenterFace';
 
@@ -22,7 +22,7 @@ export const Page = ({
 }) => {
   const { t } = useTranslation();
   const router = useRouter();
-  const { pack } = useRenting();
+  const { pack, shut } = useRenting();
   const count = useKept(['events', 'photos'], keptCount, []);
   return (
     <Screen
@@ -33,6 +33,7 @@ export const Page = ({
       {...(footer ? { footer } : {})}
     >
       <View style={{ padding: 12, gap: 12 }}>
+        {shut ? <Notice kind="ask" title={t('r.ended')} /> : null}
         {count && count.kept > 0 ? <Tag kind="ask">{t('r.kept', { n: count.kept })}</Tag> : null}
         {children}
       </View>

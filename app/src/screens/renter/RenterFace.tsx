@@ -1,5 +1,5 @@
 import { Slot, useRouter } from 'expo-router';
-import { createContext, useContext, useEffect, useState } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../data/api';
@@ -34,16 +34,17 @@ const openUp = async (): Promise<Opened> => {
   }
 };
 
-const Renting = createContext<HireView | undefined>(undefined);
+const Renting = createContext<{ view: HireView; shut: boolean } | undefined>(undefined);
 
 /** The hire in hand, with everything a page of the renter's needs. Pages are only drawn once it is there. */
 export const useRenting = () => {
-  const view = useContext(Renting);
-  if (!view) throw new Error('no hire is in hand');
+  const inHand = useContext(Renting);
+  if (!inHand) throw new Error('no hire is in hand');
+  const { view, shut } = inHand;
   const { i18n } = useTranslation();
   const briefing = useBriefing(view);
   const facts = factsFor(view.record, caseOf(view));
-  return { view, pack: view.pack, record: view.record, briefing, facts, schools: schoolsOf(view.pack), language: i18n.language };
+  return { view, shut, pack: view.pack, record: view.record, briefing, facts, schools: schoolsOf(view.pack), language: i18n.language };
 };
 
 /** Opens the link, fetches the hire, keeps the outbox going; every page lies inside. */
@@ -87,7 +88,8 @@ const Nothing = ({ why }: { why: 'nothing' | 'wait' | 'noAnswer' }) => {
 
 const Hand = ({ hireId }: { hireId: string }) => {
   const { t } = useTranslation();
-  const { view, error } = useHire(hireId);
+  const { view, error, shut } = useHire(hireId);
+  const inHand = useMemo(() => view && { view, shut }, [view, shut]);
   useEffect(() => {
     void askToPersist();
     void deliver();
@@ -102,9 +104,9 @@ const Hand = ({ hireId }: { hireId: string }) => {
   useEffect(() => {
     if (booked !== undefined) void speakTheirs(booked);
   }, [booked]);
-  if (view) {
+  if (inHand) {
     return (
-      <Renting.Provider value={view}>
+      <Renting.Provider value={inHand}>
         <Slot />
       </Renting.Provider>
     );

@@ -1,0 +1,57 @@
+import * as api from '@quay/contract/fleet';
+import { bookVersion, changeBook, shelfOf } from '../store/fleet';
+import { on, staffOf } from './mount';
+import { fail } from './problem';
+
+const noBoat = () => fail(404, 'noSuchBoat', 'There is no such boat.');
+
+export const fleetRoutes = [
+  on(api.listBoats, async ({ quay }) => {
+    type Row = { id: string; name: string; hullNumber: string; base: string; bookVersion: number; laid: string };
+    const rows = (await quay.store
+      .db('boat')
+      .join('base', 'base.id', 'boat.base')
+      .join('book', (on) => on.on('book.boat', 'boat.id').andOn('book.version', 'boat.bookVersion'))
+      .orderBy('boat.name')
+      .select('boat.id', 'boat.name', 'boat.hullNumber', 'base.name as base', 'boat.bookVersion', 'book.laid')) as Row[];
+    const classes = new Map(
+      ((await quay.store.db('classBook').select('id', 'body')) as { id: string; body: string }[]).map(({ id, body }) => [
+        id,
+        (JSON.parse(body) as { name: string }).name,
+      ]),
+    );
+    return {
+      boats: rows.map(({ laid, ...row }) => {
+        const [own = ''] = (JSON.parse(laid) as { classes?: string[] }).classes ?? [];
+        return { ...row, className: classes.get(own) ?? own };
+      }),
+    };
+  }),
+  on(api.getBoatBook, async ({ quay, params, res }) => {
+    const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(api.getBookVersion, async ({ quay, params }) => ({
+    laid: (await bookVersion(quay.store.db, params.boatId, Number(params.version))) ?? noBoat(),
+  })),
+  on(api.changeBoatBook, async (call) => {
+    const { quay, params, body, seen, now, res } = call;
+    const done = await changeBook(quay.store.db, params.boatId, body.boatBook, seen, { at: now, by: staffOf(call).staff.id });
+    if (!done.ok) {
+      if (done.reason === 'faults')
+        return fail(
+          422,
+          'faults',
+          'The book does not hold together.',
+          done.faults.map(({ path, reason }) => `${path}: ${reason}`).join('\n'),
+        );
+      if (done.reason === 'noSuchBoat') return noBoat();
+      if (done.reason === 'otherBoat') return fail(400, 'otherBoat', 'That is another boat’s book, or another class or base.');
+      return fail(412, 'changedMeanwhile', 'Somebody changed this book meanwhile.', 'Look at it again, then change it.');
+    }
+    const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+];
