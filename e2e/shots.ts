@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { BRAM, expect, MANAGER, type Phone, test } from './quay';
 import { goodPicture } from './pictures';
+import { enterParty, linkOf } from './renter';
 import { countAll, doStop, lookAll, readAll, sign, tellAll } from './walking';
 import { ROOT } from './template';
 
@@ -51,6 +52,41 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await bram.open('/hire/h-1004');
     await expect(bram.page.getByRole('heading', { name: 'Copper Kettle' })).toBeVisible();
     await shoot(bram, 'hire-phone');
+  }
+
+  if (wide) {
+    await bram.open('/fleet/tuppenny-bun');
+    await expect(bram.by('edit-lever')).toBeVisible();
+    await shoot(bram, 'fleet-wide');
+  } else {
+    await bram.open('/hire/h-1001/fit');
+    await expect(bram.by('keep-party')).toBeVisible();
+    await enterParty(bram.page, [
+      { name: 'Ines', age: '36', mass: '64', is: 'drives' },
+      { name: 'Mo', age: '7', swims: 'weakly' },
+      { name: 'Bea', age: '8' },
+      { name: 'Kit', age: '9' },
+      { name: 'Olu', age: '38', mass: '82', is: 'lookout' },
+      { name: 'Ade', age: '41', mass: '90' },
+    ]);
+    await expect(bram.by('give-all')).toBeVisible();
+    await shoot(bram, 'fit-phone');
+    const link = await linkOf(bram, 'h-1011');
+    const renter = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, locale: 'de-DE' });
+    const page = await renter.newPage();
+    await page.goto(link);
+    await expect(page.getByTestId('to-guide')).toBeVisible();
+    await page.getByTestId('speak-de').click();
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: join(OUT, 'renter-phone.png') });
+    await page.goto(`${quay.url}/r/help`);
+    await page.getByTestId('nature-aground').click();
+    await page.getByTestId('typed-position').fill('47.815 -37.52');
+    await page.getByTestId('said-boat').scrollIntoViewIfNeeded();
+    await page.getByTestId('said-people').scrollIntoViewIfNeeded();
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: join(OUT, 'help-phone.png') });
+    await renter.close();
   }
 
   await bram.open('/hire/h-1001/walk/out');

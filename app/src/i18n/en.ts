@@ -273,6 +273,8 @@ export const en = {
     home: { read: 'read at home, {{date}}', heard: 'heard at home, {{date}}' },
     notTranslated: 'not there in “{{language}}”: say it yourself',
     ask: { driver: 'Ask the driver', lookout: 'Ask the lookout' },
+    moreQuestions_one: '{{count}} more question after this',
+    moreQuestions_other: '{{count}} more questions after this',
     tellAgain: 'That was not it. Say it again',
     toldAgain: 'Said again',
     right: 'Understood.',

@@ -1,6 +1,6 @@
 import type { Facts, NamedConditions } from '../fleet/condition';
 import type { FixCard, FixStep, Point } from '../fleet/telling';
-import { say, type Wording } from '../fleet/words';
+import type { Wording } from '../fleet/words';
 import { applies } from './compose';
 
 /** The pocket guide: what is looked up afloat. */
@@ -29,23 +29,23 @@ const weigh = (wanted: string, texts: readonly string[]): number => {
 };
 
 /**
- * Looks something up. Every word must be found somewhere, in the reader's language or in English; names count most, then
- * the other words people use, then what is written. Urgent cards come first among equals.
+ * Looks something up. Every word must be found somewhere, in whatever language it is there in: people type the word they
+ * have. Names count most, then the other words people use, then what is written. Urgent cards come first among equals.
  */
-export const search = (query: string, cards: readonly FixCard[], points: readonly Point[], language: string): Hit[] => {
+export const search = (query: string, cards: readonly FixCard[], points: readonly Point[]): Hit[] => {
   const wanted = wordsIn(query);
   if (wanted.length === 0) return [];
-  const both = (wording: Wording | undefined) => (wording ? [say(wording, language), wording.en] : []);
+  const all = (wording: Wording | undefined) => (wording ? Object.values(wording) : []);
   const fields = (entry: Entry): [number, string[]][] =>
     entry.is === 'card'
       ? [
-          [FIELD.name, both(entry.card.name)],
-          [FIELD.words, both(entry.card.words)],
-          [FIELD.body, entry.card.steps.flatMap((step) => both(step.say))],
+          [FIELD.name, all(entry.card.name)],
+          [FIELD.words, all(entry.card.words)],
+          [FIELD.body, entry.card.steps.flatMap((step) => all(step.say))],
         ]
       : [
-          [FIELD.words, both(entry.point.say)],
-          [FIELD.body, [entry.point.show, entry.point.mistake, entry.point.caution].flatMap(both)],
+          [FIELD.words, all(entry.point.say)],
+          [FIELD.body, [entry.point.show, entry.point.mistake, entry.point.caution].flatMap(all)],
         ];
   const entries: Entry[] = [
     ...cards.map((card) => ({ is: 'card' as const, card })),

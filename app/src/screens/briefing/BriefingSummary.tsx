@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { Card } from '../../ui/board';
 import { Body, Bold, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
-import { QuestionCard } from './QuestionCard';
+import { Questions } from './QuestionCard';
 
 /** At the end of the walk out: minutes taken, what is understood, what is still to be asked, and what the guide keeps. */
 export const BriefingSummary = ({ view }: { view: WalkView }) => {
@@ -18,9 +18,7 @@ export const BriefingSummary = ({ view }: { view: WalkView }) => {
   const due = questionsDue(record, briefing, pack.operator, undefined);
   return (
     <View style={{ gap: 12 }}>
-      {due.map((one) => (
-        <QuestionCard key={`${one.point.id}/${one.by}`} view={view} due={one} />
-      ))}
+      <Questions view={view} due={due} />
       <Card style={{ gap: 4 }}>
         <Small>{t('brief.done')}</Small>
         <Bold>

@@ -9,11 +9,26 @@ import { Alt } from '../../ui/press';
 import { Body, Bold, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 
+type Due = { point: Point; by: 'driver' | 'lookout'; state: Understanding };
+
+/** One question at a time, and how many wait behind it. What was not understood comes before what is new. */
+export const Questions = ({ view, due }: { view: WalkView; due: readonly Due[] }) => {
+  const { t } = useTranslation();
+  const first = due.find(({ state }) => state.is === 'tellAgain') ?? due[0];
+  if (!first) return null;
+  return (
+    <View style={{ gap: 6, paddingBottom: 8 }}>
+      <QuestionCard key={`${first.point.id}/${first.by}`} view={view} due={first} />
+      {due.length > 1 ? <Small>{t('brief.moreQuestions', { count: due.length - 1 })}</Small> : null}
+    </View>
+  );
+};
+
 /**
  * Whether something was understood: a question some way after the telling, in the renter's language with the hand's
  * beside it. A wrong answer brings the point back, and after it a different question.
  */
-export const QuestionCard = ({ view, due }: { view: WalkView; due: { point: Point; by: 'driver' | 'lookout'; state: Understanding } }) => {
+const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
   const { t } = useTranslation();
   const { pack, enter, language, walk } = view;
   const theirs = pack.hire.language;

@@ -24,7 +24,7 @@ export const GuidePage = () => {
   const { book } = pack;
   const cards = book.fixCards.filter(({ when }) => applies(when, facts, book.conditions));
   const points = [...briefing.tell, ...briefing.guide].map(({ point }) => point);
-  const hits = search(query, cards, points, language);
+  const hits = search(query, cards, points);
   const asked = query.trim().length > 1;
   const urgent = cards.filter((card) => card.urgent);
   const others = cards.filter((card) => !card.urgent);

@@ -26,6 +26,9 @@ export const chooseLanguage = async (language: Language): Promise<void> => {
   await speak(language);
 };
 
-/** The language chosen here before, else that of the booking, else the browser's, else English. */
+/**
+ * The language chosen here before, else that of the booking where somebody chose one, else the browser's, else English:
+ * a booking in English may only mean that nobody asked.
+ */
 export const speakTheirs = (booked: string | undefined): Promise<void> =>
-  speak(known(rememberedChoice(CHOICE)) ?? known(booked) ?? known(browserLanguage()) ?? 'en');
+  speak(known(rememberedChoice(CHOICE)) ?? (booked === 'en' ? undefined : known(booked)) ?? known(browserLanguage()) ?? 'en');

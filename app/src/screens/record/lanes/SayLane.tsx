@@ -13,7 +13,7 @@ import { useMoney } from '../../../ui/money';
 import { Alt } from '../../../ui/press';
 import { useTones } from '../../../ui/theme';
 import { Body, Small } from '../../../ui/words';
-import { QuestionCard } from '../../briefing/QuestionCard';
+import { Questions } from '../../briefing/QuestionCard';
 import type { WalkView } from '../useWalk';
 import { All, Lane } from './lane';
 
@@ -32,9 +32,7 @@ export const SayLane = ({ view }: { view: WalkView }) => {
   const open = here.filter(({ point: { id } }) => !record.slots.has(`${walk}/point/${id}`));
   return (
     <>
-      {due.map((one) => (
-        <QuestionCard key={`${one.point.id}/${one.by}`} view={view} due={one} />
-      ))}
+      <Questions view={view} due={due} />
       <Lane
         name={t('walk.say')}
         all={
