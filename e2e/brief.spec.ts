@@ -88,7 +88,7 @@ test(
     await rosa.by('typed-position').fill('47.43 -37.52');
     await expect(rosa.by('said-position')).toContainText('47.4300 N, 37.5200 W');
     await expect(rosa.by('said-position')).toContainText('47° 25.800′ N, 037° 31.200′ W');
-    await expect(rosa.by('said-people')).toContainText('3 Erwachsene, 1 Kinder');
+    await expect(rosa.by('said-people')).toContainText('3 Erwachsene, 1 Kind an Bord');
     await expect(rosa.page.getByText(/Tango Charlie Kilo one two/)).toBeVisible();
     await rosa.open('/r/return');
     await expect(rosa.page.getByText(/Bei Gull Rock anrufen/)).toBeVisible();

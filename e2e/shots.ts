@@ -70,6 +70,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
       { name: 'Ade', age: '41', mass: '90' },
     ]);
     await expect(bram.by('give-all')).toBeVisible();
+    await expect(bram.page.getByText('Undo')).toBeVisible();
     await shoot(bram, 'fit-phone');
     const link = await linkOf(bram, 'h-1011');
     const renter = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, locale: 'de-DE' });

@@ -1,5 +1,5 @@
 import { createServer } from 'node:http';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { basename, extname, join } from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -25,7 +25,7 @@ const scriptsOf = async (folder: string, seen: string, address = '/'): Promise<{
       return;
     }
     if (path.endsWith('.js')) asked.add(file);
-    const found = path !== '/' && existsSync(file) ? file : join(folder, 'index.html');
+    const found = statSync(file, { throwIfNoEntry: false })?.isFile() ? file : join(folder, 'index.html');
     res.writeHead(200, { 'content-type': TYPES[extname(found)] ?? 'application/octet-stream' }).end(readFileSync(found));
   }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));

@@ -60,6 +60,8 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
         orderPreference: ['br'],
         serveStatic: {
           index: false,
+          // `/r` is the renter's start as well as a folder.
+          redirect: false,
           setHeaders: (res, path) => {
             res.setHeader('Cache-Control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
             // The renter's start is `/r`, just outside the folder its worker lies in.

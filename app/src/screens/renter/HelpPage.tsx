@@ -103,7 +103,9 @@ export const HelpPage = () => {
           {nature ? t(`r.natures.${nature}`) : '…'}
         </Said>
         <Said name="" testID="said-people">
-          {children > 0 ? t('r.people', { adults, children }) : t('r.peopleOnly', { n: adults })}
+          {t('r.aboard', {
+            people: [t('r.adults', { count: adults }), children > 0 ? t('r.children', { count: children }) : ''].filter(Boolean).join(', '),
+          })}
         </Said>
       </Card>
       <Small>{t('r.cautionFirst')}</Small>
