@@ -137,6 +137,33 @@ test(
   },
 );
 
+test(
+  'a hire of several days has its evenings: the round is put forward before the curfew, and kept with what was left',
+  PHONE,
+  async ({ bram, browser, quay }) => {
+    const rosa = await renterPhone(browser, quay, 'de-DE');
+    const link = await linkOf(bram, 'h-1004');
+    // Half past six in the evening of this day, by the clocks of the base; nobody moves after eight on the Tarn Cut.
+    const today = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Dublin' }).format(Date.now());
+    const evening = [0, 1]
+      .map((h) => new Date(`${today}T${18 - h}:30:00Z`))
+      .find((at) => at.toLocaleTimeString('en-GB', { timeZone: 'Europe/Dublin' }).startsWith('18:30'))!;
+    await rosa.page.clock.setFixedTime(evening);
+    await rosa.open(link);
+    await expect(rosa.page.getByText('Fest bis 20:00: noch 1 h 30')).toBeVisible();
+    await expect(rosa.page.getByText('Abends fest bis 20:00')).toBeVisible();
+    await rosa.by('evening-soon').click();
+    await rosa.by('item-curfew').click();
+    await rosa.by('item-gas').click();
+    await rosa.by('keep-round').click();
+    await expect(rosa.by('to-round-morning')).toBeVisible();
+    await bram.open('/hire/h-1004');
+    await bram.by('see-record').click();
+    await expect(bram.page.getByText('Round: Each evening')).toBeVisible({ timeout: 20_000 });
+    await rosa.close();
+  },
+);
+
 test('a manager overrides a class point for one hull, and the next renter sees it', PHONE, async ({ phoneOf, browser, quay }) => {
   const mina = await phoneOf(MANAGER);
   await mina.by('to-fleet').click();

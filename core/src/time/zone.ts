@@ -38,3 +38,7 @@ export const clockOf = (at: Instant, zone: string): string => {
 
 /** Whole minutes from one instant to another, towards zero; negative when `to` lies before. */
 export const minutesBetween = (from: Instant, to: Instant): number => Math.trunc((Date.parse(to) - Date.parse(from)) / 60_000);
+
+/** Whole minutes until clocks of the zone show a time on the local day of `now`; negative once they have. @param clock `HH:MM` */
+export const minutesUntilClock = (now: Instant, zone: string, clock: string): number =>
+  minutesBetween(now, instantOf(`${dateOf(now, zone)}T${clock}`, zone));

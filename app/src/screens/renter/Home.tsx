@@ -2,7 +2,7 @@ import { applies } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
 import { LANGUAGES, say } from '@quay/core/fleet/words';
 import { peopleOf } from '@quay/core/record/handing';
-import { minutesBetween } from '@quay/core/time/zone';
+import { minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
@@ -18,6 +18,8 @@ import { useRenting } from './RenterFace';
 
 /** How long before the due time the way home is put forward. */
 const FORWARD_MIN = 90;
+/** How long before an evening's curfew its round is put forward. */
+const EVENING_MIN = 120;
 
 /** The start: what is to be done now, what is looked up, and the way to call for help. */
 export const Home = () => {
@@ -35,6 +37,9 @@ export const Home = () => {
   const read = briefing.tell.filter(({ point }) => record.slots.has(`home/${point.id}`)).length;
   const bring = base.before.filter(({ when }) => applies(when, facts, book.conditions));
   const rounds = book.rounds.filter(({ id }) => id === 'ready' || facts['hire.nights'] === undefined || Number(facts['hire.nights']) > 0);
+  const nights = Number(facts['hire.nights']) > 0;
+  const curfew = nights ? pack.waters?.curfew : undefined;
+  const toCurfew = curfew === undefined ? undefined : minutesUntilClock(new Date(now).toISOString(), base.zone, curfew);
   const wide = Math.min(width, 640);
   return (
     <Page
@@ -68,6 +73,13 @@ export const Home = () => {
           action={<Alt label={t('r.home')} onPress={() => router.push('/r/return')} testID="home-soon" />}
         />
       ) : null}
+      {afloat && toCurfew !== undefined && toCurfew <= EVENING_MIN ? (
+        <Notice
+          kind={toCurfew < 0 ? 'stop' : 'ask'}
+          title={toCurfew < 0 ? t('r.afterCurfew', { time: curfew }) : t('r.curfewSoon', { time: curfew, left: spanOf(toCurfew) })}
+          action={<Alt label={t('r.toEvening')} onPress={() => router.push('/r/round/evening')} testID="evening-soon" />}
+        />
+      ) : null}
       <Card style={{ flexDirection: 'row', gap: 24, flexWrap: 'wrap' }}>
         {ashore ? (
           <View>
@@ -79,7 +91,7 @@ export const Home = () => {
           <Small>{t('r.due')}</Small>
           <SlabBold size={28}>{whenOf(hire.to, base.zone, now, language)}</SlabBold>
         </View>
-        {pack.waters?.curfew && Number(facts['hire.nights']) > 0 ? <Body>{t('r.curfew', { time: pack.waters.curfew })}</Body> : null}
+        {curfew === undefined ? null : <Body>{t('r.curfew', { time: curfew })}</Body>}
       </Card>
       {ashore ? (
         <Card style={{ gap: 4 }}>

@@ -6,16 +6,13 @@ import { NoAnswer, Refused } from '../../data/api';
 import { factsFor, schoolsOf } from '@quay/core/record/handing';
 import { caseOf, useBriefing } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
-import { deliver } from '../../data/outbox';
 import { exchange, hireInHand } from '../../data/renter';
-import { askToPersist, onWayThrough, readFragment, startServiceWorker } from '../../platform/browser';
+import { useDelivery } from '../../data/useDelivery';
+import { askToPersist, readFragment, startServiceWorker } from '../../platform/browser';
 import { Notice } from '../../ui/board';
 import { Screen } from '../../ui/screen';
 import { Body } from '../../ui/words';
 import { speakTheirs } from './language';
-
-/** How often the outbox tries again by itself. */
-const TRY_AGAIN_MS = 15_000;
 
 type Opened = { is: 'opening' } | { is: 'open'; hireId: string; ended: boolean } | { is: 'nothing' | 'wait' | 'noAnswer' };
 
@@ -90,15 +87,9 @@ const Hand = ({ hireId }: { hireId: string }) => {
   const { t } = useTranslation();
   const { view, error, shut } = useHire(hireId);
   const inHand = useMemo(() => view && { view, shut }, [view, shut]);
+  useDelivery(true);
   useEffect(() => {
     void askToPersist();
-    void deliver();
-    const timer = setInterval(() => void deliver(), TRY_AGAIN_MS);
-    const stop = onWayThrough(() => void deliver());
-    return () => {
-      clearInterval(timer);
-      stop();
-    };
   }, []);
   const booked = view?.pack.hire.language;
   useEffect(() => {

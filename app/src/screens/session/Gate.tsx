@@ -4,17 +4,14 @@ import { useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { forgetOld } from '../../data/forget';
-import { deliver } from '../../data/outbox';
 import { useMe } from '../../data/session';
-import { askToPersist, onWayThrough, startServiceWorker } from '../../platform/browser';
+import { useDelivery } from '../../data/useDelivery';
+import { askToPersist, startServiceWorker } from '../../platform/browser';
 import { Notice } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { Body } from '../../ui/words';
 import { LetIn } from './letIn';
 import { SignIn } from './SignIn';
-
-/** How often the outbox tries again by itself. */
-const TRY_AGAIN_MS = 15_000;
 
 /** Lets staff in, and keeps the outbox going while anybody is. */
 export const Gate = ({ children }: { children: ReactNode }) => {
@@ -28,14 +25,8 @@ export const Gate = ({ children }: { children: ReactNode }) => {
     if (!me) return;
     void askToPersist();
     void forgetOld(Date.now());
-    void deliver();
-    const timer = setInterval(() => void deliver(), TRY_AGAIN_MS);
-    const stop = onWayThrough(() => void deliver());
-    return () => {
-      clearInterval(timer);
-      stop();
-    };
   }, [me]);
+  useDelivery(Boolean(me));
   return (
     <View style={{ flex: 1 }}>
       <LetIn.Provider value={Boolean(me)}>{children}</LetIn.Provider>

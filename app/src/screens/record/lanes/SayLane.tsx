@@ -6,12 +6,11 @@ import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
-import Svg, { Path } from 'react-native-svg';
 import { Tag } from '../../../ui/board';
 import { dayOf } from '../../../ui/format';
 import { useMoney } from '../../../ui/money';
 import { Alt } from '../../../ui/press';
-import { useTones } from '../../../ui/theme';
+import { Tick } from '../../../ui/toggle';
 import { Body, Small } from '../../../ui/words';
 import { Questions } from '../../briefing/QuestionCard';
 import type { WalkView } from '../useWalk';
@@ -76,7 +75,6 @@ export const SayLane = ({ view }: { view: WalkView }) => {
 
 const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell: () => void }) => {
   const { t } = useTranslation();
-  const tones = useTones();
   const { record, pack, walk, language } = view;
   const money = useMoney(pack.prices.currency);
   const { point, short, seconds, toldDays } = piece;
@@ -95,24 +93,7 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
       onPress={() => void (on && found ? view.undo(found.standing) : onTell())}
       style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
     >
-      <View
-        style={{
-          width: 30,
-          height: 30,
-          borderRadius: 8,
-          borderWidth: 2,
-          borderColor: tones.weed,
-          backgroundColor: on ? tones.weed : tones.card,
-          alignItems: 'center',
-          justifyContent: 'center',
-        }}
-      >
-        {on ? (
-          <Svg width={20} height={20}>
-            <Path d="M4 10l4.5 5.5L17 4.5" stroke={tones.onWeed} strokeWidth={3} fill="none" />
-          </Svg>
-        ) : null}
-      </View>
+      <Tick on={on} />
       <View style={{ flex: 1, gap: 3 }}>
         <Body>{say(text, theirs)}</Body>
         {say(text, language) === say(text, theirs) ? null : <Small>{say(text, language)}</Small>}
