@@ -15,7 +15,14 @@ import classBook from '../../../demo/classes/pontoon-7.json';
 import operator from '../../../demo/operator.json';
 import rules from '../../../demo/rules/ossel.json';
 import type { Entry } from '../data/outbox';
+import { i18n } from '../i18n';
+import { en } from '../i18n/en';
+import { en as renterEn } from '../i18n/renter/en';
 import type { WalkView } from '../screens/record/useWalk';
+
+// In the app the words come with the face that speaks them.
+i18n.addResourceBundle('en', 'translation', en, true);
+i18n.addResourceBundle('en', 'translation', renterEn, true);
 
 const laid = layBooks([ClassBook.parse(anyBoat), ClassBook.parse(classBook)], BoatBook.parse(boatBook));
 if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
