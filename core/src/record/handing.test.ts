@@ -1,0 +1,186 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Base } from '../fleet/base';
+import { BoatBook, ClassBook } from '../fleet/book';
+import { layBooks } from '../fleet/lay';
+import { Handing } from '../fleet/operator';
+import type { Person } from '../fit/people';
+import { RuleSet } from '../fit/rules';
+import { Waters } from '../waters/zone';
+import { digestOf } from './canonical';
+import type { EventBody, Held } from './event';
+import {
+  briefingOf,
+  type Case,
+  factsFor,
+  fitOf,
+  minutesTaken,
+  minutesThere,
+  peopleOf,
+  questionsDue,
+  racksOf,
+  understoodBy,
+} from './handing';
+import { project } from './project';
+import { holdsOf, walkState } from './walk';
+
+const demo = (path: string): unknown => JSON.parse(readFileSync(join(__dirname, '../../../demo', path), 'utf8'));
+const laid = layBooks(
+  ['classes/any-boat.json', 'classes/pontoon-7.json'].map((path) => ClassBook.parse(demo(path))),
+  BoatBook.parse(demo('boats/tuppenny-bun.json')),
+);
+if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
+const { book } = laid;
+const people: Person[] = [
+  { id: 'a', name: 'Ines', age: 36, massKg: 64, swims: 'well', drives: true },
+  { id: 'b', name: 'Olu', age: 38, massKg: 82, swims: 'well', lookout: true },
+  ...['c', 'd', 'e'].map((id): Person => ({ id, name: id, age: 8, size: 'child', swims: 'weakly' })),
+];
+const sheet = { salt: 'f'.repeat(32), party: { people } };
+const of: Case = {
+  hire: {
+    id: 'h',
+    boat: 'tuppenny-bun',
+    from: '2026-06-13T09:00:00.000Z',
+    to: '2026-06-13T13:00:00.000Z',
+    party: { adults: 2, children: 3 },
+  },
+  book,
+  base: Base.parse((demo('bases.json') as { bases: unknown[] }).bases[0]),
+  waters: Waters.parse(demo('waters/lake-ossel.geojson')),
+  rules: RuleSet.parse(demo('rules/ossel.json')),
+  operator: Handing.parse(demo('operator.json')),
+  toldBefore: {},
+  sheets: [sheet],
+};
+const TODAY = '2026-06-13';
+
+const record = (...bodies: EventBody[]) =>
+  project(
+    bodies.map((body, i): Held => ({
+      event: {
+        id: `00000000-0000-7000-8000-${String(i + 1).padStart(12, '0')}`,
+        v: 1,
+        stream: 'h',
+        device: 'd',
+        deviceSeq: i + 1,
+        at: new Date(Date.parse('2026-06-13T08:00:00.000Z') + i * 60_000).toISOString(),
+        bookVersion: 1,
+        replaces: [],
+        body,
+      },
+      actor: { id: 'bram', role: 'hand' },
+    })),
+  );
+const party: EventBody = { kind: 'partySet', sheet: digestOf(sheet), people: 5, children: 3 };
+const told = (point: string): EventBody => ({ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'fr' });
+const answered = (question: string, right: boolean): EventBody => ({
+  kind: 'understandingShown',
+  point: 'bow-rails',
+  by: 'driver',
+  how: 'answered',
+  question,
+  answer: 'a',
+  right,
+  language: 'fr',
+});
+
+describe('who is aboard', () => {
+  it('is read off the sheet that the record names, and unknown while the sheet is not here', () => {
+    expect(peopleOf(record(), of.sheets)).toBeUndefined();
+    expect(peopleOf(record(party), of.sheets)).toEqual(people);
+    expect(peopleOf(record(party), [])).toBeUndefined();
+    expect(fitOf(record(party), { ...of, sheets: [] }, TODAY)).toBeUndefined();
+  });
+});
+
+describe('jackets as they are counted', () => {
+  const count = (n: number, state: 'fine' | 'damaged' = 'fine'): EventBody => ({
+    kind: 'counted',
+    walk: 'out',
+    fitting: 'jackets-child-l',
+    count: n,
+    state,
+  });
+  const children = (...bodies: EventBody[]) =>
+    racksOf(record(...bodies), of, TODAY).find(({ fitting }) => fitting === 'jackets-child-l')?.count;
+  it('are the book’s until somebody counts, then what is there, and none of a line that is broken', () => {
+    expect([children(), children(count(1)), children(count(2, 'damaged'))]).toEqual([2, 1, 0]);
+  });
+  it('that are out of date are given to nobody', () => {
+    const old = {
+      ...book,
+      fittings: book.fittings.map((fitting) => (fitting.id === 'jackets-child-l' ? { ...fitting, expiry: '2026-05' } : fitting)),
+    };
+    expect(racksOf(record(), { ...of, book: old }, TODAY).find(({ fitting }) => fitting === 'jackets-child-l')?.count).toBe(0);
+  });
+  it('come short of three children aboard, and the store helps out; without it she is held', () => {
+    const fit = fitOf(record(party), of, TODAY)!;
+    expect(fit.unserved).toEqual([]);
+    expect(fit.given.filter(({ rack }) => rack.where === 'store').map(({ rack }) => rack.fitting)).toEqual(['store-child-l']);
+    const bare = fitOf(record(party), { ...of, base: { ...of.base, store: [] } }, TODAY)!;
+    expect(bare.short).toMatchObject([{ jackets: 2, missing: 1, fromKg: 20, toKg: 30 }]);
+    expect(holdsOf(record(party), book, TODAY, bare)).toContainEqual({ is: 'noJacket', people: bare.unserved });
+    expect(holdsOf(record(party), book, TODAY, fit).map(({ is }) => is)).not.toContain('noJacket');
+  });
+});
+
+describe('the briefing of this hire', () => {
+  it('knows the party from the booking, and better once it is entered', () => {
+    expect(factsFor(record(), of)).toMatchObject({
+      'party.children': 3,
+      'party.weakSwimmers': undefined,
+      'boat.class': 'pontoon-7',
+      'hire.hours': 4,
+    });
+    expect(factsFor(record(party), of)).toMatchObject({ 'party.youngest': 8, 'party.weakSwimmers': 3, 'school.trees': 'never' });
+    const grown = { ...of, hire: { ...of.hire, party: { adults: 2, children: 0 } } };
+    const ids = (briefing: ReturnType<typeof briefingOf>) => briefing.tell.map(({ point }) => point.id);
+    expect(ids(briefingOf(record(), grown))).not.toContain('jackets-fit');
+    expect(ids(briefingOf(record(party), grown))).toContain('jackets-fit');
+    // What belongs to another kind of boat is not told here.
+    expect(ids(briefingOf(record(), of))).toEqual(expect.arrayContaining(['kill-cord-on', 'bow-gate']));
+  });
+  it('takes the minutes that are set, and is shorter for somebody who was told a month ago', () => {
+    expect(minutesThere(record(), of)).toBe(of.operator.briefingMinutes);
+    expect(minutesThere(record({ kind: 'briefingSet', minutes: 5 }), of)).toBe(5);
+    expect(briefingOf(record({ kind: 'briefingSet', minutes: 5 }), of).overBy).toBeGreaterThan(0);
+    const before = Object.fromEntries(book.points.map(({ id }) => [id, '2026-05-13T09:00:00.000Z']));
+    const again = briefingOf(record(), { ...of, toldBefore: before });
+    expect(again.seconds).toBeLessThan(briefingOf(record(), of).seconds / 2);
+    expect(again.tell.filter(({ short }) => short).every(({ toldDays }) => toldDays === 31)).toBe(true);
+    expect(again.guide.every(({ why }) => why === 'toldBefore')).toBe(true);
+  });
+  it('is what the walk’s stops say and lack', () => {
+    const stops = walkState(record(party), book, 'out', briefingOf(record(party), of));
+    const bow = stops.find(({ station }) => station.id === 'bow')!;
+    expect(bow.lacks.points).toEqual(['bow-rails', 'bow-gate']);
+    expect(stops.flatMap(({ points }) => points).length).toBe(briefingOf(record(party), of).tell.length);
+  });
+});
+
+describe('whether it was understood', () => {
+  const others = ['jackets-where', 'lookout-word', 'no-brakes'].map(told);
+  it('is asked some way after the telling, comes back when the answer is wrong, and stays in the record', () => {
+    const briefing = briefingOf(record(), of);
+    const due = (here: string | undefined, ...bodies: EventBody[]) =>
+      questionsDue(record(...bodies), briefing, { understandingBy: ['driver'] }, here)
+        .filter(({ point }) => point.id === 'bow-rails')
+        .map(({ state }) => state);
+    expect(due('helm', told('bow-rails'))).toEqual([]);
+    expect(due('helm', told('bow-rails'), ...others)).toMatchObject([{ is: 'ask', question: { id: 'rails-where' } }]);
+    expect(due('bow', told('bow-rails'), ...others)).toEqual([]);
+    const wrong = [told('bow-rails'), ...others, answered('rails-where', false)];
+    expect(due('bow', ...wrong)).toMatchObject([{ is: 'tellAgain', question: { id: 'rails-why' } }]);
+    const right = [...wrong, answered('rails-why', true)];
+    expect(due(undefined, ...right)).toEqual([]);
+    const point = book.points.find(({ id }) => id === 'bow-rails')!;
+    expect(understoodBy(record(...right), point, 'driver')).toMatchObject({ is: 'understood', how: 'answered', tries: 2 });
+    // The lookout was not asked.
+    expect(understoodBy(record(...right), point, 'lookout')).toMatchObject({ is: 'ask' });
+  });
+  it('counts the minutes from the first telling to the last', () => {
+    expect(minutesTaken(record(told('bow-rails')))).toBeUndefined();
+    expect(minutesTaken(record(told('bow-rails'), ...others))).toBe(3);
+  });
+});
