@@ -121,10 +121,14 @@ test(
     await expect(phone.page.getByRole('heading', { name: 'Quiet Pickle' })).toBeVisible();
     await expect(phone.page.getByText('Tuppenny Bun')).toHaveCount(0);
     const other = await renterPhone(browser, quay, 'en-GB');
+    phone.expectNo();
     await bram.open('/hire/h-1002');
     await bram.by('link').click();
     await bram.by('withdraw-links').click();
     await expect(bram.page.getByText('No link is out.')).toBeVisible();
+    // Whoever has it open keeps what is on the phone, and is told that the quay answers no more.
+    await expect(phone.page.getByText(/The quay answers this link no more/)).toBeVisible({ timeout: 20_000 });
+    await expect(phone.page.getByRole('heading', { name: 'Quiet Pickle' })).toBeVisible();
     other.expectNo();
     await other.open(second);
     await expect(other.page.getByText('This link opens nothing')).toBeVisible();

@@ -20,7 +20,7 @@ test('the day: each base by itself, boats over time in red words, the next thing
   await expect(bram.by('came-in')).toBeVisible();
 });
 
-test('the day without signal is the day as it was, and says so by what it still shows', async ({ phoneOf }) => {
+test('the day without signal is the day as it was, and says so by what it still shows', PHONE, async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await expect(bram.by('hire-h-1001').first()).toBeVisible();

@@ -1,6 +1,6 @@
 import { BRAM, expect, PHONE, test } from './quay';
 
-test('the needle is set by hand, and what is out of range is said at the field', async ({ phoneOf }) => {
+test('the needle is set by hand, and what is out of range is said at the field', PHONE, async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await bram.open('/hire/h-1001/walk/out');

@@ -1,7 +1,7 @@
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { decideAll } from './walking';
 
-test('a flaw over the limit holds her until a manager lets her go with it; a hand cannot', async ({ phoneOf }) => {
+test('a flaw over the limit holds her until a manager lets her go with it; a hand cannot', PHONE, async ({ phoneOf }) => {
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   await bram.open('/hire/h-1001/walk/out');
   await bram.by('knot-engine').click();
@@ -43,7 +43,7 @@ test('she is held in somebody’s own words and let go by lifting it; the day sa
   await expect(bram.page.getByText('Nothing on the list holds her. That is no word that she is safe.')).toBeVisible();
 });
 
-test('a renter who does not agree is not overruled silently; a manager may waive', async ({ phoneOf }) => {
+test('a renter who does not agree is not overruled silently; a manager may waive', PHONE, async ({ phoneOf }) => {
   const mina = await phoneOf(MANAGER);
   const { page } = mina;
   await mina.open('/hire/h-1006/compare');
