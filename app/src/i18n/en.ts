@@ -285,7 +285,6 @@ export const en = {
     toGuide_one: '{{count}} point went to the pocket guide',
     toGuide_other: '{{count}} points went to the pocket guide',
     done: 'The briefing',
-    notUnderstood: 'Still to be understood',
   },
   link: {
     title: 'The renter’s phone',

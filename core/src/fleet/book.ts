@@ -33,7 +33,7 @@ export const LISTS = Object.keys(ROWS) as ListName[];
 /** A book laid flat: what a hire is walked with. Order of the lists is the order on screen. */
 export const Book = z.object({
   kind: z.enum(BOAT_KINDS),
-  /** Class and the classes it comes from, nearest first: points told on a sister boat count as told. */
+  /** Her class and the classes it comes from, nearest first. */
   classes: z.optional(z.array(BookId)),
   plan: Plan,
   plate: PlateShape,

@@ -38,6 +38,18 @@ describe('editing a boat’s own book', () => {
     expect(twice.points).toEqual([{ id: 'gate', weight: 'should', seconds: 5 }]);
     expect(pointsOf(inheritPoint(twice, 'gate'))).toEqual([gate]);
   });
+  it('takes a text that is emptied out of her row, and leaves the class’s where she had said nothing', () => {
+    const own = changePoint(boat, gate!, { ...editOf(gate!), caution: { en: 'Hers bites.' } });
+    const emptied = changePoint(own, pointsOf(own)[0]!, { ...editOf(pointsOf(own)[0]!), caution: undefined });
+    expect(emptied.points).toEqual([]);
+    expect(pointsOf(emptied)[0]!.caution).toEqual({ en: 'Falls.' });
+    const { book, id } = addPoint(boat, 'bow', { ...editOf(gate!), say: { en: 'Hers.' } }, ['gate']);
+    const added = pointsOf(book).find((point) => point.id === id)!;
+    expect(
+      pointsOf(changePoint(book, added, { ...editOf(added), caution: undefined })).find((point) => point.id === id),
+    ).not.toHaveProperty('caution');
+    expect(changePoint(boat, gate!, { ...editOf(gate!), caution: undefined })).toBe(boat);
+  });
   it('takes an inherited point away, and one of her own altogether', () => {
     expect(pointsOf(dropPoint(boat, 'gate', true))).toEqual([]);
     const { book, id } = addPoint(boat, 'bow', { ...editOf(gate!), say: { en: 'Her name is Bun!' } }, ['gate']);

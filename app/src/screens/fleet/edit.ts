@@ -26,15 +26,18 @@ const withRow = (book: BoatBook, id: string, row: Row | undefined): BoatBook => 
   return { ...book, points: at < 0 ? [...rows, row] : rows.map((one) => (one.id === id ? row : one)) };
 };
 
-/** Sets what differs from the point as it is laid now; what is the same is left to the classes. */
+/**
+ * Sets what differs from the point as it is laid now; what is the same is left to the classes. A text that was emptied
+ * is taken out of this boat's row; what lies below in her classes cannot be emptied from here and shows again.
+ */
 export const changePoint = (book: BoatBook, now: Point, edit: PointEdit): BoatBook => {
-  const own = book.points?.find(({ id }) => id === now.id);
-  const changed = Object.fromEntries(
-    FIELDS.flatMap((field) => (edit[field] === undefined || same(edit[field], now[field]) ? [] : [[field, edit[field]]])),
-  );
-  if (Object.keys(changed).length === 0) return book;
-  const { absent: _, ...rest } = own ?? { id: now.id };
-  return withRow(book, now.id, { ...rest, ...changed });
+  const { absent: _, ...row } = book.points?.find(({ id }) => id === now.id) ?? { id: now.id };
+  const emptied = FIELDS.filter((field) => edit[field] === undefined && field in row);
+  const changed = FIELDS.filter((field) => edit[field] !== undefined && !same(edit[field], now[field]));
+  if (emptied.length + changed.length === 0) return book;
+  const kept = Object.entries(row).filter(([field]) => !emptied.some((one) => one === field));
+  const next = { ...Object.fromEntries(kept), ...Object.fromEntries(changed.map((field) => [field, edit[field]])), id: now.id };
+  return withRow(book, now.id, Object.keys(next).length > 1 ? next : undefined);
 };
 
 /** Takes a point away from this boat alone. */
