@@ -36,10 +36,13 @@ module.exports = {
     {
       name: 'core-alone',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-      to: { path: '^(contract|server|app)/|^(node:)?(fs|path|os|http|crypto|child_process)$|node_modules/(react|express|knex)/' },
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/testing/' },
+      to: { path: '^(contract|standins|server|app)/|^(node:)?(fs|path|os|http|crypto|child_process)$|node_modules/(react|express|knex)/' },
     },
-    { name: 'contract-over-core', severity: 'error', from: { path: '^contract/' }, to: { path: '^(server|app)/' } },
+    { name: 'contract-over-core', severity: 'error', from: { path: '^contract/' }, to: { path: '^(standins|server|app)/' } },
+    { name: 'standins-know-contract', severity: 'error', from: { path: '^standins/' }, to: { path: '^(core|server|app)/' } },
+    // One place joins the quay to its outside, simulated or real.
+    { name: 'standins-joined-once', severity: 'error', from: { pathNot: '^(standins/|server/src/outside/outside\\.ts$)' }, to: { path: '^standins/' } },
     { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
     { name: 'app-not-server', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'store-under-http', severity: 'error', from: { path: '^server/src/store/' }, to: { path: '^server/src/(http|import|demo)/' } },

@@ -29,6 +29,7 @@ export default ts.config(
         project: [
           'core/tsconfig.test.json',
           'contract/tsconfig.json',
+          'standins/tsconfig.json',
           'server/tsconfig.json',
           'app/tsconfig.json',
           'bench/empty-page/tsconfig.json',

@@ -12,5 +12,5 @@ const plain = (name) => ({
 export default {
   // Signing in derives keys and pictures are decoded; on a busy machine that takes its time.
   testTimeout: 60_000,
-  projects: [plain('core'), plain('contract'), plain('server'), '<rootDir>/app/jest.config.js'],
+  projects: [plain('core'), plain('contract'), plain('standins'), plain('server'), '<rootDir>/app/jest.config.js'],
 };

@@ -1,5 +1,5 @@
 import { build } from 'esbuild';
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { copyFileSync, cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join, relative } from 'node:path';
@@ -28,14 +28,18 @@ export const EXPO = {
 export class BuildError extends Error {}
 
 /** Exports one of the two apps. @throws BuildError */
-export const exportWeb = (folder: string, out: string): void => {
-  const { status } = spawnSync('npx', ['expo', 'export', '-p', 'web', '--output-dir', out], {
-    cwd: folder,
-    env: { ...process.env, ...EXPO },
-    stdio: ['ignore', 'ignore', 'inherit'],
+export const exportWeb = (folder: string, out: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    const child = spawn('npx', ['expo', 'export', '-p', 'web', '--output-dir', out], {
+      cwd: folder,
+      env: { ...process.env, ...EXPO },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    child.once('error', reject);
+    child.once('exit', (code) =>
+      code === 0 ? resolve() : reject(new BuildError(`The web app in ${folder}/ could not be built; the reason stands above.`)),
+    );
   });
-  if (status !== 0) throw new BuildError(`The web app in ${folder}/ could not be built; the reason stands above.`);
-};
 
 const filesIn = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
@@ -62,7 +66,7 @@ const setOldAside = () => {
 /** The two faces, each with a worker of its own that keeps its own files and not the other's. */
 const FACES = [
   { name: 'staff', scope: '', leaves: ['**/face-*.js', '**/pocket-*.js'] },
-  { name: 'renter', scope: 'r/', leaves: ['**/staffFace-*.js', '**/inside-*.js'] },
+  { name: 'renter', scope: 'r/', leaves: ['**/staffFace-*.js'] },
 ];
 
 /** Makes the service worker of a face. */
@@ -100,7 +104,7 @@ export const buildApp = async (): Promise<void> => {
   rmSync('app/dist', { recursive: true, force: true });
   mkdirSync('app/public/fonts', { recursive: true });
   for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
-  exportWeb('app', 'dist');
+  await exportWeb('app', 'dist');
   rmSync('app/dist/metadata.json', { force: true });
   for (const face of FACES) await keepOffline(face);
   for (const file of filesIn('app/dist')) {

@@ -42,8 +42,8 @@ const counted = async (
   }
 };
 
-const SOURCES = ['core/src', 'contract/src', 'server/src', 'app/src', 'e2e', 'bench', 'cli'];
-const TYPES = ['core', 'core/tsconfig.test.json', 'contract', 'server', 'app', 'bench', 'e2e'];
+const SOURCES = ['core/src', 'contract/src', 'standins/src', 'server/src', 'app/src', 'e2e', 'bench', 'cli'];
+const TYPES = ['core', 'core/tsconfig.test.json', 'contract', 'standins', 'server', 'app', 'bench', 'e2e'];
 
 /** Everything that must hold. `--only` takes one of: format, lint, arrows, types, unit, journeys. */
 export const test = async (args: readonly string[]): Promise<void> => {
@@ -51,16 +51,20 @@ export const test = async (args: readonly string[]): Promise<void> => {
   mkdirSync('.build', { recursive: true });
   const outcomes: Outcome[] = [];
   const wants = (part: string) => only === undefined || only === part;
+  // The server is built once, before anything that runs it.
+  const server = wants('unit') || wants('journeys') ? buildAll({ app: false }) : Promise.resolve();
   // None of the checks uses more than one core, and the tests wait for the disk: side by side both cores are busy.
-  const checks = async () => {
+  const checksThenApp = async () => {
     if (wants('format')) outcomes.push(await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
     if (wants('lint')) outcomes.push(await check('lint', 'npx', ['eslint', '--max-warnings', '0', '.']));
     if (wants('arrows')) outcomes.push(await check('arrows', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...SOURCES]));
     if (wants('types')) for (const project of TYPES) outcomes.push(await check(`types of ${project}`, 'npx', ['tsc', '-p', project]));
+    await server;
+    if (wants('journeys')) await buildAll();
   };
   const tests = async () => {
     if (!wants('unit')) return;
-    await buildAll({ app: false });
+    await server;
     outcomes.push(
       await counted(
         'unit and server',
@@ -74,9 +78,8 @@ export const test = async (args: readonly string[]): Promise<void> => {
       ),
     );
   };
-  await Promise.all([checks(), tests()]);
+  await Promise.all([checksThenApp(), tests()]);
   if (wants('journeys')) {
-    await buildAll();
     outcomes.push(
       await counted(
         'journeys',

@@ -1,4 +1,4 @@
-/** Debian's Chromium, kept from looking anything up by itself. */
+/** Debian's Chromium (`./quay` says which), kept from looking anything up by itself. */
 export const CHROMIUM = {
   executablePath: process.env.QUAY_CHROMIUM ?? '/usr/bin/chromium',
   args: [

@@ -14,7 +14,14 @@ export default defineConfig({
   retries: process.env.CI === undefined ? 0 : 1,
   forbidOnly: process.env.CI !== undefined,
   reporter: [['line'], ['json', { outputFile: '../.build/journeys.json' }]],
-  use: { launchOptions: CHROMIUM, trace: 'retain-on-failure', actionTimeout: 12_000, locale: 'en-GB', timezoneId: 'Europe/Dublin' },
+  use: {
+    launchOptions: CHROMIUM,
+    // Tracing every journey would cost a third of their time; one that is tried again is traced.
+    trace: 'on-first-retry',
+    actionTimeout: 12_000,
+    locale: 'en-GB',
+    timezoneId: 'Europe/Dublin',
+  },
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true } },
     { name: 'wide', grepInvert: /@phone/, use: { viewport: { width: 1280, height: 800 } } },

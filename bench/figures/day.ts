@@ -1,5 +1,6 @@
 import type { AddressInfo } from 'node:net';
 import { makeApp } from '../../server/src/http/app';
+import { outsideOf } from '../../server/src/outside/outside';
 import { quayKey } from '../../server/src/store/setting';
 import { type Figure, figure, quantile, timed } from '../figure';
 import { withDemoStore } from './temporary';
@@ -24,7 +25,15 @@ export const day = (): Promise<Figure[]> =>
       };
     });
     for (let i = 0; i < rows.length; i += 500) await store.db.batchInsert('hire', rows.slice(i, i + 500), 200);
-    const quay = { store, key: await quayKey(store.db), epoch: 'bench', version: 'bench', secureCookies: false, now: () => new Date() };
+    const quay = {
+      store,
+      key: await quayKey(store.db),
+      outside: outsideOf(true, () => store.db),
+      epoch: 'bench',
+      version: 'bench',
+      secureCookies: false,
+      now: () => new Date(),
+    };
     const server = makeApp(quay, undefined, false).listen(0, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));
     const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;

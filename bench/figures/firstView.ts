@@ -48,7 +48,7 @@ const scriptsOf = async (folder: string, seen: string, address = '/'): Promise<{
 
 /** Builds the empty Paper + Router page with the same switches and writes its size beside it. */
 export const measureEmptyPage = async (): Promise<Figure[]> => {
-  exportWeb('bench/empty-page', 'dist');
+  await exportWeb('bench/empty-page', 'dist');
   const { bytes: gzipBytes } = await scriptsOf('bench/empty-page/dist', 'empty');
   const size: Size = { gzipBytes, command: './quay bench empty-page' };
   writeFileSync(SIZE_FILE, `${JSON.stringify(size, null, 2)}\n`);

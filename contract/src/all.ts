@@ -2,6 +2,8 @@ import type { Endpoint } from './endpoint';
 import * as fit from './fit';
 import * as fleet from './fleet';
 import * as hire from './hire';
+import * as keySafe from './keySafe';
+import * as outside from './outside';
 import * as record from './record';
 import * as renter from './renter';
 import * as session from './session';
@@ -10,6 +12,6 @@ const isEndpoint = (value: unknown): value is Endpoint =>
   typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
 
 /** Every endpoint there is. The server mounts these and no others; the sweep test tries each of them. */
-export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fleet, fit, renter].flatMap((topic) =>
+export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fleet, fit, renter, keySafe, outside].flatMap((topic) =>
   Object.values(topic).filter(isEndpoint),
 );

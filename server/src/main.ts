@@ -4,10 +4,12 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { RequestHandler } from 'express';
 import { makeApp } from './http/app';
+import type { Quay } from './http/mount';
 import { ProblemError } from './http/problem';
+import { outsideOf } from './outside/outside';
 import { DataFolderError, openStore } from './store/open';
 import { PID_FILE, putRestoredInPlace } from './store/restore';
-import { quayKey, readEpoch } from './store/setting';
+import { quayKey, readEpoch, readOperator } from './store/setting';
 
 declare const QUAY_VERSION: string;
 
@@ -73,9 +75,10 @@ const makeGate = () => {
 export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void>; takeRestored(): Promise<void> }> => {
   const store = await openStore(options.data);
   const secure = options.tlsCert !== undefined || options.behindProxy;
-  const quay = {
+  const quay: Quay = {
     store,
     key: await quayKey(store.db),
+    outside: outsideOf((await readOperator(store.db))?.simulated === true, () => quay.store.db),
     epoch: await readEpoch(store.db),
     version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev',
     secureCookies: secure,

@@ -1,11 +1,15 @@
 /**
  * Everything behind the first view, in one file of its own: the day and the sign-in open without it. One file, because
- * whatever two of them shared would be loaded with the first view again. Kept offline like the rest.
+ * whatever two of them shared would be loaded with the first view again. Kept offline like the rest. The renter's own
+ * walk lies here too, being made of the same parts; a renter's phone opens this file for nothing else.
  */
 import { i18n } from '../i18n';
+import { en } from '../i18n/stop/en';
 
+// A walk is spoken of in English by staff, and by a renter whose words are not there yet.
+i18n.addResourceBundle('en', 'translation', en, true);
 // The party form speaks the renter's words, which are no part of anybody's first view but a renter's.
-void import('../i18n/renter/en').then(({ en }) => i18n.addResourceBundle('en', 'translation', en, true));
+void import('../i18n/renter/en').then((renter) => i18n.addResourceBundle('en', 'translation', renter.en, true));
 
 export { Compare } from './condition/Compare';
 export { BoatBookPage } from './fleet/BoatBookPage';
@@ -19,5 +23,8 @@ export { Enrol } from './session/Enrol';
 export { KeptSheet } from './session/KeptSheet';
 export { Mine } from './session/Mine';
 export { NotFound } from './session/NotFound';
+export { AlonePage } from './renter/alone/AlonePage';
+export { AloneSign } from './renter/alone/AloneSign';
+export { AloneWalk } from './renter/alone/AloneWalk';
 export { Phones } from './session/Phones';
 export { Statement } from './settlement/Statement';

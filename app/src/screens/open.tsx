@@ -35,6 +35,10 @@ export const renterFace = <P extends object>(pick: (face: typeof renterFaceFile)
 export const pocket = <P extends object>(pick: (pages: typeof pocketFile) => ComponentType<P>): ComponentType<P> =>
   later(() => import('./renter/pocket'), pick);
 
+/** A page of a renter's who walks without staff: made of the same parts as the staff's walk, and in one file with it. */
+export const alone = <P extends object>(pick: (inside: Inside) => ComponentType<P>): ComponentType<P> =>
+  later(() => import('./inside'), pick);
+
 /** A screen behind the staff's first view, fetched when it is opened (or from what is kept offline). For staff, unless said otherwise. */
 export const open = <P extends object>(pick: (inside: Inside) => ComponentType<P>, { everybody = false } = {}): ComponentType<P> => {
   const Screen = later(() => import('./inside'), pick);

@@ -18,11 +18,13 @@ import type { Entry } from '../data/outbox';
 import { i18n } from '../i18n';
 import { en } from '../i18n/en';
 import { en as renterEn } from '../i18n/renter/en';
+import { en as stopEn } from '../i18n/stop/en';
 import type { WalkView } from '../screens/record/useWalk';
 
 // In the app the words come with the face that speaks them.
 i18n.addResourceBundle('en', 'translation', en, true);
 i18n.addResourceBundle('en', 'translation', renterEn, true);
+i18n.addResourceBundle('en', 'translation', stopEn, true);
 
 const laid = layBooks([ClassBook.parse(anyBoat), ClassBook.parse(classBook)], BoatBook.parse(boatBook));
 if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
@@ -112,6 +114,7 @@ export const viewOf = (held: readonly Held[], walk: Walk, station: string): { vi
     },
     sheets: pack.sheets,
     walk,
+    alone: false,
     briefing,
     stops,
     at: stops.findIndex((stop) => stop.station.id === station),

@@ -30,6 +30,12 @@ export const StoreItem = z.object({
 });
 export type StoreItem = z.infer<typeof StoreItem>;
 
+/** Where the key lies for a renter who comes alone, and how long before the hire its code is given out. */
+export const KeySafe = z.object({
+  where: Wording,
+  minutesBefore: z._default(z.int().check(z.gte(0), z.lte(1440)), 30),
+});
+
 export const Base = z.object({
   id: BookId,
   name: z.string().check(z.minLength(1), z.maxLength(80)),
@@ -57,6 +63,7 @@ export const Base = z.object({
   /** What to bring, and where to come to. */
   before: z._default(z.array(Step), []),
   store: z._default(z.array(StoreItem), []),
+  keySafe: z.optional(KeySafe),
   points: z._default(z.array(GeneralPoint), []),
 });
 export type Base = z.infer<typeof Base>;

@@ -155,6 +155,8 @@ const kinds = {
     left: z.array(id).check(z.maxLength(60)),
     note,
   }),
+  /** The quay gave the renter the code of the key safe; the code itself is in no record. */
+  keyGiven: z.object({ kind: z.literal('keyGiven') }),
   /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
   contradictionSettled: z.object({
     kind: z.literal('contradictionSettled'),
@@ -192,6 +194,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.pointRead,
   kinds.reported,
   kinds.roundDone,
+  kinds.keyGiven,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = EventBody['kind'];
@@ -277,7 +280,7 @@ const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff
 /** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */
 export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
   const { kind } = body;
-  if (role === 'quay') return kind === 'closed';
+  if (role === 'quay') return kind === 'closed' || kind === 'keyGiven';
   if (role !== 'renter') return STAFF.includes(kind);
   if (RENTER.includes(kind)) return true;
   if (WALKING.includes(kind) && 'walk' in body) return alone[body.walk];

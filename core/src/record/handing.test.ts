@@ -1,78 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { Base } from '../fleet/base';
-import { BoatBook, ClassBook } from '../fleet/book';
-import { layBooks } from '../fleet/lay';
-import { Handing } from '../fleet/operator';
-import type { Person } from '../fit/people';
-import { RuleSet } from '../fit/rules';
-import { Waters } from '../waters/zone';
-import { digestOf } from './canonical';
-import type { EventBody, Held } from './event';
-import {
-  briefingOf,
-  type Case,
-  factsFor,
-  fitOf,
-  minutesTaken,
-  minutesThere,
-  peopleOf,
-  questionsDue,
-  racksOf,
-  understoodBy,
-} from './handing';
-import { project } from './project';
+import { demoCase as of, party, people, recordOf as record, TODAY } from '../testing/demoHire';
+import type { EventBody } from './event';
+import { briefingOf, factsFor, fitOf, minutesTaken, minutesThere, peopleOf, questionsDue, racksOf, understoodBy } from './handing';
 import { holdsOf, walkState } from './walk';
 
-const demo = (path: string): unknown => JSON.parse(readFileSync(join(__dirname, '../../../demo', path), 'utf8'));
-const laid = layBooks(
-  ['classes/any-boat.json', 'classes/pontoon-7.json'].map((path) => ClassBook.parse(demo(path))),
-  BoatBook.parse(demo('boats/tuppenny-bun.json')),
-);
-if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
-const { book } = laid;
-const people: Person[] = [
-  { id: 'a', name: 'Ines', age: 36, massKg: 64, swims: 'well', drives: true },
-  { id: 'b', name: 'Olu', age: 38, massKg: 82, swims: 'well', lookout: true },
-  ...['c', 'd', 'e'].map((id): Person => ({ id, name: id, age: 8, size: 'child', swims: 'weakly' })),
-];
-const sheet = { salt: 'f'.repeat(32), party: { people } };
-const of: Case = {
-  hire: {
-    id: 'h',
-    boat: 'tuppenny-bun',
-    from: '2026-06-13T09:00:00.000Z',
-    to: '2026-06-13T13:00:00.000Z',
-    party: { adults: 2, children: 3 },
-  },
-  book,
-  base: Base.parse((demo('bases.json') as { bases: unknown[] }).bases[0]),
-  waters: Waters.parse(demo('waters/lake-ossel.geojson')),
-  rules: RuleSet.parse(demo('rules/ossel.json')),
-  operator: Handing.parse(demo('operator.json')),
-  toldBefore: {},
-  sheets: [sheet],
-};
-const TODAY = '2026-06-13';
-
-const record = (...bodies: EventBody[]) =>
-  project(
-    bodies.map((body, i): Held => ({
-      event: {
-        id: `00000000-0000-7000-8000-${String(i + 1).padStart(12, '0')}`,
-        v: 1,
-        stream: 'h',
-        device: 'd',
-        deviceSeq: i + 1,
-        at: new Date(Date.parse('2026-06-13T08:00:00.000Z') + i * 60_000).toISOString(),
-        bookVersion: 1,
-        replaces: [],
-        body,
-      },
-      actor: { id: 'bram', role: 'hand' },
-    })),
-  );
-const party: EventBody = { kind: 'partySet', sheet: digestOf(sheet), people: 5, children: 3 };
+const { book } = of;
 const told = (point: string): EventBody => ({ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'fr' });
 const answered = (question: string, right: boolean): EventBody => ({
   kind: 'understandingShown',

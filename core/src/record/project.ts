@@ -87,6 +87,8 @@ export const slotOf = (body: EventBody): string | undefined => {
       return 'reported';
     case 'roundDone':
       return `round/${body.round}`;
+    case 'keyGiven':
+      return 'keyGiven';
     case 'undone':
       return undefined;
   }
@@ -101,7 +103,8 @@ const onceIsEnough = (key: string) =>
   key.includes('/surface/') ||
   key.startsWith('home/') ||
   key === 'castOff' ||
-  key === 'cameIn';
+  key === 'cameIn' ||
+  key === 'keyGiven';
 
 const byTime = (a: Held, b: Held): number =>
   happenedAt(a) - happenedAt(b) ||

@@ -104,11 +104,11 @@ describe('who may add what', () => {
   const walking = ['walkStarted', 'pointTold', 'pointSkipped', 'counted', 'gaugeRead', 'markPlaced', 'surfaceLooked', 'evidenceGiven'];
   const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'undone'];
 
-  it('is a table without gaps: staff all that people do but reading at home, the quay the closing', () => {
+  it('is a table without gaps: staff all that people do but reading at home, the quay closing and keys', () => {
     for (const kind of EVENT_KINDS) {
       for (const role of ['hand', 'manager'] as const)
-        expect([kind, mayAdd(role, body(kind))]).toEqual([kind, kind !== 'closed' && kind !== 'pointRead']);
-      expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, kind === 'closed']);
+        expect([kind, mayAdd(role, body(kind))]).toEqual([kind, kind !== 'closed' && kind !== 'keyGiven' && kind !== 'pointRead']);
+      expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, kind === 'closed' || kind === 'keyGiven']);
       expect([kind, mayAdd('renter', body(kind))]).toEqual([kind, own.includes(kind)]);
     }
   });

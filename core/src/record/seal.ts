@@ -8,6 +8,7 @@ export const attachmentsOf = (body: EventBody): string[] => {
       return body.mark.photos;
     case 'surfaceLooked':
     case 'evidenceGiven':
+    case 'reported':
       return body.photos;
     case 'signed':
       return [body.drawing];

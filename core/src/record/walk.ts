@@ -2,7 +2,7 @@ import type { Briefing } from '../briefing/compose';
 import { departureFault, type DepartureFault } from '../condition/counts';
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import type { Gauge, Tank } from '../fleet/rows';
+import type { Gauge, Surface, Tank } from '../fleet/rows';
 import { routeOf, type Stop } from '../fleet/route';
 import { fuse, type Fused, type LevelReading } from '../fuel/fuse';
 import { litresShown } from '../fuel/level';
@@ -19,11 +19,22 @@ export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
 export const marksOf = (record: HireRecord, walk: Walk): Mark[] =>
   slotsUnder(record, `${walk}/mark/`, 'markPlaced').map(({ value }) => value.mark);
 
+const lookedAt = (record: HireRecord, walk: Walk, surface: string) => slot(record, `${walk}/surface/${surface}`, 'surfaceLooked')?.value;
+
+/** Whether a picture of the whole surface is asked for on this walk and is not there yet. */
+export const wantsPicture = (record: HireRecord, walk: Walk, surface: Surface, alone: boolean): boolean =>
+  (surface.picture === 'always' || (alone && surface.picture === 'alone')) &&
+  (lookedAt(record, walk, surface.id)?.photos.length ?? 0) === 0;
+
+const isLookedAt = (record: HireRecord, walk: Walk, surface: Surface, alone: boolean): boolean =>
+  lookedAt(record, walk, surface.id) !== undefined && !wantsPicture(record, walk, surface, alone);
+
 /**
  * The walk as far as it has come, in the order of the route.
  * @param briefing what is told on the way out; without one, all the points of the book
+ * @param alone the renter makes this walk without staff
  */
-export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?: Briefing): StopState[] =>
+export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?: Briefing, alone = false): StopState[] =>
   routeOf(briefing ? { ...book, points: briefing.tell.map(({ point }) => point) } : book).map((stop) => {
     const open = (prefix: string, rows: readonly { id: string }[]) =>
       rows.filter(({ id }) => !record.slots.has(`${walk}/${prefix}/${id}`)).map(({ id }) => id);
@@ -38,7 +49,8 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
           : [],
       fittings: open('count', stop.fittings),
       gauges: open('gauge', stop.gauges),
-      surfaces: open('surface', stop.surfaces),
+      // A picture that is asked for belongs to having looked.
+      surfaces: stop.surfaces.filter((surface) => !isLookedAt(record, walk, surface, alone)).map(({ id }) => id),
       propellers: open('propeller', stop.propellers),
     };
     const left = Object.values(lacks).reduce((sum, ids) => sum + ids.length, 0);

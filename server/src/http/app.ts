@@ -7,7 +7,9 @@ import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
 import { fleetRoutes } from './fleet';
 import { hireRoutes } from './hire';
+import { keySafeRoutes } from './keySafe';
 import { mount, type Quay } from './mount';
+import { outsideRoutes } from './outside';
 import { notFound, problems } from './problem';
 import { recordRoutes } from './record';
 import { renterRoutes } from './renter';
@@ -51,7 +53,15 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
   );
   if (gate) app.use('/api', gate);
   app.use('/api', compression(), express.json({ limit: '4mb' }));
-  mount(app, quay, ENDPOINTS, [...sessionRoutes, ...hireRoutes, ...recordRoutes, ...renterRoutes, ...fleetRoutes]);
+  mount(app, quay, ENDPOINTS, [
+    ...sessionRoutes,
+    ...hireRoutes,
+    ...recordRoutes,
+    ...renterRoutes,
+    ...fleetRoutes,
+    ...keySafeRoutes,
+    ...outsideRoutes,
+  ]);
   app.use('/api', notFound);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
     app.use(

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { openStore, type Store } from '../store/open';
 import { quayKey } from '../store/setting';
+import { outsideOf } from '../outside/outside';
 import { makeApp } from './app';
 
 const HASH = '0123456789abcdef0123456789abcdef';
@@ -24,7 +25,15 @@ beforeAll(async () => {
   writeFileSync(join(web, `_expo/static/js/web/entry-${HASH}.js.br`), brotliCompressSync(script));
   writeFileSync(join(web, 'sw.js'), '/* worker */');
   store = await openStore(join(folder, 'data'));
-  const quay = { store, key: await quayKey(store.db), epoch: 'e', version: 'test', secureCookies: true, now: () => new Date() };
+  const quay = {
+    store,
+    key: await quayKey(store.db),
+    outside: outsideOf(true, () => store.db),
+    epoch: 'e',
+    version: 'test',
+    secureCookies: true,
+    now: () => new Date(),
+  };
   server = makeApp(quay, web, false).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -92,6 +101,7 @@ describe('what cannot be read', () => {
       {
         store: { ...store, db: undefined as never },
         key: await quayKey(store.db),
+        outside: outsideOf(true, () => store.db),
         epoch: 'e',
         version: 't',
         secureCookies: false,

@@ -15,11 +15,13 @@ afterAll(() => quay.stop());
 const OPEN = ['enrol', 'health', 'openLink', 'signIn'];
 
 const pathOf = ({ path }: Endpoint, hireId: string) =>
-  path.replace(':hireId', hireId).replace(':sha', 'a'.repeat(64)).replace(/:\w+/g, 'x1');
+  path.replace(':hireId', hireId).replace(':sha', 'a'.repeat(64)).replace(':name', 'keySafe').replace(/:\w+/g, 'x1');
 const bodyOf = ({ method, takesBytes }: Endpoint) =>
   method === 'GET' || method === 'DELETE' ? undefined : takesBytes ? new Uint8Array([1]) : {};
 const queryOf = ({ takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : '');
 const goodBodies: Record<string, unknown> = {
+  setKeyCode: { code: '123456' },
+  setStandIn: { fails: true },
   appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
   changeHire: {},
   closeHire: { totalMinor: 0, events: 0 },

@@ -1,12 +1,10 @@
-import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
-import { v7 as uuidv7 } from 'uuid';
-import { canonical, digestOf } from '@quay/core/record/canonical';
+import { digestOf } from '@quay/core/record/canonical';
 import { attachmentsOf, rootOf } from '@quay/core/record/seal';
-import { EVENT_VERSION, type HireEvent } from '@quay/core/record/event';
 import { findingsOf } from '@quay/core/record/findings';
 import { type Statement, statementOf } from '@quay/core/settlement/statement';
 import { type HireRow, priceList } from './hire';
+import { appendQuayEvent } from './quayEvent';
 import { bookOf, type Whole, wholeRecord } from './record';
 
 /** The statement as it was closed: kept whole, so that it never changes when wording or code does. */
@@ -68,15 +66,10 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
     const digest = digestOf(JSON.parse(text));
     await trx('statement').insert({ number, hire: id, digest, body: text, closedAt: now });
     const photos = [...new Set(whole.held.flatMap(({ event }) => attachmentsOf(event.body)))];
-    const event: HireEvent = {
-      id: uuidv7(),
-      v: EVENT_VERSION,
-      stream: id,
-      device: 'quay',
-      deviceSeq: number,
-      at: now,
+    await appendQuayEvent(trx, id, {
+      seq: number,
+      now,
       bookVersion: whole.record.bookVersion ?? 1,
-      replaces: [],
       body: {
         kind: 'closed',
         number,
@@ -84,18 +77,6 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
         covers: whole.held.map((one) => one.event.id).sort(),
         root: rootOf([...whole.digests.values()], photos, null),
       },
-    };
-    const content = canonical(event);
-    await trx('event').insert({
-      id: event.id,
-      hire: id,
-      digest: createHash('sha256').update(content).digest('hex'),
-      content,
-      actor: 'quay',
-      role: 'quay',
-      device: 'quay',
-      receivedAt: now,
-      behindMs: 0,
     });
     return { ok: true, number, digest };
   });

@@ -207,6 +207,17 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '003-key-safe',
+    down: onlyForward,
+    up: (db) =>
+      db.schema.createTable('keyCode', (t) => {
+        t.string('hire').primary().references('hire.id');
+        t.string('code').notNullable();
+        t.string('setBy').notNullable().references('staff.id');
+        t.string('setAt').notNullable();
+      }),
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

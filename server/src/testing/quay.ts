@@ -8,6 +8,7 @@ import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { makeApp } from '../http/app';
 import { loadImport } from '../import/load';
 import { readImport } from '../import/read';
+import { outsideOf } from '../outside/outside';
 import { openStore, type Store } from '../store/open';
 import { type QuayKey, quayKey } from '../store/setting';
 
@@ -57,7 +58,7 @@ export class Client {
 export type TestQuay = { store: Store; key: QuayKey; base: string; client(): Client; clock: { now: Date }; stop(): Promise<void> };
 
 /** A quay with the demo's boats and bookings on a port of its own, in a folder that goes with it. */
-export const testQuay = async (): Promise<TestQuay> => {
+export const testQuay = async ({ simulated = true } = {}): Promise<TestQuay> => {
   const folder = await mkdtemp(join(tmpdir(), 'quay-test-'));
   const store = await openStore(folder);
   const clock = { now: new Date('2026-06-13T10:42:00.000Z') };
@@ -65,7 +66,12 @@ export const testQuay = async (): Promise<TestQuay> => {
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   await loadImport(store.db, read.data);
   const key = await quayKey(store.db);
-  const app = makeApp({ store, key, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now }, undefined, false);
+  const outside = outsideOf(simulated, () => store.db);
+  const app = makeApp(
+    { store, key, outside, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now },
+    undefined,
+    false,
+  );
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });

@@ -163,6 +163,12 @@ export const de: RenterWords = {
     children_other: '{{count}} Kinder',
     aboard: '{{people}} an Bord',
     callSign: 'Rufzeichen',
+    alone: { out: 'Sie übernehmen das Boot selbst', in: 'Sie geben das Boot selbst zurück' },
+    aloneWhy: {
+      out: 'Schlüssel, Westen, Rundgang, Unterschrift, ablegen: eins nach dem anderen.',
+      in: 'Noch einmal um das Boot, mit der Abfahrt daneben, dann unterschreiben.',
+    },
+    aloneGo: 'Schritt für Schritt',
     openHome: 'Zurück zum Anfang',
     unknownPosition: 'noch nicht bekannt',
   },

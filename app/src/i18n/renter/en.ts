@@ -154,6 +154,12 @@ export const en = {
     children_other: '{{count}} children',
     aboard: '{{people}} aboard',
     callSign: 'Call sign',
+    alone: { out: 'You take her over yourself', in: 'You bring her back yourself' },
+    aloneWhy: {
+      out: 'Key, jackets, walk round, signature, cast off: one step after the other.',
+      in: 'Walk round her again with departure behind it, and sign.',
+    },
+    aloneGo: 'Step by step',
     openHome: 'Back to the start',
     unknownPosition: 'not known yet',
   },

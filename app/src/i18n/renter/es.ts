@@ -152,6 +152,12 @@ export const es: RenterWords = {
     children_other: '{{count}} niños',
     aboard: '{{people}} a bordo',
     callSign: 'Indicativo',
+    alone: { out: 'Usted recoge el barco por su cuenta', in: 'Usted devuelve el barco por su cuenta' },
+    aloneWhy: {
+      out: 'Llave, chalecos, vuelta al barco, firma, soltar amarras: paso a paso.',
+      in: 'Otra vuelta al barco con la salida al lado, y firmar.',
+    },
+    aloneGo: 'Paso a paso',
     openHome: 'Volver al inicio',
     unknownPosition: 'aún desconocida',
   },

@@ -158,6 +158,12 @@ export const fr: RenterWords = {
     children_other: '{{count}} enfants',
     aboard: '{{people}} à bord',
     callSign: 'Indicatif',
+    alone: { out: 'Vous prenez le bateau vous-même', in: 'Vous rendez le bateau vous-même' },
+    aloneWhy: {
+      out: 'Clé, gilets, tour du bateau, signature, larguer : une étape après l’autre.',
+      in: 'Refaites le tour avec le départ en regard, puis signez.',
+    },
+    aloneGo: 'Étape par étape',
     openHome: 'Retour au début',
     unknownPosition: 'pas encore connue',
   },

@@ -146,7 +146,7 @@ export const SurfaceSheet = ({
                 testID={`mark-${i + 1}`}
               >
                 <Bold>{`${i + 1} · ${t(`mark.${mark.kind}`)}, ${mark.sizeMm} mm`}</Bold>
-                <Small>{[mark.note, t('hire.pictures', { count: mark.photos.length })].filter(Boolean).join(' · ')}</Small>
+                <Small>{[mark.note, t('r.pictures', { count: mark.photos.length })].filter(Boolean).join(' · ')}</Small>
               </Pressable>
               <Alt label={t('walk.removeMark')} onPress={() => takeAway(mark)} />
             </View>

@@ -1,25 +1,13 @@
 import { commit } from '@quay/core/record/canonical';
-import type { Held, Walk } from '@quay/core/record/event';
-import { pageDigest, pageOf } from '@quay/core/record/readback';
-import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
+import type { Walk } from '@quay/core/record/event';
 import { useRouter } from 'expo-router';
-import { useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type ScrollView, useWindowDimensions, View } from 'react-native';
-import { signHere } from '../../data/deviceKey';
-import { keep } from '../../data/keep';
-import { keepPhoto } from '../../data/outbox';
 import { useMe } from '../../data/session';
-import { SignatureField } from '../../platform/signature';
-import { Card, Notice } from '../../ui/board';
-import { Alt, Go } from '../../ui/press';
-import { Screen } from '../../ui/screen';
-import { useSnack } from '../../ui/snack';
-import { useTones, WIDE } from '../../ui/theme';
-import { Body, Bold, Slab, Small } from '../../ui/words';
+import { Notice } from '../../ui/board';
 import { BriefingSummary } from '../briefing/BriefingSummary';
 import { HireMissing } from '../hire/HireMissing';
 import { useHolds } from '../hire/useHolds';
+import { type Signer, SignForm } from './SignForm';
 import { useWalk, type WalkView } from './useWalk';
 
 export const Sign = ({ hireId, walk }: { hireId: string; walk: Walk }) => {
@@ -27,198 +15,31 @@ export const Sign = ({ hireId, walk }: { hireId: string; walk: Walk }) => {
   return ready ? <Signing view={ready} hireId={hireId} /> : <HireMissing error={error} onAgain={refetch} />;
 };
 
-const Part = ({ title, rows, limit = 6 }: { title: string; rows: readonly string[]; limit?: number }) => {
-  const { t } = useTranslation();
-  const [all, setAll] = useState(false);
-  if (rows.length === 0) return null;
-  return (
-    <View style={{ gap: 3 }}>
-      <Slab size={19} tone="weedText" heading={2}>
-        {title}
-      </Slab>
-      {(all ? rows : rows.slice(0, limit)).map((row, i) => (
-        <Body key={i}>{row}</Body>
-      ))}
-      {!all && rows.length > limit ? <Alt label={t('sign.more', { n: rows.length })} onPress={() => setAll(true)} /> : null}
-    </View>
-  );
-};
-
-/** The renter reads back what was recorded; both sign; the record is sealed, with or without signal. */
+/** Renter and hand sign together, on the hand's phone. */
 const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
-  const { t, i18n } = useTranslation();
-  const router = useRouter();
-  const snack = useSnack();
-  const me = useMe().data;
-  const { width } = useWindowDimensions();
-  const [drawn, setDrawn] = useState<{ renter?: Blob | undefined; staff?: Blob | undefined }>({});
-  const [busy, setBusy] = useState(false);
-  const scroll = useRef<ScrollView>(null);
-  const { pack, record, walk } = view;
-  // In the language it is shown in, which is what the renter signs.
-  const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, i18n.language), [record, pack, walk, i18n.language]);
-  const digest = useMemo(() => pageDigest(page), [page]);
-  const untied = view.stops.filter(({ tied }) => !tied).length;
-  const held = useHolds(view).length > 0;
-  const field = Math.min(width, 640) - 24;
-
-  const seal = async () => {
-    if (!drawn.renter || !drawn.staff || !me) return;
-    setBusy(true);
-    try {
-      const drawings = { renter: await keepPhoto(hireId, drawn.renter), staff: await keepPhoto(hireId, drawn.staff) };
-      const signed = await view.enter([
-        {
-          kind: 'signed',
-          walk,
-          as: 'renter',
-          page: digest,
-          language: page.language,
-          signer: commit(pack.signerSalt, 'renter'),
-          drawing: drawings.renter,
-        },
-        {
-          kind: 'signed',
-          walk,
-          as: 'staff',
-          page: digest,
-          language: page.language,
-          signer: commit(pack.signerSalt, me.staff.id),
-          drawing: drawings.staff,
-        },
-      ]);
-      // A full phone has been said; nothing is sealed that was not kept.
-      if (signed.length === 0) return;
-      // Everything of this hire that is on this phone, the two signatures included; what comes later stands outside.
-      const rows = (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(({ state }) => state !== 'refused');
-      const everything: Held[] = rows.map((row) => row.held);
-      const content = sealContent(everything, pack.previousSeal);
-      const { signature, key } = await signHere(sealMessage(hireId, walk, content.root));
-      const sealed = await view.enter([{ kind: 'sealed', walk, ...content, signature, key }]);
-      if (sealed.length === 0) return;
-      snack({ text: t('sign.done') });
-      router.replace(walk === 'out' ? `/hire/${hireId}` : `/hire/${hireId}/compare`);
-    } finally {
-      setBusy(false);
-    }
-  };
-
-  if (view.sealed) {
-    return (
-      <Screen
-        title={t(`sign.title.${walk}`)}
-        sub={pack.boat.name}
-        onBack={() => router.push(`/hire/${hireId}`)}
-        measure={640}
-        footer={<Go label={t('common.done')} onPress={() => router.push(walk === 'out' ? `/hire/${hireId}` : `/hire/${hireId}/compare`)} />}
-      >
-        <View style={{ padding: 12 }}>
-          <Notice kind="ok" title={t('sign.already')} />
-        </View>
-      </Screen>
-    );
-  }
-  return (
-    <Screen
-      title={t(`sign.title.${walk}`)}
-      sub={`${pack.boat.name} · ${pack.hire.renter}`}
-      onBack={() => router.push(`/hire/${hireId}/walk/${walk}`)}
-      measure={width >= WIDE ? 640 : width}
-      scroll={scroll}
-      footer={
-        drawn.renter && drawn.staff ? (
-          <Go label={t(`sign.seal.${walk}`)} busy={busy} onPress={() => void seal()} testID="seal" />
-        ) : (
-          <Go label={t('sign.need')} tone="mari" onPress={() => scroll.current?.scrollToEnd()} testID="to-signatures" />
-        )
-      }
-    >
-      <View style={{ padding: 12, gap: 12 }}>
-        {untied > 0 ? (
-          <Notice kind="ask" title={t('sign.open')}>
-            <Body>{t('sign.openWhy', { count: untied })}</Body>
-          </Notice>
-        ) : null}
-        {held ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}
-        {walk === 'out' ? <BriefingSummary view={view} /> : null}
-        <Card style={{ gap: 14 }}>
-          <Part
-            title={t('sign.fuel', { tank: page.fuel.map(({ tank }) => tank).join(', ') })}
-            rows={page.fuel.map(({ litres, low, high }) => t('sign.fuelLine', { v: litres, low, high }))}
-          />
-          <Part
-            title={t('sign.marks')}
-            rows={
-              page.marks.length > 0
-                ? page.marks.map((mark) =>
-                    t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: mark.sizeMm, surface: mark.surface }),
-                  )
-                : [t('sign.noMarks')]
-            }
-          />
-          <Part
-            title={t('sign.propellers')}
-            rows={page.propellers.map(({ name, state }) => `${name}: ${t(`log.evidence.${state as 'sound'}`)}`)}
-          />
-          <Part
-            title={t('sign.counts')}
-            rows={page.counts.map(
-              ({ name, count, of, state }) =>
-                `${name}: ${t('sign.shortOf', { count, of })}${state === 'fine' ? '' : `, ${t(`walk.state.${state as 'damaged'}`)}`}`,
-            )}
-          />
-          <Part title={t('sign.gauges')} rows={page.gauges.map(({ name, shown }) => `${name}: ${shown}`)} />
-          <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
-          <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
-          <Small size={14}>{t('sign.checked')}</Small>
-          <Small size={14}>{t('sign.digest', { d: spoken(digest) })}</Small>
-        </Card>
-        {(['renter', 'staff'] as const).map((who) => (
-          <Signature
-            key={who}
-            title={who === 'renter' ? `${t('sign.renter')}: ${pack.hire.renter}` : `${t('sign.staff')}: ${me?.staff.name ?? ''}`}
-            width={field}
-            onDrawn={(png) => setDrawn((now) => ({ ...now, [who]: png }))}
-          />
-        ))}
-      </View>
-    </Screen>
-  );
-};
-
-const Signature = ({ title, width, onDrawn }: { title: string; width: number; onDrawn: (png: Blob | undefined) => void }) => {
   const { t } = useTranslation();
-  const tones = useTones();
-  const [wiped, setWiped] = useState(0);
-  const wipe = () => {
-    setWiped(wiped + 1);
-    onDrawn(undefined);
-  };
+  const router = useRouter();
+  const me = useMe().data;
+  const { pack, walk } = view;
+  const held = useHolds(view).length > 0;
+  const signers: Signer[] = [
+    { as: 'renter', title: `${t('sign.renter')}: ${pack.hire.renter}`, commitment: commit(pack.signerSalt, 'renter') },
+    ...(me
+      ? [{ as: 'staff' as const, title: `${t('sign.staff')}: ${me.staff.name}`, commitment: commit(pack.signerSalt, me.staff.id) }]
+      : []),
+  ];
   return (
-    <View style={{ gap: 6 }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
-        <Bold style={{ flex: 1 }}>{title}</Bold>
-        <Alt label={t('sign.wipe')} onPress={wipe} />
-      </View>
-      <View
-        style={{
-          borderWidth: 2,
-          borderStyle: 'dashed',
-          borderColor: tones.soft,
-          borderRadius: 13,
-          backgroundColor: '#FFFFFF',
-          overflow: 'hidden',
-        }}
-      >
-        <SignatureField
-          width={width - 4}
-          height={130}
-          ink="#17211E"
-          label={t('sign.signField', { who: title })}
-          wiped={wiped}
-          onDrawn={onDrawn}
-        />
-      </View>
-    </View>
+    <SignForm
+      view={view}
+      signers={signers}
+      above={
+        <>
+          {held ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}
+          {walk === 'out' ? <BriefingSummary view={view} /> : null}
+        </>
+      }
+      onBack={() => router.push(`/hire/${hireId}/walk/${walk}`)}
+      onSealed={() => (walk === 'out' ? router.replace(`/hire/${hireId}`) : router.replace(`/hire/${hireId}/compare`))}
+    />
   );
 };

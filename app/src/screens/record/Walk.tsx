@@ -15,20 +15,15 @@ import { Sheet } from '../../ui/sheet';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { BriefingLine } from '../briefing/BriefingLine';
-import { FittingSheet } from '../condition/FittingSheet';
-import { SurfaceSheet } from '../condition/SurfaceSheet';
-import { GaugeSheet } from '../fuel/GaugeSheet';
 import { HireMissing } from '../hire/HireMissing';
 import { HoldSheet } from '../hire/HoldSheet';
-import { CountLane } from './lanes/CountLane';
-import { LookLane } from './lanes/LookLane';
-import { PropellerLane } from './lanes/PropellerLane';
-import { ReadLane } from './lanes/ReadLane';
+import { ComeIn } from './ComeIn';
 import { SayLane } from './lanes/SayLane';
 import { RecordPanel } from './Log';
+import { Missing, StopJobs } from './StopJobs';
 import { useWalk, type WalkView } from './useWalk';
 
-type Open = { what: 'fitting' | 'surface' | 'gauge'; id: string } | { what: 'hold' | 'skip' | 'left' | 'keys' };
+type Open = 'job' | 'hold' | 'skip' | 'left' | 'keys';
 
 /** The walk: stop by stop, say, count, look and read in one place. */
 export const Walk = ({ hireId, walk }: { hireId: string; walk: WalkName }) => {
@@ -80,8 +75,8 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     if (stop.tied) {
       if (allTied) readBack();
       else jump(stops.findIndex(({ tied }) => !tied));
-    } else if (lacks.points.length > 0) setOpen({ what: 'skip' });
-    else if (stop.left > 0) setOpen({ what: 'left' });
+    } else if (lacks.points.length > 0) setOpen('skip');
+    else if (stop.left > 0) setOpen('left');
     else void knot();
   };
   const missing = stop.left - lacks.points.length;
@@ -91,15 +86,15 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
         if (open) return false;
         if (key === 'ArrowRight') jump(Math.min(stops.length - 1, at + 1));
         else if (key === 'ArrowLeft') jump(Math.max(0, at - 1));
-        else if (key === 'h') setOpen({ what: 'hold' });
-        else if (key === '?') setOpen({ what: 'keys' });
+        else if (key === 'h') setOpen('hold');
+        else if (key === '?') setOpen('keys');
         else return false;
         return true;
       }),
     [open, at, stops.length, jump],
   );
 
-  if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} hireId={hireId} />;
+  if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
 
   const label = stop.tied ? (allTied ? t('walk.last') : t('walk.tied')) : t('walk.tie');
   const seconds =
@@ -108,7 +103,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       : stop.fittings.length * 6 + stop.surfaces.length * 20 + stop.gauges.length * 10;
   const footer = (
     <View style={{ flexDirection: 'row', gap: 10 }}>
-      <Alt label={t('hold.hold')} onPress={() => setOpen({ what: 'hold' })} style={{ width: 108 }} testID="hold" />
+      <Alt label={t('hold.hold')} onPress={() => setOpen('hold')} style={{ width: 108 }} testID="hold" />
       <Go
         label={label}
         {...(stop.left > 0 && !stop.tied ? { hint: t('walk.open', { count: stop.left }) } : {})}
@@ -118,22 +113,6 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       />
     </View>
   );
-  const lanes = (
-    <>
-      <SayLane view={view} />
-      <CountLane view={view} onOpen={(id) => setOpen({ what: 'fitting', id })} />
-      <PropellerLane view={view} />
-      <LookLane view={view} onOpen={(id) => setOpen({ what: 'surface', id })} />
-      <ReadLane view={view} onOpen={(id) => setOpen({ what: 'gauge', id })} />
-    </>
-  );
-  const nothing =
-    stop.fittings.length +
-      stop.surfaces.length +
-      stop.gauges.length +
-      stop.propellers.length +
-      (walk === 'out' ? stop.points.length : 0) ===
-    0;
   const card = (
     <Card style={{ marginHorizontal: 12, ...(wide ? { marginTop: 14 } : {}) }}>
       <SlabBold size={27} heading={2}>
@@ -150,8 +129,8 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       </Small>
       {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
       {walk === 'out' && at === 0 ? <BriefingLine view={view} /> : null}
-      {lanes}
-      {nothing ? <Body>{t('walk.nothingHere')}</Body> : null}
+      <SayLane view={view} />
+      <StopJobs view={view} onSheet={(is) => setOpen(is ? 'job' : undefined)} />
       <Small size={14} style={{ paddingTop: 6 }}>
         {t('walk.cautionFirst')}
       </Small>
@@ -177,18 +156,13 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const sub = `${t(`walk.${walk}`)} · ${t('walk.party', { n: party })}`;
   const sheets = (
     <>
-      {open?.what === 'fitting' ? <FittingSheet view={view} fittingId={open.id} onClose={() => setOpen(undefined)} /> : null}
-      {open?.what === 'surface' ? (
-        <SurfaceSheet view={view} surfaceId={open.id} hireId={hireId} onClose={() => setOpen(undefined)} />
-      ) : null}
-      {open?.what === 'gauge' ? <GaugeSheet view={view} gaugeId={open.id} onClose={() => setOpen(undefined)} /> : null}
-      {open?.what === 'hold' ? <HoldSheet view={view} onClose={() => setOpen(undefined)} /> : null}
-      {open?.what === 'keys' ? (
+      {open === 'hold' ? <HoldSheet view={view} onClose={() => setOpen(undefined)} /> : null}
+      {open === 'keys' ? (
         <Sheet title={t('common.keys')} closeLabel={t('common.close')} onClose={() => setOpen(undefined)}>
           <Body>{t('walk.keyHelp')}</Body>
         </Sheet>
       ) : null}
-      {open?.what === 'left' ? (
+      {open === 'left' ? (
         <Sheet
           title={t('walk.openTitle')}
           closeLabel={t('common.close')}
@@ -204,7 +178,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           <Missing view={view} />
         </Sheet>
       ) : null}
-      {open?.what === 'skip' ? (
+      {open === 'skip' ? (
         <SkipSheet view={view} missing={missing} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} />
       ) : null}
     </>
@@ -266,21 +240,6 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   );
 };
 
-/** What is not yet counted, looked at, read or judged at this stop, by name. */
-const Missing = ({ view }: { view: WalkView }) => {
-  const stop = view.stops[view.at]!;
-  const rows = [...stop.fittings, ...stop.surfaces, ...stop.gauges, ...stop.propellers].filter(({ id }) =>
-    [stop.lacks.fittings, stop.lacks.surfaces, stop.lacks.gauges, stop.lacks.propellers].some((ids) => ids.includes(id)),
-  );
-  return (
-    <View style={{ gap: 4 }}>
-      {rows.map(({ id, name }) => (
-        <Body key={id}>{`– ${say(name, view.language)}`}</Body>
-      ))}
-    </View>
-  );
-};
-
 const SkipSheet = ({
   view,
   missing,
@@ -336,29 +295,5 @@ const SkipSheet = ({
         ))}
       </View>
     </Sheet>
-  );
-};
-
-/** She is still out as far as the record knows: the moment she came in is entered by a press of its own, since lateness is read off it. */
-const ComeIn = ({ view, hireId }: { view: WalkView; hireId: string }) => {
-  const { t } = useTranslation();
-  const router = useRouter();
-  const { width, height } = useWindowDimensions();
-  return (
-    <Screen
-      title={view.pack.boat.name}
-      sub={view.pack.hire.renter}
-      onBack={() => router.push(`/hire/${hireId}`)}
-      measure={640}
-      footer={
-        <Go label={t('walk.comeInGo')} onPress={() => void view.enter([{ kind: 'cameIn' }], t('walk.comeInDone'))} testID="came-in" />
-      }
-    >
-      <Plan plan={view.pack.book.plan} stations={[]} stops={[]} width={Math.min(640, width)} height={Math.min(240, height * 0.3)} />
-      <View style={{ padding: 16, gap: 10 }}>
-        <SlabBold heading={2}>{t('walk.comeInTitle')}</SlabBold>
-        <Body>{t('walk.comeInWhy')}</Body>
-      </View>
-    </Screen>
   );
 };

@@ -16,6 +16,8 @@ export type Enter = (entries: readonly (EventBody | Entry)[], said?: string) => 
 
 export type WalkView = HireView & {
   walk: Walk;
+  /** The renter makes this walk, without staff. */
+  alone: boolean;
   stops: StopState[];
   /** What is told to this party, in this time. */
   briefing: Briefing;
@@ -35,13 +37,17 @@ const firstLoose = (stops: readonly StopState[]) =>
   );
 
 /** Everything a walk's screen needs; it computes nothing by itself. */
-export const useWalk = (hireId: string, walk: Walk): { ready: WalkView | undefined; error: Error | null; refetch: () => void } => {
+export const useWalk = (
+  hireId: string,
+  walk: Walk,
+  alone = false,
+): { ready: WalkView | undefined; error: Error | null; refetch: () => void } => {
   const { view, error, refetch } = useHire(hireId);
   const { t, i18n } = useTranslation();
   const snack = useSnack();
   const [chosen, setChosen] = useState<number>();
   const briefing = useMemo(() => view && briefingOf(view.record, caseOf(view)), [view]);
-  const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk, briefing), [view, walk, briefing]);
+  const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk, briefing, alone), [view, walk, briefing, alone]);
   const begun = view?.record.slots.has(`${walk}/started`) ?? false;
   const enter = useCallback<Enter>(
     async (entries, said) => {
@@ -66,6 +72,7 @@ export const useWalk = (hireId: string, walk: Walk): { ready: WalkView | undefin
         ? {
             ...view,
             walk,
+            alone,
             stops,
             briefing,
             at: Math.min(chosen ?? firstLoose(stops), stops.length - 1),
@@ -76,7 +83,7 @@ export const useWalk = (hireId: string, walk: Walk): { ready: WalkView | undefin
             language: i18n.language,
           }
         : undefined,
-    [view, stops, briefing, walk, chosen, enter, begun, i18n.language],
+    [view, stops, briefing, walk, alone, chosen, enter, begun, i18n.language],
   );
   return { ready, error, refetch };
 };

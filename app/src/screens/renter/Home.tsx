@@ -1,5 +1,6 @@
 import { applies } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
+import { unattended } from '@quay/core/fleet/schools';
 import { LANGUAGES, say } from '@quay/core/fleet/words';
 import { peopleOf } from '@quay/core/record/handing';
 import { minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
@@ -31,6 +32,8 @@ export const Home = () => {
   const { hire, base, book, boat } = pack;
   const state = stateOf((key) => record.slots.has(key));
   const ashore = state === 'booked';
+  const walk = ashore || state === 'walkingOut' || state === 'readyToGo' ? 'out' : 'in';
+  const alone = unattended(hire.handover, walk) && state !== 'closed';
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
   const afloat = state === 'out';
   const people = peopleOf(record, view.sheets);
@@ -93,6 +96,15 @@ export const Home = () => {
         </View>
         {curfew === undefined ? null : <Body>{t('r.curfew', { time: curfew })}</Body>}
       </Card>
+      {alone ? (
+        <Notice
+          kind="ask"
+          title={t(`r.alone.${walk}`)}
+          action={<Alt label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="to-alone" />}
+        >
+          <Body>{t(`r.aloneWhy.${walk}`)}</Body>
+        </Notice>
+      ) : null}
       {ashore ? (
         <Card style={{ gap: 4 }}>
           <SlabBold size={21} heading={2}>

@@ -1,3 +1,4 @@
+import { unattended } from '@quay/core/fleet/schools';
 import { peopleOf } from '@quay/core/record/handing';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
@@ -8,14 +9,14 @@ import { keepParty } from '../fit/useParty';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
 
-/** Who is aboard, entered at home. Once the walk has begun it is the quay's. */
+/** Who is aboard, entered at home. Once a walk with the hand has begun it is the quay's; who walks alone may until they have signed. */
 export const PartyPage = () => {
   const { t } = useTranslation();
   const router = useRouter();
   const snack = useSnack();
   const { view, pack, record } = useRenting();
   const { hire } = pack;
-  const begun = record.slots.has('out/started');
+  const begun = record.slots.has(unattended(hire.handover, 'out') ? 'out/sealed' : 'out/started');
   return (
     <Page title={t('r.party')}>
       {begun ? (

@@ -1,7 +1,7 @@
 import { mdiCamera } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
-import { marksOf } from '@quay/core/record/walk';
+import { marksOf, wantsPicture } from '@quay/core/record/walk';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
@@ -15,7 +15,7 @@ import { All, Lane } from './lane';
 
 export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: string) => void }) => {
   const { t } = useTranslation();
-  const { record, walk, language, enter } = view;
+  const { record, walk, language, enter, alone } = view;
   const { surfaces } = view.stops[view.at]!;
   if (surfaces.length === 0) return null;
   const outMarks = marksOf(record, 'out');
@@ -42,6 +42,7 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
         const mine = marks.filter((mark) => mark.surface === surface.id);
         const ghosts = walk === 'in' ? outMarks.filter((mark) => mark.surface === surface.id) : [];
         const looked = record.slots.has(`${walk}/surface/${surface.id}`);
+        const wanted = wantsPicture(record, walk, surface, alone);
         const shown = [
           ...ghosts.map((mark) => ({ mark, as: 'ghost' as const, label: '' })),
           ...mine.map((mark) => ({ mark, as: 'now' as const, label: '' })),
@@ -53,7 +54,7 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
         return (
           <Row
             key={surface.id}
-            label={`${name}, ${seen}, ${looked ? t('walk.lookedAt') : t('walk.notLooked')}`}
+            label={`${name}, ${seen}, ${looked ? t('walk.lookedAt') : t('walk.notLooked')}${wanted ? `, ${t('walk.pictureWanted')}` : ''}`}
             onPress={() => onOpen(surface.id)}
             testID={`surface-${surface.id}`}
           >
@@ -62,8 +63,9 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
               <View style={{ flex: 1 }}>
                 <Body>{name}</Body>
                 <Small>{`${seen} · ${looked ? t('walk.lookedAt') : t('walk.notLooked')}`}</Small>
+                {wanted ? <Tag kind="ask">{t('walk.pictureWanted')}</Tag> : null}
               </View>
-              {looked ? <Tag kind="ok">✓</Tag> : <LookSign />}
+              {looked && !wanted ? <Tag kind="ok">✓</Tag> : <LookSign />}
             </View>
           </Row>
         );

@@ -1,0 +1,224 @@
+import type { Held } from '@quay/core/record/event';
+import { pageDigest, type Page, pageOf } from '@quay/core/record/readback';
+import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
+import { type ReactNode, useMemo, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { type ScrollView, useWindowDimensions, View } from 'react-native';
+import { signHere } from '../../data/deviceKey';
+import { keep } from '../../data/keep';
+import { keepPhoto } from '../../data/outbox';
+import { SignatureField } from '../../platform/signature';
+import { Card, Notice } from '../../ui/board';
+import { Alt, Go } from '../../ui/press';
+import { Screen } from '../../ui/screen';
+import { useSnack } from '../../ui/snack';
+import { useTones, WIDE } from '../../ui/theme';
+import { Body, Bold, Slab, Small } from '../../ui/words';
+import type { WalkView } from './useWalk';
+
+/** Who signs: in which part, under which title, and the commitment that stands in the record for who it is. */
+export type Signer = { as: 'renter' | 'staff'; title: string; commitment: string };
+
+/** What was recorded is read back; whoever signs draws their name; the record is sealed, with or without signal. */
+export const SignForm = ({
+  view,
+  signers,
+  above,
+  stop,
+  onBack,
+  onSealed,
+}: {
+  view: WalkView;
+  signers: readonly Signer[];
+  /** Stands before what is read back. */
+  above?: ReactNode;
+  /** Why it cannot be sealed yet. */
+  stop?: string | undefined;
+  onBack: () => void;
+  onSealed: () => void;
+}) => {
+  const { t, i18n } = useTranslation();
+  const snack = useSnack();
+  const { width } = useWindowDimensions();
+  const [drawn, setDrawn] = useState<Partial<Record<Signer['as'], Blob | undefined>>>({});
+  const [busy, setBusy] = useState(false);
+  const scroll = useRef<ScrollView>(null);
+  const { pack, record, walk } = view;
+  const hireId = pack.hire.id;
+  // In the language it is shown in, which is what the renter signs.
+  const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, i18n.language), [record, pack, walk, i18n.language]);
+  const digest = useMemo(() => pageDigest(page), [page]);
+  const untied = view.stops.filter(({ tied }) => !tied).length;
+  const field = Math.min(width, 640) - 24;
+
+  const seal = async () => {
+    setBusy(true);
+    try {
+      const signatures = [];
+      for (const { as, commitment } of signers) {
+        const drawing = drawn[as];
+        if (!drawing) return;
+        const sha = await keepPhoto(hireId, drawing);
+        signatures.push({ kind: 'signed' as const, walk, as, page: digest, language: page.language, signer: commitment, drawing: sha });
+      }
+      const signed = await view.enter(signatures);
+      // A full phone has been said; nothing is sealed that was not kept.
+      if (signed.length === 0) return;
+      // Everything of this hire that is on this phone, the signatures included; what comes later stands outside.
+      const rows = (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(({ state }) => state !== 'refused');
+      const everything: Held[] = rows.map((row) => row.held);
+      const content = sealContent(everything, pack.previousSeal);
+      const { signature, key } = await signHere(sealMessage(hireId, walk, content.root));
+      const sealed = await view.enter([{ kind: 'sealed', walk, ...content, signature, key }]);
+      if (sealed.length === 0) return;
+      snack({ text: t('sign.done') });
+      onSealed();
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  if (view.sealed) {
+    return (
+      <Screen
+        title={t(`sign.title.${walk}`)}
+        sub={pack.boat.name}
+        onBack={onBack}
+        measure={640}
+        footer={<Go label={t('common.done')} onPress={onSealed} />}
+      >
+        <View style={{ padding: 12 }}>
+          <Notice kind="ok" title={t('sign.already')} />
+        </View>
+      </Screen>
+    );
+  }
+  return (
+    <Screen
+      title={t(`sign.title.${walk}`)}
+      sub={`${pack.boat.name} · ${pack.hire.renter}`}
+      onBack={onBack}
+      measure={width >= WIDE ? 640 : width}
+      scroll={scroll}
+      footer={
+        signers.every(({ as }) => drawn[as]) ? (
+          <Go label={t(`sign.seal.${walk}`)} busy={busy} disabled={stop !== undefined} onPress={() => void seal()} testID="seal" />
+        ) : (
+          <Go
+            label={t('sign.need', { count: signers.length })}
+            tone="mari"
+            onPress={() => scroll.current?.scrollToEnd()}
+            testID="to-signatures"
+          />
+        )
+      }
+    >
+      <View style={{ padding: 12, gap: 12 }}>
+        {untied > 0 ? (
+          <Notice kind="ask" title={t('sign.open')}>
+            <Body>{t('sign.openWhy', { count: untied })}</Body>
+          </Notice>
+        ) : null}
+        {stop === undefined ? null : <Notice kind="stop" title={stop} />}
+        {above}
+        <ReadBack page={page} digest={digest} />
+        {signers.map(({ as, title }) => (
+          <Signature key={as} title={title} width={field} onDrawn={(png) => setDrawn((now) => ({ ...now, [as]: png }))} />
+        ))}
+      </View>
+    </Screen>
+  );
+};
+
+/** The page as the renter reads it, and its digest as people read it to each other. */
+const ReadBack = ({ page, digest }: { page: Page; digest: string }) => {
+  const { t } = useTranslation();
+  return (
+    <Card style={{ gap: 14 }}>
+      <Part
+        title={t('sign.fuel', { tank: page.fuel.map(({ tank }) => tank).join(', ') })}
+        rows={page.fuel.map(({ litres, low, high }) => t('sign.fuelLine', { v: litres, low, high }))}
+      />
+      <Part
+        title={t('sign.marks')}
+        rows={
+          page.marks.length > 0
+            ? page.marks.map((mark) =>
+                t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: mark.sizeMm, surface: mark.surface }),
+              )
+            : [t('sign.noMarks')]
+        }
+      />
+      <Part
+        title={t('sign.propellers')}
+        rows={page.propellers.map(({ name, state }) => `${name}: ${t(`sign.evidence.${state as 'sound'}`)}`)}
+      />
+      <Part
+        title={t('sign.counts')}
+        rows={page.counts.map(
+          ({ name, count, of, state }) =>
+            `${name}: ${t('sign.shortOf', { count, of })}${state === 'fine' ? '' : `, ${t(`walk.state.${state as 'damaged'}`)}`}`,
+        )}
+      />
+      <Part title={t('sign.gauges')} rows={page.gauges.map(({ name, shown }) => `${name}: ${shown}`)} />
+      <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
+      <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
+      <Small size={14}>{t('sign.checked')}</Small>
+      <Small size={14}>{t('sign.digest', { d: spoken(digest) })}</Small>
+    </Card>
+  );
+};
+
+const Part = ({ title, rows, limit = 6 }: { title: string; rows: readonly string[]; limit?: number }) => {
+  const { t } = useTranslation();
+  const [all, setAll] = useState(false);
+  if (rows.length === 0) return null;
+  return (
+    <View style={{ gap: 3 }}>
+      <Slab size={19} tone="weedText" heading={2}>
+        {title}
+      </Slab>
+      {(all ? rows : rows.slice(0, limit)).map((row, i) => (
+        <Body key={i}>{row}</Body>
+      ))}
+      {!all && rows.length > limit ? <Alt label={t('sign.more', { n: rows.length })} onPress={() => setAll(true)} /> : null}
+    </View>
+  );
+};
+
+const Signature = ({ title, width, onDrawn }: { title: string; width: number; onDrawn: (png: Blob | undefined) => void }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const [wiped, setWiped] = useState(0);
+  const wipe = () => {
+    setWiped(wiped + 1);
+    onDrawn(undefined);
+  };
+  return (
+    <View style={{ gap: 6 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
+        <Bold style={{ flex: 1 }}>{title}</Bold>
+        <Alt label={t('sign.wipe')} onPress={wipe} />
+      </View>
+      <View
+        style={{
+          borderWidth: 2,
+          borderStyle: 'dashed',
+          borderColor: tones.soft,
+          borderRadius: 13,
+          backgroundColor: '#FFFFFF',
+          overflow: 'hidden',
+        }}
+      >
+        <SignatureField
+          width={width - 4}
+          height={130}
+          ink="#17211E"
+          label={t('sign.signField', { who: title })}
+          wiped={wiped}
+          onDrawn={onDrawn}
+        />
+      </View>
+    </View>
+  );
+};

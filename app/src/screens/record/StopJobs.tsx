@@ -1,0 +1,58 @@
+import { say } from '@quay/core/fleet/words';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Body } from '../../ui/words';
+import { FittingSheet } from '../condition/FittingSheet';
+import { SurfaceSheet } from '../condition/SurfaceSheet';
+import { GaugeSheet } from '../fuel/GaugeSheet';
+import { CountLane } from './lanes/CountLane';
+import { LookLane } from './lanes/LookLane';
+import { PropellerLane } from './lanes/PropellerLane';
+import { ReadLane } from './lanes/ReadLane';
+import type { WalkView } from './useWalk';
+
+type Job = { what: 'fitting' | 'surface' | 'gauge'; id: string };
+
+/**
+ * What is counted, judged, looked at and read at the stop that is open, by whoever walks.
+ * @param onSheet told when one of them is opened large, and when it closes again
+ */
+export const StopJobs = ({ view, onSheet }: { view: WalkView; onSheet?: (open: boolean) => void }) => {
+  const { t } = useTranslation();
+  const [job, setJob] = useState<Job>();
+  const open = (next: Job | undefined) => {
+    setJob(next);
+    onSheet?.(next !== undefined);
+  };
+  const close = () => open(undefined);
+  const { fittings, surfaces, gauges, propellers, points } = view.stops[view.at]!;
+  const nothing = fittings.length + surfaces.length + gauges.length + propellers.length + (view.walk === 'out' ? points.length : 0) === 0;
+  return (
+    <>
+      <CountLane view={view} onOpen={(id) => open({ what: 'fitting', id })} />
+      <PropellerLane view={view} />
+      <LookLane view={view} onOpen={(id) => open({ what: 'surface', id })} />
+      <ReadLane view={view} onOpen={(id) => open({ what: 'gauge', id })} />
+      {nothing ? <Body>{t('walk.nothingHere')}</Body> : null}
+      {job?.what === 'fitting' ? <FittingSheet view={view} fittingId={job.id} onClose={close} /> : null}
+      {job?.what === 'surface' ? <SurfaceSheet view={view} surfaceId={job.id} hireId={view.pack.hire.id} onClose={close} /> : null}
+      {job?.what === 'gauge' ? <GaugeSheet view={view} gaugeId={job.id} onClose={close} /> : null}
+    </>
+  );
+};
+
+/** What is not yet counted, looked at, read or judged at this stop, by name. */
+export const Missing = ({ view }: { view: WalkView }) => {
+  const stop = view.stops[view.at]!;
+  const rows = [...stop.fittings, ...stop.surfaces, ...stop.gauges, ...stop.propellers].filter(({ id }) =>
+    [stop.lacks.fittings, stop.lacks.surfaces, stop.lacks.gauges, stop.lacks.propellers].some((ids) => ids.includes(id)),
+  );
+  return (
+    <View style={{ gap: 4 }}>
+      {rows.map(({ id, name }) => (
+        <Body key={id}>{`– ${say(name, view.language)}`}</Body>
+      ))}
+    </View>
+  );
+};

@@ -1,0 +1,139 @@
+import { stateOf } from '@quay/core/day/board';
+import { unattended } from '@quay/core/fleet/schools';
+import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/record/alone';
+import { walkState } from '@quay/core/record/walk';
+import { useRouter } from 'expo-router';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { useFit } from '../../../data/handing';
+import { Card, Notice, Tag } from '../../../ui/board';
+import { Go, Row } from '../../../ui/press';
+import { useSnack } from '../../../ui/snack';
+import { Body, Bold, SlabBold, Small } from '../../../ui/words';
+import { useHolds } from '../../hire/useHolds';
+import { Page } from '../Page';
+import { useRenting } from '../RenterFace';
+import { useAloneHolds } from './holdWords';
+import { JacketCard, useJackets } from './JacketCard';
+import { KeyCard, useKey } from './KeyCard';
+import { useStopWords } from './words';
+
+/** Taking her over, and bringing her back, without anybody of the quay: the steps in order, and the next one to do. */
+export const AlonePage = () => (useStopWords() ? <Steps /> : null);
+
+const Steps = () => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const snack = useSnack();
+  const { view, pack, record, briefing } = useRenting();
+  const fit = useFit(view);
+  const holds = useHolds(view);
+  const key = useKey(pack.hire.id);
+  const jackets = useJackets(fit);
+  const holdWords = useAloneHolds(pack);
+  const state = stateOf((slotKey) => record.slots.has(slotKey));
+  const walk = state === 'booked' || state === 'walkingOut' || state === 'readyToGo' ? 'out' : 'in';
+  if (!unattended(pack.hire.handover, walk)) {
+    return (
+      <Page title={t(`alone.title.${walk}`)} footer={<Go label={t('r.openHome')} onPress={() => router.push('/r')} />}>
+        <Notice kind="ask" title={t('alone.attended')} />
+      </Page>
+    );
+  }
+  if (state === 'settling' || state === 'closed') {
+    return (
+      <Page title={t('alone.title.in')} footer={<Go label={t('r.openHome')} onPress={() => router.push('/r')} />}>
+        <Notice kind="ok" title={t('alone.inNow')} />
+      </Page>
+    );
+  }
+  const steps = stepsAlone(record, { book: pack.book, sheets: view.sheets }, briefing, fit, walk);
+  const next = steps.find(({ done }) => !done)?.step;
+  const castOff = async () => {
+    const held = await view.add([{ kind: 'castOff' }]);
+    snack({ text: t('alone.undoOff'), undo: () => void view.undo(held) });
+    router.push('/r');
+  };
+  const cameIn = async () => {
+    const held = await view.add([{ kind: 'cameIn' }]);
+    snack({ text: t('walk.comeInDone'), undo: () => void view.undo(held) });
+  };
+  const go: Record<AloneStep, () => void> = {
+    party: () => router.push('/r/party'),
+    briefing: () => router.push('/r/brief'),
+    key: () => void key.ask(),
+    jackets: () => void jackets.giveAll(),
+    walk: () => router.push(`/r/alone/walk/${walk}`),
+    sign: () => router.push(`/r/alone/sign/${walk}`),
+    castOff: () => void castOff(),
+    cameIn: () => void cameIn(),
+  };
+  const stops = walkState(record, pack.book, walk, briefing, true);
+  const tied = stops.filter((stop) => stop.tied).length;
+  const pictures = picturesWanted(record, pack.book, walk).length;
+  const remarks: Partial<Record<AloneStep, string>> = {
+    briefing: t('alone.musts', { count: unreadMusts(record, briefing).length }),
+    walk: [
+      tied > 0 ? t('alone.stops', { n: tied, of: stops.length }) : '',
+      tied === stops.length && pictures > 0 ? t('walk.pictureWanted') : '',
+    ]
+      .filter(Boolean)
+      .join(' · '),
+  };
+  const blocked = (next === 'castOff' && holds.length > 0) || (next === 'key' && key.busy);
+  const says: Partial<Record<AloneStep, string>> = {
+    key: t('alone.showCode'),
+    jackets: t('alone.jacketsAll'),
+    castOff: t('alone.castOff'),
+    cameIn: t('walk.comeInGo'),
+  };
+  // Steps that lead to a page of their own; the others are done right here.
+  const leads = (step: AloneStep) => step === 'party' || step === 'briefing' || step === 'walk' || step === 'sign';
+  return (
+    <Page
+      title={t(`alone.title.${walk}`)}
+      {...(next
+        ? { footer: <Go label={says[next] ?? t(`alone.step.${next}`)} disabled={blocked} onPress={go[next]} testID="alone-next" /> }
+        : {})}
+    >
+      <Body>{t('alone.why')}</Body>
+      {holds.length > 0 ? (
+        <Notice kind="stop" title={t('alone.heldTitle')}>
+          {holds.map((hold, i) => (
+            <Body key={i}>{`– ${holdWords(hold)}`}</Body>
+          ))}
+        </Notice>
+      ) : null}
+      <Card style={{ gap: 2 }}>
+        {steps.map(({ step, done }, i) => {
+          const line = (
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12, paddingVertical: 7, minHeight: 52 }}>
+              <SlabBold size={24} tone={done ? 'weedText' : step === next ? 'ink' : 'soft'} style={{ width: 26 }}>
+                {String(i + 1)}
+              </SlabBold>
+              <View style={{ flex: 1 }}>
+                {step === next ? <Bold size={19}>{t(`alone.step.${step}`)}</Bold> : <Body>{t(`alone.step.${step}`)}</Body>}
+                {!done && remarks[step] ? <Small>{remarks[step]}</Small> : null}
+              </View>
+              {done ? <Tag kind="ok">✓</Tag> : leads(step) ? <Bold size={22}>›</Bold> : null}
+            </View>
+          );
+          return leads(step) ? (
+            <Row key={step} label={`${i + 1}. ${t(`alone.step.${step}`)}${done ? ' ✓' : ''}`} onPress={go[step]} testID={`step-${step}`}>
+              {line}
+            </Row>
+          ) : (
+            <View key={step} testID={`step-${step}`}>
+              {line}
+            </View>
+          );
+        })}
+      </Card>
+      {walk === 'out' ? <KeyCard keyInHand={key} first={next === 'key'} /> : null}
+      {walk === 'out' && fit ? <JacketCard jackets={jackets} missing={fit.unserved.length > 0} /> : null}
+      {walk === 'in' ? <KeyCard keyInHand={key} first={false} /> : null}
+      {next === 'castOff' ? <Body>{t('alone.castOffWhy')}</Body> : null}
+      <Small>{t('r.cautionFirst')}</Small>
+    </Page>
+  );
+};

@@ -1,0 +1,141 @@
+import { say } from '@quay/core/fleet/words';
+import type { Walk } from '@quay/core/record/event';
+import { useRouter } from 'expo-router';
+import { useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { type ScrollView, useWindowDimensions, View } from 'react-native';
+import { Card, Notice } from '../../../ui/board';
+import { Plan } from '../../../ui/plan';
+import { Alt, Go } from '../../../ui/press';
+import { Rope } from '../../../ui/rope';
+import { Screen } from '../../../ui/screen';
+import { Sheet } from '../../../ui/sheet';
+import { Body, SlabBold, Small } from '../../../ui/words';
+import { ComeIn } from '../../record/ComeIn';
+import { Missing, StopJobs } from '../../record/StopJobs';
+import { useWalk, type WalkView } from '../../record/useWalk';
+import { useRenting } from '../RenterFace';
+import { ReadingLane, useOpenQuestion } from './ReadingLane';
+import { useStopWords } from './words';
+
+/** The renter's own walk round the boat: the same stops, the same record, nobody beside them. */
+export const AloneWalk = ({ walk }: { walk: Walk }) => {
+  const { pack } = useRenting();
+  const { ready } = useWalk(pack.hire.id, walk, true);
+  return useStopWords() && ready ? <Walking view={ready} /> : null;
+};
+
+const Walking = ({ view }: { view: WalkView }) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { width, height } = useWindowDimensions();
+  const scroll = useRef<ScrollView>(null);
+  const [left, setLeft] = useState(false);
+  const { pack, stops, at, walk, language, record, enter } = view;
+  const stop = stops[at]!;
+  const question = useOpenQuestion(view);
+  if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
+  const wide = Math.min(width, 640);
+  const jump = (index: number) => {
+    view.jump(index);
+    scroll.current?.scrollTo({ y: 0, animated: false });
+  };
+  const allTied = stops.every(({ tied }) => tied);
+  const done = () => router.push(`/r/alone/sign/${walk}`);
+  const onward = () => {
+    const next = stops.findIndex((one, i) => i > at && !one.tied);
+    const loose = next >= 0 ? next : stops.findIndex((one, i) => i !== at && !one.tied);
+    if (loose >= 0) jump(loose);
+    else done();
+  };
+  const tie = async () => {
+    setLeft(false);
+    await enter([{ kind: 'stationTied', walk, station: stop.station.id }]);
+    onward();
+  };
+  const press = () => {
+    if (stop.tied) (allTied ? done : onward)();
+    else if (stop.left > 0) setLeft(true);
+    else void tie();
+  };
+  return (
+    <Screen
+      title={pack.boat.name}
+      sub={t(`alone.title.${walk}`)}
+      onBack={() => router.push('/r/alone')}
+      measure={640}
+      scroll={scroll}
+      top={
+        <View style={{ width: wide, alignSelf: 'center' }}>
+          <Plan
+            plan={pack.book.plan}
+            stations={pack.book.stations}
+            stops={stops.map((one, i) => ({
+              id: one.station.id,
+              name: say(one.station.name, language),
+              label: String(i + 1),
+              state: i === at ? 'now' : one.tied ? 'tied' : 'loose',
+            }))}
+            width={wide}
+            height={Math.min(150, height * 0.18)}
+            onStop={(id) => jump(stops.findIndex((one) => one.station.id === id))}
+          />
+          <Rope
+            knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.tied }))}
+            at={at}
+            onJump={jump}
+            width={wide}
+            spoken={(one, i) => t('walk.knot', { i: i + 1, name: one.name, state: one.tied ? t('walk.tiedState') : t('walk.looseState') })}
+          />
+        </View>
+      }
+      footer={
+        <Go
+          label={t(stop.tied && allTied ? 'alone.last' : 'alone.next')}
+          // A question that is open is answered before the stop is left.
+          disabled={question !== undefined && !stop.tied}
+          onPress={press}
+          testID="tie"
+        />
+      }
+    >
+      <Card style={{ marginHorizontal: 12 }}>
+        <SlabBold size={27} heading={2}>
+          {say(stop.station.name, language)}
+        </SlabBold>
+        <Small style={{ paddingBottom: 10 }}>
+          {[t('walk.stop', { i: at + 1, n: stops.length }), stop.station.hint ? say(stop.station.hint, language) : '']
+            .filter(Boolean)
+            .join(' · ')}
+        </Small>
+        {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
+        <ReadingLane view={view} question={question} />
+        <StopJobs view={view} />
+        <Small size={14} style={{ paddingTop: 6 }}>
+          {t('walk.cautionFirst')}
+        </Small>
+      </Card>
+      {left ? (
+        <Sheet
+          title={t('walk.openTitle')}
+          closeLabel={t('common.close')}
+          onClose={() => setLeft(false)}
+          footer={
+            <>
+              <Go label={t('walk.goBack')} onPress={() => setLeft(false)} />
+              {stop.lacks.points.length === 0 ? <Alt label={t('walk.tieOpen')} onPress={() => void tie()} testID="tie-open" /> : null}
+            </>
+          }
+        >
+          <Body>{t('walk.openWhy')}</Body>
+          {stop.points
+            .filter(({ id }) => stop.lacks.points.includes(id))
+            .map(({ id, say: words }) => (
+              <Body key={id}>{`– ${say(words, language)}`}</Body>
+            ))}
+          <Missing view={view} />
+        </Sheet>
+      ) : null}
+    </Screen>
+  );
+};

@@ -1,0 +1,59 @@
+import type { Fit } from '@quay/core/record/handing';
+import { slot } from '@quay/core/record/project';
+import { say } from '@quay/core/fleet/words';
+import { useTranslation } from 'react-i18next';
+import { Card, Tag } from '../../../ui/board';
+import { Toggle } from '../../../ui/toggle';
+import { Small, SlabBold } from '../../../ui/words';
+import { useRenting } from '../RenterFace';
+
+/** Who takes which jacket, where it lies, and whether they have it. */
+export const useJackets = (fit: Fit | undefined) => {
+  const { t } = useTranslation();
+  const { view, pack, record, language } = useRenting();
+  const rows = (fit?.people ?? []).flatMap((person, i) => {
+    const rack = fit?.given.find((one) => one.person === person.id)?.rack;
+    if (!rack) return [];
+    const found = slot(record, `jacket/${person.id}`, 'jacketGiven');
+    const jacket = [...pack.book.fittings, ...pack.base.store].find(({ id }) => id === rack.fitting);
+    const at = rack.where === 'store' ? undefined : pack.book.fittings.find(({ id }) => id === rack.fitting)?.station;
+    const station = pack.book.stations.find(({ id }) => id === at);
+    return [
+      {
+        person,
+        rack,
+        found,
+        on: found?.value.fitting === rack.fitting && found.value.where === rack.where,
+        name: person.name || t('party.person', { n: i + 1 }),
+        label: [jacket ? say(jacket.name, language) : rack.fitting, station ? say(station.name, language) : t('alone.store')].join(' · '),
+      },
+    ];
+  });
+  const give = (some: typeof rows) =>
+    view.add(some.map(({ person, rack }) => ({ kind: 'jacketGiven', person: person.id, fitting: rack.fitting, where: rack.where })));
+  const open = rows.filter(({ on }) => !on);
+  return { rows, give, giveAll: () => give(open) };
+};
+
+export const JacketCard = ({ jackets: { rows, give }, missing }: { jackets: ReturnType<typeof useJackets>; missing: boolean }) => {
+  const { t } = useTranslation();
+  const { view } = useRenting();
+  return (
+    <Card style={{ gap: 6 }}>
+      <SlabBold size={21} heading={2}>
+        {t('alone.step.jackets')}
+      </SlabBold>
+      <Small>{t('alone.jacketsWhy')}</Small>
+      {rows.map((row) => (
+        <Toggle
+          key={row.person.id}
+          label={`${row.name}: ${row.label}`}
+          on={row.on}
+          testID={`give-${row.person.id}`}
+          onChange={(on) => void (on ? give([row]) : row.found && view.undo(row.found.standing))}
+        />
+      ))}
+      {missing ? <Tag kind="stop">{t('alone.holdJacket')}</Tag> : null}
+    </Card>
+  );
+};

@@ -1,0 +1,27 @@
+import type { Knex } from 'knex';
+import { keyFor } from '@quay/core/record/alone';
+import { briefingOf, fitOf } from '@quay/core/record/handing';
+import { holdsOf } from '@quay/core/record/walk';
+import { dateOf } from '@quay/core/time/zone';
+import { packOf } from './hire';
+import { appendQuayEvent } from './quayEvent';
+import { wholeRecord } from './record';
+import type { QuayKey } from './setting';
+
+export type Asked = { base: string; boat: string; answer: ReturnType<typeof keyFor>; given: boolean; bookVersion: number };
+
+/** Whether the renter of this hire gets the code of the key safe now, by everything the quay holds of it. */
+export const askForKey = async (db: Knex, id: string, key: QuayKey, now: string): Promise<Asked | undefined> => {
+  const pack = await packOf(db, id, key, now);
+  if (!pack) return undefined;
+  const { record } = await wholeRecord(db, id);
+  const today = dateOf(now, pack.base.zone);
+  const others = await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id');
+  const holds = holdsOf(record, pack.book, today, fitOf(record, pack, today));
+  const answer = keyFor(record, pack, briefingOf(record, pack), { holds, away: others !== undefined, now });
+  return { base: pack.hire.base, boat: pack.hire.boat, answer, given: record.slots.has('keyGiven'), bookVersion: pack.bookVersion };
+};
+
+/** The record says that the code was given out, once; never which. */
+export const noteKeyGiven = (db: Knex, hire: string, bookVersion: number, now: string) =>
+  appendQuayEvent(db, hire, { body: { kind: 'keyGiven' }, seq: 1, bookVersion, now });

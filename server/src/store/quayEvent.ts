@@ -1,0 +1,41 @@
+import { createHash } from 'node:crypto';
+import type { Knex } from 'knex';
+import { v7 as uuidv7 } from 'uuid';
+import { canonical } from '@quay/core/record/canonical';
+import { EVENT_VERSION, type EventBody, type HireEvent } from '@quay/core/record/event';
+
+/** The quay's own word on a hire: closing it, giving out a key. It comes from no phone. */
+export const appendQuayEvent = async (
+  db: Knex,
+  hire: string,
+  {
+    body,
+    seq,
+    bookVersion,
+    now,
+  }: { body: Extract<EventBody, { kind: 'closed' | 'keyGiven' }>; seq: number; bookVersion: number; now: string },
+): Promise<void> => {
+  const event: HireEvent = {
+    id: uuidv7(),
+    v: EVENT_VERSION,
+    stream: hire,
+    device: 'quay',
+    deviceSeq: seq,
+    at: now,
+    bookVersion,
+    replaces: [],
+    body,
+  };
+  const content = canonical(event);
+  await db('event').insert({
+    id: event.id,
+    hire,
+    digest: createHash('sha256').update(content).digest('hex'),
+    content,
+    actor: 'quay',
+    role: 'quay',
+    device: 'quay',
+    receivedAt: now,
+    behindMs: 0,
+  });
+};
