@@ -48,6 +48,7 @@ type Somebody = { name: string; age: string; mass?: string; swims?: 'weakly' | '
 
 /** Fills in the party, one card after the other. */
 export const enterParty = async (page: Page, people: readonly Somebody[]): Promise<void> => {
+  await expect(page.getByTestId('keep-party')).toBeVisible();
   for (const [i, one] of people.entries()) {
     const id = `p${i + 1}`;
     if ((await page.getByTestId(`name-${id}`).count()) === 0) {

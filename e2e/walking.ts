@@ -69,7 +69,7 @@ export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<
 /** The stops of the walk, as the rope knows them. */
 export const stopCount = (phone: Phone): Promise<number> => phone.page.locator('[data-testid^="knot-"]').count();
 
-export const sign = async (phone: Phone): Promise<void> => {
+export const sign = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
   for (const field of await phone.by('signature').all()) {
     await field.scrollIntoViewIfNeeded();
     const box = (await field.boundingBox())!;

@@ -13,11 +13,12 @@ import { type Handover, SCHOOLS } from '@quay/core/fleet/schools';
 import type { GeneralPoint } from '@quay/core/fleet/telling';
 import { RuleSet } from '@quay/core/fit/rules';
 import { readMinor } from '@quay/core/money/minor';
+import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
 import { FUEL_SCHEMES, Price } from '@quay/core/settlement/prices';
 import { instantOf } from '@quay/core/time/zone';
 import { Waters } from '@quay/core/waters/zone';
 import { fold, secretFault } from '../store/staff';
-import { readCsv } from './csv';
+import { type CsvRow, readCsv } from './csv';
 import { type Fault, sayFault } from './fault';
 
 export const OperatorFile = z.extend(Handing, {
@@ -222,6 +223,16 @@ export const readImport = (folder: string, now: string): { ok: true; data: Impor
   return { ok: true, data, notices };
 };
 
+/** A price's name in the languages that have a word for it. */
+const nameOf = (row: CsvRow): Wording => {
+  const name: Wording = { en: row.get('name') };
+  for (const language of LANGUAGES) {
+    const word = row.get(`name_${language}`);
+    if (word) name[language] = word;
+  }
+  return name;
+};
+
 const readPrices = (text: string | undefined, currency: string, faults: Fault[]): Price[] => {
   if (text === undefined) return [];
   const file = 'prices.csv';
@@ -239,7 +250,7 @@ const readPrices = (text: string | undefined, currency: string, faults: Fault[])
       seen.add(row.get('code'));
       const read = Price.safeParse({
         code: row.get('code'),
-        name: { en: row.get('name') },
+        name: nameOf(row),
         per: row.get('per'),
         amountMinor: amountMinor ?? 0,
         taxBp: Math.round(Number(row.get('tax_percent')) * 100),

@@ -16,7 +16,8 @@ export const askForKey = async (db: Knex, id: string, key: QuayKey, now: string)
   if (!pack) return undefined;
   const { record } = await wholeRecord(db, id);
   const today = dateOf(now, pack.base.zone);
-  const others = await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id');
+  const others = (await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id')) as
+    { id: string } | undefined;
   const holds = holdsOf(record, pack.book, today, fitOf(record, pack, today));
   const answer = keyFor(record, pack, briefingOf(record, pack), { holds, away: others !== undefined, now });
   return { base: pack.hire.base, boat: pack.hire.boat, answer, given: record.slots.has('keyGiven'), bookVersion: pack.bookVersion };

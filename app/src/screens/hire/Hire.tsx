@@ -1,6 +1,7 @@
 import type { HirePack } from '@quay/contract/hire';
 import type { Walk } from '@quay/core/record/event';
 import { stateOf } from '@quay/core/day/board';
+import { unattended } from '@quay/core/fleet/schools';
 import { slotsUnder } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { attachmentsOf } from '@quay/core/record/seal';
@@ -25,6 +26,7 @@ import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { Log, RecordPanel } from '../record/Log';
 import { ChangeSheet } from './ChangeSheet';
 import { HireMissing } from './HireMissing';
+import { KeySheet } from './KeySheet';
 import { LinkSheet } from './LinkSheet';
 import { HoldList, useHoldWords } from './HoldList';
 import { useHolds } from './useHolds';
@@ -42,12 +44,14 @@ const HireCard = ({ view }: { view: HireView }) => {
   const [log, setLog] = useState(false);
   const [changing, setChanging] = useState(false);
   const [linking, setLinking] = useState(false);
+  const [key, setKey] = useState(false);
   const manager = useMe().data?.staff.role === 'manager';
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const { pack, record } = view;
   const { hire, base } = pack;
   const state = stateOf((key) => record.slots.has(key));
+  const alone = { out: unattended(hire.handover, 'out'), in: unattended(hire.handover, 'in') };
   const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
   const holds = useHolds(view);
   const holdWords = useHoldWords(view);
@@ -85,6 +89,11 @@ const HireCard = ({ view }: { view: HireView }) => {
         {state === 'out' ? (
           <Tag kind={left < 0 ? 'stop' : 'ask'} size={16}>
             {left < 0 ? t('hire.over', { time: spanOf(left) }) : t('hire.left', { time: spanOf(left) })}
+          </Tag>
+        ) : null}
+        {alone.in && state !== 'closed' ? (
+          <Tag kind="ask" size={16}>
+            {t(alone.out ? 'hire.unattended' : 'hire.unattendedIn')}
           </Tag>
         ) : null}
         {seals.map((seal) => (
@@ -151,8 +160,10 @@ const HireCard = ({ view }: { view: HireView }) => {
               testID="fit"
             />
           ) : null}
+          {state !== 'closed' && (alone.out || alone.in) ? <Alt label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
           {state === 'closed' ? null : <Alt label={t('link.title')} onPress={() => setLinking(true)} testID="link" />}
         </View>
+        {key ? <KeySheet view={view} onClose={() => setKey(false)} /> : null}
         {linking ? <LinkSheet view={view} onClose={() => setLinking(false)} /> : null}
         {manager && state !== 'closed' ? (
           <Alt label={t('change.title')} onPress={() => setChanging(true)} testID="change" style={{ alignSelf: 'flex-start' }} />

@@ -1,22 +1,28 @@
 import { happenedAt } from '@quay/core/record/event';
 import { clockOf } from '@quay/core/time/zone';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Tag } from '../../ui/board';
+import { Alt } from '../../ui/press';
 import { Scroll } from '../../ui/scroll';
 import { useTones } from '../../ui/theme';
 import { Body, Slab, Small } from '../../ui/words';
 import { useEntryWords } from './entryWords';
+
+/** How many entries are shown before somebody asks for the rest: a long record would slow every press of a walk. */
+const AT_FIRST = 80;
 
 /** The record as it grows, newest first: what, when, whether it is at the quay. */
 export const Log = ({ view }: { view: HireView }) => {
   const { t } = useTranslation();
   const tones = useTones();
   const words = useEntryWords(view.pack);
+  const [all, setAll] = useState(false);
   const rows = [...view.events]
     .sort((a, b) => happenedAt(b.held) - happenedAt(a.held) || b.held.event.deviceSeq - a.held.event.deviceSeq)
-    .slice(0, 80);
+    .slice(0, all ? undefined : AT_FIRST);
   return (
     <View style={{ gap: 2 }}>
       {rows.map(({ id, held, state }) => (
@@ -34,6 +40,9 @@ export const Log = ({ view }: { view: HireView }) => {
           )}
         </View>
       ))}
+      {rows.length < view.events.length ? (
+        <Alt label={t('sign.more', { n: view.events.length })} onPress={() => setAll(true)} testID="log-all" />
+      ) : null}
     </View>
   );
 };

@@ -1,3 +1,4 @@
+import { unattended } from '@quay/core/fleet/schools';
 import { fellBack, say } from '@quay/core/fleet/words';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -31,9 +32,19 @@ export const BriefPage = () => {
   const [heard, setHeard] = useState(false);
   useEffect(() => stopReading, []);
   const point = points[at];
+  const alone = unattended(pack.hire.handover, 'out');
   if (!point) {
     return (
-      <Page title={t('r.briefing')} footer={<Go label={t('r.openHome')} onPress={() => router.push('/r')} />}>
+      <Page
+        title={t('r.briefing')}
+        footer={
+          alone ? (
+            <Go label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="read-all" />
+          ) : (
+            <Go label={t('r.openHome')} onPress={() => router.push('/r')} testID="read-all" />
+          )
+        }
+      >
         <Body>{t('r.last')}</Body>
       </Page>
     );

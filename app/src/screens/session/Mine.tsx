@@ -7,6 +7,7 @@ import { askToPersist } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Alt, Chip } from '../../ui/press';
 import { Screen } from '../../ui/screen';
+import { StandIns } from './StandIns';
 import { type ThemeChoice, useThemeChoice } from '../../ui/themeChoice';
 import { Body, Bold, Slab, Small } from '../../ui/words';
 
@@ -46,6 +47,7 @@ export const Mine = () => {
             ))}
           </View>
         </Card>
+        {me?.staff.role === 'manager' && me.operator.simulated ? <StandIns /> : null}
         {persists ? null : <Notice kind="ask" title={t('me.notPersistent')} />}
         {fault ? <Notice kind="stop" title={fault} /> : null}
         <Alt label={t('me.signOut')} onPress={out} testID="sign-out" />

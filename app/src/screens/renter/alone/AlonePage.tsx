@@ -3,9 +3,13 @@ import { unattended } from '@quay/core/fleet/schools';
 import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/record/alone';
 import { walkState } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import { NoAnswer, Refused } from '../../../data/api';
+import { nameDeviceKey } from '../../../data/deviceKey';
 import { useFit } from '../../../data/handing';
+import { onWayThrough } from '../../../platform/browser';
 import { Card, Notice, Tag } from '../../../ui/board';
 import { Go, Row } from '../../../ui/press';
 import { useSnack } from '../../../ui/snack';
@@ -19,7 +23,25 @@ import { KeyCard, useKey } from './KeyCard';
 import { useStopWords } from './words';
 
 /** Taking her over, and bringing her back, without anybody of the quay: the steps in order, and the next one to do. */
-export const AlonePage = () => (useStopWords() ? <Steps /> : null);
+export const AlonePage = () => {
+  useNamedKey();
+  return useStopWords() ? <Steps /> : null;
+};
+
+/** The key this phone will sign with is named to the quay while there is signal; without it no seal could be judged. */
+const useNamedKey = () => {
+  const [failed, setFailed] = useState<Error>();
+  useEffect(() => {
+    const name = () =>
+      nameDeviceKey().catch((error: unknown) => {
+        // Without signal it is named at the next way through.
+        if (!(error instanceof NoAnswer) && !(error instanceof Refused)) setFailed(error as Error);
+      });
+    void name();
+    return onWayThrough(() => void name());
+  }, []);
+  if (failed) throw failed;
+};
 
 const Steps = () => {
   const { t } = useTranslation();
@@ -47,7 +69,11 @@ const Steps = () => {
       </Page>
     );
   }
-  const steps = stepsAlone(record, { book: pack.book, sheets: view.sheets }, briefing, fit, walk);
+  // The quay's word that the key was given comes a little after the code itself.
+  const inHand = key.answer?.is === 'open';
+  const steps = stepsAlone(record, { book: pack.book, sheets: view.sheets }, briefing, fit, walk).map((one) =>
+    one.step === 'key' && inHand ? { ...one, done: true } : one,
+  );
   const next = steps.find(({ done }) => !done)?.step;
   const castOff = async () => {
     const held = await view.add([{ kind: 'castOff' }]);
@@ -87,6 +113,10 @@ const Steps = () => {
     castOff: t('alone.castOff'),
     cameIn: t('walk.comeInGo'),
   };
+  // The code stands on top as long as it is shown, whatever comes next.
+  const keyNow = next === 'key' || inHand;
+  const keyCard = <KeyCard keyInHand={key} first={next === 'key'} />;
+  const jacketCard = walk === 'out' && fit ? <JacketCard jackets={jackets} missing={fit.unserved.length > 0} /> : null;
   // Steps that lead to a page of their own; the others are done right here.
   const leads = (step: AloneStep) => step === 'party' || step === 'briefing' || step === 'walk' || step === 'sign';
   return (
@@ -96,7 +126,6 @@ const Steps = () => {
         ? { footer: <Go label={says[next] ?? t(`alone.step.${next}`)} disabled={blocked} onPress={go[next]} testID="alone-next" /> }
         : {})}
     >
-      <Body>{t('alone.why')}</Body>
       {holds.length > 0 ? (
         <Notice kind="stop" title={t('alone.heldTitle')}>
           {holds.map((hold, i) => (
@@ -104,6 +133,10 @@ const Steps = () => {
           ))}
         </Notice>
       ) : null}
+      {keyNow ? keyCard : null}
+      {next === 'jackets' ? jacketCard : null}
+      {steps.some(({ done }) => done) ? null : <Body>{t('alone.why')}</Body>}
+      {next === 'castOff' ? <Body>{t('alone.castOffWhy')}</Body> : null}
       <Card style={{ gap: 2 }}>
         {steps.map(({ step, done }, i) => {
           const line = (
@@ -115,7 +148,13 @@ const Steps = () => {
                 {step === next ? <Bold size={19}>{t(`alone.step.${step}`)}</Bold> : <Body>{t(`alone.step.${step}`)}</Body>}
                 {!done && remarks[step] ? <Small>{remarks[step]}</Small> : null}
               </View>
-              {done ? <Tag kind="ok">✓</Tag> : leads(step) ? <Bold size={22}>›</Bold> : null}
+              {done ? (
+                <View>
+                  <Tag kind="ok">✓</Tag>
+                </View>
+              ) : leads(step) ? (
+                <Bold size={22}>›</Bold>
+              ) : null}
             </View>
           );
           return leads(step) ? (
@@ -129,10 +168,8 @@ const Steps = () => {
           );
         })}
       </Card>
-      {walk === 'out' ? <KeyCard keyInHand={key} first={next === 'key'} /> : null}
-      {walk === 'out' && fit ? <JacketCard jackets={jackets} missing={fit.unserved.length > 0} /> : null}
-      {walk === 'in' ? <KeyCard keyInHand={key} first={false} /> : null}
-      {next === 'castOff' ? <Body>{t('alone.castOffWhy')}</Body> : null}
+      {keyNow ? null : keyCard}
+      {next === 'jackets' ? null : jacketCard}
       <Small>{t('r.cautionFirst')}</Small>
     </Page>
   );

@@ -47,7 +47,7 @@ export const JacketCard = ({ jackets: { rows, give }, missing }: { jackets: Retu
       {rows.map((row) => (
         <Toggle
           key={row.person.id}
-          label={`${row.name}: ${row.label}`}
+          label={`${row.name} · ${row.label}`}
           on={row.on}
           testID={`give-${row.person.id}`}
           onChange={(on) => void (on ? give([row]) : row.found && view.undo(row.found.standing))}

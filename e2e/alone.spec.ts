@@ -1,0 +1,130 @@
+import { aloneStop, hourComes } from './alone';
+import { BRAM, expect, MANAGER, PHONE, test } from './quay';
+import { enterParty, linkOf, renterPhone } from './renter';
+import { sign } from './walking';
+
+test(
+  'a boat taken over without staff, from the link to casting off, and brought back: the same record, on the renter’s phone',
+  PHONE,
+  async ({ phoneOf, browser, quay }) => {
+    test.setTimeout(240_000);
+    const bram = await phoneOf(BRAM);
+    const dot = await renterPhone(browser, quay);
+    const { page } = dot;
+    await dot.open(await linkOf(bram, 'h-1014'));
+    await dot.by('to-alone').click();
+    // Not on the list of what may be pressed: the key of a boat whose party nobody knows.
+    await dot.by('alone-next').click();
+    await enterParty(page, [
+      { name: 'Dot', age: '52', mass: '68', is: 'drives' },
+      { name: 'Ann', age: '50', mass: '62', is: 'lookout' },
+      { name: 'Tim', age: '9', swims: 'weakly' },
+    ]);
+    await dot.by('to-alone').click();
+    await expect(page.getByText(/\d+ points indispensables ne sont pas encore lus/)).toBeVisible();
+    await dot.by('alone-next').click();
+    const onward = dot.by('read-on');
+    await expect(onward).toBeVisible();
+    // One point after the other, until there are no more.
+    for (let was = ''; await onward.isVisible();) {
+      was = await page.locator('h2').first().innerText();
+      await onward.click();
+      await expect(page.locator('h2').filter({ hasText: was })).toHaveCount(0);
+    }
+    await dot.by('read-all').click();
+
+    // The key at its hour, and not before; not without signal, nor from a safe that is silent.
+    await dot.by('alone-next').click();
+    await expect(page.getByText(/Le code est donné à partir de/)).toBeVisible();
+    await expect(page.getByText(/gardés sur ce téléphone/)).toHaveCount(0);
+    hourComes(quay, 'h-1014');
+    await dot.cut();
+    await dot.by('alone-next').click();
+    await expect(page.getByText(/Le code se demande avec du réseau/)).toBeVisible();
+    await dot.mend();
+    const mina = await phoneOf(MANAGER);
+    await mina.by('to-me').click();
+    await mina.by('fails-keySafe').click();
+    await expect(mina.by('fails-keySafe')).toBeChecked();
+    dot.expectNo();
+    await dot.by('alone-next').click();
+    await expect(page.getByText(/Le coffre à clés ne répond pas/)).toBeVisible();
+    await mina.by('fails-keySafe').click();
+    await expect(mina.by('fails-keySafe')).not.toBeChecked();
+    await dot.by('alone-next').click();
+    await expect(dot.by('key-code')).toHaveText(/^\d{6}$/);
+    await expect(page.getByText('coffre à clés simulé')).toBeVisible();
+    const code = await dot.by('key-code').innerText();
+    // The hand is asked for it on the telephone and reads the same.
+    await bram.open('/hire/h-1014');
+    await bram.by('key').click();
+    await expect(bram.by('key-code')).toContainText(code);
+    await bram.page.keyboard.press('Escape');
+    // Nothing on the phone has kept it.
+    const kept = await page.evaluate(async (wanted) => {
+      const found: string[] = [];
+      for (const name of await caches.keys())
+        for (const request of await (await caches.open(name)).keys()) if (request.url.includes('/api/')) found.push(request.url);
+      for (const { name } of await indexedDB.databases()) {
+        const db = await new Promise<IDBDatabase>((resolve) => {
+          const open = indexedDB.open(name!);
+          open.onsuccess = () => resolve(open.result);
+        });
+        for (const store of db.objectStoreNames) {
+          const rows = await new Promise<unknown[]>((resolve) => {
+            const all = db.transaction(store).objectStore(store).getAll();
+            all.onsuccess = () => resolve(all.result as unknown[]);
+          });
+          if (JSON.stringify(rows).includes(wanted)) found.push(store);
+        }
+        db.close();
+      }
+      if (JSON.stringify({ ...localStorage, ...sessionStorage }).includes(wanted)) found.push('storage');
+      return found;
+    }, code);
+    expect(kept).toEqual([]);
+    await dot.by('alone-next').click();
+    await expect(dot.by('give-p3')).toBeChecked();
+
+    // Her own walk: one stop with signal, the others without.
+    await dot.by('alone-next').click();
+    await expect(dot.by('tie')).toBeVisible();
+    const stops = await page.locator('[data-testid^="knot-"]').count();
+    expect(stops).toBe(4);
+    // A knot is not tied over what must be known.
+    await dot.by('tie').click();
+    await expect(page.getByRole('dialog', { name: 'Encore ouvert ici' })).toBeVisible();
+    await expect(dot.by('tie-open')).toHaveCount(0);
+    await page.keyboard.press('Escape');
+    await aloneStop(page);
+    await dot.cut();
+    for (let i = 1; i < stops; i += 1) await aloneStop(page);
+    await expect(page.getByRole('heading', { name: 'Relire et signer' })).toBeVisible();
+    await sign(dot);
+    await expect(dot.by('alone-next')).toHaveText('Nous partons');
+    await dot.by('alone-next').click();
+    await expect(dot.by('to-alone')).toBeVisible();
+    await dot.mend();
+    await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
+    await bram.open('/hire/h-1014');
+    await expect(bram.page.getByText('on the water')).toBeVisible();
+    await expect(bram.page.getByText('Departure: sealed, countersigned')).toBeVisible({ timeout: 20_000 });
+
+    // And back again, with departure behind it.
+    await dot.by('to-alone').click();
+    await dot.by('alone-next').click();
+    await dot.by('alone-next').click();
+    await expect(dot.by('tie')).toBeVisible();
+    for (let i = 0; i < stops; i += 1) await aloneStop(page);
+    await expect(page.getByRole('heading', { name: 'Relire le retour' })).toBeVisible();
+    await sign(dot);
+    await expect(page.getByText('Le retour est signé.', { exact: false })).toBeVisible();
+    await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
+    await bram.open('/hire/h-1014');
+    await expect(bram.by('hire-next')).toHaveText('Compare out and in');
+    await bram.by('see-record').click();
+    await bram.by('log-all').click();
+    await expect(bram.page.getByText('Code of the key safe given out')).toBeVisible();
+    await dot.close();
+  },
+);
