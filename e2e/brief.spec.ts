@@ -38,6 +38,9 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   await bram.by('to-walk').click();
   // At the bow: what was read at home is seen, and told all the same.
   await expect(bram.by('point-bow-rails')).toContainText(/read at home/);
+  // The booking says English; she chose French, and the hand sees both.
+  await expect(bram.by('point-bow-rails')).toContainText('Personne devant les garde-corps');
+  await expect(bram.by('point-bow-rails')).toContainText('Nobody in front of the rails');
   await bram.by('all-said').click();
   await bram.by('knot-helm').click();
   await bram.by('all-said').click();
@@ -58,6 +61,13 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   await expect(bram.page.getByText(/^Not understood: Nobody in front of the rails/)).toBeVisible();
   await expect(bram.page.getByText(/^Understood: Nobody in front of the rails/)).toBeVisible();
   await expect(bram.page.getByText('6 people aboard')).toBeVisible();
+  await expect(bram.page.getByText('The renter chose FR')).toBeVisible();
+  // What she will sign is read back in her language; the hand may look at it in theirs.
+  await bram.open('/hire/h-1001/sign/out');
+  await expect(bram.page.getByText('Ce qu’on vous a dit')).toBeVisible();
+  await expect(bram.page.getByText(/✓ Personne devant les garde-corps/)).toBeVisible();
+  await bram.by('read-in-en').click();
+  await expect(bram.page.getByText('What you were told')).toBeVisible();
   await ines.close();
 });
 
@@ -88,6 +98,15 @@ test(
     await rosa.by('typed-position').fill('47.43 -37.52');
     await expect(rosa.by('said-position')).toContainText('47.4300 N, 37.5200 W');
     await expect(rosa.by('said-position')).toContainText('47° 25.800′ N, 037° 31.200′ W');
+    // Or by what is seen: half a kilometre west of the lock, since it lies due east.
+    await rosa.by('typed-position').fill('');
+    await rosa.by('landmark-lock-1').click();
+    await rosa.by('bearing').fill('400');
+    await expect(rosa.page.getByText('Von 0 bis 360.')).toBeVisible();
+    await rosa.by('bearing').fill('90');
+    await rosa.by('distance').fill('500');
+    await expect(rosa.by('said-position')).toContainText('47.9946 N, 38.0667 W');
+    await expect(rosa.by('said-sighting')).toHaveText('Wir sehen Cutler’s Lock in Peilung 90 Grad, etwa 500 Meter entfernt');
     await expect(rosa.by('said-people')).toContainText('3 Erwachsene, 1 Kind an Bord');
     await expect(rosa.page.getByText(/Tango Charlie Kilo one two/)).toBeVisible();
     await rosa.open('/r/return');
@@ -164,6 +183,13 @@ test(
     await bram.open('/hire/h-1004');
     await bram.by('see-record').click();
     await expect(bram.page.getByText('Round: Each evening')).toBeVisible({ timeout: 20_000 });
+    // The next morning begins with its own, until it is done.
+    await rosa.page.clock.setFixedTime(new Date(evening.getTime() + 13 * 3_600_000));
+    await rosa.open('/r');
+    await rosa.by('morning-soon').click();
+    await rosa.by('keep-round').click();
+    await expect(rosa.by('to-guide')).toBeVisible();
+    await expect(rosa.by('morning-soon')).toHaveCount(0);
     await rosa.close();
   },
 );
@@ -172,16 +198,16 @@ test('a manager overrides a class point for one hull, and the next renter sees i
   const mina = await phoneOf(MANAGER);
   await mina.by('to-fleet').click();
   await mina.by('boat-tuppenny-bun').click();
-  await mina.by('find-point').fill('lever');
+  await mina.by('find-row').fill('lever');
   await expect(mina.by('edit-lever')).toContainText('from Every boat of ours');
   await mina.by('edit-lever').click();
   await mina.by('text-say').fill('');
-  await mina.by('keep-point').click();
+  await mina.by('keep-row').click();
   await expect(mina.page.getByText(/It has to be there in English/)).toBeVisible();
   await mina.by('text-say').fill('One lever, and hers is stiff: both hands, count two.');
-  await mina.by('keep-point').click();
+  await mina.by('keep-row').click();
   await expect(mina.page.getByText(/Kept as book 2/)).toBeVisible();
-  await expect(mina.by('edit-lever')).toContainText('changed for her');
+  await expect(mina.by('edit-lever')).toContainText('changed here');
   await mina.by('versions').click();
   await mina.by('version-1').click();
   await expect(mina.by('differences')).toContainText('One lever: forward a notch');

@@ -12,8 +12,11 @@ test('everything frequent has a key, and the keys are shown', async ({ phoneOf }
   await page.keyboard.press('?');
   const keys = page.getByText(/Left and right: stop before, stop after/);
   await expect(keys).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(keys).toBeHidden();
+  // A sheet listens once it has finished opening, a moment after it is seen.
+  await expect(async () => {
+    await page.keyboard.press('Escape');
+    await expect(keys).toBeHidden({ timeout: 500 });
+  }).toPass();
   await page.keyboard.press('h');
   await expect(mina.by('hold-why')).toBeVisible();
   // In a field letters are letters.

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
-import { BoatBook, Book } from '@quay/core/fleet/book';
+import { Base } from '@quay/core/fleet/base';
+import { BoatBook, Book, ClassBook } from '@quay/core/fleet/book';
 import { endpoint } from './endpoint';
 import { Id, Instant, nothing } from './parts';
 
@@ -26,8 +27,12 @@ export const listBoats = endpoint({
 export const BoatShelf = z.object({
   boatBook: BoatBook,
   laid: Book,
-  /** Points by id: which book brought or last changed them; those of base, waters and operator have none. */
-  origins: z.record(z.string(), Origin),
+  /** By list and id: which book brought or last changed a row; points of base, waters and operator have none. */
+  origins: z.record(z.string(), z.record(z.string(), Origin)),
+  /** By list: ids as they are laid, without the points of base, waters and operator. */
+  ids: z.record(z.string(), z.array(z.string())),
+  /** By list: ids as her classes lay them, before she moves any. */
+  below: z.record(z.string(), z.array(z.string())),
   classNames: z.record(z.string(), z.string()),
   version: z.int(),
   versions: z.array(z.object({ version: z.int(), madeAt: z.nullable(Instant), madeBy: z.nullable(z.string()), hires: z.int() })),
@@ -69,4 +74,89 @@ export const changeBoatBook = endpoint({
   versioned: true,
   body: z.object({ boatBook: BoatBook }),
   reply: BoatShelf,
+});
+
+const Row = z.catchall(z.object({ id: z.string() }), z.unknown());
+
+export const listBooks = endpoint({
+  name: 'listBooks',
+  summary: 'Class books and base books, with the boats each of them bears on.',
+  method: 'GET',
+  path: '/books',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({
+    classes: z.array(z.object({ id: Id, name: z.string(), from: z.nullable(Id), boats: z.array(z.string()) })),
+    bases: z.array(z.object({ id: Id, name: z.string(), boats: z.array(z.string()) })),
+  }),
+});
+
+/** A class book beside what it comes to, laid over the classes it comes from: not yet a whole boat. */
+export const ClassShelf = z.object({
+  classBook: ClassBook,
+  lists: z.record(z.string(), z.array(Row)),
+  origins: z.record(z.string(), z.record(z.string(), Origin)),
+  below: z.record(z.string(), z.array(z.string())),
+  classNames: z.record(z.string(), z.string()),
+  /** The drawing that its own rows are placed on: its own, or that of a class it comes from. */
+  plan: z.nullable(Book.shape.plan),
+  version: z.int(),
+  boats: z.array(z.string()),
+});
+export type ClassShelf = z.infer<typeof ClassShelf>;
+
+export const getClassBook = endpoint({
+  name: 'getClassBook',
+  summary: 'A class book: its own rows, and laid over the classes it comes from.',
+  method: 'GET',
+  path: '/classes/:classId/book',
+  roles: ['manager'],
+  params: z.object({ classId: Id }),
+  query: nothing,
+  body: nothing,
+  reply: ClassShelf,
+});
+
+export const changeClassBook = endpoint({
+  name: 'changeClassBook',
+  summary:
+    'Puts a class book in place, and with it a new version of the book of every boat it bears on. All of them hold together, or nothing changes.',
+  method: 'PATCH',
+  path: '/classes/:classId/book',
+  roles: ['manager'],
+  params: z.object({ classId: Id }),
+  query: nothing,
+  versioned: true,
+  body: z.object({ classBook: ClassBook }),
+  reply: ClassShelf,
+});
+
+export const BaseShelf = z.object({ base: Base, version: z.int(), boats: z.array(z.string()) });
+export type BaseShelf = z.infer<typeof BaseShelf>;
+
+export const getBaseBook = endpoint({
+  name: 'getBaseBook',
+  summary: 'A base book: berths, way in, return card, store, key safe, points.',
+  method: 'GET',
+  path: '/bases/:baseId/book',
+  roles: ['manager'],
+  params: z.object({ baseId: Id }),
+  query: nothing,
+  body: nothing,
+  reply: BaseShelf,
+});
+
+export const changeBaseBook = endpoint({
+  name: 'changeBaseBook',
+  summary: 'Puts a base book in place; boats that lie there get a new version where its points change theirs.',
+  method: 'PATCH',
+  path: '/bases/:baseId/book',
+  roles: ['manager'],
+  params: z.object({ baseId: Id }),
+  query: nothing,
+  versioned: true,
+  body: z.object({ base: Base }),
+  reply: BaseShelf,
 });

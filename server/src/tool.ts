@@ -8,6 +8,8 @@ import { sayFault } from './import/fault';
 import { loadImport } from './import/load';
 import { readImport } from './import/read';
 import { publishedSchemas } from './import/schemas';
+import { ExportError, writeExport } from './import/write';
+import { erasePeople } from './store/erase';
 import { DataFolderError, openStore, type Store } from './store/open';
 import { putRestoredInPlace, restoredBeside, runningOn } from './store/restore';
 import { newEpoch, quayKey, readOperator, writeOperator } from './store/setting';
@@ -48,6 +50,12 @@ const importFolder = (data: string, from: string, now: Date) =>
     await loadImport(store.db, read.data);
     const { boats, hires, bases } = read.data;
     console.log(`imported ${bases.length} bases, ${boats.length} boats, ${hires.length} hires`);
+  });
+
+const exportFolder = (data: string, to: string) =>
+  withStore(data, async (store) => {
+    const { bases, boats, hires } = await writeExport(store.db, to);
+    console.log(`wrote ${bases} bases, ${boats} boats, ${hires} hires to ${to}`);
   });
 
 /** Makes the demo operator's data folder anew. */
@@ -114,6 +122,18 @@ const backup = async (data: string, to: string) => {
   console.log(`backed up to ${to}`);
 };
 
+/** Erases people of hires that ended before a day: the operator's term is theirs to know. */
+const erase = (data: string, before: string) => {
+  if (!/^\d{4}-\d\d-\d\d$/.test(before) || Number.isNaN(Date.parse(before)))
+    throw new ToolError(`--before wants a day such as 2026-01-31, not “${before}”.`);
+  return withStore(data, async (store) => {
+    const hires = await erasePeople(store.db, `${before}T00:00:00.000Z`);
+    console.log(
+      `erased the people of ${hires} hire${hires === 1 ? '' : 's'} closed before ${before}; their records and seals stay. Statements keep the name they were made out to, and older backups hold everything.`,
+    );
+  });
+};
+
 /** Puts a backup in place, under a running quay too: that one swaps it in between two requests. */
 const restore = async (from: string, data: string) => {
   if (!existsSync(join(from, 'quay.sqlite'))) throw new ToolError(`There is no backup in ${from}.`);
@@ -154,9 +174,11 @@ const writeSchemas = async (to: string) => {
 const COMMANDS: Record<string, () => Promise<void>> = {
   import: () => importFolder(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   demo: () => makeDemo(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
+  export: () => exportFolder(need('data'), need('to')),
   setup: () => setUp(need('data')),
   schemas: () => writeSchemas(need('to')),
   backup: () => backup(need('data'), need('to')),
+  erase: () => erase(need('data'), need('before')),
   restore: () => restore(need('from'), need('data')),
 };
 
@@ -165,7 +187,7 @@ try {
   if (!command) throw new ToolError(`Unknown command: ${process.argv[2] ?? '(none)'}`);
   await command();
 } catch (error) {
-  if (!(error instanceof ToolError) && !(error instanceof DataFolderError)) throw error;
+  if (!(error instanceof ToolError) && !(error instanceof DataFolderError) && !(error instanceof ExportError)) throw error;
   console.error(error.message);
   process.exitCode = 1;
 }

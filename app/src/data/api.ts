@@ -38,8 +38,8 @@ export const addressOf = (
 /** On a thin line an answer may take long; a dead one must not hang for ever. */
 const PATIENCE_MS = 30_000;
 
-/** Calls a declared endpoint. @throws Refused, NoAnswer */
-export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<ReplyOf<E>> => {
+/** Asks, and gives an answer that is a yes. @throws Refused, NoAnswer */
+const answered = async <E extends Endpoint>(endpoint: E, given: Given<E>): Promise<Response> => {
   const takesBody = endpoint.method === 'POST' || endpoint.method === 'PATCH';
   let response: Response;
   try {
@@ -59,7 +59,7 @@ export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}
   }
   const epoch = response.headers.get(EPOCH_HEADER);
   if (epoch !== null) noticeEpoch(epoch);
-  if (response.ok) return (await response.json()) as ReplyOf<E>;
+  if (response.ok) return response;
   const problem = response.headers.get('content-type')?.startsWith('application/problem+json')
     ? ((await response.json()) as Problem)
     : undefined;
@@ -67,3 +67,11 @@ export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}
   if (!problem) throw new NoAnswer(`status ${response.status}`);
   throw new Refused(problem);
 };
+
+/** Calls a declared endpoint. @throws Refused, NoAnswer */
+export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<ReplyOf<E>> =>
+  (await (await answered(endpoint, given)).json()) as ReplyOf<E>;
+
+/** Calls one whose answer is a file, in the name of whoever asks: an address alone would not say who that is. @throws Refused, NoAnswer */
+export const callForFile = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<Blob> =>
+  (await answered(endpoint, given)).blob();

@@ -1,6 +1,5 @@
 import { type Briefing } from '@quay/core/briefing/compose';
-import { briefingOf, type Case, type Fit, fitOf } from '@quay/core/record/handing';
-import { dateOf } from '@quay/core/time/zone';
+import { briefingOf, type Case, dayOfUse, type Fit, fitOf } from '@quay/core/record/handing';
 import { useMemo } from 'react';
 import type { HireView } from './hire';
 
@@ -10,7 +9,8 @@ export const caseOf = ({ pack, sheets }: HireView): Case => ({ ...pack, sheets }
 /** Fit of the party, as the record stands; nothing while nobody has entered it. */
 export const useFit = (view: HireView): Fit | undefined => {
   const { record, pack, sheets } = view;
-  return useMemo(() => fitOf(record, { ...pack, sheets }, dateOf(pack.hire.from, pack.base.zone)), [record, pack, sheets]);
+  const day = dayOfUse(pack, new Date().toISOString());
+  return useMemo(() => fitOf(record, { ...pack, sheets }, day), [record, pack, sheets, day]);
 };
 
 /** The briefing composed for this party, boat and time. */

@@ -1,6 +1,6 @@
 import { getPhoto } from '@quay/contract/record';
 import { useEffect, useState } from 'react';
-import { addressOf } from '../data/api';
+import { callForFile, NoAnswer, Refused } from '../data/api';
 import { keep } from '../data/keep';
 
 /** A photograph of a hire: from this phone when it has it, else from the quay. */
@@ -20,21 +20,36 @@ export const Picture = ({
   fit?: 'cover' | 'contain';
 }) => {
   const [source, setSource] = useState<string>();
+  const [failed, setFailed] = useState<Error>();
   useEffect(() => {
     let url: string | undefined;
     let gone = false;
-    const kept = async () => (await keep()).get('photos', [hire, sha]);
-    void kept().then((row) => {
-      if (gone) return;
-      url = row?.blob ? URL.createObjectURL(row.blob) : undefined;
-      setSource(url ?? addressOf(getPhoto, { hireId: hire, sha }));
-    });
+    const find = async (): Promise<Blob | undefined> => {
+      const row = await (await keep()).get('photos', [hire, sha]);
+      return row?.blob ?? callForFile(getPhoto, { params: { hireId: hire, sha } });
+    };
+    find()
+      .then((blob) => {
+        if (gone || !blob) return;
+        url = URL.createObjectURL(blob);
+        setSource(url);
+      })
+      .catch((error: Error) => {
+        // Not at the quay yet, or no signal: its name stands where it would be.
+        if (!(error instanceof NoAnswer) && !(error instanceof Refused)) setFailed(error);
+      });
     return () => {
       gone = true;
       if (url !== undefined) URL.revokeObjectURL(url);
     };
   }, [hire, sha]);
-  return source === undefined ? null : (
-    <img src={source} alt={alt} style={{ width, height, objectFit: fit, borderRadius: 10, display: 'block' }} />
+  if (failed) throw failed;
+  // Without a source the browser writes the picture's name in its place.
+  return (
+    <img
+      {...(source === undefined ? {} : { src: source })}
+      alt={alt}
+      style={{ width, height, objectFit: fit, borderRadius: 10, display: 'block', overflow: 'hidden', fontSize: 14 }}
+    />
   );
 };

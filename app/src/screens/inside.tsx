@@ -12,7 +12,9 @@ i18n.addResourceBundle('en', 'translation', en, true);
 void import('../i18n/renter/en').then((renter) => i18n.addResourceBundle('en', 'translation', renter.en, true));
 
 export { Compare } from './condition/Compare';
+export { BaseBookPage } from './fleet/BaseBookPage';
 export { BoatBookPage } from './fleet/BoatBookPage';
+export { ClassBookPage } from './fleet/ClassBookPage';
 export { Fleet } from './fleet/Fleet';
 export { Fit } from './fit/Fit';
 export { Attention } from './hire/Attention';

@@ -3,7 +3,7 @@ import { BoatBook, ClassBook } from '@quay/core/fleet/book';
 import { layBooks } from '@quay/core/fleet/lay';
 import { Handing } from '@quay/core/fleet/operator';
 import { RuleSet } from '@quay/core/fit/rules';
-import { briefingOf } from '@quay/core/record/handing';
+import { briefingOf, languageOf } from '@quay/core/record/handing';
 import type { Actor, EventBody, Held, Walk } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
 import { walkState } from '@quay/core/record/walk';
@@ -123,6 +123,7 @@ export const viewOf = (held: readonly Held[], walk: Walk, station: string): { vi
     begun: true,
     sealed: false,
     language: 'en',
+    theirs: languageOf(record, pack.hire),
   };
   return { view, entered, undone };
 };

@@ -2,6 +2,7 @@ import type { Book } from '@quay/core/fleet/book';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Path, Text as SvgText } from 'react-native-svg';
 import { Strokes } from './drawing';
+import { pressedAt } from './pressedAt';
 import { FACE, useTones } from './theme';
 
 export type PlanStop = { id: string; name: string; label: string; state: 'tied' | 'now' | 'loose' | 'ask' };
@@ -22,6 +23,7 @@ export const Plan = ({
   height,
   bowUp = false,
   onStop,
+  onPlace,
 }: {
   plan: Book['plan'];
   stations: Book['stations'];
@@ -30,6 +32,8 @@ export const Plan = ({
   height: number;
   bowUp?: boolean;
   onStop?: (id: string) => void;
+  /** Where on the boat was pressed: metres from the stern, and from the middle to starboard. */
+  onPlace?: { label: string; at: (spot: [number, number]) => void };
 }) => {
   const tones = useTones();
   const along = plan.lengthM + 1.1;
@@ -93,6 +97,23 @@ export const Plan = ({
           ),
         )}
       </Svg>
+      {onPlace ? (
+        <Pressable
+          role="button"
+          aria-label={onPlace.label}
+          testID="plan-place"
+          style={{ position: 'absolute', left: 0, top: 0, width, height, cursor: 'crosshair' as 'pointer' }}
+          onPress={(event) => {
+            const pressed = pressedAt(event);
+            if (!pressed) return;
+            const [px, py] = pressed;
+            const along_ = bowUp ? (height / 2 - py) / scale + middle : (px - width / 2) / scale + middle;
+            const aside = bowUp ? (px - width / 2) / scale : (py - height / 2) / scale;
+            const within = (v: number, low: number, high: number) => Math.round(Math.min(high, Math.max(low, v)) * 100) / 100;
+            onPlace.at([within(along_, 0, plan.lengthM), within(aside, -plan.beamM / 2, plan.beamM / 2)]);
+          }}
+        />
+      ) : null}
       {onStop
         ? spots.map(({ stop, key, x, y }) => (
             // The rope is the way to jump for keyboards and screen readers; this is the same for a thumb on the plan.

@@ -3,6 +3,7 @@ import type { Surface } from '@quay/core/fleet/rows';
 import { type GestureResponderEvent, Pressable, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { Strokes } from './drawing';
+import { pressedAt } from './pressedAt';
 import { FACE, useTones } from './theme';
 
 export type ShownMark = { mark: Mark; as: 'ghost' | 'now' | 'chosen'; label: string };
@@ -87,17 +88,10 @@ export const SurfaceDrawing = ({
   );
   if (!onPlace) return <View style={{ width, height }}>{drawn}</View>;
   const press = (event: GestureResponderEvent) => {
-    // On the web a press is a click, whose place on the target goes by another name; from a keyboard it has none.
-    const at = event.nativeEvent as unknown as {
-      offsetX?: number;
-      offsetY?: number;
-      detail?: number;
-      locationX?: number;
-      locationY?: number;
-    };
     const share = (v: number, size: number) => Math.min(1, Math.max(0, (v - inset) / size));
-    if (at.detail === 0) onPlace(0.5, 0.5);
-    else onPlace(share(at.offsetX ?? at.locationX ?? width / 2, w), share(at.offsetY ?? at.locationY ?? height / 2, h));
+    // From a keyboard it has no place, and begins in the middle.
+    const at = pressedAt(event);
+    onPlace(at ? share(at[0], w) : 0.5, at ? share(at[1], h) : 0.5);
   };
   return (
     <Pressable role="button" aria-label={label} onPress={press} testID={testID} style={{ width, height, cursor: 'crosshair' as 'pointer' }}>

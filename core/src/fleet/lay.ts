@@ -50,6 +50,8 @@ const layRows = (list: ListName, below: Row[], book: Layer, origins: Map<string,
     if (after !== undefined && after !== null && !rows.some((row) => row.id === after))
       fault(`[${id}].after`, `there is no row “${after}” to follow`);
     const row: Row = { ...known, id, ...fields };
+    // Said to be none here, whatever lies below.
+    for (const [field, value] of Object.entries(fields)) if (value === null) delete row[field];
     const read = (ROWS[list] as z.ZodMiniType).safeParse(row);
     if (!read.success) for (const issue of read.error.issues) fault(`[${id}].${pathOf(row, issue.path)}`, issue.message);
     if (after !== undefined) rows = placed(rows, row, after);
@@ -81,6 +83,26 @@ export const lineageOf = (
 
 const SINGLE = ['plan', 'plate', 'engine', 'looks', 'callSign', 'windLimitMs'] as const;
 
+/** Rows of every list as a stack of layers lays them, with where each comes from. */
+export type Lists = Record<ListName, Row[]>;
+
+const layLayers = (layers: readonly Layer[], faults: BookFault[]): { lists: Lists; origins: Record<ListName, Map<string, Origin>> } => {
+  const origins = Object.fromEntries(LISTS.map((list) => [list, new Map<string, Origin>()])) as Record<ListName, Map<string, Origin>>;
+  const lists = Object.fromEntries(LISTS.map((list) => [list, [] as Row[]])) as Lists;
+  for (const layer of layers) for (const list of LISTS) lists[list] = layRows(list, lists[list], layer, origins[list], faults);
+  return { lists, origins };
+};
+
+/**
+ * Lists of a stack of classes that need not make a whole boat yet.
+ * @returns the rows as they are laid, in order, with where each comes from; or what is wrong with them
+ */
+export const layLists = (layers: readonly Layer[]): { ok: true; lists: Lists; origins: Origins } | { ok: false; faults: BookFault[] } => {
+  const faults: BookFault[] = [];
+  const { lists, origins } = layLayers(layers, faults);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, lists, origins };
+};
+
 /**
  * Lays books over each other: the classes, furthest first, then the boat.
  * @returns the flat book with where each row comes from, or everything that is wrong at once, each with its book
@@ -91,14 +113,13 @@ export const layBooks = (
 ): { ok: true; book: Book; origins: Origins } | { ok: false; faults: BookFault[] } => {
   const faults: BookFault[] = [];
   const layers: Layer[] = [...lineage, boat];
-  const origins = Object.fromEntries(LISTS.map((list) => [list, new Map<string, Origin>()])) as Record<ListName, Map<string, Origin>>;
-  const laid: Record<string, unknown> = { classes: [...lineage].reverse().map(({ id }) => id) };
+  const { lists, origins } = layLayers(layers, faults);
+  const laid: Record<string, unknown> = { classes: [...lineage].reverse().map(({ id }) => id), ...lists };
   const conditions = {};
   for (const layer of layers) {
     if ('kind' in layer && layer.kind !== undefined) laid.kind = layer.kind;
     for (const field of SINGLE) if (layer[field] !== undefined) laid[field] = layer[field];
     Object.assign(conditions, layer.conditions);
-    for (const list of LISTS) laid[list] = layRows(list, (laid[list] as Row[] | undefined) ?? [], layer, origins[list], faults);
   }
   if (Object.keys(conditions).length > 0) laid.conditions = conditions;
   faults.push(...conditionCircles(conditions).map((fault) => ({ book: boat.id, ...fault })));

@@ -27,6 +27,14 @@ export const readMinor = (text: string, currency: string): number | undefined =>
   return sign && size > 0 ? -size : size;
 };
 
+/** The plain figure that {@link readMinor} reads back: `38.00`, and `38` in yen. */
+export const writeMinor = (minor: number, currency: string): string => {
+  const exponent = exponentOf(currency);
+  const digits = String(Math.abs(minor)).padStart(exponent + 1, '0');
+  const [whole, fraction] = [digits.slice(0, digits.length - exponent), digits.slice(digits.length - exponent)];
+  return `${minor < 0 ? '-' : ''}${whole}${exponent > 0 ? `.${fraction}` : ''}`;
+};
+
 const formatOf = (currency: string, locale: string): Intl.NumberFormat => {
   const exponent = exponentOf(currency);
   return new Intl.NumberFormat(locale, {

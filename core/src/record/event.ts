@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { Mark } from '../condition/marks';
+import { LANGUAGES } from '../fleet/words';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -155,6 +156,8 @@ const kinds = {
     left: z.array(id).check(z.maxLength(60)),
     note,
   }),
+  /** The language the renter wants to be spoken to in, chosen on their phone. */
+  languageChosen: z.object({ kind: z.literal('languageChosen'), language: z.enum(LANGUAGES) }),
   /** The quay gave the renter the code of the key safe; the code itself is in no record. */
   keyGiven: z.object({ kind: z.literal('keyGiven') }),
   /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
@@ -195,6 +198,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.reported,
   kinds.roundDone,
   kinds.keyGiven,
+  kinds.languageChosen,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = EventBody['kind'];
@@ -259,8 +263,9 @@ const STAFF: readonly EventKind[] = [
   'understandingShown',
   'reported',
   'roundDone',
+  'languageChosen',
 ];
-const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'undone'];
+const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'undone'];
 /** What belongs to a walk, and is the renter's to add where they make that walk by themselves. */
 const WALKING: readonly EventKind[] = [
   'walkStarted',

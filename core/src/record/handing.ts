@@ -12,6 +12,7 @@ import { type Assignment, giveJackets, type Rack, type Worn } from '../fit/assig
 import type { Party, Person } from '../fit/people';
 import type { RuleSet } from '../fit/rules';
 import { departureFault } from '../condition/counts';
+import { dateOf } from '../time/zone';
 import type { Waters } from '../waters/zone';
 import { digestOf } from './canonical';
 import { happenedAt } from './event';
@@ -35,6 +36,13 @@ export const peopleOf = (record: HireRecord, sheets: Case['sheets']): Person[] |
   const set = slot(record, 'party', 'partySet');
   return set && sheets.find((sheet) => digestOf(sheet) === set.value.sheet)?.party.people;
 };
+
+/**
+ * The local day by which dates of expiry are judged: the day she leaves, or today where that has passed.
+ * @param now ISO instant
+ */
+export const dayOfUse = (of: { hire: { from: string }; base: { zone: string } }, now: string): string =>
+  [dateOf(of.hire.from, of.base.zone), dateOf(now, of.base.zone)].sort()[1]!;
 
 /** Jackets that can be given out: what is aboard as last counted, and what the store lends. */
 export const racksOf = (record: HireRecord, { book, base }: Pick<Case, 'book' | 'base'>, today: string): Rack[] => [
@@ -86,6 +94,10 @@ export const factsFor = (record: HireRecord, of: Case): Facts =>
 
 export const schoolsOf = (of: Pick<Case, 'operator' | 'base' | 'waters'>): Schools =>
   schoolsFor({ schools: of.operator.schools, base: of.base, waters: of.waters ?? undefined });
+
+/** The language the renter is spoken to in: the one they chose, or that of the booking. */
+export const languageOf = (record: HireRecord, hire: { language: string }): string =>
+  slot(record, 'language', 'languageChosen')?.value.language ?? hire.language;
 
 const DAY_MS = 86_400_000;
 

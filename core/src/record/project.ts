@@ -89,6 +89,8 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `round/${body.round}`;
     case 'keyGiven':
       return 'keyGiven';
+    case 'languageChosen':
+      return 'language';
     case 'undone':
       return undefined;
   }

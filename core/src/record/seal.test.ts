@@ -102,7 +102,7 @@ describe('who may add what', () => {
   // Only the kind and the walk decide; what else a body says is judged elsewhere.
   const body = (kind: string, walk: 'out' | 'in' = 'out') => ({ kind, walk }) as unknown as EventBody;
   const walking = ['walkStarted', 'pointTold', 'pointSkipped', 'counted', 'gaugeRead', 'markPlaced', 'surfaceLooked', 'evidenceGiven'];
-  const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'undone'];
+  const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'undone'];
 
   it('is a table without gaps: staff all that people do but reading at home, the quay closing and keys', () => {
     for (const kind of EVENT_KINDS) {

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { bearingDeg, compassOf, decimalDegrees, degreesMinutes, distanceM, fromNearest, readPosition } from './position';
+import {
+  awayFrom,
+  bearingDeg,
+  compassOf,
+  decimalDegrees,
+  degreesMinutes,
+  distanceM,
+  fromNearest,
+  readPosition,
+  seenFrom,
+} from './position';
 
 describe('positions', () => {
   it('are as far apart as the meridian says, and as the parallel', () => {
@@ -9,6 +19,25 @@ describe('positions', () => {
     expect(bearingDeg([10, 45], [10, 46])).toBeCloseTo(0);
     expect(bearingDeg([10, 0], [11, 0])).toBeCloseTo(90);
     expect(bearingDeg([10, 46], [10, 45])).toBeCloseTo(180);
+  });
+
+  it('so far away in a direction are found again by distance and bearing', () => {
+    const gap = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
+    fc.assert(
+      fc.property(
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.double({ min: -70, max: 70, noNaN: true }),
+        fc.double({ min: 0, max: 359.99, noNaN: true }),
+        fc.double({ min: 20, max: 20_000, noNaN: true }),
+        (lon, lat, bearing, metres) => {
+          const there = awayFrom([lon, lat], bearing, metres);
+          expect(Math.abs(distanceM([lon, lat], there) - metres)).toBeLessThan(0.01);
+          expect(gap(bearingDeg([lon, lat], there), bearing)).toBeLessThan(0.01);
+          // Whoever sees a place on that bearing, so far off, sees it from here.
+          expect(distanceM(seenFrom(there, bearing, metres), [lon, lat])).toBeLessThan(metres * 0.01 + 1);
+        },
+      ),
+    );
   });
 
   it('are read out in two notations, both of which mean the same place', () => {

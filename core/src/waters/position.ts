@@ -19,6 +19,22 @@ export const bearingDeg = ([lon1, lat1]: Position, [lon2, lat2]: Position): numb
   return ((Math.atan2(y, x) * 180) / Math.PI + 360) % 360;
 };
 
+/**
+ * The place so far from another in a direction, on the sphere (direct great-circle problem).
+ * @param bearing degrees true @param metres along the ground
+ */
+export const awayFrom = ([lon, lat]: Position, bearing: number, metres: number): Position => {
+  const [d, b, lat1] = [metres / EARTH_M, rad(bearing), rad(lat)];
+  const lat2 = Math.asin(Math.sin(lat1) * Math.cos(d) + Math.cos(lat1) * Math.sin(d) * Math.cos(b));
+  const east = Math.atan2(Math.sin(b) * Math.sin(d) * Math.cos(lat1), Math.cos(d) - Math.sin(lat1) * Math.sin(lat2));
+  const turned = lon + (east * 180) / Math.PI;
+  return [((turned + 540) % 360) - 180, (lat2 * 180) / Math.PI];
+};
+
+/** Where somebody is who sees a landmark on this bearing, so far away. */
+export const seenFrom = (landmark: Position, bearing: number, metres: number): Position =>
+  awayFrom(landmark, (bearing + 180) % 360, metres);
+
 export const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
 export const compassOf = (degrees: number): (typeof COMPASS)[number] => COMPASS[Math.round((((degrees % 360) + 360) % 360) / 45) % 8]!;
 

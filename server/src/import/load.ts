@@ -58,7 +58,8 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
         await trx(table)
           .insert({ id: row.id, body: JSON.stringify(row) })
           .onConflict('id')
-          .merge();
+          // Whoever has the old one open in the editor finds out.
+          .merge({ body: JSON.stringify(row), version: trx.raw('?? + 1', [`${table}.version`]) });
     for (const waters of data.waters)
       await trx('waters')
         .insert({ id: waters.id, name: waters.name, body: JSON.stringify(waters) })
@@ -68,7 +69,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
       await trx('base')
         .insert({ id: base.id, name: base.name, zone: base.zone, body: JSON.stringify(base) })
         .onConflict('id')
-        .merge();
+        .merge({ name: base.name, zone: base.zone, body: JSON.stringify(base), version: trx.raw('?? + 1', ['base.version']) });
     for (const boat of data.boats) await loadBoat(trx, boat, now);
     const last = (await trx('priceList').orderBy('version', 'desc').first('version', 'digest')) as
       { version: number; digest: string } | undefined;

@@ -1,11 +1,12 @@
 import type { Knex } from 'knex';
 import { pointsInOrder } from '@quay/core/briefing/compose';
-import type { Base } from '@quay/core/fleet/base';
+import { Base as BaseBook, type Base } from '@quay/core/fleet/base';
+import { conditionFaults } from '@quay/core/fleet/condition';
 import { BoatBook, Book, ClassBook } from '@quay/core/fleet/book';
-import { type BookFault, layBooks, lineageOf, type Origins } from '@quay/core/fleet/lay';
+import { type BookFault, layBooks, layLists, lineageOf, type Origins } from '@quay/core/fleet/lay';
 import { digestOf } from '@quay/core/record/canonical';
 import type { Waters } from '@quay/core/waters/zone';
-import type { BoatShelf } from '@quay/contract/fleet';
+import type { BaseShelf, BoatShelf, ClassShelf } from '@quay/contract/fleet';
 import { readHanding } from './setting';
 
 type BookRow = {
@@ -45,11 +46,17 @@ export const addBook = async (
 
 type Laid = { ok: true; lineage: ClassBook[]; book: Book; origins: Origins } | { ok: false; faults: BookFault[] };
 
+const classesOf = async (db: Knex): Promise<Map<string, ClassBook>> =>
+  new Map(
+    ((await db('classBook').select('id', 'body')) as { id: string; body: string }[]).map(({ id, body }) => [
+      id,
+      ClassBook.parse(JSON.parse(body)),
+    ]),
+  );
+
 /** Lays a boat's book over the classes as they stand, with the points of base, waters and operator. */
 const lay = async (db: Knex, boatBook: BoatBook): Promise<Laid> => {
-  const rows = (await db('classBook').select('id', 'body')) as { id: string; body: string }[];
-  const classes = new Map(rows.map(({ id, body }) => [id, ClassBook.parse(JSON.parse(body))]));
-  const found = lineageOf(boatBook.class, classes);
+  const found = lineageOf(boatBook.class, await classesOf(db));
   if (!found.ok) return { ok: false, faults: [found.fault] };
   const laid = layBooks(found.lineage, boatBook);
   if (!laid.ok) return laid;
@@ -62,6 +69,17 @@ const lay = async (db: Knex, boatBook: BoatBook): Promise<Laid> => {
   const waters = await read<Waters>('waters', boatBook.waters ?? base.waters);
   const ground = [...(await readHanding(db)).points, ...base.points, ...(waters?.points ?? [])];
   return { ok: true, lineage: found.lineage, book: { ...laid.book, points: pointsInOrder(laid.book, ground) }, origins: laid.origins };
+};
+
+const plainOrigins = (origins: Origins) =>
+  Object.fromEntries(Object.entries(origins).map(([list, rows]) => [list, Object.fromEntries(rows)]));
+
+/** Ids of every list as a stack of layers lays them; none where there is no stack. */
+const idsOf = (layers: readonly (ClassBook | BoatBook)[]): Record<string, string[]> => {
+  const laid = layLists(layers);
+  // What bears boats was laid before it was kept.
+  if (!laid.ok) throw new Error(`classes no longer lay: ${laid.faults.map(({ path, reason }) => `${path} ${reason}`).join('; ')}`);
+  return Object.fromEntries(Object.entries(laid.lists).map(([list, rows]) => [list, rows.map(({ id }) => id)]));
 };
 
 const newest = async (db: Knex, boat: string): Promise<BookRow | undefined> =>
@@ -88,7 +106,9 @@ export const shelfOf = async (db: Knex, boat: string): Promise<BoatShelf | undef
   return {
     boatBook,
     laid: laid.book,
-    origins: Object.fromEntries(laid.origins.points),
+    origins: plainOrigins(laid.origins),
+    ids: idsOf([...laid.lineage, boatBook]),
+    below: idsOf(laid.lineage),
     classNames: Object.fromEntries(laid.lineage.map(({ id, name }) => [id, name])),
     version: row.version,
     versions,
@@ -126,3 +146,140 @@ export const changeBook = async (
     return { ok: true } as const;
   });
 };
+
+type BoatName = { id: string; name: string };
+/** Boats of a class and of every class that comes from it. */
+const boatsOfClass = async (db: Knex, id: string, classes: ReadonlyMap<string, ClassBook>): Promise<BoatName[]> => {
+  const rows = (await db('boat')
+    .join('book', (on) => on.on('book.boat', 'boat.id').andOn('book.version', 'boat.bookVersion'))
+    .orderBy('boat.name')
+    .select('boat.id', 'boat.name', 'book.boatBook')) as (BoatName & { boatBook: string })[];
+  return rows.filter(({ boatBook }) => {
+    const found = lineageOf((JSON.parse(boatBook) as BoatBook).class, classes);
+    return found.ok && found.lineage.some((one) => one.id === id);
+  });
+};
+const boatsAt = async (db: Knex, base: string): Promise<BoatName[]> =>
+  (await db('boat').where({ base }).orderBy('name').select('id', 'name')) as BoatName[];
+const namesOf = (boats: readonly BoatName[]) => boats.map(({ name }) => name);
+
+export const booksOf = async (db: Knex) => {
+  const classes = await classesOf(db);
+  const bases = (await db('base').orderBy('name').select('id', 'name')) as { id: string; name: string }[];
+  return {
+    classes: await Promise.all(
+      [...classes.values()].map(async ({ id, name, from }) => ({
+        id,
+        name,
+        from: from ?? null,
+        boats: namesOf(await boatsOfClass(db, id, classes)),
+      })),
+    ),
+    bases: await Promise.all(bases.map(async ({ id, name }) => ({ id, name, boats: namesOf(await boatsAt(db, id)) }))),
+  };
+};
+
+export const classShelfOf = async (db: Knex, id: string): Promise<ClassShelf | undefined> => {
+  const row = (await db('classBook').where({ id }).first('version')) as { version: number } | undefined;
+  if (!row) return undefined;
+  const classes = await classesOf(db);
+  const found = lineageOf(id, classes);
+  if (!found.ok) throw new Error(`class ${id}: ${found.fault.reason}`);
+  const laid = layLists(found.lineage);
+  if (!laid.ok) throw new Error(`class ${id} no longer lays: ${laid.faults.map(({ path, reason }) => `${path} ${reason}`).join('; ')}`);
+  return {
+    classBook: found.lineage[found.lineage.length - 1]!,
+    lists: laid.lists,
+    origins: plainOrigins(laid.origins),
+    below: idsOf(found.lineage.slice(0, -1)),
+    classNames: Object.fromEntries(found.lineage.map((one) => [one.id, one.name])),
+    plan: [...found.lineage].reverse().find(({ plan }) => plan !== undefined)?.plan ?? null,
+    version: row.version,
+    boats: namesOf(await boatsOfClass(db, id, classes)),
+  };
+};
+
+export const baseShelfOf = async (db: Knex, id: string): Promise<BaseShelf | undefined> => {
+  const row = (await db('base').where({ id }).first('body', 'version')) as { body: string; version: number } | undefined;
+  return row && { base: BaseBook.parse(JSON.parse(row.body)), version: row.version, boats: namesOf(await boatsAt(db, id)) };
+};
+
+export type Changed =
+  | { ok: true }
+  | { ok: false; reason: 'noSuchBook' | 'changedMeanwhile' | 'otherBook' }
+  | { ok: false; reason: 'faults'; faults: BookFault[] };
+
+/** Something does not hold together: whatever was done in the transaction is taken back. */
+class Unlaid extends Error {
+  constructor(readonly faults: BookFault[]) {
+    super('a book does not hold together');
+  }
+}
+
+/** Lays the books of these boats anew; those that come out different get a new version. @throws Unlaid */
+const layAgain = async (trx: Knex, boats: readonly BoatName[], made: { at: string; by: string }) => {
+  const faults: BookFault[] = [];
+  for (const { id } of boats) {
+    const row = await newest(trx, id);
+    if (!row) continue;
+    const boatBook = BoatBook.parse(JSON.parse(row.boatBook));
+    const laid = await lay(trx, boatBook);
+    if (!laid.ok) {
+      faults.push(...laid.faults);
+      continue;
+    }
+    const version = await addBook(trx, id, { ...laid, boatBook }, made);
+    await trx('boat').where({ id }).update({ bookVersion: version });
+  }
+  if (faults.length > 0) throw new Unlaid(faults);
+};
+
+const orFaults = async (work: () => Promise<Changed>): Promise<Changed> => {
+  try {
+    return await work();
+  } catch (error) {
+    if (!(error instanceof Unlaid)) throw error;
+    return { ok: false, reason: 'faults', faults: error.faults };
+  }
+};
+
+/** Puts a class book in place with everything that is laid from it, or nothing. Its id stays, and so does what it comes from. */
+export const changeClass = (db: Knex, id: string, classBook: ClassBook, seen: number, made: { at: string; by: string }): Promise<Changed> =>
+  orFaults(() =>
+    db.transaction(async (trx): Promise<Changed> => {
+      const row = (await trx('classBook').where({ id }).first('version', 'body')) as { version: number; body: string } | undefined;
+      if (!row) return { ok: false, reason: 'noSuchBook' };
+      if (row.version !== seen) return { ok: false, reason: 'changedMeanwhile' };
+      if (classBook.id !== id || classBook.from !== (JSON.parse(row.body) as ClassBook).from) return { ok: false, reason: 'otherBook' };
+      await trx('classBook')
+        .where({ id })
+        .update({ body: JSON.stringify(classBook), version: seen + 1 });
+      const classes = await classesOf(trx);
+      // A class that no boat is laid from yet has to lay by itself all the same.
+      const found = lineageOf(id, classes);
+      if (!found.ok) throw new Unlaid([found.fault]);
+      const alone = layLists(found.lineage);
+      if (!alone.ok) throw new Unlaid(alone.faults);
+      await layAgain(trx, await boatsOfClass(trx, id, classes), made);
+      return { ok: true };
+    }),
+  );
+
+/** Puts a base book in place; its zone and waters stay, since hires are told by them. */
+export const changeBase = (db: Knex, id: string, base: Base, seen: number, made: { at: string; by: string }): Promise<Changed> =>
+  orFaults(() =>
+    db.transaction(async (trx): Promise<Changed> => {
+      const row = (await trx('base').where({ id }).first('version', 'body')) as { version: number; body: string } | undefined;
+      if (!row) return { ok: false, reason: 'noSuchBook' };
+      if (row.version !== seen) return { ok: false, reason: 'changedMeanwhile' };
+      const old = JSON.parse(row.body) as Base;
+      if (base.id !== id || base.zone !== old.zone || base.waters !== old.waters) return { ok: false, reason: 'otherBook' };
+      const faults = base.points.flatMap(({ id: point, when }) => (when ? conditionFaults(when, `points[${point}].when`, {}) : []));
+      if (faults.length > 0) return { ok: false, reason: 'faults', faults: faults.map((fault) => ({ book: id, ...fault })) };
+      await trx('base')
+        .where({ id })
+        .update({ name: base.name, body: JSON.stringify(base), version: seen + 1 });
+      await layAgain(trx, await boatsAt(trx, id), made);
+      return { ok: true };
+    }),
+  );

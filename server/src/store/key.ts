@@ -1,8 +1,7 @@
 import type { Knex } from 'knex';
 import { keyFor } from '@quay/core/record/alone';
-import { briefingOf, fitOf } from '@quay/core/record/handing';
+import { briefingOf, dayOfUse, fitOf } from '@quay/core/record/handing';
 import { holdsOf } from '@quay/core/record/walk';
-import { dateOf } from '@quay/core/time/zone';
 import { packOf } from './hire';
 import { appendQuayEvent } from './quayEvent';
 import { wholeRecord } from './record';
@@ -15,10 +14,10 @@ export const askForKey = async (db: Knex, id: string, key: QuayKey, now: string)
   const pack = await packOf(db, id, key, now);
   if (!pack) return undefined;
   const { record } = await wholeRecord(db, id);
-  const today = dateOf(now, pack.base.zone);
+  const day = dayOfUse(pack, now);
   const others = (await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id')) as
     { id: string } | undefined;
-  const holds = holdsOf(record, pack.book, today, fitOf(record, pack, today));
+  const holds = holdsOf(record, pack.book, day, fitOf(record, pack, day));
   const answer = keyFor(record, pack, briefingOf(record, pack), { holds, away: others !== undefined, now });
   return { base: pack.hire.base, boat: pack.hire.boat, answer, given: record.slots.has('keyGiven'), bookVersion: pack.bookVersion };
 };

@@ -208,15 +208,19 @@ const ALL: readonly Migration[] = [
     },
   },
   {
-    name: '003-key-safe',
+    name: '003-key-safe-and-books',
     down: onlyForward,
-    up: (db) =>
-      db.schema.createTable('keyCode', (t) => {
+    up: async (db) => {
+      await db.schema.createTable('keyCode', (t) => {
         t.string('hire').primary().references('hire.id');
         t.string('code').notNullable();
         t.string('setBy').notNullable().references('staff.id');
         t.string('setAt').notNullable();
-      }),
+      });
+      await db.schema.alterTable('base', (t) => {
+        t.integer('version').notNullable().defaultTo(1);
+      });
+    },
   },
 ];
 

@@ -7,8 +7,8 @@ import { type Actor, type Held, type HireEvent, mayAdd } from '@quay/core/record
 import { type HireRecord, project, slot } from '@quay/core/record/project';
 import { checkSeal, countersignMessage, sealMessage } from '@quay/core/record/seal';
 import { readEvent } from '@quay/core/record/upcast';
+import { dayOfUse } from '@quay/core/record/handing';
 import { holdsOf } from '@quay/core/record/walk';
-import { dateOf } from '@quay/core/time/zone';
 import type { Refusal } from '@quay/contract/record';
 import { fitOfHire } from './fit';
 import type { QuayKey } from './setting';
@@ -74,6 +74,8 @@ const ownOnly = async (db: Knex, fit: Fit[], refused: Refusal[]): Promise<Fit[]>
   const staffs = (await db('event').whereIn('id', named).whereNot({ role: 'renter' }).select('id')) as { id: string }[];
   const theirs = new Set(staffs.map(({ id }) => id));
   return fit.filter(({ event }) => {
+    // What they are spoken to in is theirs to say, whatever the hand thought; it replaces nothing but such a word.
+    if (event.body.kind === 'languageChosen') return true;
     const others = event.replaces.some((id) => theirs.has(id));
     if (others) refused.push({ id: event.id, reason: 'mayNot', detail: 'a renter does not replace what staff entered' });
     return !others;
@@ -178,7 +180,7 @@ export const wholeRecord = async (db: Knex, hire: string): Promise<Whole> => {
   };
 };
 
-type HireRow = { id: string; boat: string; base: string; bookVersion: number | null };
+type HireRow = { id: string; boat: string; base: string; from: string; bookVersion: number | null };
 
 /** Book of a hire: the version its walk began with, or today's while it has not begun. */
 export const bookOf = async (db: Knex, boat: string, version: number | undefined): Promise<{ book: Book; version: number } | undefined> => {
@@ -254,7 +256,7 @@ const judgeSeals = async (db: Knex, hire: HireRow, whole: Whole, key: QuayKey, n
 
 /** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. */
 export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: string): Promise<Whole> => {
-  const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'bookVersion')) as HireRow;
+  const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'from', 'bookVersion')) as HireRow;
   const whole = await wholeRecord(db, hireId);
   const { record } = whole;
   const seals = await judgeSeals(db, hire, whole, key, now);
@@ -262,8 +264,9 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const zone = ((await db('base').where({ id: hire.base }).first('zone')) as { zone: string }).zone;
   const state = stateOf((slotKey) => record.slots.has(slotKey));
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const fit = book && waiting ? await fitOfHire(db, hireId, record, book.book, dateOf(now, zone)) : undefined;
-  const holds = book && waiting ? holdsOf(record, book.book, dateOf(now, zone), fit) : [];
+  const day = dayOfUse({ hire, base: { zone } }, now);
+  const fit = book && waiting ? await fitOfHire(db, hireId, record, book.book, day) : undefined;
+  const holds = book && waiting ? holdsOf(record, book.book, day, fit) : [];
   const attention = {
     late: record.late.length,
     proposed: record.proposed.length,

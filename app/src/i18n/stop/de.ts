@@ -103,6 +103,7 @@ export const de: StopWords = {
     evidence: { sound: 'heil', flawWithinLimit: 'Schaden im Rahmen', flawOverLimit: 'Schaden zu groß', notSeen: 'nicht beurteilt' },
     renter: 'Mieter unterschreibt',
     staff: 'Personal unterschreibt',
+    language: 'Die Seite wird gelesen auf',
     wipe: 'Löschen',
     seal: { out: 'Abfahrt versiegeln', in: 'Rückgabe versiegeln' },
     need_one: 'Zur Unterschrift',

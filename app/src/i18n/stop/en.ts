@@ -98,6 +98,7 @@ export const en = {
     evidence: { sound: 'sound', flawWithinLimit: 'flaw within the limit', flawOverLimit: 'flaw over the limit', notSeen: 'not judged' },
     renter: 'Renter signs',
     staff: 'Hand signs',
+    language: 'The page is read in',
     wipe: 'Wipe',
     seal: { out: 'Seal and be ready', in: 'Seal the return' },
     need_one: 'To the signature',

@@ -108,6 +108,7 @@ export const es: StopWords = {
     evidence: { sound: 'sana', flawWithinLimit: 'daño tolerado', flawOverLimit: 'daño demasiado grande', notSeen: 'sin juzgar' },
     renter: 'Firma quien alquila',
     staff: 'Firma el personal',
+    language: 'La página se lee en',
     wipe: 'Borrar',
     seal: { out: 'Sellar la salida', in: 'Sellar la vuelta' },
     need_one: 'A la firma',

@@ -108,6 +108,7 @@ export const fr: StopWords = {
     evidence: { sound: 'intacte', flawWithinLimit: 'défaut toléré', flawOverLimit: 'défaut trop grand', notSeen: 'non jugée' },
     renter: 'Le locataire signe',
     staff: 'L’agent signe',
+    language: 'La page se lit en',
     wipe: 'Effacer',
     seal: { out: 'Sceller le départ', in: 'Sceller le retour' },
     need_one: 'À la signature',

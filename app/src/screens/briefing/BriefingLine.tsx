@@ -1,10 +1,11 @@
+import { LANGUAGES } from '@quay/core/fleet/words';
 import { minutesThere } from '@quay/core/record/handing';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
-import { Alt, Go } from '../../ui/press';
+import { Alt, Chip, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
@@ -19,7 +20,9 @@ export const BriefingLine = ({ view }: { view: WalkView }) => {
     <View style={{ gap: 8, paddingBottom: 8 }}>
       {briefing.overBy > 0 ? <Notice kind="ask" title={t('brief.over', { n: Math.ceil(briefing.overBy / 60) })} /> : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: 10 }}>
-        <Small style={{ flex: 1 }}>{t('brief.planned', { n: Math.round(briefing.seconds / 60), there })}</Small>
+        <Small style={{ flex: 1 }}>
+          {[t('brief.planned', { n: Math.round(briefing.seconds / 60), there }), view.theirs.toUpperCase()].join(' · ')}
+        </Small>
         <Alt label={t('brief.setMinutes')} onPress={() => setOpen(true)} testID="set-minutes" />
       </View>
       {open ? <MinutesSheet view={view} there={there} onClose={() => setOpen(false)} /> : null}
@@ -58,6 +61,18 @@ const MinutesSheet = ({ view, there, onClose }: { view: WalkView; there: number;
         fault={good ? undefined : t('walk.outOfRange', { min: 1, max: 180 })}
         testID="minutes"
       />
+      <Small>{t('brief.language')}</Small>
+      <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('brief.language')}>
+        {LANGUAGES.map((one) => (
+          <Chip
+            key={one}
+            label={one.toUpperCase()}
+            on={view.theirs === one}
+            onPress={() => void view.add([{ kind: 'languageChosen', language: one }])}
+            testID={`theirs-${one}`}
+          />
+        ))}
+      </View>
     </Sheet>
   );
 };

@@ -30,8 +30,7 @@ export const Questions = ({ view, due }: { view: WalkView; due: readonly Due[] }
  */
 const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
   const { t } = useTranslation();
-  const { pack, enter, language, walk } = view;
-  const theirs = pack.hire.language;
+  const { enter, language, walk, theirs } = view;
   const { point, by, state } = due;
   const [missed, setMissed] = useState<string>();
   if (state.is !== 'ask' && state.is !== 'tellAgain') return null;

@@ -20,7 +20,7 @@ import { Toggle } from '../../ui/toggle';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { useFitWords } from './fitWords';
-import { PartyForm } from './PartyForm';
+import { PartyForm } from './partyFormLater';
 import { keepParty } from './useParty';
 
 /** Fit the party: who is aboard, a jacket for each, and what is too much. */

@@ -1,4 +1,4 @@
-import { listBoats } from '@quay/contract/fleet';
+import { listBoats, listBooks } from '@quay/contract/fleet';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
@@ -14,6 +14,7 @@ export const Fleet = () => {
   const { t } = useTranslation();
   const router = useRouter();
   const boats = useQuery({ queryKey: ['boats'], queryFn: () => call(listBoats) });
+  const books = useQuery({ queryKey: ['books'], queryFn: () => call(listBooks) });
   return (
     <Screen title={t('fleet.title')} onBack={() => router.push('/')} measure={720}>
       <View style={{ padding: 12, gap: 12 }}>
@@ -42,7 +43,50 @@ export const Fleet = () => {
             </Row>
           </Card>
         ))}
+        {books.data ? (
+          <>
+            <Shelf title={t('fleet.classes')} at="class" rows={books.data.classes} />
+            <Shelf title={t('fleet.bases')} at="base" rows={books.data.bases} />
+          </>
+        ) : null}
       </View>
     </Screen>
+  );
+};
+
+/** Books that bear on several boats at once. */
+const Shelf = ({
+  title,
+  at,
+  rows,
+}: {
+  title: string;
+  at: 'class' | 'base';
+  rows: readonly { id: string; name: string; boats: readonly string[] }[];
+}) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  if (rows.length === 0) return null;
+  return (
+    <Card style={{ gap: 2 }}>
+      <SlabBold size={21} heading={2}>
+        {title}
+      </SlabBold>
+      {rows.map(({ id, name, boats }) => (
+        <Row
+          key={id}
+          label={name}
+          onPress={() => router.push(`/fleet/${at}/${id}`)}
+          testID={`${at}-${id}`}
+          style={{ paddingVertical: 8, flexDirection: 'row', alignItems: 'center', gap: 10 }}
+        >
+          <View style={{ flex: 1 }}>
+            <Bold>{name}</Bold>
+            <Small>{boats.length > 0 ? boats.join(', ') : t('fleet.bearsOnNone')}</Small>
+          </View>
+          <Bold size={22}>›</Bold>
+        </Row>
+      ))}
+    </Card>
   );
 };

@@ -1,5 +1,5 @@
 import { type BoatShelf, getBookVersion } from '@quay/contract/fleet';
-import type { Book } from '@quay/core/fleet/book';
+import { differences, reordered } from '@quay/core/fleet/compare';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -9,20 +9,6 @@ import { Notice } from '../../ui/board';
 import { Row } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { Body, Bold, Small } from '../../ui/words';
-
-/** What two versions of a book say differently about its points. */
-const differences = (then: Book, now: Book): { id: string; then: string | undefined; now: string | undefined }[] => {
-  const text = ({ say, seconds, weight }: Book['points'][number]) => `${say.en} (${weight}, ${seconds} s)`;
-  const [before, after] = [then, now].map((book) => new Map(book.points.map((point) => [point.id, point]))) as [
-    Map<string, Book['points'][number]>,
-    Map<string, Book['points'][number]>,
-  ];
-  return [...new Set([...before.keys(), ...after.keys()])].flatMap((id) => {
-    const [a, b] = [before.get(id), after.get(id)];
-    if (a && b && JSON.stringify(a) === JSON.stringify(b)) return [];
-    return [{ id, then: a && text(a), now: b && text(b) }];
-  });
-};
 
 /** The versions of a boat's book; one that is opened is compared with today's. */
 export const VersionsSheet = ({
@@ -44,6 +30,7 @@ export const VersionsSheet = ({
     queryFn: () => call(getBookVersion, { params: { boatId, version: String(version) } }),
   });
   const rows = old.data ? differences(old.data.laid, shelf.laid) : [];
+  const moved = old.data ? reordered(old.data.laid, shelf.laid) : [];
   return (
     <Sheet title={t('fleet.versions')} closeLabel={t('common.close')} onClose={onClose}>
       {shelf.versions.map((one) => (
@@ -64,9 +51,13 @@ export const VersionsSheet = ({
       {old.error ? <Notice kind="stop" title={old.error instanceof NoAnswer ? t('fleet.offline') : old.error.message} /> : null}
       {old.data ? (
         <View style={{ gap: 8 }} testID="differences">
-          <Bold>{rows.length === 0 ? t('fleet.same') : t('fleet.differs', { count: rows.length, n: version ?? 0 })}</Bold>
+          <Bold>{rows.length + moved.length === 0 ? t('fleet.same') : t('fleet.differs', { count: rows.length, n: version ?? 0 })}</Bold>
+          {moved.map((list) => (
+            <Body key={list}>{`${t(`fleet.list.${list}`)}: ${t('fleet.moved')}`}</Body>
+          ))}
           {rows.map((row) => (
-            <View key={row.id} style={{ gap: 2 }}>
+            <View key={`${row.list}/${row.id}`} style={{ gap: 2 }}>
+              <Small>{t(`fleet.list.${row.list}`)}</Small>
               <Small>{`${t('fleet.then')}: ${row.then ?? '–'}`}</Small>
               <Body>{`${t('fleet.now')}: ${row.now ?? '–'}`}</Body>
             </View>

@@ -1,6 +1,6 @@
 import { stateOf } from '@quay/core/day/board';
+import { dayOfUse } from '@quay/core/record/handing';
 import { type Hold, holdsOf } from '@quay/core/record/walk';
-import { dateOf } from '@quay/core/time/zone';
 import { useFit } from '../../data/handing';
 import type { HireView } from '../../data/hire';
 import { useNow } from '../../ui/clock';
@@ -12,5 +12,5 @@ export const useHolds = (view: HireView): Hold[] => {
   const now = useNow(60_000);
   const state = stateOf((key) => record.slots.has(key));
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  return waiting ? holdsOf(record, pack.book, dateOf(new Date(now).toISOString(), pack.base.zone), fit) : [];
+  return waiting ? holdsOf(record, pack.book, dayOfUse(pack, new Date(now).toISOString()), fit) : [];
 };

@@ -32,6 +32,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     <SignForm
       view={view}
       signers={signers}
+      languages={[...new Set([view.theirs, view.language])]}
       above={
         <>
           {held ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}

@@ -1,6 +1,7 @@
 import type { Held } from '@quay/core/record/event';
 import { pageDigest, type Page, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
+import type { TFunction } from 'i18next';
 import { type ReactNode, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
@@ -9,11 +10,12 @@ import { keep } from '../../data/keep';
 import { keepPhoto } from '../../data/outbox';
 import { SignatureField } from '../../platform/signature';
 import { Card, Notice } from '../../ui/board';
-import { Alt, Go } from '../../ui/press';
+import { Alt, Chip, Go } from '../../ui/press';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, Small } from '../../ui/words';
+import { useStopWords } from './stopWords';
 import type { WalkView } from './useWalk';
 
 /** Who signs: in which part, under which title, and the commitment that stands in the record for who it is. */
@@ -23,6 +25,7 @@ export type Signer = { as: 'renter' | 'staff'; title: string; commitment: string
 export const SignForm = ({
   view,
   signers,
+  languages,
   above,
   stop,
   onBack,
@@ -30,6 +33,8 @@ export const SignForm = ({
 }: {
   view: WalkView;
   signers: readonly Signer[];
+  /** Those the page can be read in; the renter's comes first, and is what they sign. */
+  languages: readonly string[];
   /** Stands before what is read back. */
   above?: ReactNode;
   /** Why it cannot be sealed yet. */
@@ -38,6 +43,9 @@ export const SignForm = ({
   onSealed: () => void;
 }) => {
   const { t, i18n } = useTranslation();
+  const [chosen, setChosen] = useState(languages[0] ?? 'en');
+  const ready = useStopWords(chosen);
+  const language = ready ? chosen : 'en';
   const snack = useSnack();
   const { width } = useWindowDimensions();
   const [drawn, setDrawn] = useState<Partial<Record<Signer['as'], Blob | undefined>>>({});
@@ -46,7 +54,7 @@ export const SignForm = ({
   const { pack, record, walk } = view;
   const hireId = pack.hire.id;
   // In the language it is shown in, which is what the renter signs.
-  const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, i18n.language), [record, pack, walk, i18n.language]);
+  const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, language), [record, pack, walk, language]);
   const digest = useMemo(() => pageDigest(page), [page]);
   const untied = view.stops.filter(({ tied }) => !tied).length;
   const field = Math.min(width, 640) - 24;
@@ -121,9 +129,26 @@ export const SignForm = ({
         ) : null}
         {stop === undefined ? null : <Notice kind="stop" title={stop} />}
         {above}
-        <ReadBack page={page} digest={digest} />
+        {languages.length > 1 ? (
+          <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('sign.language')}>
+            {languages.map((one) => (
+              <Chip
+                key={one}
+                label={one.toUpperCase()}
+                on={chosen === one}
+                onPress={() => {
+                  setChosen(one);
+                  // Who signs, signs the page as they have read it.
+                  setDrawn({});
+                }}
+                testID={`read-in-${one}`}
+              />
+            ))}
+          </View>
+        ) : null}
+        <ReadBack page={page} digest={digest} t={i18n.getFixedT(language)} />
         {signers.map(({ as, title }) => (
-          <Signature key={as} title={title} width={field} onDrawn={(png) => setDrawn((now) => ({ ...now, [as]: png }))} />
+          <Signature key={`${as}/${language}`} title={title} width={field} onDrawn={(png) => setDrawn((now) => ({ ...now, [as]: png }))} />
         ))}
       </View>
     </Screen>
@@ -131,43 +156,40 @@ export const SignForm = ({
 };
 
 /** The page as the renter reads it, and its digest as people read it to each other. */
-const ReadBack = ({ page, digest }: { page: Page; digest: string }) => {
-  const { t } = useTranslation();
-  return (
-    <Card style={{ gap: 14 }}>
-      <Part
-        title={t('sign.fuel', { tank: page.fuel.map(({ tank }) => tank).join(', ') })}
-        rows={page.fuel.map(({ litres, low, high }) => t('sign.fuelLine', { v: litres, low, high }))}
-      />
-      <Part
-        title={t('sign.marks')}
-        rows={
-          page.marks.length > 0
-            ? page.marks.map((mark) =>
-                t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: mark.sizeMm, surface: mark.surface }),
-              )
-            : [t('sign.noMarks')]
-        }
-      />
-      <Part
-        title={t('sign.propellers')}
-        rows={page.propellers.map(({ name, state }) => `${name}: ${t(`sign.evidence.${state as 'sound'}`)}`)}
-      />
-      <Part
-        title={t('sign.counts')}
-        rows={page.counts.map(
-          ({ name, count, of, state }) =>
-            `${name}: ${t('sign.shortOf', { count, of })}${state === 'fine' ? '' : `, ${t(`walk.state.${state as 'damaged'}`)}`}`,
-        )}
-      />
-      <Part title={t('sign.gauges')} rows={page.gauges.map(({ name, shown }) => `${name}: ${shown}`)} />
-      <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
-      <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
-      <Small size={14}>{t('sign.checked')}</Small>
-      <Small size={14}>{t('sign.digest', { d: spoken(digest) })}</Small>
-    </Card>
-  );
-};
+const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunction }) => (
+  <Card style={{ gap: 14 }}>
+    <Part
+      title={t('sign.fuel', { tank: page.fuel.map(({ tank }) => tank).join(', ') })}
+      rows={page.fuel.map(({ litres, low, high }) => t('sign.fuelLine', { v: litres, low, high }))}
+    />
+    <Part
+      title={t('sign.marks')}
+      rows={
+        page.marks.length > 0
+          ? page.marks.map((mark) =>
+              t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: mark.sizeMm, surface: mark.surface }),
+            )
+          : [t('sign.noMarks')]
+      }
+    />
+    <Part
+      title={t('sign.propellers')}
+      rows={page.propellers.map(({ name, state }) => `${name}: ${t(`sign.evidence.${state as 'sound'}`)}`)}
+    />
+    <Part
+      title={t('sign.counts')}
+      rows={page.counts.map(
+        ({ name, count, of, state }) =>
+          `${name}: ${t('sign.shortOf', { count, of })}${state === 'fine' ? '' : `, ${t(`walk.state.${state as 'damaged'}`)}`}`,
+      )}
+    />
+    <Part title={t('sign.gauges')} rows={page.gauges.map(({ name, shown }) => `${name}: ${shown}`)} />
+    <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
+    <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
+    <Small size={14}>{t('sign.checked')}</Small>
+    <Small size={14}>{t('sign.digest', { d: spoken(digest) })}</Small>
+  </Card>
+);
 
 const Part = ({ title, rows, limit = 6 }: { title: string; rows: readonly string[]; limit?: number }) => {
   const { t } = useTranslation();

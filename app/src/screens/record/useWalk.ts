@@ -1,5 +1,5 @@
 import type { Briefing } from '@quay/core/briefing/compose';
-import { briefingOf } from '@quay/core/record/handing';
+import { briefingOf, languageOf } from '@quay/core/record/handing';
 import type { EventBody, Held, Walk } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/record/event';
 import { type StopState, walkState } from '@quay/core/record/walk';
@@ -27,6 +27,8 @@ export type WalkView = HireView & {
   begun: boolean;
   sealed: boolean;
   language: string;
+  /** The language the renter is spoken to in. */
+  theirs: string;
 };
 
 /** Where somebody left off: the first stop that is not tied. */
@@ -81,6 +83,7 @@ export const useWalk = (
             begun,
             sealed: view.record.slots.has(`${walk}/sealed`),
             language: i18n.language,
+            theirs: languageOf(view.record, view.pack.hire),
           }
         : undefined,
     [view, stops, briefing, walk, alone, chosen, enter, begun, i18n.language],

@@ -16,6 +16,7 @@ import { Field } from '../../ui/field';
 import { figure } from '../../ui/format';
 import { Alt, Chip, Sign } from '../../ui/press';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { LandmarkFields, useSighting } from './LandmarkFields';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
 
@@ -33,8 +34,11 @@ export const HelpPage = () => {
     setFix((await whereAmI()) ?? 'none');
   };
   const read = readPosition(typed);
-  const at: Position | undefined = typed.trim() === '' ? (typeof fix === 'object' ? [fix.lon, fix.lat] : undefined) : read;
   const places = pack.waters ? landmarksOf(pack.waters) : [];
+  const seen = useSighting(places);
+  // What somebody took the trouble to type comes before what they see, and that before what the phone says.
+  const fixed: Position | undefined = typeof fix === 'object' ? [fix.lon, fix.lat] : undefined;
+  const at = typed.trim() === '' ? (seen.at ?? fixed) : read;
   const near = at && fromNearest(at, places);
   const people = peopleOf(record, view.sheets);
   const { rules, boat, book, hire, base } = pack;
@@ -74,6 +78,7 @@ export const HelpPage = () => {
           fault={typed.trim() !== '' && !read ? t('r.badPosition') : undefined}
           testID="typed-position"
         />
+        <LandmarkFields of={seen} />
       </Card>
       <Card style={{ gap: 12 }}>
         <SlabBold size={21} heading={2}>
@@ -86,10 +91,19 @@ export const HelpPage = () => {
         <Said name={t('r.position')} testID="said-position">
           {at ? `${decimalDegrees(at)}\n${degreesMinutes(at)}` : t('r.unknownPosition')}
         </Said>
-        {at && typed.trim() === '' && typeof fix === 'object' ? (
+        {seen.sighting && typed.trim() === '' ? (
+          <Said name="" testID="said-sighting">
+            {t('r.sighted', {
+              name: seen.sighting.landmark.name,
+              deg: Math.round(seen.sighting.bearing),
+              m: Math.round(seen.sighting.metres),
+            })}
+          </Said>
+        ) : null}
+        {at === fixed && typeof fix === 'object' ? (
           <Small>{t('r.within', { m: Math.round(fix.withinM), time: clockOf(new Date(fix.at).toISOString(), base.zone) })}</Small>
         ) : null}
-        {near ? (
+        {near && !(seen.sighting && typed.trim() === '') ? (
           <Said name="">
             {t('r.near', {
               km: figure(near.distanceM / 1000),

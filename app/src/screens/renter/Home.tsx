@@ -1,9 +1,10 @@
 import { applies } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
 import { unattended } from '@quay/core/fleet/schools';
-import { LANGUAGES, say } from '@quay/core/fleet/words';
-import { peopleOf } from '@quay/core/record/handing';
-import { minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
+import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
+import { languageOf, peopleOf } from '@quay/core/record/handing';
+import { slot } from '@quay/core/record/project';
+import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
@@ -19,6 +20,8 @@ import { useRenting } from './RenterFace';
 
 /** How long before the due time the way home is put forward. */
 const FORWARD_MIN = 90;
+/** When a morning's round is put forward, local time. */
+const MORNING = ['05:00', '11:00'] as const;
 /** How long before an evening's curfew its round is put forward. */
 const EVENING_MIN = 120;
 
@@ -43,7 +46,21 @@ export const Home = () => {
   const nights = Number(facts['hire.nights']) > 0;
   const curfew = nights ? pack.waters?.curfew : undefined;
   const toCurfew = curfew === undefined ? undefined : minutesUntilClock(new Date(now).toISOString(), base.zone, curfew);
+  // A morning aboard begins with its round, until it is done.
+  const clock = clockOf(new Date(now).toISOString(), base.zone);
+  const slept = dateOf(new Date(now).toISOString(), base.zone) > dateOf(hire.from, base.zone);
+  const morningRound = slot(record, 'round/morning', 'roundDone');
+  const doneToday =
+    morningRound !== undefined &&
+    morningRound.standing.some((held) => dateOf(held.event.at, base.zone) === dateOf(new Date(now).toISOString(), base.zone));
+  const morning =
+    afloat && nights && slept && !doneToday && clock >= MORNING[0] && clock < MORNING[1] && book.rounds.some(({ id }) => id === 'morning');
   const wide = Math.min(width, 640);
+  const choose = async (one: Language) => {
+    await chooseLanguage(one);
+    // Whoever stands on the quay speaks it too, or reads it off their phone.
+    if (languageOf(record, hire) !== one) await view.add([{ kind: 'languageChosen', language: one }]);
+  };
   return (
     <Page
       home
@@ -60,13 +77,7 @@ export const Home = () => {
       </View>
       <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('r.language')}>
         {LANGUAGES.map((one) => (
-          <Chip
-            key={one}
-            label={one.toUpperCase()}
-            on={language === one}
-            onPress={() => void chooseLanguage(one)}
-            testID={`speak-${one}`}
-          />
+          <Chip key={one} label={one.toUpperCase()} on={language === one} onPress={() => void choose(one)} testID={`speak-${one}`} />
         ))}
       </View>
       {afloat && left <= FORWARD_MIN ? (
@@ -81,6 +92,13 @@ export const Home = () => {
           kind={toCurfew < 0 ? 'stop' : 'ask'}
           title={toCurfew < 0 ? t('r.afterCurfew', { time: curfew }) : t('r.curfewSoon', { time: curfew, left: spanOf(toCurfew) })}
           action={<Alt label={t('r.toEvening')} onPress={() => router.push('/r/round/evening')} testID="evening-soon" />}
+        />
+      ) : null}
+      {morning ? (
+        <Notice
+          kind="ok"
+          title={t('r.morning')}
+          action={<Alt label={t('r.toMorning')} onPress={() => router.push('/r/round/morning')} testID="morning-soon" />}
         />
       ) : null}
       <Card style={{ flexDirection: 'row', gap: 24, flexWrap: 'wrap' }}>

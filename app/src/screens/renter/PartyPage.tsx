@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { Notice } from '../../ui/board';
 import { useSnack } from '../../ui/snack';
-import { PartyForm } from '../fit/PartyForm';
+import { PartyForm } from '../fit/partyFormLater';
 import { keepParty } from '../fit/useParty';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';

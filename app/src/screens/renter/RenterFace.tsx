@@ -3,7 +3,7 @@ import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../data/api';
-import { factsFor, schoolsOf } from '@quay/core/record/handing';
+import { factsFor, languageOf, schoolsOf } from '@quay/core/record/handing';
 import { caseOf, useBriefing } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
 import { exchange, hireInHand } from '../../data/renter';
@@ -91,7 +91,7 @@ const Hand = ({ hireId }: { hireId: string }) => {
   useEffect(() => {
     void askToPersist();
   }, []);
-  const booked = view?.pack.hire.language;
+  const booked = view && languageOf(view.record, view.pack.hire);
   useEffect(() => {
     if (booked !== undefined) void speakTheirs(booked);
   }, [booked]);

@@ -20,14 +20,14 @@ import { All, Lane } from './lane';
 export const SayLane = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const [guide, setGuide] = useState(false);
-  const { record, pack, walk, enter, briefing } = view;
+  const { record, pack, walk, enter, briefing, theirs } = view;
   if (walk === 'in') return null;
   const { station } = view.stops[view.at]!;
   const here = briefing.tell.filter(({ point }) => point.station === station.id);
   const left = briefing.guide.filter(({ point }) => point.station === station.id);
   const due = questionsDue(record, briefing, pack.operator, station.id);
   if (here.length + left.length + due.length === 0) return null;
-  const told = (id: string): EventBody => ({ kind: 'pointTold', walk, point: id, how: 'said', language: pack.hire.language });
+  const told = (id: string): EventBody => ({ kind: 'pointTold', walk, point: id, how: 'said', language: theirs });
   const open = here.filter(({ point: { id } }) => !record.slots.has(`${walk}/point/${id}`));
   return (
     <>
@@ -63,7 +63,7 @@ export const SayLane = ({ view }: { view: WalkView }) => {
         {guide
           ? left.map((piece) => (
               <View key={piece.point.id} style={{ gap: 3, paddingVertical: 7 }}>
-                <Body tone="soft">{say(piece.point.say, pack.hire.language)}</Body>
+                <Body tone="soft">{say(piece.point.say, theirs)}</Body>
                 <Small>{piece.why === 'noTime' ? t('brief.noTime') : t('brief.toldBefore', { days: piece.toldDays ?? 0 })}</Small>
               </View>
             ))
@@ -75,10 +75,9 @@ export const SayLane = ({ view }: { view: WalkView }) => {
 
 const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell: () => void }) => {
   const { t } = useTranslation();
-  const { record, pack, walk, language } = view;
+  const { record, pack, walk, language, theirs } = view;
   const money = useMoney(pack.prices.currency);
   const { point, short, seconds, toldDays } = piece;
-  const theirs = pack.hire.language;
   const found = slot(record, `${walk}/point/${point.id}`, 'pointTold', 'pointSkipped');
   const on = found?.value.kind === 'pointTold';
   const home = slot(record, `home/${point.id}`, 'pointRead');

@@ -20,7 +20,7 @@ import { useRenting } from '../RenterFace';
 import { useAloneHolds } from './holdWords';
 import { JacketCard, useJackets } from './JacketCard';
 import { KeyCard, useKey } from './KeyCard';
-import { useStopWords } from './words';
+import { useStopWords } from '../../record/stopWords';
 
 /** Taking her over, and bringing her back, without anybody of the quay: the steps in order, and the next one to do. */
 export const AlonePage = () => {

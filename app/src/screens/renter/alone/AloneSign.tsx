@@ -7,7 +7,7 @@ import { useTranslation } from 'react-i18next';
 import { SignForm } from '../../record/SignForm';
 import { useWalk } from '../../record/useWalk';
 import { useRenting } from '../RenterFace';
-import { useStopWords } from './words';
+import { useStopWords } from '../../record/stopWords';
 
 /** The renter reads back what they entered and signs it alone; nobody of the quay has seen it yet, and the record says so. */
 export const AloneSign = ({ walk }: { walk: Walk }) => {
@@ -22,6 +22,7 @@ export const AloneSign = ({ walk }: { walk: Walk }) => {
     <SignForm
       view={view}
       signers={[{ as: 'renter', title: `${t('sign.renter')}: ${pack.hire.renter}`, commitment: commit(pack.signerSalt, 'renter') }]}
+      languages={[view.language]}
       stop={names.length > 0 ? t('alone.pictures', { names: names.join(', ') }) : undefined}
       onBack={() => router.push(`/r/alone/walk/${walk}`)}
       onSealed={() => router.replace('/r/alone')}

@@ -16,7 +16,7 @@ import { Missing, StopJobs } from '../../record/StopJobs';
 import { useWalk, type WalkView } from '../../record/useWalk';
 import { useRenting } from '../RenterFace';
 import { ReadingLane, useOpenQuestion } from './ReadingLane';
-import { useStopWords } from './words';
+import { useStopWords } from '../../record/stopWords';
 
 /** The renter's own walk round the boat: the same stops, the same record, nobody beside them. */
 export const AloneWalk = ({ walk }: { walk: Walk }) => {

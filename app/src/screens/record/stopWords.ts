@@ -1,21 +1,24 @@
 import { LANGUAGES, type Language } from '@quay/core/fleet/words';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { i18n } from '../../../i18n';
-import type { StopWords } from '../../../i18n/stop/en';
+import { i18n } from '../../i18n';
+import type { StopWords } from '../../i18n/stop/en';
 
 /** Words of a stop, in a file of its own for each language; the English ones come with the walk. */
 const FILES: Readonly<Record<Exclude<Language, 'en'>, () => Promise<StopWords>>> = {
-  fr: () => import('../../../i18n/stop/fr').then(({ fr }) => fr),
-  de: () => import('../../../i18n/stop/de').then(({ de }) => de),
-  es: () => import('../../../i18n/stop/es').then(({ es }) => es),
+  fr: () => import('../../i18n/stop/fr').then(({ fr }) => fr),
+  de: () => import('../../i18n/stop/de').then(({ de }) => de),
+  es: () => import('../../i18n/stop/es').then(({ es }) => es),
 };
 const added = new Set<Language>(['en']);
 
-/** Whether a stop can be spoken of in the language that is chosen; fetches its words when it cannot yet. */
-export const useStopWords = (): boolean => {
+/**
+ * Whether a stop can be spoken of in a language, by itself the one that is chosen here; fetches its words when it cannot
+ * yet.
+ */
+export const useStopWords = (wanted?: string): boolean => {
   const { i18n: speaking } = useTranslation();
-  const language = LANGUAGES.find((one) => one === speaking.language) ?? 'en';
+  const language = LANGUAGES.find((one) => one === (wanted ?? speaking.language)) ?? 'en';
   const [ready, setReady] = useState(added.has(language));
   const [failed, setFailed] = useState<Error>();
   useEffect(() => {

@@ -1,0 +1,9 @@
+import { useLocalSearchParams } from 'expo-router';
+import { open } from '../../../../screens/open';
+
+const BaseBookPage = open((inside) => inside.BaseBookPage);
+
+export default function BoatBookRoute() {
+  const { baseId } = useLocalSearchParams<{ baseId: string }>();
+  return <BaseBookPage baseId={baseId} />;
+}

@@ -1,0 +1,9 @@
+import { useLocalSearchParams } from 'expo-router';
+import { open } from '../../../../screens/open';
+
+const ClassBookPage = open((inside) => inside.ClassBookPage);
+
+export default function BoatBookRoute() {
+  const { classId } = useLocalSearchParams<{ classId: string }>();
+  return <ClassBookPage classId={classId} />;
+}

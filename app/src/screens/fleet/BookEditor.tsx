@@ -1,0 +1,223 @@
+import type { Book } from '@quay/core/fleet/book';
+import { idOf, type RowEdit } from '@quay/core/fleet/edit';
+import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
+import { type ReactNode, useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { Sortable, Sorted } from '../../platform/sortable';
+import { Card, Notice, Tag } from '../../ui/board';
+import { Field } from '../../ui/field';
+import { Alt, Chip, Row } from '../../ui/press';
+import { Plan } from '../../ui/plan';
+import { Screen } from '../../ui/screen';
+import { useTones, WIDE } from '../../ui/theme';
+import { Body, SlabBold, Small } from '../../ui/words';
+import { type FieldSpec, STARTS } from './fields';
+import { type Named, type RowOrigin, RowSheet } from './RowSheet';
+
+export type AnyRow = Readonly<Record<string, unknown>> & { id: string };
+export type Listing = { list: string; fields: readonly FieldSpec[]; rows: readonly AnyRow[] };
+
+/** What is done to a book; each makes a new one. */
+export type Edits = {
+  change: (list: string, row: AnyRow, edit: RowEdit) => void;
+  drop: (list: string, id: string) => void;
+  inherit: (list: string, id: string) => void;
+  add: (list: string, id: string, fields: RowEdit) => void;
+  order: (list: string, ids: readonly string[]) => void;
+};
+
+type Open = { row: AnyRow } | { start: Readonly<Record<string, unknown>> };
+
+const wordsOf = (row: AnyRow): Wording | undefined => (row.say ?? row.name) as Wording | undefined;
+
+/** A book, list by list: rows put in order by dragging, opened to be changed, with where each of them comes from. */
+export const BookEditor = ({
+  kind,
+  version,
+  title,
+  sub,
+  right,
+  onBack,
+  plan,
+  listings,
+  originOf,
+  fault,
+  busy,
+  edits,
+  children,
+}: {
+  kind: 'boat' | 'class' | 'base';
+  version: number;
+  title: string;
+  sub: string;
+  right?: ReactNode;
+  onBack: () => void;
+  plan: Book['plan'] | undefined;
+  listings: readonly Listing[];
+  originOf: (list: string, id: string) => RowOrigin;
+  fault: string | undefined;
+  busy: boolean;
+  edits: Edits;
+  children?: ReactNode;
+}) => {
+  const { t } = useTranslation();
+  const { width } = useWindowDimensions();
+  const [chosen, setChosen] = useState(listings[0]!.list);
+  const [query, setQuery] = useState('');
+  const [open, setOpen] = useState<Open>();
+  // What was kept is seen in the list.
+  useEffect(() => setOpen(undefined), [version]);
+  const listing = listings.find(({ list }) => list === chosen) ?? listings[0]!;
+  const { list, fields, rows } = listing;
+  const rowsOf = (name: string) => listings.find((one) => one.list === name)?.rows ?? [];
+  const stations = rowsOf('stations') as unknown as (Named & { at: [number, number] })[];
+  const grouped = stations.length > 0 && fields.some(({ is }) => is === 'station');
+  const wanted = query.trim().toLowerCase();
+  const shown = rows.filter(
+    (row) =>
+      wanted === '' || Object.values(wordsOf(row) ?? {}).some((text) => text.toLowerCase().includes(wanted)) || row.id.includes(wanted),
+  );
+  const groups = grouped
+    ? stations.map((station, i) => ({
+        id: station.id,
+        name: `${i + 1}  ${station.name.en}`,
+        rows: shown.filter((row) => row.station === station.id),
+      }))
+    : [{ id: '', name: t(`fleet.list.${list}` as 'fleet.list.points'), rows: shown }];
+  /** A group put in order: its rows change places among themselves, all others stay where they are. */
+  const order = (group: readonly AnyRow[], ids: readonly string[]) => {
+    const places = new Set(group.map(({ id }) => id));
+    const next = [...ids];
+    edits.order(
+      list,
+      rows.map(({ id }) => (places.has(id) ? next.shift()! : id)),
+    );
+  };
+  const close = () => setOpen(undefined);
+  const opened = open && 'row' in open ? rows.find(({ id }) => id === open.row.id) : undefined;
+  return (
+    <Screen title={title} sub={sub} onBack={onBack} measure={860} {...(right ? { right } : {})}>
+      {plan ? (
+        <Plan
+          plan={plan}
+          stations={stations as Book['stations']}
+          stops={stations.map((station, i) => ({ id: station.id, name: station.name.en, label: String(i + 1), state: 'loose' }))}
+          width={Math.min(width, 860)}
+          height={150}
+        />
+      ) : null}
+      <View style={{ padding: 12, gap: 12 }}>
+        {children}
+        {fault && !open ? <Notice kind="stop" title={fault} /> : null}
+        <ScrollView horizontal={width < WIDE} showsHorizontalScrollIndicator={false} style={{ marginHorizontal: -12, flexGrow: 0 }}>
+          <View
+            style={{ flexDirection: 'row', flexWrap: width < WIDE ? 'nowrap' : 'wrap', gap: 6, paddingHorizontal: 12 }}
+            role="radiogroup"
+            aria-label={title}
+          >
+            {listings.map((one) => (
+              <Chip
+                key={one.list}
+                label={`${t(`fleet.list.${one.list}` as 'fleet.list.points')} ${one.rows.length}`}
+                on={one.list === list}
+                onPress={() => {
+                  setChosen(one.list);
+                  setQuery('');
+                }}
+                testID={`list-${one.list}`}
+              />
+            ))}
+          </View>
+        </ScrollView>
+        <Field label={t('fleet.find')} value={query} onChange={setQuery} testID="find-row" />
+        {groups.map((group) => {
+          if (group.rows.length === 0 && wanted !== '') return null;
+          return (
+            <Card key={group.id} style={{ gap: 2, paddingLeft: 0 }}>
+              <View style={{ paddingLeft: 16 }}>
+                <SlabBold size={21} heading={2}>
+                  {group.name}
+                </SlabBold>
+                {group.rows.length === 0 ? <Small>{t('fleet.nothing')}</Small> : null}
+              </View>
+              <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
+                {group.rows.map((row) => (
+                  <OneRow key={row.id} kind={kind} row={row} origin={originOf(list, row.id)} onOpen={() => setOpen({ row })} />
+                ))}
+              </Sortable>
+              <Alt
+                label={t('fleet.add')}
+                onPress={() => setOpen({ start: { ...STARTS[list as 'stations'], ...(grouped ? { station: group.id } : {}) } })}
+                testID={`add-${group.id || list}`}
+                style={{ alignSelf: 'flex-start', marginLeft: 16 }}
+              />
+            </Card>
+          );
+        })}
+        {wanted !== '' && shown.length === 0 ? <Body>{t('fleet.notFound')}</Body> : null}
+      </View>
+      {open ? (
+        <RowSheet
+          key={opened?.id ?? 'new'}
+          kind={kind}
+          title={opened ? (wordsOf(opened)?.en ?? opened.id) : t('fleet.add')}
+          fields={fields}
+          {...(opened ? { row: opened } : {})}
+          start={'start' in open ? open.start : {}}
+          origin={opened ? originOf(list, opened.id) : { is: 'own', name: '' }}
+          stations={stations}
+          tanks={rowsOf('tanks') as unknown as Named[]}
+          plan={plan}
+          fault={fault}
+          busy={busy}
+          onClose={close}
+          onKeep={(edit) => {
+            if (opened) edits.change(list, opened, edit);
+            else if ('start' in open) {
+              const words = ((edit.say ?? edit.name) as Wording | undefined)?.en ?? list;
+              edits.add(
+                list,
+                idOf(
+                  words,
+                  rows.map(({ id }) => id),
+                ),
+                { ...open.start, ...edit },
+              );
+            }
+          }}
+          onDrop={() => opened && edits.drop(list, opened.id)}
+          onInherit={() => opened && edits.inherit(list, opened.id)}
+        />
+      ) : null}
+    </Screen>
+  );
+};
+
+const OneRow = ({ kind, row, origin, onOpen }: { kind: 'boat' | 'class' | 'base'; row: AnyRow; origin: RowOrigin; onOpen: () => void }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const words = wordsOf(row);
+  const name = words?.en ?? row.id;
+  const lacks = words ? LANGUAGES.filter((language) => words[language] === undefined) : [];
+  return (
+    <Sorted id={row.id} label={t('fleet.drag', { name })} tone={tones.soft}>
+      <Row label={name} onPress={onOpen} testID={`edit-${row.id}`} style={{ paddingVertical: 9, gap: 4 }}>
+        <Body>{name}</Body>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+          {typeof row.weight === 'string' ? (
+            <Tag kind={row.weight === 'must' ? 'ok' : 'calm'}>{t(`fleet.option.${row.weight as 'must'}`)}</Tag>
+          ) : null}
+          {typeof row.seconds === 'number' ? <Small>{t('brief.seconds', { n: row.seconds })}</Small> : null}
+          {typeof row.count === 'number' ? <Small>{`× ${row.count}`}</Small> : null}
+          {kind === 'base' ? null : (
+            <Tag kind={origin.is === 'changed' || origin.is === 'own' ? 'ask' : 'calm'}>
+              {t(`fleet.origin.${origin.is}`, { name: origin.name })}
+            </Tag>
+          )}
+          {lacks.length > 0 ? <Tag kind="ask">{t('fleet.lacks', { languages: lacks.join(', ') })}</Tag> : null}
+        </View>
+      </Row>
+    </Sorted>
+  );
+};

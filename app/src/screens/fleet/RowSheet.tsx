@@ -1,0 +1,226 @@
+import type { Book } from '@quay/core/fleet/book';
+import type { RowEdit } from '@quay/core/fleet/edit';
+import { type Language, LANGUAGES, say, type Wording } from '@quay/core/fleet/words';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useWindowDimensions, View } from 'react-native';
+import { Card, Notice, Tag } from '../../ui/board';
+import { Field } from '../../ui/field';
+import { Alt, Chip, Go } from '../../ui/press';
+import { Plan } from '../../ui/plan';
+import { Sheet } from '../../ui/sheet';
+import { Toggle } from '../../ui/toggle';
+import { Body, SlabBold, Small } from '../../ui/words';
+import { type Draft, type DraftFault, draftOf, readDraft, wordingOf } from './draft';
+import type { FieldSpec } from './fields';
+
+export type RowOrigin = { is: 'class' | 'changed' | 'own'; name: string };
+export type Named = { id: string; name: Wording };
+type Texts = Partial<Record<Language, string>>;
+
+/** One row of a book, a language at a time, with what the renter will see of it. */
+export const RowSheet = ({
+  kind,
+  title,
+  fields,
+  row,
+  start,
+  origin,
+  stations,
+  tanks,
+  plan,
+  fault,
+  busy,
+  onClose,
+  onKeep,
+  onDrop,
+  onInherit,
+}: {
+  kind: 'boat' | 'class' | 'base';
+  title: string;
+  fields: readonly FieldSpec[];
+  row?: Readonly<Record<string, unknown>>;
+  /** What a new row begins with. */
+  start: Readonly<Record<string, unknown>>;
+  origin: RowOrigin;
+  stations: readonly (Named & { at: readonly [number, number] })[];
+  tanks: readonly Named[];
+  plan: Book['plan'] | undefined;
+  fault: string | undefined;
+  busy: boolean;
+  onClose: () => void;
+  onKeep: (edit: RowEdit) => void;
+  onDrop?: () => void;
+  onInherit?: () => void;
+}) => {
+  const { t } = useTranslation();
+  const [language, setLanguage] = useState<Language>('en');
+  const [draft, setDraft] = useState<Draft>(() => draftOf(row ?? start, fields));
+  const [faults, setFaults] = useState<Record<string, DraftFault>>({});
+  const set = (field: string, value: Draft[string]) => {
+    setDraft({ ...draft, [field]: value });
+    setFaults({ ...faults, [field]: undefined as never });
+  };
+  const keep = () => {
+    const read = readDraft(draft, fields);
+    if (read.ok) onKeep(read.edit);
+    else setFaults(read.faults);
+  };
+  const wordings = fields.some(({ is }) => is === 'wording');
+  return (
+    <Sheet
+      title={title}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Go label={t(`fleet.keepFor.${kind}`)} onPress={keep} busy={busy} testID="keep-row" />}
+    >
+      {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
+      {fault ? <Notice kind="stop" title={fault} /> : null}
+      {wordings ? (
+        <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('fleet.language')}>
+          {LANGUAGES.map((one) => (
+            <Chip key={one} label={one.toUpperCase()} on={language === one} onPress={() => setLanguage(one)} testID={`in-${one}`} />
+          ))}
+        </View>
+      ) : null}
+      {fields.map((spec) => (
+        <OneField
+          key={spec.field}
+          spec={spec}
+          typed={draft[spec.field]}
+          language={language}
+          fault={faults[spec.field] && t(`fleet.fault.${faults[spec.field]!}`)}
+          stations={stations}
+          tanks={tanks}
+          plan={plan}
+          onSet={(value) => set(spec.field, value)}
+        />
+      ))}
+      {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
+      {row ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {origin.is === 'changed' && onInherit ? <Alt label={t('fleet.inherit')} onPress={onInherit} testID="inherit" /> : null}
+          {onDrop ? <Alt label={t('fleet.drop')} onPress={onDrop} testID="drop-row" /> : null}
+        </View>
+      ) : null}
+    </Sheet>
+  );
+};
+
+/** As the renter will see it. */
+const Preview = ({ draft, language }: { draft: Draft; language: Language }) => {
+  const { t } = useTranslation();
+  const words = (field: string) => {
+    const wording = wordingOf((draft[field] ?? {}) as Texts);
+    return wording && say(wording, language);
+  };
+  return (
+    <>
+      <Small>{t('fleet.preview')}</Small>
+      <Card style={{ gap: 6 }}>
+        <SlabBold size={22}>{words('say') ?? '…'}</SlabBold>
+        {(['show', 'mistake'] as const).map((field) => (words(field) ? <Body key={field}>{words(field)}</Body> : null))}
+        {words('caution') ? <Tag kind="stop">{words('caution')}</Tag> : null}
+      </Card>
+    </>
+  );
+};
+
+const OneField = ({
+  spec,
+  typed,
+  language,
+  fault,
+  stations,
+  tanks,
+  plan,
+  onSet,
+}: {
+  spec: FieldSpec;
+  typed: Draft[string];
+  language: Language;
+  fault: string | undefined;
+  stations: readonly (Named & { at: readonly [number, number] })[];
+  tanks: readonly Named[];
+  plan: Book['plan'] | undefined;
+  onSet: (value: Draft[string]) => void;
+}) => {
+  const { t } = useTranslation();
+  const { width } = useWindowDimensions();
+  const label = t(`fleet.field.${spec.field}` as 'fleet.field.name');
+  const text = typeof typed === 'string' ? typed : '';
+  const choose = (options: readonly { id: string; name: string }[]) => (
+    <View style={{ gap: 4 }}>
+      <Small>{label}</Small>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={label}>
+        {options.map(({ id, name }) => (
+          // Pressed once more, a choice that may be left out is none.
+          <Chip
+            key={id}
+            label={name}
+            on={text === id}
+            onPress={() => onSet(text === id && !('needed' in spec && spec.needed) ? '' : id)}
+            testID={`${spec.field}-${id}`}
+          />
+        ))}
+      </View>
+      {fault ? <Tag kind="stop">{fault}</Tag> : null}
+    </View>
+  );
+  switch (spec.is) {
+    case 'wording': {
+      const texts = (typed ?? {}) as Texts;
+      return (
+        <Field
+          label={`${label} (${language})`}
+          value={texts[language] ?? ''}
+          lines={spec.lines ?? (spec.field === 'name' ? 1 : 2)}
+          onChange={(next) => onSet({ ...texts, [language]: next })}
+          fault={fault}
+          testID={`text-${spec.field}`}
+        />
+      );
+    }
+    case 'flag':
+      return <Toggle label={label} on={typed === true} onChange={onSet} testID={`flag-${spec.field}`} />;
+    case 'choice':
+      return choose(spec.options.map((id) => ({ id, name: t(`fleet.option.${id}` as 'fleet.option.must') })));
+    case 'station':
+      return choose(stations.map(({ id, name }) => ({ id, name: name.en })));
+    case 'tank':
+      return tanks.length === 0 ? null : choose(tanks.map(({ id, name }) => ({ id, name: name.en })));
+    case 'spot': {
+      const spot = typed as readonly [number, number] | undefined;
+      if (!plan) return null;
+      const size = Math.min(width, 640) - 36;
+      return (
+        <View style={{ gap: 4 }}>
+          <Small>{label}</Small>
+          <Plan
+            plan={plan}
+            stations={spot ? [{ id: 'here', name: { en: '' }, at: [...spot] }] : []}
+            stops={spot ? [{ id: 'here', name: '', label: '', state: 'now' }] : []}
+            width={size}
+            height={Math.round(size * 0.5)}
+            onPlace={{ label, at: onSet }}
+          />
+          {spot ? <Small>{`${spot[0]} m · ${spot[1]} m`}</Small> : null}
+        </View>
+      );
+    }
+    case 'asInFile':
+      return <Field label={label} value={text} lines={text === '' ? 1 : 5} onChange={onSet} fault={fault} testID={`file-${spec.field}`} />;
+    default:
+      return (
+        <Field
+          label={label}
+          value={text}
+          numeric={spec.is === 'number'}
+          {...(spec.is === 'number' && spec.unit ? { unit: spec.unit } : {})}
+          onChange={onSet}
+          fault={fault}
+          testID={`field-${spec.field}`}
+        />
+      );
+  }
+};

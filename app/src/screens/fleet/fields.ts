@@ -1,0 +1,119 @@
+import { BERTH_KINDS } from '@quay/core/fleet/base';
+import type { ListName } from '@quay/core/fleet/book';
+import { FITTING_KINDS, READINGS } from '@quay/core/fleet/rows';
+
+/** What a row of each list is made of, for the editor: every field of a book can be changed. */
+export type FieldSpec =
+  | { field: string; is: 'wording'; needed?: true; lines?: number }
+  | { field: string; is: 'text'; needed?: true }
+  | { field: string; is: 'number'; needed?: true; min?: number; max?: number; whole?: true; unit?: string }
+  | { field: string; is: 'choice'; options: readonly string[]; needed?: true }
+  | { field: string; is: 'flag' }
+  | { field: string; is: 'station' }
+  | { field: string; is: 'tank' }
+  | { field: string; is: 'spot' }
+  /** Written as it stands in the file: what is nested, and is seldom touched. */
+  | { field: string; is: 'asInFile' };
+
+const wording = (field: string, needed?: true): FieldSpec => ({ field, is: 'wording', ...(needed ? { needed } : {}) });
+const NAME = wording('name', true);
+const STATION: FieldSpec = { field: 'station', is: 'station' };
+const PRICE: FieldSpec = { field: 'price', is: 'text' };
+const file = (field: string): FieldSpec => ({ field, is: 'asInFile' });
+
+const TELLING: readonly FieldSpec[] = [
+  { field: 'say', is: 'wording', needed: true, lines: 3 },
+  wording('show'),
+  wording('mistake'),
+  wording('caution'),
+  { field: 'weight', is: 'choice', options: ['must', 'should', 'spare'], needed: true },
+  { field: 'seconds', is: 'number', needed: true, min: 1, max: 600, whole: true, unit: 's' },
+  { field: 'value', is: 'number', min: 1, max: 100, whole: true },
+  PRICE,
+  file('when'),
+  file('again'),
+  file('questions'),
+];
+
+export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
+  points: [STATION, ...TELLING],
+  stations: [NAME, wording('hint'), { field: 'at', is: 'spot' }],
+  fittings: [
+    STATION,
+    NAME,
+    { field: 'kind', is: 'choice', options: FITTING_KINDS, needed: true },
+    { field: 'count', is: 'number', needed: true, min: 0, max: 99, whole: true },
+    { field: 'safety', is: 'flag' },
+    { field: 'expiry', is: 'text' },
+    PRICE,
+    file('jacket'),
+  ],
+  gauges: [
+    STATION,
+    NAME,
+    { field: 'reads', is: 'choice', options: READINGS, needed: true },
+    { field: 'tank', is: 'tank' },
+    { field: 'unit', is: 'text' },
+    { field: 'min', is: 'number', needed: true },
+    { field: 'max', is: 'number', needed: true },
+    { field: 'step', is: 'number' },
+    wording('normal'),
+  ],
+  surfaces: [
+    STATION,
+    NAME,
+    { field: 'widthM', is: 'number', needed: true, min: 0.01, max: 60, unit: 'm' },
+    { field: 'heightM', is: 'number', needed: true, min: 0.01, max: 20, unit: 'm' },
+    {
+      field: 'stuff',
+      is: 'choice',
+      options: ['gelcoat', 'aluminium', 'steel', 'wood', 'vinyl', 'canvas', 'glass', 'rubber'],
+      needed: true,
+    },
+    { field: 'picture', is: 'choice', options: ['always', 'alone'] },
+    file('strokes'),
+  ],
+  propellers: [
+    STATION,
+    NAME,
+    { field: 'evidence', is: 'choice', options: ['legUp', 'feltThroughHatch', 'vibrationAndRevs'], needed: true },
+    wording('outWhen', true),
+    wording('inWhen', true),
+    { field: 'limitMm', is: 'number', needed: true, min: 0, max: 500, unit: 'mm' },
+    PRICE,
+  ],
+  tanks: [
+    NAME,
+    { field: 'holds', is: 'choice', options: ['petrol', 'diesel', 'fresh', 'waste', 'gas'], needed: true },
+    { field: 'capacityL', is: 'number', needed: true, min: 0.1, max: 20_000, unit: 'L' },
+    { field: 'unusableL', is: 'number', min: 0, unit: 'L' },
+    file('needleTable'),
+  ],
+  outlets: [NAME, { field: 'from', is: 'text', needed: true }, { field: 'into', is: 'text' }, wording('note')],
+  places: [NAME, { field: 'people', is: 'number', min: 1, max: 60, whole: true }, file('never'), wording('why')],
+  fixCards: [NAME, wording('words'), { field: 'urgent', is: 'flag' }, file('when'), file('cautions'), file('steps')],
+  rounds: [NAME, file('items')],
+};
+
+export const BASE_LISTS = ['berths', 'wayIn', 'returnCard', 'before', 'store', 'points'] as const;
+export type BaseList = (typeof BASE_LISTS)[number];
+const STEP: readonly FieldSpec[] = [{ field: 'say', is: 'wording', needed: true, lines: 3 }, wording('caution'), file('when')];
+export const BASE_FIELDS: Readonly<Record<BaseList, readonly FieldSpec[]>> = {
+  berths: [
+    NAME,
+    { field: 'kind', is: 'choice', options: BERTH_KINDS, needed: true },
+    { field: 'headingDeg', is: 'number', min: 0, max: 360, unit: '°' },
+    { field: 'depthM', is: 'number', min: 0.1, max: 50, unit: 'm' },
+    { field: 'tidal', is: 'flag' },
+  ],
+  wayIn: STEP,
+  returnCard: STEP,
+  before: STEP,
+  store: [NAME, { field: 'count', is: 'number', needed: true, min: 0, max: 999, whole: true }, file('jacket')],
+  points: [file('stations'), ...TELLING],
+};
+/** What a row brings that is added, where the form does not ask for it. */
+export const STARTS: Partial<Record<ListName | BaseList, Readonly<Record<string, unknown>>>> = {
+  stations: { at: [1, 0] },
+  surfaces: { strokes: [] },
+};

@@ -1,0 +1,50 @@
+import type { Endpoint, ReplyOf } from '@quay/contract/endpoint';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { call, NoAnswer, Refused } from '../../data/api';
+import { useSnack } from '../../ui/snack';
+
+/**
+ * A book at the quay: fetched, put in place under the version that was seen, and put back by undo.
+ * @param bodyOf what the shelf says of the book itself, as it is sent @param said what is told when it is kept
+ */
+export const useBook = <G extends Endpoint, C extends Endpoint, B>({
+  key,
+  get,
+  change,
+  params,
+  bodyOf,
+  said,
+}: {
+  key: readonly string[];
+  get: G;
+  change: C;
+  params: Record<string, string>;
+  bodyOf: (book: B) => Record<string, unknown>;
+  said: (next: ReplyOf<C>) => string;
+}) => {
+  const { t } = useTranslation();
+  const snack = useSnack();
+  const client = useQueryClient();
+  const shelf = useQuery({ queryKey: key, queryFn: () => call(get, { params: params as never }) });
+  const put = useMutation({
+    mutationFn: ({ book, version }: { book: B; version: number; before: B; undoing?: true }) =>
+      call(change, { params: params as never, body: bodyOf(book) as never, headers: { 'if-match': `"${version}"` } }),
+    onSuccess: (next, { before, undoing }) => {
+      client.setQueryData(key, next);
+      const { version } = next as unknown as { version: number };
+      snack({
+        text: undoing ? t('walk.undone') : said(next),
+        ...(undoing ? {} : { undo: () => put.mutate({ book: before, version, before, undoing: true }) }),
+      });
+    },
+  });
+  const fault =
+    put.error instanceof Refused
+      ? [put.error.problem.title, put.error.problem.detail ?? ''].filter(Boolean).join('\n')
+      : put.error
+        ? t('fleet.offline')
+        : undefined;
+  const failed = shelf.error ? (shelf.error instanceof NoAnswer ? t('fleet.offline') : shelf.error.message) : undefined;
+  return { data: shelf.data, failed, fault, busy: put.isPending, put: put.mutate, done: put.isSuccess };
+};

@@ -1,0 +1,108 @@
+import { expect, MANAGER, PHONE, type Phone, test } from './quay';
+import { linkOf, renterPhone } from './renter';
+
+/** Drags a row's handle by the mouse to the place of another. */
+const drag = async (phone: Phone, id: string, to: string): Promise<void> => {
+  await phone.by(`drag-${id}`).scrollIntoViewIfNeeded();
+  const [from, over] = [(await phone.by(`drag-${id}`).boundingBox())!, (await phone.by(`drag-${to}`).boundingBox())!];
+  const { mouse } = phone.page;
+  await mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await mouse.down();
+  await mouse.move(from.x + from.width / 2, from.y + from.height / 2 + 8, { steps: 3 });
+  await mouse.move(over.x + over.width / 2, over.y + over.height / 2, { steps: 8 });
+  await mouse.up();
+};
+
+test(
+  'a manager edits the books: order by dragging, place by pressing the plan, for one boat, a class, and a base',
+  PHONE,
+  async ({ phoneOf, browser, quay }) => {
+    test.slow();
+    const mina = await phoneOf(MANAGER);
+    const { page } = mina;
+    const order = async () =>
+      await page.locator('[data-testid^="edit-"]').evaluateAll((all) => all.map((one) => one.dataset.testid!.slice(5)));
+
+    // One boat: a station somewhere else on her plan, and another order of the walk.
+    await mina.open('/fleet/quiet-pickle');
+    await mina.by('list-stations').click();
+    await mina.by('edit-helm').click();
+    await mina.by('plan-place').click({ position: { x: 60, y: 60 } });
+    await mina.by('keep-row').click();
+    await expect(page.getByText(/Kept as book 2/)).toBeVisible();
+    await expect(mina.by('edit-helm')).toContainText('changed here');
+    expect(await order()).toEqual(['bow', 'helm', 'seats', 'stern']);
+    await drag(mina, 'stern', 'helm');
+    await expect(page.getByText(/Kept as book 3/)).toBeVisible();
+    await expect.poll(order).toEqual(['bow', 'stern', 'helm', 'seats']);
+    await page.getByText('Undo').click();
+    await expect.poll(order).toEqual(['bow', 'helm', 'seats', 'stern']);
+    await mina.by('versions').click();
+    await mina.by('version-3').click();
+    await expect(mina.by('differences')).toContainText('Stations: another order');
+    await page.keyboard.press('Escape');
+
+    // A row of her own, with silly input said at its field.
+    await mina.by('list-fittings').click();
+    await mina.by('add-helm').click();
+    await mina.by('keep-row').click();
+    await expect(page.getByText('It has to be there in English', { exact: false })).toBeVisible();
+    await mina.by('text-name').fill('Whistle');
+    await mina.by('kind-required').click();
+    await mina.by('field-count').fill('many');
+    await mina.by('file-jacket').fill('{');
+    await mina.by('keep-row').click();
+    await expect(page.getByText('A number, please.')).toBeVisible();
+    await expect(page.getByText('This is not written as in the file (JSON).')).toBeVisible();
+    await mina.by('field-count').fill('2');
+    await mina.by('file-jacket').fill('');
+    await mina.by('keep-row').click();
+    await expect(mina.by('edit-whistle')).toContainText('its own');
+    // What the quay finds in it is said too, and what was typed stays.
+    await mina.by('edit-whistle').click();
+    await mina.by('field-expiry').fill('soon');
+    await mina.by('keep-row').click();
+    await expect(page.getByText(/fittings\[whistle\]\.expiry/)).toBeVisible();
+    await expect(mina.by('field-expiry')).toHaveValue('soon');
+    mina.cut = true;
+    await page.keyboard.press('Escape');
+
+    // A class: one word, for every boat of it that says nothing else.
+    await mina.open('/fleet/class/electric-5');
+    await expect(page.getByText('Bears on Quiet Pickle')).toBeVisible();
+    await mina.by('list-fittings').click();
+    await mina.by('edit-jackets-adult').click();
+    await mina.by('text-name').fill('Jackets for grown people');
+    await mina.by('keep-row').click();
+    await expect(page.getByText('Kept for Quiet Pickle.')).toBeVisible();
+
+    // A base: the return card in another order, by the keyboard, as the next renter sees it.
+    await mina.open('/fleet/base/ossel-quay');
+    await mina.by('list-returnCard').click();
+    const [first = '', second = ''] = await order();
+    await mina.by(`drag-${second}`).focus();
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('ArrowUp');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('Space');
+    await expect.poll(async () => (await order()).slice(0, 2)).toEqual([second, first]);
+    const words = (await mina.by(`edit-${second}`).innerText()).split('\n')[0]!;
+    const dot = await renterPhone(browser, quay, 'en-GB');
+    await dot.open(await linkOf(mina, 'h-1014'));
+    await dot.by('to-return').click();
+    const texts = await dot.page.locator('[role="main"]').innerText();
+    const other = texts.indexOf(words);
+    expect(other).toBeGreaterThan(0);
+    await dot.open('/r/alone');
+    await expect(dot.by('alone-next')).toBeVisible();
+    const pack = (await (await mina.context.request.get(`${quay.url}/api/hires/h-1014`)).json()) as {
+      base: { returnCard: { id: string }[] };
+      book: { fittings: { id: string; name: { en: string } }[] };
+    };
+    expect(pack.base.returnCard.slice(0, 2).map(({ id }) => id)).toEqual([second, first]);
+    expect(pack.book.fittings.find(({ id }) => id === 'jackets-adult')?.name.en).toBe('Jackets for grown people');
+    expect(pack.book.fittings.some(({ id }) => id === 'whistle')).toBe(true);
+    await dot.close();
+  },
+);

@@ -1,0 +1,103 @@
+import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Knex } from 'knex';
+import Papa from 'papaparse';
+import type { Base } from '@quay/core/fleet/base';
+import type { BoatBook } from '@quay/core/fleet/book';
+import { LANGUAGES } from '@quay/core/fleet/words';
+import { writeMinor } from '@quay/core/money/minor';
+import type { PriceList } from '@quay/core/settlement/prices';
+import { clockOf, dateOf } from '@quay/core/time/zone';
+import type { HireRow } from '../store/hire';
+import { readHanding, readOperator } from '../store/setting';
+
+/** Why nothing can be written; said to whoever asked for it. */
+export class ExportError extends Error {}
+
+const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
+const csv = (columns: readonly string[], rows: readonly Record<string, unknown>[]) =>
+  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column] ?? '')) }, { newline: '\n' })}\n`;
+
+/**
+ * Writes an installation's books, prices and bookings into a folder, in the formats that are imported. What was done on
+ * the water (records, photographs) is no part of it: that is what a backup is for. Secrets leave in no form, so the list
+ * of staff is its header alone.
+ * @throws ExportError
+ */
+export const writeExport = async (db: Knex, folder: string): Promise<{ boats: number; hires: number; bases: number }> => {
+  if (existsSync(folder) && readdirSync(folder).length > 0) throw new ExportError(`${folder} is not empty.`);
+  const operator = await readOperator(db);
+  const list = (await db('priceList').orderBy('version', 'desc').first('body')) as { body: string } | undefined;
+  if (!operator || !list) throw new ExportError('There is nothing to write yet: this installation has no price list.');
+  const bodies = async <T>(table: string) =>
+    ((await db(table).orderBy('id').select('body')) as { body: string }[]).map(({ body }) => JSON.parse(body) as T);
+  const prices = JSON.parse(list.body) as PriceList;
+  const bases = await bodies<Base>('base');
+  const boats = (
+    (await db('boat')
+      .join('book', (on) => on.on('book.boat', 'boat.id').andOn('book.version', 'boat.bookVersion'))
+      .orderBy('boat.id')
+      .select('book.boatBook')) as { boatBook: string }[]
+  ).map(({ boatBook }) => JSON.parse(boatBook) as BoatBook);
+  const hires = (await db('hire')
+    .join('person', 'person.id', 'hire.renter')
+    .orderBy('hire.id')
+    .select('hire.*', 'person.name as name', 'person.contact as contact')) as (HireRow & { name: string; contact: string })[];
+
+  for (const sub of ['boats', 'classes', 'rules', 'waters']) mkdirSync(join(folder, sub), { recursive: true });
+  const put = (file: string, text: string) => writeFileSync(join(folder, file), text);
+  const { fuelScheme, fuelIncludedL, lateGraceMin, currency } = prices;
+  put(
+    'operator.json',
+    json({
+      format: 'quay-operator/1',
+      ...operator,
+      currency,
+      fuelScheme,
+      fuelIncludedL,
+      lateGraceMin,
+      ...(await readHanding(db)),
+    }),
+  );
+  put('bases.json', json({ format: 'quay-bases/1', bases }));
+  for (const [sub, ending, rows] of [
+    ['classes', 'json', await bodies<{ id: string }>('classBook')],
+    ['rules', 'json', await bodies<{ id: string }>('rules')],
+    ['waters', 'geojson', await bodies<{ id: string }>('waters')],
+    ['boats', 'json', boats],
+  ] as const)
+    for (const row of rows) put(`${sub}/${row.id}.${ending}`, json(row));
+  const names = LANGUAGES.filter((one) => one !== 'en');
+  put(
+    'prices.csv',
+    csv(
+      ['code', 'name', 'per', 'amount', 'tax_percent', 'mark_kinds', 'stuff', 'up_to_mm', ...names.map((one) => `name_${one}`)],
+      prices.prices.map(({ code, name, per, amountMinor, taxBp, mark }) => ({
+        code,
+        name: name.en,
+        per,
+        amount: writeMinor(amountMinor, currency),
+        tax_percent: taxBp / 100,
+        ...(mark ? { mark_kinds: mark.kinds.join('|'), stuff: mark.stuff, up_to_mm: mark.upToMm } : {}),
+        ...Object.fromEntries(names.map((one) => [`name_${one}`, name[one]])),
+      })),
+    ),
+  );
+  const zoneOf = new Map(bases.map(({ id, zone }) => [id, zone]));
+  const local = (at: string, base: string) => `${dateOf(at, zoneOf.get(base) ?? 'UTC')}T${clockOf(at, zoneOf.get(base) ?? 'UTC')}`;
+  put(
+    'hires.csv',
+    csv(
+      ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes', 'handover'],
+      hires.map(({ name, from, to, depositMinor, ...row }) => ({
+        ...row,
+        renter: name,
+        from: local(from, row.base),
+        to: local(to, row.base),
+        deposit: writeMinor(depositMinor, currency),
+      })),
+    ),
+  );
+  put('staff.csv', csv(['id', 'name', 'role', 'secret'], []));
+  return { boats: boats.length, hires: hires.length, bases: bases.length };
+};
