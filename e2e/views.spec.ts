@@ -106,6 +106,20 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   await look(desk, 'point');
   await page.keyboard.press('Escape');
   await look(desk, 'boat book');
+  await desk.open('/fleet/class/electric-5');
+  await expect(desk.by('list-stations')).toBeVisible();
+  await desk.by('list-stations').click();
+  await look(desk, 'class book');
+  await desk.by('edit-helm').click();
+  await look(desk, 'station of a class');
+  await page.keyboard.press('Escape');
+  await desk.open('/fleet/base/ossel-quay');
+  await expect(desk.by('list-berths')).toBeVisible();
+  await look(desk, 'base book');
+  await desk.open('/hire/h-1014');
+  await desk.by('key').click();
+  await expect(desk.by('key-code')).toBeVisible();
+  await look(desk, 'key safe');
   await desk.open('/phones');
   await desk.by('make-code').click();
   await expect(page.getByText(/Good once/)).toBeVisible();
@@ -149,6 +163,20 @@ test('outside and the renter’s phone: axe finds nothing serious, sun or dusk',
     await expect(stranger.page.getByTestId(there)).toBeVisible();
     await look(stranger, `renter: ${at}`);
   }
+  // Somebody who takes her over alone.
+  await stranger.page.goto('about:blank');
+  await stranger.page.goto(await linkOf(desk, 'h-1014'));
+  await expect(stranger.page.getByTestId('to-alone')).toBeVisible();
+  await look(stranger, 'renter: start, alone');
+  await stranger.page.goto(`${quay.url}/r/alone`);
+  await expect(stranger.page.getByTestId('alone-next')).toBeVisible();
+  await look(stranger, 'renter: alone');
+  await stranger.page.goto(`${quay.url}/r/alone/walk/out`);
+  await expect(stranger.page.getByTestId('tie')).toBeVisible();
+  await look(stranger, 'renter: walk alone');
+  await stranger.page.goto(`${quay.url}/r/alone/sign/out`);
+  await expect(stranger.page.getByTestId('signature')).toBeVisible();
+  await look(stranger, 'renter: sign alone');
   await context.close();
 });
 
