@@ -10,7 +10,7 @@ type Row = Readonly<Record<string, unknown>>;
 
 export const draftOf = (row: Row, fields: readonly FieldSpec[]): Draft =>
   Object.fromEntries(
-    fields.map((spec) => {
+    fields.map((spec): [string, Draft[string]] => {
       const value = row[spec.field];
       switch (spec.is) {
         case 'wording': {
