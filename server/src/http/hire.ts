@@ -43,13 +43,13 @@ export const hireRoutes = [
   on(api.statementPdf, async ({ quay, params, res }) => {
     const body = (await statementBody(quay.store.db, params.hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
     const operator = (await readOperator(quay.store.db)) ?? fail(500, 'noOperator', 'This installation has no operator yet.');
-    const zone = (
-      (await quay.store.db('hire').join('base', 'base.id', 'hire.base').where('hire.id', params.hireId).first('base.zone as zone')) as {
-        zone: string;
-      }
-    ).zone;
+    const { zone, language } = (await quay.store
+      .db('hire')
+      .join('base', 'base.id', 'hire.base')
+      .where('hire.id', params.hireId)
+      .first('base.zone as zone', 'hire.language as language')) as { zone: string; language: string };
     res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="statement-${body.number ?? 'draft'}.pdf"` });
-    await statementPdf(res, body, operator, zone, quay.store, params.hireId);
+    await statementPdf(res, body, operator, zone, quay.store, params.hireId, language);
     return sent;
   }),
   on(api.getDay, async ({ quay, query, now }) => {

@@ -3,7 +3,9 @@ import { readFile } from 'node:fs/promises';
 import type { Writable } from 'node:stream';
 import { finished } from 'node:stream/promises';
 import PDFDocument from 'pdfkit';
+import { LANGUAGES, say } from '@quay/core/fleet/words';
 import { showMinor } from '@quay/core/money/minor';
+import { languageOf } from '@quay/core/record/handing';
 import { slot } from '@quay/core/record/project';
 import { spoken } from '@quay/core/record/seal';
 import type { Line } from '@quay/core/settlement/statement';
@@ -13,6 +15,7 @@ import type { Store } from '../store/open';
 import { fileOf, photoRow } from '../store/photo';
 import { wholeRecord } from '../store/record';
 import type { Operator } from '../store/setting';
+import { filled, STATEMENT_WORDS, type StatementWords } from './statementWords';
 
 const find = createRequire(import.meta.url);
 const FONTS = {
@@ -24,40 +27,42 @@ const INK = '#17211E';
 const SOFT = '#51605B';
 const WEED = '#0E5E52';
 
-const WORDS: Record<string, string> = {
-  renters: 'charged',
-  accepted: 'accepted',
-  proposed: 'proposed',
-  disputed: 'disputed, stays held',
-  waived: 'waived',
-};
-
 /** What the line is about, beside the price list's own name for it. */
-const about = ({ finding }: Line): string => {
-  const told = finding.told === undefined ? '' : finding.told ? ' · told at the walk out' : ' · not told at the walk out';
+const about = ({ finding }: Line, words: StatementWords, language: string): string => {
+  const told = finding.told === undefined ? '' : ` · ${finding.told ? words.told : words.notTold}`;
+  const is = (found: string) => (words.is as Readonly<Record<string, string>>)[found] ?? found;
   switch (finding.topic) {
-    case 'mark':
-      return `${finding.in?.kind ?? 'mark'}, ${finding.surface?.name.en ?? ''}, ${Math.round(finding.in?.sizeMm ?? 0)} mm, ${finding.is}`;
+    case 'mark': {
+      const kind = finding.in?.kind;
+      return [
+        kind ? words.mark[kind] : '',
+        finding.surface ? say(finding.surface.name, language) : '',
+        `${Math.round(finding.in?.sizeMm ?? 0)} mm`,
+        is(finding.is),
+      ]
+        .filter(Boolean)
+        .join(', ');
+    }
     case 'count':
-      return `${finding.fitting.name.en}: out ${finding.out ?? '–'}, in ${finding.in ?? '–'}${told}`;
+      return filled(words.count, { name: say(finding.fitting.name, language), out: finding.out ?? '–', in: finding.in ?? '–' }) + told;
     case 'propeller':
-      return `${finding.propeller.name.en}: ${finding.is}${told}`;
+      return `${say(finding.propeller.name, language)}: ${is(finding.is)}${told}`;
     case 'fuel': {
       const used = finding.fuel?.used;
       return finding.meteredL !== undefined
-        ? 'metered from brim to brim'
+        ? words.metered
         : used
-          ? `${Math.round(used.low)} to ${Math.round(used.high)} L used; the lower end is charged`
-          : 'fuel';
+          ? filled(words.used, { low: Math.round(used.low), high: Math.round(used.high) })
+          : words.fuel;
     }
     case 'late':
-      return `${finding.minutes} min past due`;
+      return filled(words.late, { n: finding.minutes });
     default:
       return '';
   }
 };
 
-/** Writes the statement as a one- or two-page A4 PDF with the signatures of both walks. */
+/** Writes the statement as a one- or two-page A4 PDF with the signatures of both walks, in the language the renter is spoken to in. */
 export const statementPdf = async (
   to: Writable,
   body: StatementBody,
@@ -65,13 +70,21 @@ export const statementPdf = async (
   zone: string,
   store: Store,
   hireId: string,
+  booked: string,
 ): Promise<void> => {
-  const doc = new PDFDocument({ size: 'A4', margin: 54, info: { Title: `Statement ${body.number ?? 'draft'}`, Author: operator.name } });
+  const { record } = await wholeRecord(store.db, hireId);
+  const language = LANGUAGES.find((one) => one === languageOf(record, { language: booked })) ?? 'en';
+  const words = STATEMENT_WORDS[language];
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 54,
+    info: { Title: body.number === null ? words.draft : filled(words.statement, { n: body.number }), Author: operator.name },
+  });
   const done = finished(doc.pipe(to));
   // Whoever asked may be gone before the fonts are read; that is noticed below, where it is waited for.
   done.catch(() => undefined);
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, await readFile(find.resolve(file)));
-  const money = (minor: number) => showMinor(minor, body.statement.currency, 'en-IE');
+  const money = (minor: number) => showMinor(minor, body.statement.currency, words.locale);
   const when = (at: string) => `${dateOf(at, zone)} ${clockOf(at, zone)}`;
   const [left, right] = [doc.page.margins.left, doc.page.width - doc.page.margins.right];
   const rule = (color: string, width: number) =>
@@ -90,51 +103,49 @@ export const statementPdf = async (
   };
 
   doc.font('slab').fontSize(22).fillColor(INK).text(operator.name);
-  if (operator.simulated) doc.font('bold').fontSize(10).fillColor('#A8201A').text('Demonstration: invented boats, people and prices.');
+  if (operator.simulated) doc.font('bold').fontSize(10).fillColor('#A8201A').text(words.demonstration);
   doc
     .moveDown(0.6)
     .font('slab')
     .fontSize(16)
     .fillColor(INK)
-    .text(body.number === null ? 'Draft statement' : `Statement no. ${body.number}`);
+    .text(body.number === null ? words.draft : filled(words.statement, { n: body.number }));
   doc
     .font('text')
     .fontSize(11)
     .fillColor(SOFT)
     .text(
-      `${body.boat} · ${body.renter}\nfrom ${when(body.from)} to ${when(body.to)}${body.closedAt ? ` · closed ${when(body.closedAt)}` : ' · not closed'}`,
+      `${body.boat} · ${body.renter}\n${filled(words.span, { from: when(body.from), to: when(body.to) })} · ${body.closedAt ? filled(words.closed, { at: when(body.closedAt) }) : words.notClosed}`,
     )
     .moveDown(0.8);
   rule(INK, 1.5);
   const { statement } = body;
-  if (statement.lines.length === 0)
-    doc.font('text').fontSize(11).fillColor(INK).text('Nothing to settle: she came back as she went.').moveDown(0.5);
+  if (statement.lines.length === 0) doc.font('text').fontSize(11).fillColor(INK).text(words.nothing).moveDown(0.5);
   for (const line of statement.lines) {
     const quantity = line.quantity === 1 ? '' : `${line.quantity} × ${line.price ? money(line.price.amountMinor) : ''}`;
     row(
-      `${line.price?.name.en ?? 'To be quoted'}${quantity ? `  (${quantity})` : ''}`,
-      line.amountMinor === undefined ? 'open' : line.state === 'waived' ? money(0) : money(line.amountMinor),
+      `${line.price ? say(line.price.name, language) : words.toQuote}${quantity ? `  (${quantity})` : ''}`,
+      line.amountMinor === undefined ? words.open : line.state === 'waived' ? money(0) : money(line.amountMinor),
       'bold',
     );
     doc
       .font('text')
       .fontSize(9.5)
       .fillColor(SOFT)
-      .text(`${about(line)} · ${WORDS[line.state] ?? line.state}`, left)
+      .text(`${about(line, words, language)} · ${words.state[line.state]}`, left)
       .moveDown(0.5);
   }
   rule(INK, 1.5);
-  row('Total', money(statement.totalMinor), 'slab', 14);
-  for (const tax of statement.taxes) row(`of which tax at ${tax.taxBp / 100} %`, money(tax.taxMinor), 'text', 9.5);
+  row(words.total, money(statement.totalMinor), 'slab', 14);
+  for (const tax of statement.taxes) row(filled(words.tax, { p: tax.taxBp / 100 }), money(tax.taxMinor), 'text', 9.5);
   doc.moveDown(0.6);
-  row('Deposit held', money(statement.deposit.heldMinor));
-  row('kept for this statement', money(statement.deposit.capturedMinor));
-  if (statement.deposit.stillHeldMinor > 0) row('still held for what is disputed', money(statement.deposit.stillHeldMinor));
-  row('goes back', money(statement.deposit.releasedMinor), 'bold');
-  if (statement.balanceMinor > 0) row('still to be paid', money(statement.balanceMinor), 'bold');
+  row(words.deposit, money(statement.deposit.heldMinor));
+  row(words.captured, money(statement.deposit.capturedMinor));
+  if (statement.deposit.stillHeldMinor > 0) row(words.stillHeld, money(statement.deposit.stillHeldMinor));
+  row(words.released, money(statement.deposit.releasedMinor), 'bold');
+  if (statement.balanceMinor > 0) row(words.balance, money(statement.balanceMinor), 'bold');
   doc.moveDown(1);
 
-  const { record } = await wholeRecord(store.db, hireId);
   for (const walk of ['out', 'in'] as const) {
     const sealed = slot(record, `${walk}/sealed`, 'sealed');
     if (!sealed) continue;
@@ -143,7 +154,7 @@ export const statementPdf = async (
       .font('slab')
       .fontSize(12)
       .fillColor(WEED)
-      .text(walk === 'out' ? 'Departure' : 'Return', left);
+      .text(walk === 'out' ? words.out : words.in, left);
     const y = doc.y + 2;
     for (const [i, as] of (['renter', 'staff'] as const).entries()) {
       const signed = slot(record, `${walk}/signed/${as}`, 'signed');
@@ -160,12 +171,9 @@ export const statementPdf = async (
         .font('text')
         .fontSize(9)
         .fillColor(SOFT)
-        .text(
-          `${as === 'renter' ? body.renter : 'for the quay'}${signed ? ` · ${when(signed.by.event.at)}` : ' · not signed'}`,
-          x,
-          y + 53,
-          { width: 180 },
-        );
+        .text(`${as === 'renter' ? body.renter : words.forQuay} · ${signed ? when(signed.by.event.at) : words.notSigned}`, x, y + 53, {
+          width: 180,
+        });
     }
     doc.x = left;
     doc.y = y + 70;
@@ -174,7 +182,12 @@ export const statementPdf = async (
       .fontSize(9)
       .fillColor(SOFT)
       .text(
-        `Seal ${spoken(sealed.value.root)} · ${sealed.value.covers.length} entries, ${sealed.value.photos.length} pictures · signed by key ${spoken(sealed.value.key)}`,
+        filled(words.seal, {
+          root: spoken(sealed.value.root),
+          entries: sealed.value.covers.length,
+          pictures: sealed.value.photos.length,
+          key: spoken(sealed.value.key),
+        }),
         left,
       )
       .moveDown(0.8);

@@ -137,6 +137,21 @@ it('keeps what comes afterwards beside the record: late when made before, propos
   ]);
 });
 
+it('is on paper in the language the renter is spoken to in: the booking’s, until they choose another', async () => {
+  const titleOf = async () => {
+    const cookie = [...hand.cookies].map(([k, v]) => `${k}=${v}`).join('; ');
+    const answer = await fetch(`${quay.base}/api/hires/${HIRE}/statement.pdf`, { headers: { cookie } });
+    const text = Buffer.from(await answer.arrayBuffer()).toString('latin1');
+    // The title stands in an object of its own, which the page's description names.
+    const [, object = ''] = /\/Title (\d+) 0 R/.exec(text) ?? [];
+    return new RegExp(`\\n${object} 0 obj\\n\\(([^)]*)\\)`).exec(text)?.[1];
+  };
+  await outAndBack(HIRE);
+  expect(await titleOf()).toBe('Draft statement');
+  await append(HIRE, { kind: 'languageChosen', language: 'de' });
+  expect(await titleOf()).toBe('Entwurf der Abrechnung');
+});
+
 it('lets a renter disagree: the line stays held, not charged', async () => {
   await outAndBack(HIRE);
   await decideAll(HIRE);
