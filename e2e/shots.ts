@@ -96,7 +96,8 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
       { name: 'Ann', age: '50', mass: '62', is: 'lookout' },
       { name: 'Tim', age: '9', swims: 'weakly' },
     ]);
-    await page.goto(`${quay.url}/r/alone`);
+    // Kept before one goes on.
+    await page.getByTestId('to-alone').click();
     await expect(page.getByTestId('alone-next')).toBeVisible();
     await page.waitForTimeout(500);
     await page.screenshot({ path: join(OUT, 'alone-phone.png') });

@@ -1,6 +1,18 @@
 import { demoCase as of, party, people, recordOf as record, TODAY } from '../testing/demoHire';
 import type { EventBody } from './event';
-import { briefingOf, factsFor, fitOf, minutesTaken, minutesThere, peopleOf, questionsDue, racksOf, understoodBy } from './handing';
+import {
+  briefingOf,
+  dayOfUse,
+  factsFor,
+  fitOf,
+  languageOf,
+  minutesTaken,
+  minutesThere,
+  peopleOf,
+  questionsDue,
+  racksOf,
+  understoodBy,
+} from './handing';
 import { holdsOf, walkState } from './walk';
 
 const { book } = of;
@@ -113,5 +125,22 @@ describe('whether it was understood', () => {
   it('counts the minutes from the first telling to the last', () => {
     expect(minutesTaken(record(told('bow-rails')))).toBeUndefined();
     expect(minutesTaken(record(told('bow-rails'), ...others))).toBe(3);
+  });
+});
+
+describe('the language the renter is spoken to in', () => {
+  const chosen = (language: 'fr' | 'de'): EventBody => ({ kind: 'languageChosen', language });
+  it('is the booking’s until somebody chooses, then the last that was chosen; that is no quarrel', () => {
+    expect(languageOf(record(), { language: 'es' })).toBe('es');
+    const twice = record(chosen('fr'), chosen('de'));
+    expect([languageOf(twice, { language: 'es' }), twice.contradictions]).toEqual(['de', []]);
+  });
+});
+
+describe('the day by which dates of expiry are judged', () => {
+  it('is the day she leaves, on the clocks of the base, or today where that has passed', () => {
+    const at = (from: string) => ({ hire: { from }, base: { zone: 'Pacific/Auckland' } });
+    expect(dayOfUse(at('2026-06-30T13:00:00.000Z'), '2026-06-01T00:00:00.000Z')).toBe('2026-07-01');
+    expect(dayOfUse(at('2026-06-01T00:00:00.000Z'), '2026-06-30T13:00:00.000Z')).toBe('2026-07-01');
   });
 });

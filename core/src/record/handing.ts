@@ -95,9 +95,11 @@ export const factsFor = (record: HireRecord, of: Case): Facts =>
 export const schoolsOf = (of: Pick<Case, 'operator' | 'base' | 'waters'>): Schools =>
   schoolsFor({ schools: of.operator.schools, base: of.base, waters: of.waters ?? undefined });
 
-/** The language the renter is spoken to in: the one they chose, or that of the booking. */
-export const languageOf = (record: HireRecord, hire: { language: string }): string =>
-  slot(record, 'language', 'languageChosen')?.value.language ?? hire.language;
+/** The language the renter is spoken to in: the one that was chosen last, by them or for them, or that of the booking. */
+export const languageOf = (record: HireRecord, hire: { language: string }): string => {
+  const body = slot(record, 'language', 'languageChosen')?.standing.at(-1)?.event.body;
+  return body?.kind === 'languageChosen' ? body.language : hire.language;
+};
 
 const DAY_MS = 86_400_000;
 

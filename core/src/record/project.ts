@@ -97,7 +97,7 @@ export const slotOf = (body: EventBody): string | undefined => {
 };
 
 /** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
-const GATHER = /^(filled|understood|round)\/|^(held|reported)$/;
+const GATHER = /^(filled|understood|round)\/|^(held|reported|language)$/;
 export const gathers = (key: string): boolean => GATHER.test(key);
 const onceIsEnough = (key: string) =>
   key.endsWith('/started') ||

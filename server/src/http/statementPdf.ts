@@ -27,6 +27,9 @@ const INK = '#17211E';
 const SOFT = '#51605B';
 const WEED = '#0E5E52';
 
+/** The fonts' no-break spaces have no outline that the PDF library can read; on paper lines break where they must. */
+const onPaper = (text: string): string => text.replace(/[\u00A0\u2007\u202F]/g, ' ');
+
 /** What the line is about, beside the price list's own name for it. */
 const about = ({ finding }: Line, words: StatementWords, language: string): string => {
   const told = finding.told === undefined ? '' : ` · ${finding.told ? words.told : words.notTold}`;
@@ -95,14 +98,14 @@ export const statementPdf = async (
       .font(font)
       .fontSize(size)
       .fillColor(INK)
-      .text(text, left, y, { width: right - left - 120 });
+      .text(onPaper(text), left, y, { width: right - left - 120 });
     const below = doc.y;
-    doc.text(amount, right - 120, y, { width: 120, align: 'right' });
+    doc.text(onPaper(amount), right - 120, y, { width: 120, align: 'right' });
     doc.y = Math.max(below, doc.y);
     doc.x = left;
   };
 
-  doc.font('slab').fontSize(22).fillColor(INK).text(operator.name);
+  doc.font('slab').fontSize(22).fillColor(INK).text(onPaper(operator.name));
   if (operator.simulated) doc.font('bold').fontSize(10).fillColor('#A8201A').text(words.demonstration);
   doc
     .moveDown(0.6)
@@ -115,7 +118,8 @@ export const statementPdf = async (
     .fontSize(11)
     .fillColor(SOFT)
     .text(
-      `${body.boat} · ${body.renter}\n${filled(words.span, { from: when(body.from), to: when(body.to) })} · ${body.closedAt ? filled(words.closed, { at: when(body.closedAt) }) : words.notClosed}`,
+      onPaper(`${body.boat} · ${body.renter}`) +
+        `\n${filled(words.span, { from: when(body.from), to: when(body.to) })} · ${body.closedAt ? filled(words.closed, { at: when(body.closedAt) }) : words.notClosed}`,
     )
     .moveDown(0.8);
   rule(INK, 1.5);
@@ -132,7 +136,7 @@ export const statementPdf = async (
       .font('text')
       .fontSize(9.5)
       .fillColor(SOFT)
-      .text(`${about(line, words, language)} · ${words.state[line.state]}`, left)
+      .text(onPaper(`${about(line, words, language)} · ${words.state[line.state]}`), left)
       .moveDown(0.5);
   }
   rule(INK, 1.5);

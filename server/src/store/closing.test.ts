@@ -150,6 +150,8 @@ it('is on paper in the language the renter is spoken to in: the booking’s, unt
   expect(await titleOf()).toBe('Draft statement');
   await append(HIRE, { kind: 'languageChosen', language: 'de' });
   expect(await titleOf()).toBe('Entwurf der Abrechnung');
+  await append(HIRE, { kind: 'languageChosen', language: 'es' });
+  expect(await titleOf()).toBe('Borrador de la cuenta');
 });
 
 it('lets a renter disagree: the line stays held, not charged', async () => {

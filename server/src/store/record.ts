@@ -74,8 +74,6 @@ const ownOnly = async (db: Knex, fit: Fit[], refused: Refusal[]): Promise<Fit[]>
   const staffs = (await db('event').whereIn('id', named).whereNot({ role: 'renter' }).select('id')) as { id: string }[];
   const theirs = new Set(staffs.map(({ id }) => id));
   return fit.filter(({ event }) => {
-    // What they are spoken to in is theirs to say, whatever the hand thought; it replaces nothing but such a word.
-    if (event.body.kind === 'languageChosen') return true;
     const others = event.replaces.some((id) => theirs.has(id));
     if (others) refused.push({ id: event.id, reason: 'mayNot', detail: 'a renter does not replace what staff entered' });
     return !others;
