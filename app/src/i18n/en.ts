@@ -8,7 +8,6 @@ export const en = {
     again: 'Try again',
     done: 'Done',
     cancel: 'Leave it',
-    of: 'of {{n}}',
     loading: 'Fetching…',
     keys: 'Keys',
   },
@@ -536,7 +535,6 @@ export const en = {
     heic: 'The picture is in the HEIC format. Set the camera to “most compatible” (JPEG) and take it again; the mark stays.',
     noImage: 'This file is no picture that can be read. JPEG, PNG and WebP can; the mark stays.',
     truncated: 'The end of the picture is missing. Take it again; the mark stays.',
-    of: 'Picture {{n}} of {{name}}',
   },
   compare: {
     title: 'Out beside in',

@@ -8,7 +8,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { ReactNode } from 'react';
 
@@ -22,10 +22,7 @@ export const Sortable = ({ ids, onOrder, children }: { ids: readonly string[]; o
   );
   const end = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
-    const from = ids.indexOf(String(active.id));
-    const to = ids.indexOf(String(over.id));
-    const others = ids.filter((_, i) => i !== from);
-    onOrder([...others.slice(0, to), ids[from]!, ...others.slice(to)]);
+    onOrder(arrayMove([...ids], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>

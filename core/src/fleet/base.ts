@@ -30,10 +30,13 @@ export const StoreItem = z.object({
 });
 export type StoreItem = z.infer<typeof StoreItem>;
 
+/** How long before a hire a key safe opens where its base does not say otherwise. */
+export const USUAL_MINUTES_BEFORE = 30;
+
 /** Where the key lies for a renter who comes alone, and how long before the hire its code is given out. */
 export const KeySafe = z.object({
   where: Wording,
-  minutesBefore: z._default(z.int().check(z.gte(0), z.lte(1440)), 30),
+  minutesBefore: z._default(z.int().check(z.gte(0), z.lte(1440)), USUAL_MINUTES_BEFORE),
 });
 
 export const Base = z.object({

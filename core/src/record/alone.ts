@@ -1,4 +1,5 @@
 import type { Briefing } from '../briefing/compose';
+import { USUAL_MINUTES_BEFORE } from '../fleet/base';
 import { type Handover, unattended } from '../fleet/schools';
 import type { Walk } from './event';
 import { type Case, type Fit, peopleOf } from './handing';
@@ -9,9 +10,6 @@ import { type Hold, walkState, wantsPicture } from './walk';
  * A handover without staff: what the renter does by themselves, in which order, and what keeps the key back. The same
  * record as with staff; the program names what was done and never says that the boat is safe.
  */
-
-/** Usual minutes before the hire at which a key safe opens, where a base names none. */
-const USUAL_MINUTES_BEFORE = 30;
 
 export const safeOpensAt = (of: { hire: Pick<Case['hire'], 'from'>; base: Pick<Case['base'], 'keySafe'> }): string =>
   new Date(Date.parse(of.hire.from) - (of.base.keySafe?.minutesBefore ?? USUAL_MINUTES_BEFORE) * 60_000).toISOString();
@@ -43,7 +41,8 @@ export const keyFor = (
   briefing: Briefing,
   { holds, away, now }: { holds: readonly Hold[]; away: boolean; now: string },
 ): KeyAnswer => {
-  if (!unattended(of.hire.handover, 'out') && !unattended(of.hire.handover, 'in')) return { is: 'attended' };
+  // Whoever takes her over alone brings her back alone as well.
+  if (!unattended(of.hire.handover, 'in')) return { is: 'attended' };
   if (record.slots.has('closed')) return { is: 'over' };
   // Afloat or coming home, the key has to go back where it was; nothing is asked any more.
   if (record.slots.has('castOff')) return { is: 'open' };

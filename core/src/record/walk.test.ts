@@ -2,7 +2,7 @@ import type { Book } from '../fleet/book';
 import { layBooks } from '../fleet/lay';
 import type { Actor, EventBody, Held } from './event';
 import { project } from './project';
-import { fillsOf, fuelOf, fuelTanks, holdsOf, hoursRun, marksOf, propellerRelease, walkState } from './walk';
+import { fillsOf, fuelOf, fuelTanks, holdsOf, hoursRun, marksOf, nextLoose, propellerRelease, walkState } from './walk';
 
 const laid = layBooks(
   [
@@ -123,5 +123,15 @@ describe('what holds her', () => {
     expect(holds(flaw, [release, 'hand'])).toEqual(['propeller']);
     expect(holds(flaw, [release, 'manager'])).toEqual([]);
     expect(holds(flaw, [{ ...release, decision: 'askManager' }, 'manager'])).toEqual(['propeller']);
+  });
+});
+
+describe('the stop to go on to', () => {
+  const stops = (tied: string) => [...tied].map((one) => ({ tied: one === 'x' }));
+  it('is the next loose one, else one that was passed over, and none when only this one is left', () => {
+    expect(nextLoose(stops('....'), 1)).toBe(2);
+    expect(nextLoose(stops('..x.'), 1)).toBe(3);
+    expect(nextLoose(stops('.xxx'), 3)).toBe(0);
+    expect(nextLoose(stops('xx.x'), 2)).toBeUndefined();
   });
 });

@@ -57,6 +57,12 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
     return { ...stop, tied: record.slots.has(`${walk}/tied/${stop.station.id}`), lacks, left };
   });
 
+/** The stop to go on to: the next one that is not tied, else any other that is not; nothing when all others are. */
+export const nextLoose = (stops: readonly Pick<StopState, 'tied'>[], at: number): number | undefined => {
+  const loose = stops.flatMap(({ tied }, i) => (tied || i === at ? [] : [i]));
+  return loose.find((i) => i > at) ?? loose[0];
+};
+
 /** Reasons, under the operator's own rules, that hold the boat; the program never says that she is safe. */
 export type Hold =
   | { is: 'safetyFitting'; fault: DepartureFault }

@@ -46,5 +46,5 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
         ? t('fleet.offline')
         : undefined;
   const failed = shelf.error ? (shelf.error instanceof NoAnswer ? t('fleet.offline') : shelf.error.message) : undefined;
-  return { data: shelf.data, failed, fault, busy: put.isPending, put: put.mutate, done: put.isSuccess };
+  return { data: shelf.data, failed, fault, busy: put.isPending, put: put.mutate };
 };

@@ -160,7 +160,7 @@ const HireCard = ({ view }: { view: HireView }) => {
               testID="fit"
             />
           ) : null}
-          {state !== 'closed' && (alone.out || alone.in) ? <Alt label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
+          {state !== 'closed' && alone.in ? <Alt label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
           {state === 'closed' ? null : <Alt label={t('link.title')} onPress={() => setLinking(true)} testID="link" />}
         </View>
         {key ? <KeySheet view={view} onClose={() => setKey(false)} /> : null}

@@ -1,5 +1,6 @@
 import { say } from '@quay/core/fleet/words';
 import { SKIP_REASONS, type Walk as WalkName } from '@quay/core/record/event';
+import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -66,10 +67,9 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const knot = async (extra: Parameters<typeof enter>[0] = []) => {
     setOpen(undefined);
     await enter([...extra, { kind: 'stationTied', walk, station: stop.station.id }]);
-    const next = stops.findIndex((one, i) => i > at && !one.tied);
-    const loose = next >= 0 ? next : stops.findIndex((one, i) => i !== at && !one.tied);
-    if (loose >= 0) jump(loose);
-    else readBack();
+    const next = nextLoose(stops, at);
+    if (next === undefined) readBack();
+    else jump(next);
   };
   const tie = () => {
     if (stop.tied) {

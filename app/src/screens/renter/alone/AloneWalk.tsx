@@ -1,5 +1,6 @@
 import { say } from '@quay/core/fleet/words';
 import type { Walk } from '@quay/core/record/event';
+import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -43,10 +44,9 @@ const Walking = ({ view }: { view: WalkView }) => {
   const allTied = stops.every(({ tied }) => tied);
   const done = () => router.push(`/r/alone/sign/${walk}`);
   const onward = () => {
-    const next = stops.findIndex((one, i) => i > at && !one.tied);
-    const loose = next >= 0 ? next : stops.findIndex((one, i) => i !== at && !one.tied);
-    if (loose >= 0) jump(loose);
-    else done();
+    const next = nextLoose(stops, at);
+    if (next === undefined) done();
+    else jump(next);
   };
   const tie = async () => {
     setLeft(false);

@@ -3,7 +3,7 @@ import { open } from '../../../../screens/open';
 
 const BaseBookPage = open((inside) => inside.BaseBookPage);
 
-export default function BoatBookRoute() {
+export default function BaseBookRoute() {
   const { baseId } = useLocalSearchParams<{ baseId: string }>();
   return <BaseBookPage baseId={baseId} />;
 }

@@ -3,7 +3,7 @@ import { open } from '../../../../screens/open';
 
 const ClassBookPage = open((inside) => inside.ClassBookPage);
 
-export default function BoatBookRoute() {
+export default function ClassBookRoute() {
   const { classId } = useLocalSearchParams<{ classId: string }>();
   return <ClassBookPage classId={classId} />;
 }
