@@ -23,6 +23,15 @@ export const listBoats = endpoint({
   }),
 });
 
+const MadeVersion = { version: z.int(), madeAt: z.nullable(Instant), madeBy: z.nullable(z.string()) };
+const fields = z.record(z.string(), z.unknown());
+/** What a layered book says once: as it is laid, as it would be without this layer, and by field (or `conditions.<id>`) who says it. */
+const About = z.object({ value: fields, below: fields, from: z.record(z.string(), z.string()) });
+const Row = z.catchall(z.object({ id: z.string() }), z.unknown());
+/** A book laid out for comparing. */
+const Comparable = z.object({ lists: z.record(z.string(), z.array(Row)), about: fields });
+const versionText = z.string().check(z.regex(/^\d{1,6}$/));
+
 /** A boat's own book beside what it comes to, laid over her classes, with where each row of it comes from. */
 export const BoatShelf = z.object({
   boatBook: BoatBook,
@@ -34,8 +43,9 @@ export const BoatShelf = z.object({
   /** By list: ids as her classes lay them, before she moves any. */
   below: z.record(z.string(), z.array(z.string())),
   classNames: z.record(z.string(), z.string()),
+  about: About,
   version: z.int(),
-  versions: z.array(z.object({ version: z.int(), madeAt: z.nullable(Instant), madeBy: z.nullable(z.string()), hires: z.int() })),
+  versions: z.array(z.object({ ...MadeVersion, hires: z.int() })),
 });
 export type BoatShelf = z.infer<typeof BoatShelf>;
 
@@ -57,7 +67,7 @@ export const getBookVersion = endpoint({
   method: 'GET',
   path: '/boats/:boatId/book/:version',
   roles: ['manager'],
-  params: z.object({ boatId: Id, version: z.string().check(z.regex(/^\d{1,6}$/)) }),
+  params: z.object({ boatId: Id, version: versionText }),
   query: nothing,
   body: nothing,
   reply: z.object({ laid: Book }),
@@ -75,8 +85,6 @@ export const changeBoatBook = endpoint({
   body: z.object({ boatBook: BoatBook }),
   reply: BoatShelf,
 });
-
-const Row = z.catchall(z.object({ id: z.string() }), z.unknown());
 
 export const listBooks = endpoint({
   name: 'listBooks',
@@ -102,7 +110,9 @@ export const ClassShelf = z.object({
   classNames: z.record(z.string(), z.string()),
   /** The drawing that its own rows are placed on: its own, or that of a class it comes from. */
   plan: z.nullable(Book.shape.plan),
+  about: About,
   version: z.int(),
+  versions: z.array(z.object(MadeVersion)),
   boats: z.array(z.string()),
 });
 export type ClassShelf = z.infer<typeof ClassShelf>;
@@ -133,7 +143,24 @@ export const changeClassBook = endpoint({
   reply: ClassShelf,
 });
 
-export const BaseShelf = z.object({ base: Base, version: z.int(), boats: z.array(z.string()) });
+export const getClassVersion = endpoint({
+  name: 'getClassVersion',
+  summary: 'A class book as it was in an earlier version, over the classes it comes from as they are now.',
+  method: 'GET',
+  path: '/classes/:classId/book/:version',
+  roles: ['manager'],
+  params: z.object({ classId: Id, version: versionText }),
+  query: nothing,
+  body: nothing,
+  reply: Comparable,
+});
+
+export const BaseShelf = z.object({
+  base: Base,
+  version: z.int(),
+  versions: z.array(z.object(MadeVersion)),
+  boats: z.array(z.string()),
+});
 export type BaseShelf = z.infer<typeof BaseShelf>;
 
 export const getBaseBook = endpoint({
@@ -159,4 +186,16 @@ export const changeBaseBook = endpoint({
   versioned: true,
   body: z.object({ base: Base }),
   reply: BaseShelf,
+});
+
+export const getBaseVersion = endpoint({
+  name: 'getBaseVersion',
+  summary: 'A base book as it was in an earlier version.',
+  method: 'GET',
+  path: '/bases/:baseId/book/:version',
+  roles: ['manager'],
+  params: z.object({ baseId: Id, version: versionText }),
+  query: nothing,
+  body: nothing,
+  reply: Comparable,
 });

@@ -70,3 +70,7 @@ export const Base = z.object({
   points: z._default(z.array(GeneralPoint), []),
 });
 export type Base = z.infer<typeof Base>;
+
+/** Lists of a base book, as they are edited and compared. */
+export const BASE_LISTS = ['berths', 'wayIn', 'returnCard', 'before', 'store', 'points'] as const;
+export type BaseList = (typeof BASE_LISTS)[number];

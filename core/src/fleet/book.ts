@@ -11,7 +11,7 @@ import { BookId, Wording } from './words';
  * one hull has different. Laid over each other they make the book that a hire is walked with.
  */
 
-const BOAT_KINDS = ['pontoon', 'rib', 'electricLaunch', 'houseboat', 'canalBoat', 'riverCruiser', 'launch'] as const;
+export const BOAT_KINDS = ['pontoon', 'rib', 'electricLaunch', 'houseboat', 'canalBoat', 'riverCruiser', 'launch'] as const;
 
 /** Lists of a book: rows by id, in the order of the walk. */
 export const ROWS = {
@@ -30,6 +30,9 @@ export const ROWS = {
 export type ListName = keyof typeof ROWS;
 export const LISTS = Object.keys(ROWS) as ListName[];
 
+const CallSign = z.string().check(z.regex(/^[A-Z0-9]{3,10}$/));
+const WindLimit = z.number().check(z.gt(0), z.lte(40));
+
 /** A book laid flat: what a hire is walked with. Order of the lists is the order on screen. */
 export const Book = z.object({
   kind: z.enum(BOAT_KINDS),
@@ -40,8 +43,8 @@ export const Book = z.object({
   engine: Engine,
   /** What she looks like from another boat, for whoever has to find her. */
   looks: z.optional(Wording),
-  callSign: z.optional(z.string().check(z.regex(/^[A-Z0-9]{3,10}$/))),
-  windLimitMs: z.optional(z.number().check(z.gt(0), z.lte(40))),
+  callSign: z.optional(CallSign),
+  windLimitMs: z.optional(WindLimit),
   conditions: z.optional(z.record(BookId, Condition)),
   stations: z.array(Station).check(z.minLength(1)),
   surfaces: z.array(Surface),
@@ -70,14 +73,17 @@ const Change = z.catchall(
 );
 const changes = z.optional(z.array(Change));
 
-/** What a book may say by itself: single fields replace those below whole, rows are laid over rows of the same id. */
+/**
+ * What a book may say by itself: single fields replace those below whole (`null`: none, whatever lies below), rows are
+ * laid over rows of the same id.
+ */
 const layer = {
   plan: z.optional(Plan),
   plate: z.optional(PlateShape),
   engine: z.optional(Engine),
-  looks: z.optional(Wording),
-  callSign: z.optional(z.string().check(z.regex(/^[A-Z0-9]{3,10}$/))),
-  windLimitMs: z.optional(z.number().check(z.gt(0), z.lte(40))),
+  looks: z.optional(z.nullable(Wording)),
+  callSign: z.optional(z.nullable(CallSign)),
+  windLimitMs: z.optional(z.nullable(WindLimit)),
   conditions: z.optional(z.record(BookId, Condition)),
   stations: changes,
   surfaces: changes,

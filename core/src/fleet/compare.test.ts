@@ -1,7 +1,10 @@
 import { bookOfDemo } from '../testing/demoHire';
-import { differences, reordered } from './compare';
+import type { Book } from './book';
+import { comparableBook, differences as differ, reordered as order } from './compare';
 
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+const differences = (a: Book, b: Book) => differ(comparableBook(a), comparableBook(b));
+const reordered = (a: Book, b: Book) => order(comparableBook(a), comparableBook(b));
 const then = bookOfDemo('quiet-pickle', 'any-boat', 'electric-5');
 
 describe('two versions of a book', () => {
@@ -32,5 +35,13 @@ describe('two versions of a book', () => {
     const now = copyOf(then);
     now.stations.reverse();
     expect([differences(then, now), reordered(then, now)]).toEqual([[], ['stations']]);
+  });
+
+  it('are told apart in what a book says once, too', () => {
+    const now = { ...copyOf(then), plate: { people: 3, loadKg: 240 }, callSign: undefined };
+    expect(differences(then, now)).toEqual([
+      { list: 'about', id: 'plate', then: JSON.stringify(then.plate), now: '{"people":3,"loadKg":240}' },
+      { list: 'about', id: 'callSign', then: 'OQP117', now: undefined },
+    ]);
   });
 });

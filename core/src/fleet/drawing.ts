@@ -21,3 +21,16 @@ export const Plan = z.object({
   strokes: z.array(Stroke).check(z.minLength(1)),
 });
 export type Plan = z.infer<typeof Plan>;
+
+const isSpot = (value: unknown): boolean =>
+  Array.isArray(value) && value.length === 2 && value.every((one) => typeof one === 'number' && Number.isFinite(one));
+
+/** Whether strokes that are still being typed can be drawn: where schemas are at hand, they say more. */
+export const canDraw = (strokes: unknown): strokes is Stroke[] =>
+  Array.isArray(strokes) &&
+  strokes.length > 0 &&
+  strokes.every((stroke: unknown) => {
+    const { draw, points, at, size, radius } = (stroke ?? {}) as Record<string, unknown>;
+    if (draw === 'path') return Array.isArray(points) && points.length > 1 && points.every(isSpot);
+    return isSpot(at) && ((draw === 'box' && isSpot(size)) || (draw === 'ring' && typeof radius === 'number' && radius > 0));
+  });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { BoatBook, ClassBook } from './book';
-import { addRow, changeRow, dropRow, idOf, inheritRow, orderRows } from './edit';
-import { layBooks } from './lay';
+import { addRow, changeRow, dropRow, idOf, inheritRow, orderRows, setCondition, setSingle } from './edit';
+import { layBooks, laySingles } from './lay';
 import type { Point } from './telling';
 
 const shared: ClassBook = {
@@ -60,6 +60,32 @@ describe('editing a layer of a book', () => {
     expect(bare.points?.[0]).not.toHaveProperty('caution');
     // What is needed cannot be emptied: the book says so when it is laid.
     expect(layBooks([shared], changeRow(boat, 'points', gate, { say: undefined }, true)).ok).toBe(false);
+  });
+
+  it('keeps what is said once only where it differs from below, and can say that there is none', () => {
+    const class_: ClassBook = { ...shared, windLimitMs: 9, callSign: 'ABC1' };
+    const below = laySingles([class_]).value;
+    const book = setSingle(setSingle(boat, 'plate', { people: 8, loadKg: 600 }, below.plate), 'windLimitMs', 9, below.windLimitMs);
+    expect(book).toEqual({ ...boat, plate: { people: 8, loadKg: 600 } });
+    expect(laySingles([class_, book])).toMatchObject({
+      value: { plate: { people: 8, loadKg: 600 }, windLimitMs: 9 },
+      from: { plate: 'bun', windLimitMs: 'pontoon' },
+    });
+    expect(setSingle(book, 'plate', { ...shared.plate! }, below.plate)).toEqual(boat);
+    const silent = setSingle(boat, 'callSign', undefined, below.callSign);
+    expect(silent.callSign).toBeNull();
+    const laid = layBooks([class_], silent);
+    expect(laid.ok && 'callSign' in laid.book).toBe(false);
+    expect(setSingle(boat, 'looks', undefined, undefined)).toEqual(boat);
+  });
+
+  it('names conditions over those below, and takes them back', () => {
+    const cold = { fact: 'hire.month', in: [1, 2] };
+    const class_: ClassBook = { ...shared, conditions: { cold: { fact: 'hire.month', is: 1 } } };
+    const book = setCondition(boat, 'cold', cold);
+    expect(laySingles([class_, book])).toMatchObject({ value: { conditions: { cold } }, from: { 'conditions.cold': 'bun' } });
+    expect(setCondition(book, 'cold', undefined)).toEqual(boat);
+    expect(setCondition(setCondition(book, 'warm', cold), 'cold', undefined).conditions).toEqual({ warm: cold });
   });
 
   it('takes an inherited row away, and one of her own altogether', () => {

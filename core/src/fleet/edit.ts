@@ -1,5 +1,6 @@
 import equal from 'fast-deep-equal';
 import type { BoatBook, ClassBook, ListName } from './book';
+import type { Single } from './lay';
 
 /**
  * Edits of one layer of a book, each giving a new layer; what lies below is never touched. Only what differs from below
@@ -47,6 +48,24 @@ export const inheritRow = <B extends Layer>(book: B, list: ListName, id: string)
 /** Adds a row of this layer's own. */
 export const addRow = <B extends Layer>(book: B, list: ListName, id: string, fields: RowEdit): B =>
   withRow(book, list, id, { ...Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)), id });
+
+/**
+ * Sets what a layer says once. What is the same as below is left to what lies below; nothing where something lies below
+ * is said to be none.
+ * @param below the field as the layers below lay it
+ */
+export const setSingle = <B extends Layer>(book: B, field: Single, value: unknown, below: unknown): B => {
+  const { [field]: _, ...rest } = book as Layer & Partial<Record<Single, unknown>>;
+  return (equal(value, below) ? rest : { ...rest, [field]: value === undefined ? null : value }) as B;
+};
+
+/** Sets or takes back a named condition; one that lies below, too, is then the one from below. */
+export const setCondition = <B extends Layer>(book: B, id: string, condition: unknown): B => {
+  const { [id]: _, ...others } = book.conditions ?? {};
+  const conditions = condition === undefined ? others : { ...others, [id]: condition };
+  const { conditions: __, ...rest } = book;
+  return (Object.keys(conditions).length > 0 ? { ...rest, conditions } : rest) as B;
+};
 
 /** An id made of words, and never one that is taken: ids stand in old records for ever. */
 export const idOf = (words: string, taken: readonly string[]): string => {

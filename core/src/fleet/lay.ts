@@ -1,6 +1,6 @@
 import type * as z from 'zod/mini';
 import { type BoatBook, Book, type ClassBook, type ListName, LISTS, ROWS } from './book';
-import { conditionCircles } from './condition';
+import { type Condition, conditionCircles, type NamedConditions } from './condition';
 import { bookFaults } from './faults';
 
 /** One thing wrong with a book: whose, where, as a path a person can follow, and why. */
@@ -81,7 +81,35 @@ export const lineageOf = (
   return { ok: true, lineage };
 };
 
-const SINGLE = ['plan', 'plate', 'engine', 'looks', 'callSign', 'windLimitMs'] as const;
+/** What a book says once, each replaced whole by the layer above. */
+export const SINGLES = ['kind', 'plan', 'plate', 'engine', 'looks', 'callSign', 'windLimitMs'] as const;
+export type Single = (typeof SINGLES)[number];
+/** Single fields and named conditions as a stack of layers lays them. */
+export type Singles = Readonly<Partial<Record<Single | 'conditions', unknown>>>;
+/** By field, or by `conditions.<id>`: which book says it. */
+export type SinglesFrom = Readonly<Record<string, string>>;
+
+/** Lays the single fields and named conditions of a stack of layers, which need not make a whole boat yet. */
+export const laySingles = (layers: readonly Layer[]): { value: Singles; from: SinglesFrom } => {
+  const value: Partial<Record<Single | 'conditions', unknown>> = {};
+  const from: Record<string, string> = {};
+  const conditions: Record<string, Condition> = {};
+  for (const layer of layers) {
+    for (const field of SINGLES) {
+      const said = (layer as Partial<Record<Single, unknown>>)[field];
+      if (said === undefined) continue;
+      from[field] = layer.id;
+      if (said === null) delete value[field];
+      else value[field] = said;
+    }
+    for (const [id, condition] of Object.entries(layer.conditions ?? {})) {
+      conditions[id] = condition;
+      from[`conditions.${id}`] = layer.id;
+    }
+  }
+  if (Object.keys(conditions).length > 0) value.conditions = conditions;
+  return { value, from };
+};
 
 /** Rows of every list as a stack of layers lays them, with where each comes from. */
 export type Lists = Record<ListName, Row[]>;
@@ -114,15 +142,9 @@ export const layBooks = (
   const faults: BookFault[] = [];
   const layers: Layer[] = [...lineage, boat];
   const { lists, origins } = layLayers(layers, faults);
-  const laid: Record<string, unknown> = { classes: [...lineage].reverse().map(({ id }) => id), ...lists };
-  const conditions = {};
-  for (const layer of layers) {
-    if ('kind' in layer && layer.kind !== undefined) laid.kind = layer.kind;
-    for (const field of SINGLE) if (layer[field] !== undefined) laid[field] = layer[field];
-    Object.assign(conditions, layer.conditions);
-  }
-  if (Object.keys(conditions).length > 0) laid.conditions = conditions;
-  faults.push(...conditionCircles(conditions).map((fault) => ({ book: boat.id, ...fault })));
+  const { value } = laySingles(layers);
+  const laid: Record<string, unknown> = { classes: [...lineage].reverse().map(({ id }) => id), ...lists, ...value };
+  faults.push(...conditionCircles((value.conditions ?? {}) as NamedConditions).map((fault) => ({ book: boat.id, ...fault })));
   if (faults.length > 0) return { ok: false, faults };
   const read = Book.safeParse(laid);
   if (!read.success)

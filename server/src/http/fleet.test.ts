@@ -117,6 +117,17 @@ describe('a class book', () => {
     const { versions } = (await manager.send('GET', '/boats/slow-custard/book')).json as unknown as Shelf;
     expect(versions[0]).toMatchObject({ version: 2, madeBy: 'Mina Garrow' });
     expect((await put('any-boat', next, before.version)).status).toBe(412);
+    // Its versions are kept, and can be fetched to be compared.
+    expect((done.json as unknown as Shelf).versions).toMatchObject([
+      { version: 2, madeBy: 'Mina Garrow' },
+      { version: 1, madeBy: null },
+    ]);
+    const said = async (n: number) =>
+      ((await manager.send('GET', `/classes/any-boat/book/${n}`)).json.lists as ClassShelf['lists']).points!.find(
+        ({ id }) => id === 'lever',
+      )?.say?.en;
+    expect([await said(1), await said(2)]).toEqual([row.say!.en, 'One lever. Count two.']);
+    expect((await manager.send('GET', '/classes/any-boat/book/3')).status).toBe(404);
   });
 
   it('is put in order for the walk, and rows are taken away and added; all of it or nothing', async () => {

@@ -1,6 +1,7 @@
 import * as api from '@quay/contract/fleet';
 import {
   baseShelfOf,
+  baseVersion,
   booksOf,
   bookVersion,
   changeBase,
@@ -8,6 +9,7 @@ import {
   changeClass,
   type Changed,
   classShelfOf,
+  classVersion,
   shelfOf,
 } from '../store/fleet';
 import { on, staffOf } from './mount';
@@ -59,6 +61,11 @@ export const fleetRoutes = [
     res.set('ETag', `"${shelf.version}"`);
     return shelf;
   }),
+  on(
+    api.getClassVersion,
+    async ({ quay, params }) => (await classVersion(quay.store.db, params.classId, Number(params.version))) ?? noBook(),
+  ),
+  on(api.getBaseVersion, async ({ quay, params }) => (await baseVersion(quay.store.db, params.baseId, Number(params.version))) ?? noBook()),
   on(api.listBoats, async ({ quay }) => {
     type Row = { id: string; name: string; hullNumber: string; base: string; bookVersion: number; laid: string };
     const rows = (await quay.store

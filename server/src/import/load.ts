@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { digestOf } from '@quay/core/record/canonical';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { addBook } from '../store/fleet';
+import { putBook } from '../store/pastBook';
 import { hashSecret } from '../store/secret';
 import { writeHanding, writeOperator } from '../store/setting';
 import { fold } from '../store/staff';
@@ -50,26 +51,19 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
         .insert({ id, name, nameFolded: fold(name), role, secret: secrets.get(id)! })
         .onConflict('id')
         .merge();
-    for (const [table, rows] of [
-      ['rules', data.rules],
-      ['classBook', data.classes],
-    ] as const)
-      for (const row of rows)
-        await trx(table)
-          .insert({ id: row.id, body: JSON.stringify(row) })
-          .onConflict('id')
-          // Whoever has the old one open in the editor finds out.
-          .merge({ body: JSON.stringify(row), version: trx.raw('?? + 1', [`${table}.version`]) });
+    for (const rules of data.rules)
+      await trx('rules')
+        .insert({ id: rules.id, body: JSON.stringify(rules) })
+        .onConflict('id')
+        .merge({ body: JSON.stringify(rules), version: trx.raw('rules.version + 1') });
+    // Whoever has the old one open in the editor finds out.
+    for (const classBook of data.classes) await putBook(trx, 'classBook', classBook, {}, { at: now, by: null });
     for (const waters of data.waters)
       await trx('waters')
         .insert({ id: waters.id, name: waters.name, body: JSON.stringify(waters) })
         .onConflict('id')
         .merge();
-    for (const base of data.bases)
-      await trx('base')
-        .insert({ id: base.id, name: base.name, zone: base.zone, body: JSON.stringify(base) })
-        .onConflict('id')
-        .merge({ name: base.name, zone: base.zone, body: JSON.stringify(base), version: trx.raw('?? + 1', ['base.version']) });
+    for (const base of data.bases) await putBook(trx, 'base', base, { name: base.name, zone: base.zone }, { at: now, by: null });
     for (const boat of data.boats) await loadBoat(trx, boat, now);
     const last = (await trx('priceList').orderBy('version', 'desc').first('version', 'digest')) as
       { version: number; digest: string } | undefined;

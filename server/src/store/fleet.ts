@@ -2,11 +2,13 @@ import type { Knex } from 'knex';
 import { pointsInOrder } from '@quay/core/briefing/compose';
 import { Base as BaseBook, type Base } from '@quay/core/fleet/base';
 import { conditionFaults } from '@quay/core/fleet/condition';
-import { BoatBook, Book, ClassBook } from '@quay/core/fleet/book';
-import { type BookFault, layBooks, layLists, lineageOf, type Origins } from '@quay/core/fleet/lay';
+import { BoatBook, Book, ClassBook, LISTS } from '@quay/core/fleet/book';
+import { type Comparable, comparableBase, comparableClass } from '@quay/core/fleet/compare';
+import { type BookFault, layBooks, layLists, laySingles, lineageOf, type Lists, type Origins } from '@quay/core/fleet/lay';
 import { digestOf } from '@quay/core/record/canonical';
 import type { Waters } from '@quay/core/waters/zone';
 import type { BaseShelf, BoatShelf, ClassShelf } from '@quay/contract/fleet';
+import { bodyOf, putBook, versionsOf } from './pastBook';
 import { readHanding } from './setting';
 
 type BookRow = {
@@ -82,6 +84,11 @@ const idsOf = (layers: readonly (ClassBook | BoatBook)[]): Record<string, string
   return Object.fromEntries(Object.entries(laid.lists).map(([list, rows]) => [list, rows.map(({ id }) => id)]));
 };
 
+const aboutOf = (layers: readonly (ClassBook | BoatBook)[], below: readonly ClassBook[]) => ({
+  ...laySingles(layers),
+  below: laySingles(below).value,
+});
+
 const newest = async (db: Knex, boat: string): Promise<BookRow | undefined> =>
   (await db('book').where({ boat }).orderBy('version', 'desc').first()) as BookRow | undefined;
 
@@ -110,6 +117,7 @@ export const shelfOf = async (db: Knex, boat: string): Promise<BoatShelf | undef
     ids: idsOf([...laid.lineage, boatBook]),
     below: idsOf(laid.lineage),
     classNames: Object.fromEntries(laid.lineage.map(({ id, name }) => [id, name])),
+    about: aboutOf([...laid.lineage, boatBook], laid.lineage),
     version: row.version,
     versions,
   };
@@ -194,14 +202,41 @@ export const classShelfOf = async (db: Knex, id: string): Promise<ClassShelf | u
     below: idsOf(found.lineage.slice(0, -1)),
     classNames: Object.fromEntries(found.lineage.map((one) => [one.id, one.name])),
     plan: [...found.lineage].reverse().find(({ plan }) => plan !== undefined)?.plan ?? null,
+    about: aboutOf(found.lineage, found.lineage.slice(0, -1)),
     version: row.version,
+    versions: await versionsOf(db, 'classBook', id),
     boats: namesOf(await boatsOfClass(db, id, classes)),
   };
 };
 
+/** A class as it was in a version, over the classes it comes from as they are now. */
+export const classVersion = async (db: Knex, id: string, version: number): Promise<Comparable | undefined> => {
+  const body = await bodyOf(db, 'classBook', id, version);
+  if (body === undefined) return undefined;
+  const own = ClassBook.parse(JSON.parse(body));
+  const found = lineageOf(id, new Map([...(await classesOf(db)), [id, own]]));
+  if (!found.ok) throw new Error(`class ${id}: ${found.fault.reason}`);
+  const laid = layLists(found.lineage);
+  // What a class below has lost since cannot be laid under an old version any more; its own rows can be compared all the same.
+  const lists = laid.ok ? laid.lists : (Object.fromEntries(LISTS.map((list) => [list, own[list] ?? []])) as Lists);
+  return comparableClass(own, lists, laySingles(found.lineage).value);
+};
+
 export const baseShelfOf = async (db: Knex, id: string): Promise<BaseShelf | undefined> => {
   const row = (await db('base').where({ id }).first('body', 'version')) as { body: string; version: number } | undefined;
-  return row && { base: BaseBook.parse(JSON.parse(row.body)), version: row.version, boats: namesOf(await boatsAt(db, id)) };
+  return (
+    row && {
+      base: BaseBook.parse(JSON.parse(row.body)),
+      version: row.version,
+      versions: await versionsOf(db, 'base', id),
+      boats: namesOf(await boatsAt(db, id)),
+    }
+  );
+};
+
+export const baseVersion = async (db: Knex, id: string, version: number): Promise<Comparable | undefined> => {
+  const body = await bodyOf(db, 'base', id, version);
+  return body === undefined ? undefined : comparableBase(BaseBook.parse(JSON.parse(body)));
 };
 
 export type Changed =
@@ -251,9 +286,7 @@ export const changeClass = (db: Knex, id: string, classBook: ClassBook, seen: nu
       if (!row) return { ok: false, reason: 'noSuchBook' };
       if (row.version !== seen) return { ok: false, reason: 'changedMeanwhile' };
       if (classBook.id !== id || classBook.from !== (JSON.parse(row.body) as ClassBook).from) return { ok: false, reason: 'otherBook' };
-      await trx('classBook')
-        .where({ id })
-        .update({ body: JSON.stringify(classBook), version: seen + 1 });
+      await putBook(trx, 'classBook', classBook, {}, made);
       const classes = await classesOf(trx);
       // A class that no boat is laid from yet has to lay by itself all the same.
       const found = lineageOf(id, classes);
@@ -276,9 +309,7 @@ export const changeBase = (db: Knex, id: string, base: Base, seen: number, made:
       if (base.id !== id || base.zone !== old.zone || base.waters !== old.waters) return { ok: false, reason: 'otherBook' };
       const faults = base.points.flatMap(({ id: point, when }) => (when ? conditionFaults(when, `points[${point}].when`, {}) : []));
       if (faults.length > 0) return { ok: false, reason: 'faults', faults: faults.map((fault) => ({ book: id, ...fault })) };
-      await trx('base')
-        .where({ id })
-        .update({ name: base.name, body: JSON.stringify(base), version: seen + 1 });
+      await putBook(trx, 'base', base, { name: base.name }, made);
       await layAgain(trx, await boatsAt(trx, id), made);
       return { ok: true };
     }),

@@ -222,6 +222,26 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '004-past-books',
+    down: onlyForward,
+    up: async (db) => {
+      for (const table of ['classBook', 'base'])
+        await db.schema.alterTable(table, (t) => {
+          t.string('madeAt');
+          t.string('madeBy');
+        });
+      await db.schema.createTable('pastBook', (t) => {
+        t.string('shelf').notNullable();
+        t.string('book').notNullable();
+        t.integer('version').notNullable();
+        t.text('body').notNullable();
+        t.string('madeAt');
+        t.string('madeBy');
+        t.primary(['shelf', 'book', 'version']);
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

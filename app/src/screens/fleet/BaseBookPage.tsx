@@ -1,13 +1,20 @@
-import { changeBaseBook, getBaseBook } from '@quay/contract/fleet';
-import type { Base } from '@quay/core/fleet/base';
+import { changeBaseBook, getBaseBook, getBaseVersion } from '@quay/contract/fleet';
+import { type Base, BASE_LISTS, type BaseList } from '@quay/core/fleet/base';
+import { comparableBase } from '@quay/core/fleet/compare';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { call } from '../../data/api';
 import { Notice } from '../../ui/board';
+import { Alt } from '../../ui/press';
 import { type AnyRow, BookEditor, type Edits } from './BookEditor';
 import { BookMissing } from './BookMissing';
-import { BASE_FIELDS, BASE_LISTS, type BaseList } from './fields';
+import { ABOUT_BASE } from './about';
+import { BASE_FIELDS } from './fields';
+import { aboutListing } from './layerEdits';
 import { useBook } from './useBook';
+import { VersionsSheet } from './VersionsSheet';
 
 const plain = (fields: RowEdit) => Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined));
 
@@ -16,11 +23,15 @@ const baseEdits = (base: Base, put: (next: Base) => void): Edits => {
   const rowsOf = (list: string) => base[list as BaseList] as unknown as AnyRow[];
   const set = (list: string, rows: readonly AnyRow[]) => put({ ...base, [list]: rows });
   return {
-    change: (list, row, edit) =>
-      set(
-        list,
-        rowsOf(list).map((one) => (one.id === row.id ? { ...plain(edit), id: row.id } : one)),
-      ),
+    change: (list, row, edit) => {
+      const about = list === 'about' ? ABOUT_BASE.find(({ id }) => id === row.id) : undefined;
+      if (about) put(about.write(base, edit));
+      else
+        set(
+          list,
+          rowsOf(list).map((one) => (one.id === row.id ? { ...plain(edit), id: row.id } : one)),
+        );
+    },
     drop: (list, id) =>
       set(
         list,
@@ -40,7 +51,8 @@ const baseEdits = (base: Base, put: (next: Base) => void): Edits => {
 export const BaseBookPage = ({ baseId }: { baseId: string }) => {
   const { t } = useTranslation();
   const router = useRouter();
-  const { data, failed, fault, busy, put } = useBook({
+  const [versions, setVersions] = useState(false);
+  const { data, failed, fault, busy, kept, put } = useBook({
     key: ['baseBook', baseId],
     get: getBaseBook,
     change: changeBaseBook,
@@ -51,20 +63,35 @@ export const BaseBookPage = ({ baseId }: { baseId: string }) => {
   if (!data) return <BookMissing failed={failed} />;
   const { base, version, boats } = data;
   return (
-    <BookEditor
-      version={version}
-      kind="base"
-      title={base.name}
-      sub={t('fleet.bases')}
-      onBack={() => router.push('/fleet')}
-      plan={undefined}
-      listings={BASE_LISTS.map((list) => ({ list, fields: BASE_FIELDS[list], rows: base[list] }))}
-      originOf={() => ({ is: 'own', name: '' })}
-      fault={fault}
-      busy={busy}
-      edits={baseEdits(base, (next) => put({ book: next, version, before: base }))}
-    >
-      {boats.length > 0 ? <Notice kind="ask" title={t('fleet.bearsOn', { boats: boats.join(', ') })} /> : null}
-    </BookEditor>
+    <>
+      <BookEditor
+        kept={kept}
+        kind="base"
+        title={base.name}
+        sub={t('fleet.bases')}
+        onBack={() => router.push('/fleet')}
+        right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
+        plan={undefined}
+        listings={[
+          ...BASE_LISTS.map((list) => ({ list, fieldsOf: () => BASE_FIELDS[list], rows: base[list] })),
+          aboutListing(ABOUT_BASE, base, (id) => t(`fleet.about.${id as 'named'}`)),
+        ]}
+        originOf={() => ({ is: 'own', name: '' })}
+        fault={fault}
+        busy={busy}
+        edits={baseEdits(base, (next) => put({ book: next, version, before: base }))}
+      >
+        {boats.length > 0 ? <Notice kind="ask" title={t('fleet.bearsOn', { boats: boats.join(', ') })} /> : null}
+      </BookEditor>
+      {versions ? (
+        <VersionsSheet
+          of={['base', baseId]}
+          now={comparableBase(base)}
+          versions={data.versions}
+          fetch={(n) => call(getBaseVersion, { params: { baseId, version: n } })}
+          onClose={() => setVersions(false)}
+        />
+      ) : null}
+    </>
   );
 };

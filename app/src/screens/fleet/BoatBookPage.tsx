@@ -1,15 +1,15 @@
-import { changeBoatBook, getBoatBook } from '@quay/contract/fleet';
-import { type BoatBook, type ListName, LISTS } from '@quay/core/fleet/book';
+import { changeBoatBook, getBoatBook, getBookVersion } from '@quay/contract/fleet';
+import type { BoatBook, ListName } from '@quay/core/fleet/book';
+import { comparableBook } from '@quay/core/fleet/compare';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNow } from '../../ui/clock';
-import { whenOf } from '../../ui/format';
+import { call } from '../../data/api';
 import { Alt } from '../../ui/press';
 import { type AnyRow, BookEditor } from './BookEditor';
 import { BookMissing } from './BookMissing';
-import { FIELDS } from './fields';
-import { editsOf, originIn } from './layerEdits';
+import { aboutBoat } from './about';
+import { editsOf, layerListings, originIn } from './layerEdits';
 import { useBook } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
@@ -17,9 +17,8 @@ import { VersionsSheet } from './VersionsSheet';
 export const BoatBookPage = ({ boatId }: { boatId: string }) => {
   const { t } = useTranslation();
   const router = useRouter();
-  const now = useNow();
   const [versions, setVersions] = useState(false);
-  const { data, failed, fault, busy, put } = useBook({
+  const { data, failed, fault, busy, kept, put } = useBook({
     key: ['boatBook', boatId],
     get: getBoatBook,
     change: changeBoatBook,
@@ -28,7 +27,8 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
     said: ({ version }) => t('fleet.kept', { n: version }),
   });
   if (!data) return <BookMissing failed={failed} />;
-  const { boatBook, laid, version, origins, ids, below, classNames } = data;
+  const { boatBook, laid, about, version, origins, ids, below, classNames } = data;
+  const abouts = aboutBoat(about);
   const rows = (list: ListName) => {
     // Points of base, waters and operator are told among hers, but are not hers to put in order.
     const byId = new Map(laid[list].map((row) => [row.id, row as AnyRow]));
@@ -37,25 +37,27 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
   return (
     <>
       <BookEditor
-        version={version}
+        kept={kept}
         kind="boat"
         title={boatBook.name}
         sub={`${boatBook.hullNumber} · ${t('fleet.version', { n: version })}`}
         onBack={() => router.push('/fleet')}
         right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
         plan={laid.plan}
-        listings={['points' as const, ...LISTS.filter((list) => list !== 'points')].map((list) => ({
-          list,
-          fields: FIELDS[list],
-          rows: rows(list),
-        }))}
-        originOf={originIn(origins, boatBook.id, classNames)}
+        listings={layerListings(boatBook, abouts, about, rows, (id) => t(`fleet.about.${id as 'named'}`))}
+        originOf={originIn(origins, about, boatBook.id, classNames)}
         fault={fault}
         busy={busy}
-        edits={editsOf(boatBook, below, (book) => put({ book, version, before: boatBook }))}
+        edits={editsOf(boatBook, abouts, about, below, (book) => put({ book, version, before: boatBook }))}
       />
       {versions ? (
-        <VersionsSheet boatId={boatId} shelf={data} when={(at) => whenOf(at, 'UTC', now, 'en')} onClose={() => setVersions(false)} />
+        <VersionsSheet
+          of={['boat', boatId]}
+          now={comparableBook(laid)}
+          versions={data.versions}
+          fetch={async (n) => comparableBook((await call(getBookVersion, { params: { boatId, version: n } })).laid)}
+          onClose={() => setVersions(false)}
+        />
       ) : null}
     </>
   );

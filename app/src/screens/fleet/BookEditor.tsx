@@ -1,6 +1,7 @@
 import type { Book } from '@quay/core/fleet/book';
 import { idOf, type RowEdit } from '@quay/core/fleet/edit';
 import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
+import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -13,10 +14,18 @@ import { Screen } from '../../ui/screen';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { type FieldSpec, STARTS } from './fields';
+import { optionName } from './optionName';
 import { type Named, type RowOrigin, RowSheet } from './RowSheet';
 
 export type AnyRow = Readonly<Record<string, unknown>> & { id: string };
-export type Listing = { list: string; fields: readonly FieldSpec[]; rows: readonly AnyRow[] };
+export type Listing = {
+  list: string;
+  /** Fields of a row, or of one that is added. */
+  fieldsOf: (row?: AnyRow) => readonly FieldSpec[];
+  rows: readonly AnyRow[];
+  /** Rows that are neither put in order, added, nor taken away. */
+  fixed?: true;
+};
 
 /** What is done to a book; each makes a new one. */
 export type Edits = {
@@ -29,12 +38,25 @@ export type Edits = {
 
 type Open = { row: AnyRow } | { start: Readonly<Record<string, unknown>> };
 
+/** What it says in numbers and words, in a line. */
+const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string =>
+  fields
+    .flatMap((spec) => {
+      const value = row[spec.field];
+      if (value === undefined || spec.is === 'asInFile') return [];
+      const label = fields.length === 1 || spec.is === 'text' ? '' : `${t(`fleet.field.${spec.field}` as 'fleet.field.name')}: `;
+      if (spec.is === 'wording') return `${label}${(value as Wording).en}`;
+      if (spec.is === 'choice') return `${label}${optionName(spec.field, value as string, t)}`;
+      return `${label}${String(value as string | number)}${spec.is === 'number' && spec.unit ? ` ${spec.unit}` : ''}`;
+    })
+    .join(' · ');
+
 const wordsOf = (row: AnyRow): Wording | undefined => (row.say ?? row.name) as Wording | undefined;
 
 /** A book, list by list: rows put in order by dragging, opened to be changed, with where each of them comes from. */
 export const BookEditor = ({
   kind,
-  version,
+  kept,
   title,
   sub,
   right,
@@ -48,7 +70,8 @@ export const BookEditor = ({
   children,
 }: {
   kind: 'boat' | 'class' | 'base';
-  version: number;
+  /** How often something was kept: what was open is closed then. */
+  kept: number;
   title: string;
   sub: string;
   right?: ReactNode;
@@ -63,16 +86,17 @@ export const BookEditor = ({
 }) => {
   const { t } = useTranslation();
   const { width } = useWindowDimensions();
+  const tones = useTones();
   const [chosen, setChosen] = useState(listings[0]!.list);
   const [query, setQuery] = useState('');
   const [open, setOpen] = useState<Open>();
   // What was kept is seen in the list.
-  useEffect(() => setOpen(undefined), [version]);
+  useEffect(() => setOpen(undefined), [kept]);
   const listing = listings.find(({ list }) => list === chosen) ?? listings[0]!;
-  const { list, fields, rows } = listing;
+  const { list, fieldsOf, rows, fixed } = listing;
   const rowsOf = (name: string) => listings.find((one) => one.list === name)?.rows ?? [];
   const stations = rowsOf('stations') as unknown as (Named & { at: [number, number] })[];
-  const grouped = stations.length > 0 && fields.some(({ is }) => is === 'station');
+  const grouped = stations.length > 0 && fieldsOf().some(({ is }) => is === 'station');
   const wanted = query.trim().toLowerCase();
   const shown = rows.filter(
     (row) =>
@@ -119,7 +143,7 @@ export const BookEditor = ({
             {listings.map((one) => (
               <Chip
                 key={one.list}
-                label={`${t(`fleet.list.${one.list}` as 'fleet.list.points')} ${one.rows.length}`}
+                label={`${t(`fleet.list.${one.list}` as 'fleet.list.points')}${one.fixed ? '' : ` ${one.rows.length}`}`}
                 on={one.list === list}
                 onPress={() => {
                   setChosen(one.list);
@@ -141,17 +165,36 @@ export const BookEditor = ({
                 </SlabBold>
                 {group.rows.length === 0 ? <Small>{t('fleet.nothing')}</Small> : null}
               </View>
-              <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
-                {group.rows.map((row) => (
-                  <OneRow key={row.id} kind={kind} row={row} origin={originOf(list, row.id)} onOpen={() => setOpen({ row })} />
-                ))}
-              </Sortable>
-              <Alt
-                label={t('fleet.add')}
-                onPress={() => setOpen({ start: { ...STARTS[list as 'stations'], ...(grouped ? { station: group.id } : {}) } })}
-                testID={`add-${group.id || list}`}
-                style={{ alignSelf: 'flex-start', marginLeft: 16 }}
-              />
+              {fixed ? (
+                <View style={{ paddingLeft: 16 }}>
+                  {group.rows.map((row) => (
+                    <OneRow
+                      key={row.id}
+                      kind={kind}
+                      row={row}
+                      line={saidIn(row, fieldsOf(row), t)}
+                      origin={originOf(list, row.id)}
+                      onOpen={() => setOpen({ row })}
+                    />
+                  ))}
+                </View>
+              ) : (
+                <>
+                  <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
+                    {group.rows.map((row) => (
+                      <Sorted key={row.id} id={row.id} label={t('fleet.drag', { name: wordsOf(row)?.en ?? row.id })} tone={tones.soft}>
+                        <OneRow kind={kind} row={row} origin={originOf(list, row.id)} onOpen={() => setOpen({ row })} />
+                      </Sorted>
+                    ))}
+                  </Sortable>
+                  <Alt
+                    label={t('fleet.add')}
+                    onPress={() => setOpen({ start: { ...STARTS[list as 'stations'], ...(grouped ? { station: group.id } : {}) } })}
+                    testID={`add-${group.id || list}`}
+                    style={{ alignSelf: 'flex-start', marginLeft: 16 }}
+                  />
+                </>
+              )}
             </Card>
           );
         })}
@@ -162,7 +205,7 @@ export const BookEditor = ({
           key={opened?.id ?? 'new'}
           kind={kind}
           title={opened ? (wordsOf(opened)?.en ?? opened.id) : t('fleet.add')}
-          fields={fields}
+          fields={fieldsOf(opened)}
           {...(opened ? { row: opened } : {})}
           start={'start' in open ? open.start : {}}
           origin={opened ? originOf(list, opened.id) : { is: 'own', name: '' }}
@@ -175,7 +218,7 @@ export const BookEditor = ({
           onKeep={(edit) => {
             if (opened) edits.change(list, opened, edit);
             else if ('start' in open) {
-              const words = ((edit.say ?? edit.name) as Wording | undefined)?.en ?? list;
+              const words = ((edit.say ?? edit.name) as Wording | undefined)?.en ?? (edit.called as string | undefined) ?? list;
               edits.add(
                 list,
                 idOf(
@@ -186,7 +229,7 @@ export const BookEditor = ({
               );
             }
           }}
-          onDrop={() => opened && edits.drop(list, opened.id)}
+          {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
           onInherit={() => opened && edits.inherit(list, opened.id)}
         />
       ) : null}
@@ -194,30 +237,41 @@ export const BookEditor = ({
   );
 };
 
-const OneRow = ({ kind, row, origin, onOpen }: { kind: 'boat' | 'class' | 'base'; row: AnyRow; origin: RowOrigin; onOpen: () => void }) => {
+const OneRow = ({
+  kind,
+  row,
+  line,
+  origin,
+  onOpen,
+}: {
+  kind: 'boat' | 'class' | 'base';
+  row: AnyRow;
+  /** What it says, where its words do not. */
+  line?: string;
+  origin: RowOrigin;
+  onOpen: () => void;
+}) => {
   const { t } = useTranslation();
-  const tones = useTones();
   const words = wordsOf(row);
   const name = words?.en ?? row.id;
-  const lacks = words ? LANGUAGES.filter((language) => words[language] === undefined) : [];
+  const lacks = words && line === undefined ? LANGUAGES.filter((language) => words[language] === undefined) : [];
   return (
-    <Sorted id={row.id} label={t('fleet.drag', { name })} tone={tones.soft}>
-      <Row label={name} onPress={onOpen} testID={`edit-${row.id}`} style={{ paddingVertical: 9, gap: 4 }}>
-        <Body>{name}</Body>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-          {typeof row.weight === 'string' ? (
-            <Tag kind={row.weight === 'must' ? 'ok' : 'calm'}>{t(`fleet.option.${row.weight as 'must'}`)}</Tag>
-          ) : null}
-          {typeof row.seconds === 'number' ? <Small>{t('brief.seconds', { n: row.seconds })}</Small> : null}
-          {typeof row.count === 'number' ? <Small>{`× ${row.count}`}</Small> : null}
-          {kind === 'base' ? null : (
-            <Tag kind={origin.is === 'changed' || origin.is === 'own' ? 'ask' : 'calm'}>
-              {t(`fleet.origin.${origin.is}`, { name: origin.name })}
-            </Tag>
-          )}
-          {lacks.length > 0 ? <Tag kind="ask">{t('fleet.lacks', { languages: lacks.join(', ') })}</Tag> : null}
-        </View>
-      </Row>
-    </Sorted>
+    <Row label={name} onPress={onOpen} testID={`edit-${row.id}`} style={{ paddingVertical: 9, gap: 4 }}>
+      <Body>{name}</Body>
+      {line ? <Small>{line}</Small> : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+        {typeof row.weight === 'string' ? (
+          <Tag kind={row.weight === 'must' ? 'ok' : 'calm'}>{t(`fleet.option.${row.weight as 'must'}`)}</Tag>
+        ) : null}
+        {typeof row.seconds === 'number' ? <Small>{t('brief.seconds', { n: row.seconds })}</Small> : null}
+        {typeof row.count === 'number' && line === undefined ? <Small>{`× ${row.count}`}</Small> : null}
+        {kind === 'base' ? null : (
+          <Tag kind={origin.is === 'changed' || origin.is === 'own' ? 'ask' : 'calm'}>
+            {t(`fleet.origin.${origin.is}`, { name: origin.name })}
+          </Tag>
+        )}
+        {lacks.length > 0 ? <Tag kind="ask">{t('fleet.lacks', { languages: lacks.join(', ') })}</Tag> : null}
+      </View>
+    </Row>
   );
 };

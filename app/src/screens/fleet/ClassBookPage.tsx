@@ -1,19 +1,26 @@
-import { changeClassBook, getClassBook } from '@quay/contract/fleet';
-import { type ClassBook, LISTS } from '@quay/core/fleet/book';
+import { changeClassBook, getClassBook, getClassVersion } from '@quay/contract/fleet';
+import type { ClassBook } from '@quay/core/fleet/book';
+import { comparableClass } from '@quay/core/fleet/compare';
+import type { Lists } from '@quay/core/fleet/lay';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { call } from '../../data/api';
 import { Notice } from '../../ui/board';
+import { Alt } from '../../ui/press';
 import { BookEditor } from './BookEditor';
 import { BookMissing } from './BookMissing';
-import { FIELDS } from './fields';
-import { editsOf, originIn } from './layerEdits';
+import { aboutClass } from './about';
+import { editsOf, layerListings, originIn } from './layerEdits';
 import { useBook } from './useBook';
+import { VersionsSheet } from './VersionsSheet';
 
 /** A class book: what is put right here is right in every boat laid from it that says nothing else. */
 export const ClassBookPage = ({ classId }: { classId: string }) => {
   const { t } = useTranslation();
   const router = useRouter();
-  const { data, failed, fault, busy, put } = useBook({
+  const [versions, setVersions] = useState(false);
+  const { data, failed, fault, busy, kept, put } = useBook({
     key: ['classBook', classId],
     get: getClassBook,
     change: changeClassBook,
@@ -22,26 +29,41 @@ export const ClassBookPage = ({ classId }: { classId: string }) => {
     said: ({ boats }) => (boats.length > 0 ? t('fleet.keptFor', { boats: boats.join(', ') }) : t('fleet.keptBase')),
   });
   if (!data) return <BookMissing failed={failed} />;
-  const { classBook, lists, origins, below, classNames, plan, version, boats } = data;
+  const { classBook, lists, about, origins, below, classNames, plan, version, boats } = data;
+  const abouts = aboutClass(about);
   return (
-    <BookEditor
-      version={version}
-      kind="class"
-      title={classBook.name}
-      sub={classBook.from ? t('fleet.comesFrom', { name: classNames[classBook.from] ?? classBook.from }) : t('fleet.classes')}
-      onBack={() => router.push('/fleet')}
-      plan={plan ?? undefined}
-      listings={['points' as const, ...LISTS.filter((list) => list !== 'points')].map((list) => ({
-        list,
-        fields: FIELDS[list],
-        rows: lists[list] ?? [],
-      }))}
-      originOf={originIn(origins, classBook.id, classNames)}
-      fault={fault}
-      busy={busy}
-      edits={editsOf(classBook, below, (book) => put({ book, version, before: classBook }))}
-    >
-      <Notice kind="ask" title={boats.length > 0 ? t('fleet.bearsOn', { boats: boats.join(', ') }) : t('fleet.bearsOnNone')} />
-    </BookEditor>
+    <>
+      <BookEditor
+        kept={kept}
+        kind="class"
+        title={classBook.name}
+        sub={classBook.from ? t('fleet.comesFrom', { name: classNames[classBook.from] ?? classBook.from }) : t('fleet.classes')}
+        onBack={() => router.push('/fleet')}
+        right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
+        plan={plan ?? undefined}
+        listings={layerListings(
+          classBook,
+          abouts,
+          about,
+          (list) => lists[list] ?? [],
+          (id) => t(`fleet.about.${id as 'named'}`),
+        )}
+        originOf={originIn(origins, about, classBook.id, classNames)}
+        fault={fault}
+        busy={busy}
+        edits={editsOf(classBook, abouts, about, below, (book) => put({ book, version, before: classBook }))}
+      >
+        <Notice kind="ask" title={boats.length > 0 ? t('fleet.bearsOn', { boats: boats.join(', ') }) : t('fleet.bearsOnNone')} />
+      </BookEditor>
+      {versions ? (
+        <VersionsSheet
+          of={['class', classId]}
+          now={comparableClass(classBook, lists as Lists, about.value)}
+          versions={data.versions}
+          fetch={(n) => call(getClassVersion, { params: { classId, version: n } })}
+          onClose={() => setVersions(false)}
+        />
+      ) : null}
+    </>
   );
 };

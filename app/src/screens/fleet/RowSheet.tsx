@@ -1,4 +1,5 @@
 import type { Book } from '@quay/core/fleet/book';
+import { canDraw } from '@quay/core/fleet/drawing';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import { type Language, LANGUAGES, say, type Wording } from '@quay/core/fleet/words';
 import { useState } from 'react';
@@ -11,10 +12,12 @@ import { Plan } from '../../ui/plan';
 import { Sheet } from '../../ui/sheet';
 import { Toggle } from '../../ui/toggle';
 import { Body, SlabBold, Small } from '../../ui/words';
+import { isMatter } from './about';
 import { type Draft, type DraftFault, draftOf, readDraft, wordingOf } from './draft';
 import type { FieldSpec } from './fields';
+import { optionName } from './optionName';
 
-export type RowOrigin = { is: 'class' | 'changed' | 'own'; name: string };
+export type RowOrigin = { is: 'class' | 'changed' | 'own' | 'none'; name: string };
 export type Named = { id: string; name: Wording };
 type Texts = Partial<Record<Language, string>>;
 
@@ -76,6 +79,7 @@ export const RowSheet = ({
     >
       {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
       {fault ? <Notice kind="stop" title={fault} /> : null}
+      {fields.some(({ field }) => isMatter(field)) ? <Small>{t('fleet.schoolsNote')}</Small> : null}
       {wordings ? (
         <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('fleet.language')}>
           {LANGUAGES.map((one) => (
@@ -97,6 +101,7 @@ export const RowSheet = ({
         />
       ))}
       {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
+      {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}
       {row ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {origin.is === 'changed' && onInherit ? <Alt label={t('fleet.inherit')} onPress={onInherit} testID="inherit" /> : null}
@@ -123,6 +128,32 @@ const Preview = ({ draft, language }: { draft: Draft; language: Language }) => {
         {words('caution') ? <Tag kind="stop">{words('caution')}</Tag> : null}
       </Card>
     </>
+  );
+};
+
+/** The plan as it is typed, with the stations where they are; nothing while it cannot be drawn. */
+const PlanPreview = ({
+  draft,
+  fields,
+  stations,
+}: {
+  draft: Draft;
+  fields: readonly FieldSpec[];
+  stations: readonly (Named & { at: readonly [number, number] })[];
+}) => {
+  const { t } = useTranslation();
+  const { width } = useWindowDimensions();
+  const read = readDraft(draft, fields);
+  if (!read.ok || !canDraw(read.edit.strokes)) return <Small>{t('fleet.noPlan')}</Small>;
+  const size = Math.min(width, 640) - 36;
+  return (
+    <Plan
+      plan={read.edit as Book['plan']}
+      stations={stations as Book['stations']}
+      stops={stations.map(({ id }, i) => ({ id, name: '', label: String(i + 1), state: 'loose' }))}
+      width={size}
+      height={Math.round(size * 0.45)}
+    />
   );
 };
 
@@ -184,7 +215,7 @@ const OneField = ({
     case 'flag':
       return <Toggle label={label} on={typed === true} onChange={onSet} testID={`flag-${spec.field}`} />;
     case 'choice':
-      return choose(spec.options.map((id) => ({ id, name: t(`fleet.option.${id}` as 'fleet.option.must') })));
+      return choose(spec.options.map((id) => ({ id, name: optionName(spec.field, id, t) })));
     case 'station':
       return choose(stations.map(({ id, name }) => ({ id, name: name.en })));
     case 'tank':

@@ -1,39 +1,45 @@
-import { type BoatShelf, getBookVersion } from '@quay/contract/fleet';
-import { differences, reordered } from '@quay/core/fleet/compare';
+import { type Comparable, differences, reordered } from '@quay/core/fleet/compare';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { call, NoAnswer } from '../../data/api';
+import { NoAnswer } from '../../data/api';
 import { Notice } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { whenOf } from '../../ui/format';
 import { Row } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { Body, Bold, Small } from '../../ui/words';
 
-/** The versions of a boat's book; one that is opened is compared with today's. */
+/** The versions of a book; one that is opened is compared with today's. */
 export const VersionsSheet = ({
-  boatId,
-  shelf,
-  when,
+  of,
+  now,
+  versions,
+  fetch,
   onClose,
 }: {
-  boatId: string;
-  shelf: BoatShelf;
-  when: (at: string) => string;
+  /** Which book. */
+  of: readonly string[];
+  now: Comparable;
+  versions: readonly { version: number; madeAt: string | null; madeBy: string | null; hires?: number }[];
+  fetch: (version: string) => Promise<Comparable>;
   onClose: () => void;
 }) => {
   const { t } = useTranslation();
+  const today = useNow();
   const [version, setVersion] = useState<number>();
   const old = useQuery({
-    queryKey: ['bookVersion', boatId, version],
+    queryKey: ['bookVersion', ...of, version],
     enabled: version !== undefined,
-    queryFn: () => call(getBookVersion, { params: { boatId, version: String(version) } }),
+    queryFn: () => fetch(String(version)),
   });
-  const rows = old.data ? differences(old.data.laid, shelf.laid) : [];
-  const moved = old.data ? reordered(old.data.laid, shelf.laid) : [];
+  const rows = old.data ? differences(old.data, now) : [];
+  const moved = old.data ? reordered(old.data, now) : [];
+  const listName = (list: string) => t(`fleet.list.${list as 'points'}`);
   return (
     <Sheet title={t('fleet.versions')} closeLabel={t('common.close')} onClose={onClose}>
-      {shelf.versions.map((one) => (
+      {versions.map((one) => (
         <Row
           key={one.version}
           label={t('fleet.version', { n: one.version })}
@@ -42,7 +48,11 @@ export const VersionsSheet = ({
         >
           <Bold>{t('fleet.version', { n: one.version })}</Bold>
           <Small>
-            {[one.madeAt ? when(one.madeAt) : '', one.madeBy ?? t('fleet.imported'), t('fleet.hires', { count: one.hires })]
+            {[
+              one.madeAt ? whenOf(one.madeAt, 'UTC', today, 'en') : '',
+              one.madeBy ?? t('fleet.imported'),
+              one.hires === undefined ? '' : t('fleet.hires', { count: one.hires }),
+            ]
               .filter(Boolean)
               .join(' · ')}
           </Small>
@@ -53,11 +63,11 @@ export const VersionsSheet = ({
         <View style={{ gap: 8 }} testID="differences">
           <Bold>{rows.length + moved.length === 0 ? t('fleet.same') : t('fleet.differs', { count: rows.length, n: version ?? 0 })}</Bold>
           {moved.map((list) => (
-            <Body key={list}>{`${t(`fleet.list.${list}`)}: ${t('fleet.moved')}`}</Body>
+            <Body key={list}>{`${listName(list)}: ${t('fleet.moved')}`}</Body>
           ))}
           {rows.map((row) => (
             <View key={`${row.list}/${row.id}`} style={{ gap: 2 }}>
-              <Small>{t(`fleet.list.${row.list}`)}</Small>
+              <Small>{row.list === 'about' ? `${listName('about')} · ${t(`fleet.about.${row.id as 'named'}`)}` : listName(row.list)}</Small>
               <Small>{`${t('fleet.then')}: ${row.then ?? '–'}`}</Small>
               <Body>{`${t('fleet.now')}: ${row.now ?? '–'}`}</Body>
             </View>

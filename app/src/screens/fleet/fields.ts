@@ -1,4 +1,4 @@
-import { BERTH_KINDS } from '@quay/core/fleet/base';
+import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
 import { FITTING_KINDS, READINGS } from '@quay/core/fleet/rows';
 
@@ -13,7 +13,7 @@ export type FieldSpec =
   | { field: string; is: 'tank' }
   | { field: string; is: 'spot' }
   /** Written as it stands in the file: what is nested, and is seldom touched. */
-  | { field: string; is: 'asInFile' };
+  | { field: string; is: 'asInFile'; needed?: true };
 
 const wording = (field: string, needed?: true): FieldSpec => ({ field, is: 'wording', ...(needed ? { needed } : {}) });
 const NAME = wording('name', true);
@@ -95,8 +95,6 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
   rounds: [NAME, file('items')],
 };
 
-export const BASE_LISTS = ['berths', 'wayIn', 'returnCard', 'before', 'store', 'points'] as const;
-export type BaseList = (typeof BASE_LISTS)[number];
 const STEP: readonly FieldSpec[] = [{ field: 'say', is: 'wording', needed: true, lines: 3 }, wording('caution'), file('when')];
 export const BASE_FIELDS: Readonly<Record<BaseList, readonly FieldSpec[]>> = {
   berths: [
@@ -116,4 +114,13 @@ export const BASE_FIELDS: Readonly<Record<BaseList, readonly FieldSpec[]>> = {
 export const STARTS: Partial<Record<ListName | BaseList, Readonly<Record<string, unknown>>>> = {
   stations: { at: [1, 0] },
   surfaces: { strokes: [] },
+};
+
+/** A named condition: what it is called is written once, since points name it. */
+export const CONDITION_FIELDS = {
+  added: [
+    { field: 'called', is: 'text', needed: true },
+    { field: 'when', is: 'asInFile', needed: true },
+  ] as readonly FieldSpec[],
+  known: [{ field: 'when', is: 'asInFile', needed: true }] as readonly FieldSpec[],
 };

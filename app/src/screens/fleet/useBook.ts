@@ -1,5 +1,6 @@
 import type { Endpoint, ReplyOf } from '@quay/contract/endpoint';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { call, NoAnswer, Refused } from '../../data/api';
 import { useSnack } from '../../ui/snack';
@@ -27,16 +28,22 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
   const snack = useSnack();
   const client = useQueryClient();
   const shelf = useQuery({ queryKey: key, queryFn: () => call(get, { params: params as never }) });
+  const [kept, setKept] = useState(0);
   const put = useMutation({
     mutationFn: ({ book, version }: { book: B; version: number; before: B; undoing?: true }) =>
       call(change, { params: params as never, body: bodyOf(book) as never, headers: { 'if-match': `"${version}"` } }),
     onSuccess: (next, { before, undoing }) => {
       client.setQueryData(key, next);
+      setKept((n) => n + 1);
       const { version } = next as unknown as { version: number };
       snack({
         text: undoing ? t('walk.undone') : said(next),
         ...(undoing ? {} : { undo: () => put.mutate({ book: before, version, before, undoing: true }) }),
       });
+    },
+    // Changed by somebody else: what they made is fetched, what was typed here stays, and can be kept over it.
+    onError: (error) => {
+      if (error instanceof Refused && error.problem.code === 'changedMeanwhile') void client.invalidateQueries({ queryKey: key });
     },
   });
   const fault =
@@ -46,5 +53,5 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
         ? t('fleet.offline')
         : undefined;
   const failed = shelf.error ? (shelf.error instanceof NoAnswer ? t('fleet.offline') : shelf.error.message) : undefined;
-  return { data: shelf.data, failed, fault, busy: put.isPending, put: put.mutate };
+  return { data: shelf.data, failed, fault, busy: put.isPending, kept, put: put.mutate };
 };
