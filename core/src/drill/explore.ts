@@ -1,11 +1,13 @@
 import type { Drill, DrillWhen } from '../fleet/drills';
-import { type Action, actionsIn, type DrillState, type Machine, machineOf, nextMark, Restless, step } from './machine';
+import { type Action, actionsIn, type DrillState, type Machine, machineOf, nextMark, Restless, stepUnseen } from './machine';
 
 /** Every state of a drill that can be come to, breadth first, time bucketed at each timer's marks. */
 
-export type Edge = { to: number; action: Action | undefined; seconds: number; lessons: readonly string[] };
+export type Edge = { to: number; action: ReturnType<typeof actionsIn>[number] | undefined; seconds: number; lessons: readonly string[] };
 export type Graph = {
   states: readonly DrillState[];
+  /** Which of them it was begun from. */
+  roots: readonly number[];
   edges: readonly (readonly Edge[])[];
   /** Where each state was first come from. */
   from: readonly ({ state: number; action: Action | undefined } | undefined)[];
@@ -14,31 +16,41 @@ export type Graph = {
 };
 export const CAP = 40_000;
 
-const keyOf = ({ drill, timers }: Machine, { is, ran }: DrillState): string =>
-  [
-    ...Object.keys(drill.start).map((name) => is[name]),
-    ...timers.map(({ id, marks }) => marks.filter((mark) => mark <= ran[id]!).length),
+export const keyOf = ({ timers }: Machine, { at, ran }: DrillState): string => {
+  let key = '';
+  for (const value of at) key += String.fromCharCode(48 + value);
+  for (let i = 0; i < timers.length; i += 1) {
     // A timer that has begun is not one that has not.
-    ...timers.map(({ id }) => (ran[id]! > 0 ? 1 : 0)),
-  ].join('|');
+    let bucket = ran[i]! > 0 ? 1 : 0;
+    for (const mark of timers[i]!.marks) if (mark <= ran[i]!) bucket += 1;
+    key += String.fromCharCode(48 + bucket);
+  }
+  return key;
+};
 
-/** @param from where it begins, when not at the drill's own start @throws Restless */
-export const explore = (machine: Machine, from: DrillState = machine.start, cap = CAP): Graph => {
-  const found = new Map<string, number>([[keyOf(machine, from), 0]]);
-  const states = [from];
+/** @param starts where it begins, when not at the drill's own start @throws Restless */
+export const explore = (machine: Machine, starts: readonly DrillState[] = [machine.start], cap = CAP): Graph => {
+  const found = new Map<string, number>();
+  const states: DrillState[] = [];
+  const roots = starts.map((start) => {
+    const key = keyOf(machine, start);
+    const known = found.get(key);
+    if (known !== undefined) return known;
+    found.set(key, states.length);
+    return states.push(start) - 1;
+  });
   const edges: Edge[][] = [];
-  const came: ({ state: number; action: Action | undefined } | undefined)[] = [undefined];
+  const came: ({ state: number; action: Action | undefined } | undefined)[] = states.map(() => undefined);
   let capped = false;
   for (let i = 0; i < states.length; i += 1) {
     const state = states[i]!;
     const out: Edge[] = [];
     const wait = nextMark(machine, state);
-    const ways = [
-      ...actionsIn(machine, state).map((action) => ({ action, seconds: 0 })),
-      ...(wait === Infinity ? [] : [{ action: undefined, seconds: wait }]),
-    ];
-    for (const { action, seconds } of ways) {
-      const { state: next, lessons } = step(machine, state, action, seconds);
+    const ways: (Edge['action'] | undefined)[] = [...actionsIn(machine, state)];
+    if (wait !== Infinity) ways.push(undefined);
+    for (const action of ways) {
+      const seconds = action ? 0 : wait;
+      const { state: next, lessons } = stepUnseen(machine, state, action, seconds);
       const key = keyOf(machine, next);
       let to = found.get(key);
       if (to === undefined) {
@@ -55,7 +67,7 @@ export const explore = (machine: Machine, from: DrillState = machine.start, cap 
     }
     edges.push(out);
   }
-  return { states, edges, from: came, capped };
+  return { states, roots, edges, from: came, capped };
 };
 
 /** The way from the beginning to a state, in words of its ids. */
@@ -95,8 +107,8 @@ export const namesWrong = (drill: Drill): DrillFault[] => {
       id,
       positions.map((one) => one.id),
     );
-    if (springs !== undefined && !positions.some((one) => one.id === springs))
-      fault(`controls[${id}].springs`, `there is no position “${springs}”`);
+    for (const position of Object.entries(springs ?? {}).flat())
+      if (!positions.some((one) => one.id === position)) fault(`controls[${id}].springs`, `there is no position “${position}”`);
   }
   for (const id of timers) if (values.has(id)) fault(`timers[${id}]`, 'this id is used twice');
   const isValue = (path: string, name: string, value: string) => {
@@ -163,12 +175,11 @@ export const namesWrong = (drill: Drill): DrillFault[] => {
 
 const wrongIn = (drill: Drill) => new Set(drill.lessons.filter(({ weight }) => weight !== 'note').map(({ id }) => id));
 
-const faultsOf = (machine: Machine, graph: Graph, where: string): DrillFault[] => {
+const faultsOf = (machine: Machine, graph: Graph): DrillFault[] => {
   const { drill } = machine;
-  const { states, edges } = graph;
+  const { states, edges, roots } = graph;
   const faults: DrillFault[] = [];
-  const fault = (path: string, reason: string, state: number) =>
-    faults.push({ path, reason: `${reason}${where}: ${pathTo(graph, state)}` });
+  const fault = (path: string, reason: string, state: number) => faults.push({ path, reason: `${reason}: ${pathTo(graph, state)}` });
   const over = states.map((state) => machine.over(state));
   const restful = reaching(
     edges,
@@ -177,7 +188,7 @@ const faultsOf = (machine: Machine, graph: Graph, where: string): DrillFault[] =
   );
   const stuck = restful.indexOf(false);
   if (stuck >= 0) fault('rest', 'cannot be come to from everywhere', stuck);
-  // The goals one after the other; from every state that is not the end of a try, each can still be reached.
+  // From every state that is not the end of a try, each goal can still be reached.
   for (const goal of machine.goals) {
     const reaches = reaching(
       edges,
@@ -187,37 +198,41 @@ const faultsOf = (machine: Machine, graph: Graph, where: string): DrillFault[] =
     const trapped = states.findIndex((_, i) => !over[i] && !reaches[i]);
     if (trapped >= 0) fault(`goals[${goal.id}]`, 'cannot be reached any more', trapped);
   }
-  // Without one mistake, too.
+  // One after the other, and without one mistake, too.
   const wrong = wrongIn(drill);
   const clean = edges.map((out) => out.filter(({ lessons }) => !lessons.some((id) => wrong.has(id))));
-  let heads = [0];
-  for (const goal of machine.goals) {
-    const seen = new Set(heads);
-    const queue = [...heads];
-    const there: number[] = [];
-    for (let next = queue.pop(); next !== undefined; next = queue.pop()) {
-      if (goal.holds(states[next]!)) there.push(next);
-      else
-        for (const { to } of clean[next]!)
-          if (!seen.has(to)) {
-            seen.add(to);
-            queue.push(to);
-          }
+  roots.forEach((root, variant) => {
+    let heads = [root];
+    for (const goal of machine.goals) {
+      const seen = new Set(heads);
+      const queue = [...heads];
+      const there: number[] = [];
+      for (let next = queue.pop(); next !== undefined; next = queue.pop()) {
+        if (goal.holds(states[next]!)) there.push(next);
+        else
+          for (const { to } of clean[next]!)
+            if (!seen.has(to)) {
+              seen.add(to);
+              queue.push(to);
+            }
+      }
+      if (there.length === 0) {
+        const where = variant === 0 ? '' : ` (${drill.variants[variant - 1]!.id})`;
+        fault(`goals[${goal.id}]`, `cannot be reached without a mistake${where}`, heads[0]!);
+        break;
+      }
+      heads = there;
     }
-    if (there.length === 0) {
-      fault(`goals[${goal.id}]`, 'cannot be reached without a mistake', heads[0] ?? 0);
-      break;
-    }
-    heads = there;
-  }
+  });
   for (const { id, holds, lesson } of machine.unsafe) {
-    if (holds(states[0]!)) fault(`unsafe[${id}]`, 'holds from the beginning', 0);
+    const born = roots.find((root) => holds(states[root]!));
+    if (born !== undefined) fault(`unsafe[${id}]`, 'holds from the beginning', born);
     for (const [i, out] of edges.entries()) {
       if (holds(states[i]!)) continue;
       const silent = out.find(({ to, lessons }) => holds(states[to]!) && !lessons.includes(lesson));
       if (!silent) continue;
       const move = silent.action ? `${silent.action.control} → ${silent.action.to}` : 'wait';
-      faults.push({ path: `unsafe[${id}]`, reason: `is come to without its lesson “${lesson}”${where}: ${pathTo(graph, i)}, ${move}` });
+      faults.push({ path: `unsafe[${id}]`, reason: `is come to without its lesson “${lesson}”: ${pathTo(graph, i)}, ${move}` });
       break;
     }
   }
@@ -232,24 +247,17 @@ const faultsOf = (machine: Machine, graph: Graph, where: string): DrillFault[] =
 export const examine = (drill: Drill, cap = CAP): Explored => {
   const names = namesWrong(drill);
   if (names.length > 0) return { states: 0, lessons: 0, capped: false, faults: names };
-  let [states, capped] = [0, false];
-  const met = new Set<string>();
-  const faults: DrillFault[] = [];
-  for (const variant of [undefined, ...drill.variants.map(({ id }) => id)]) {
-    try {
-      const machine = machineOf(drill, variant);
-      const graph = explore(machine, machine.start, cap);
-      states += graph.states.length;
-      capped ||= graph.capped;
-      for (const out of graph.edges) for (const { lessons } of out) for (const id of lessons) met.add(id);
-      if (graph.capped) faults.push({ path: '(whole)', reason: `has more than ${cap} states: too many to be looked at` });
-      else faults.push(...faultsOf(machine, graph, variant === undefined ? '' : ` (${variant})`));
-    } catch (error) {
-      if (!(error instanceof Restless)) throw error;
-      faults.push({ path: 'rules', reason: error.message });
-    }
+  try {
+    const machine = machineOf(drill);
+    const graph = explore(machine, [machine.start, ...drill.variants.map(({ id }) => machineOf(drill, id).start)], cap);
+    const met = new Set<string>();
+    for (const out of graph.edges) for (const { lessons } of out) for (const id of lessons) met.add(id);
+    const found = { states: graph.states.length, lessons: met.size, capped: graph.capped };
+    if (graph.capped) return { ...found, faults: [{ path: '(whole)', reason: `has more than ${cap} states: too many to be looked at` }] };
+    const unmet = drill.lessons.filter(({ id }) => !met.has(id)).map(({ id }) => ({ path: `lessons[${id}]`, reason: 'is never met' }));
+    return { ...found, faults: [...faultsOf(machine, graph), ...unmet] };
+  } catch (error) {
+    if (!(error instanceof Restless)) throw error;
+    return { states: 0, lessons: 0, capped: false, faults: [{ path: 'rules', reason: error.message }] };
   }
-  for (const { id } of drill.lessons)
-    if (!met.has(id) && faults.length === 0) faults.push({ path: `lessons[${id}]`, reason: 'is never met' });
-  return { states, lessons: met.size, capped, faults };
 };

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { Condition } from './condition';
 import { Plan } from './drawing';
+import { Drill } from './drills';
 import { Place } from './places';
 import { Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
 import { FixCard, Point, Round } from './telling';
@@ -26,6 +27,7 @@ export const ROWS = {
   fixCards: FixCard,
   rounds: Round,
   propellers: Propeller,
+  drills: Drill,
 } as const;
 export type ListName = keyof typeof ROWS;
 export const LISTS = Object.keys(ROWS) as ListName[];
@@ -58,6 +60,7 @@ export const Book = z.object({
   fixCards: z._default(z.array(FixCard), []),
   rounds: z._default(z.array(Round), []),
   propellers: z.array(Propeller),
+  drills: z._default(z.array(Drill), []),
 });
 export type Book = z.infer<typeof Book>;
 
@@ -96,6 +99,7 @@ const layer = {
   fixCards: changes,
   rounds: changes,
   propellers: changes,
+  drills: changes,
 };
 
 export const ClassBook = z.object({

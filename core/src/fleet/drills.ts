@@ -32,8 +32,8 @@ export const Control = z.object({
   widget: z.enum(WIDGETS),
   /** In the order in which it moves; a key or lever passes through those between. */
   positions: z.array(z.object({ id: BookId, say: z.optional(Wording) })).check(z.minLength(2), z.maxLength(6)),
-  /** Goes back there by itself when it is let go of. */
-  springs: z.optional(BookId),
+  /** Positions it has to be held in, each with where it goes by itself when it is let go of. */
+  springs: z.optional(z.record(BookId, BookId)),
 });
 export type Control = z.infer<typeof Control>;
 

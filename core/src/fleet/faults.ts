@@ -68,6 +68,10 @@ export const bookFaults = (book: Book): RowFault[] => {
     for (const step of card.steps) check('fixCards', card.id, `steps[${step.id}].when`, step.when);
     for (const { path, reason } of fixCardFaults(card)) add('fixCards', card.id, path, reason);
   }
+  for (const { id, station, when } of book.drills) {
+    if (station !== undefined && !stations.has(station)) add('drills', id, 'station', `there is no station “${station}”`);
+    check('drills', id, 'when', when);
+  }
   for (const round of book.rounds) for (const item of round.items) check('rounds', round.id, `items[${item.id}].when`, item.when);
   for (const [name, condition] of Object.entries(named))
     for (const { path, reason } of conditionFaults(condition, `conditions.${name}`, named))

@@ -73,6 +73,28 @@ describe('a boat’s book', () => {
   });
 });
 
+describe('a drill of a book', () => {
+  it('is looked at when it is changed, and refused where it can trap', async () => {
+    const before = (await manager.send('GET', '/classes/electric-5/book')).json as unknown as {
+      classBook: ClassBook;
+      version: number;
+      lists: Record<string, { id: string; rules: { id: string }[] }[]>;
+    };
+    const drill = before.lists.drills!.find(({ id }) => id === 'electric-start')!;
+    const put = (rules: unknown) =>
+      manager.send(
+        'PATCH',
+        '/classes/electric-5/book',
+        { classBook: changeRow(before.classBook, 'drills', drill, { rules }, false) },
+        { 'if-match': `"${before.version}"` },
+      );
+    const trapped = await put(drill.rules.filter(({ id }) => id !== 'cleared' && id !== 'iso2'));
+    expect(trapped.status).toBe(422);
+    expect(trapped.json.detail).toMatch(/electric-5, drills\[electric-start\]\.goals\[ready\]: cannot be reached any more: .*key → run/);
+    expect((await put(drill.rules.filter(({ id }) => id !== 'go-b'))).json.detail).toContain('is come to without its lesson');
+  });
+});
+
 describe('a class book', () => {
   type ClassShelf = {
     classBook: ClassBook;

@@ -1,3 +1,4 @@
+import type { Known } from '@quay/core/drill/faults';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -23,12 +24,36 @@ afterEach(async () => {
 });
 
 const at = (file: string) => join(folder, 'demo', file);
-const read = () => readImport(join(folder, 'demo'), NOW);
+const drillsKnown: Known = new Map();
+const read = () => readImport(join(folder, 'demo'), NOW, drillsKnown);
 const edit = (file: string, change: (text: string) => string) => writeFileSync(at(file), change(readFileSync(at(file), 'utf8')));
 const faults = () => {
   const got = read();
   return got.ok ? [] : got.faults.map(sayFault);
 };
+
+describe('a drill', () => {
+  it('that can trap, or lets an unsafe state pass silently, is refused with the way that leads there', () => {
+    // Neither the key nor the isolator clears a fault any more.
+    edit('classes/electric-5.json', (text) =>
+      text.replaceAll(/("when": \{ "drive": "fault"[^}]*\}, "set": \{ "drive": )"off"/g, '$1"fault"'),
+    );
+    edit('classes/canal-12.json', (text) => text.replace(/("set": \{ "hand": "lucky" \}),\s*"lesson": "key-in-lock"/, '$1'));
+    const found = faults();
+    expect(
+      found.some((text) =>
+        /^classes\/electric-5\.json, drills\[electric-start\]\.goals\[ready\]: cannot be reached any more: .*key → run/.test(text),
+      ),
+    ).toBe(true);
+    expect(
+      found.some((text) =>
+        /^classes\/canal-12\.json, drills\[weed-hatch\]\.unsafe\[hand\]: is come to without its lesson “key-in-lock”: .*clear → cleared$/.test(
+          text,
+        ),
+      ),
+    ).toBe(true);
+  });
+});
 
 describe('the demo operator', () => {
   it('is all there: two bases, three waters, six boats, four staff, hires in every state of booking', () => {

@@ -7,6 +7,7 @@ import { Base } from '@quay/core/fleet/base';
 import { BoatBook, type Book, ClassBook } from '@quay/core/fleet/book';
 import { conditionFaults } from '@quay/core/fleet/condition';
 import { untranslated } from '@quay/core/fleet/languages';
+import { drillFaults, type Known } from '@quay/core/drill/faults';
 import { layBooks, lineageOf, pathOf } from '@quay/core/fleet/lay';
 import { Handing } from '@quay/core/fleet/operator';
 import { type Handover, SCHOOLS } from '@quay/core/fleet/schools';
@@ -74,9 +75,13 @@ export type Import = {
 /**
  * Reads a folder of open formats (see docs/formats). Everything wrong is reported at once. What is only missing in a
  * language is no fault: it is shown in English, and told as a notice.
- * @param now what `today` in a date means, ISO instant
+ * @param now what `today` in a date means, ISO instant @param drillsKnown keeps what was found of drills, for whoever reads again
  */
-export const readImport = (folder: string, now: string): { ok: true; data: Import; notices: Fault[] } | { ok: false; faults: Fault[] } => {
+export const readImport = (
+  folder: string,
+  now: string,
+  drillsKnown: Known = new Map(),
+): { ok: true; data: Import; notices: Fault[] } | { ok: false; faults: Fault[] } => {
   const faults: Fault[] = [];
   const notices: Fault[] = [];
   const notice = (file: string, value: unknown) =>
@@ -183,6 +188,8 @@ export const readImport = (folder: string, now: string): { ok: true; data: Impor
       for (const { book, path, reason } of laid.faults) bookFault({ file: fileOf(book), where: path, reason });
       return [];
     }
+    for (const { book, path, reason } of drillFaults(laid.book.drills, laid.origins.drills, boatBook.id, drillsKnown))
+      bookFault({ file: fileOf(book), where: path, reason });
     const { id, name, hullNumber, base } = boatBook;
     const on = boatBook.waters ?? bases.find((one) => one.id === base)?.waters ?? '';
     if (boatBook.waters !== undefined && !waters.has(on)) faults.push({ file, where: 'waters', reason: `there are no waters “${on}”` });
@@ -206,6 +213,15 @@ export const readImport = (folder: string, now: string): { ok: true; data: Impor
       }
     }
   }
+  for (const { id, book } of boats)
+    for (const drill of book.drills)
+      for (const lesson of drill.lessons)
+        if (lesson.price !== undefined && !prices.some(({ code }) => code === lesson.price))
+          faults.push({
+            file: `boats/${id}.json`,
+            where: `drills[${drill.id}].lessons[${lesson.id}].price`,
+            reason: `there is no price “${lesson.price}”`,
+          });
   const staff = readStaff(readText('staff.csv'), faults);
   const hires = readHires(readText('hires.csv'), operator?.currency ?? 'EUR', bases, boats, now, faults);
   if (faults.length > 0 || !operator) return { ok: false, faults };

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { drillFaults } from '@quay/core/drill/faults';
 import { pointsInOrder } from '@quay/core/briefing/compose';
 import { Base as BaseBook, type Base } from '@quay/core/fleet/base';
 import { conditionFaults } from '@quay/core/fleet/condition';
@@ -56,12 +57,21 @@ const classesOf = async (db: Knex): Promise<Map<string, ClassBook>> =>
     ]),
   );
 
+/** Drills of a book that her newest one does not have just so: those were looked at when they were kept. */
+const newDrills = async (db: Knex, boat: string, drills: Book['drills']): Promise<Book['drills']> => {
+  const row = await newest(db, boat);
+  const kept = new Set(((row && (JSON.parse(row.laid) as Partial<Book>).drills) ?? []).map((drill) => JSON.stringify(drill)));
+  return drills.filter((drill) => !kept.has(JSON.stringify(drill)));
+};
+
 /** Lays a boat's book over the classes as they stand, with the points of base, waters and operator. */
 const lay = async (db: Knex, boatBook: BoatBook): Promise<Laid> => {
   const found = lineageOf(boatBook.class, await classesOf(db));
   if (!found.ok) return { ok: false, faults: [found.fault] };
   const laid = layBooks(found.lineage, boatBook);
   if (!laid.ok) return laid;
+  const drills = drillFaults(await newDrills(db, boatBook.id, laid.book.drills), laid.origins.drills, boatBook.id);
+  if (drills.length > 0) return { ok: false, faults: drills };
   const read = async <T>(table: 'base' | 'waters', id: string): Promise<T | undefined> => {
     const row = (await db(table).where({ id }).first('body')) as { body: string } | undefined;
     return row && (JSON.parse(row.body) as T);

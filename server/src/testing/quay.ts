@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
+import type { Known } from '@quay/core/drill/faults';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { makeApp } from '../http/app';
 import { loadImport } from '../import/load';
@@ -57,12 +58,15 @@ export class Client {
 
 export type TestQuay = { store: Store; key: QuayKey; base: string; client(): Client; clock: { now: Date }; stop(): Promise<void> };
 
+/** Looking at every state of every drill takes a second: once is enough for all quays of a test file. */
+const drillsKnown: Known = new Map();
+
 /** A quay with the demo's boats and bookings on a port of its own, in a folder that goes with it. */
 export const testQuay = async ({ simulated = true } = {}): Promise<TestQuay> => {
   const folder = await mkdtemp(join(tmpdir(), 'quay-test-'));
   const store = await openStore(folder);
   const clock = { now: new Date('2026-06-13T10:42:00.000Z') };
-  const read = readImport(DEMO, clock.now.toISOString());
+  const read = readImport(DEMO, clock.now.toISOString(), drillsKnown);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   await loadImport(store.db, read.data);
   const key = await quayKey(store.db);

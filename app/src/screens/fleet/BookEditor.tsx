@@ -96,7 +96,7 @@ export const BookEditor = ({
   const { list, fieldsOf, rows, fixed } = listing;
   const rowsOf = (name: string) => listings.find((one) => one.list === name)?.rows ?? [];
   const stations = rowsOf('stations') as unknown as (Named & { at: [number, number] })[];
-  const grouped = stations.length > 0 && fieldsOf().some(({ is }) => is === 'station');
+  const grouped = stations.length > 0 && fieldsOf().some((spec) => spec.is === 'station' && !spec.optional);
   const wanted = query.trim().toLowerCase();
   const shown = rows.filter(
     (row) =>

@@ -190,7 +190,7 @@ const OneField = ({
             key={id}
             label={name}
             on={text === id}
-            onPress={() => onSet(text === id && !('needed' in spec && spec.needed) ? '' : id)}
+            onPress={() => onSet(text === id && !('needed' in spec && spec.needed) && !(spec.is === 'station' && !spec.optional) ? '' : id)}
             testID={`${spec.field}-${id}`}
           />
         ))}

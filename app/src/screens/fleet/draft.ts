@@ -52,7 +52,7 @@ const readField = (spec: FieldSpec, typed: Draft[string]): { ok: true; value: un
   if (spec.is === 'flag') return value(typed === true ? true : undefined);
   if (spec.is === 'spot') return value(typed);
   const text = typeof typed === 'string' ? typed.trim() : '';
-  if (text === '') return ('needed' in spec && spec.needed) || spec.is === 'station' ? no('needed') : value(undefined);
+  if (text === '') return ('needed' in spec && spec.needed) || (spec.is === 'station' && !spec.optional) ? no('needed') : value(undefined);
   if (spec.is === 'number') {
     const number = Number(text.replace(',', '.'));
     if (!Number.isFinite(number)) return no('number');

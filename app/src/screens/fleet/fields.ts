@@ -9,7 +9,7 @@ export type FieldSpec =
   | { field: string; is: 'number'; needed?: true; min?: number; max?: number; whole?: true; unit?: string }
   | { field: string; is: 'choice'; options: readonly string[]; needed?: true }
   | { field: string; is: 'flag' }
-  | { field: string; is: 'station' }
+  | { field: string; is: 'station'; optional?: true }
   | { field: string; is: 'tank' }
   | { field: string; is: 'spot' }
   /** Written as it stands in the file: what is nested, and is seldom touched. */
@@ -93,6 +93,27 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
   places: [NAME, { field: 'people', is: 'number', min: 1, max: 60, whole: true }, file('never'), wording('why')],
   fixCards: [NAME, wording('words'), { field: 'urgent', is: 'flag' }, file('when'), file('cautions'), file('steps')],
   rounds: [NAME, file('items')],
+  drills: [
+    NAME,
+    { field: 'station', is: 'station', optional: true },
+    { field: 'intro', is: 'wording', needed: true, lines: 3 },
+    wording('caution'),
+    { field: 'needed', is: 'flag' },
+    file('when'),
+    file('controls'),
+    file('facts'),
+    file('timers'),
+    file('start'),
+    file('variants'),
+    file('rules'),
+    file('shows'),
+    file('lessons'),
+    file('goals'),
+    file('unsafe'),
+    file('rest'),
+    file('over'),
+    file('moves'),
+  ],
 };
 
 const STEP: readonly FieldSpec[] = [{ field: 'say', is: 'wording', needed: true, lines: 3 }, wording('caution'), file('when')];
