@@ -218,6 +218,7 @@ export const en = {
     list: {
       points: 'Points',
       about: 'About her',
+      aboutBase: 'About the base',
       conditions: 'Conditions',
       stations: 'Stations',
       fittings: 'Equipment',
@@ -583,6 +584,8 @@ export const en = {
     broken: '{{name}}: broken or unsealed',
     outOfDate: '{{name}}: out of date',
     propeller: 'Propeller: flaw over the limit, a manager decides',
+    drill: 'Not passed yet: {{name}}',
+    toDrill: 'Practise it now',
     contradiction: 'Two phones disagree: {{what}}',
     hold: 'Hold\nher',
     title: 'Hold her',
@@ -619,6 +622,7 @@ export const en = {
     keyHelp: 'Left and right: stop before, stop after · H: hold her · ?: these keys · Tab and Enter reach everything else',
   },
   log: {
+    drill: '{{name}}: {{how}}',
     kept: 'kept here',
     told: 'Told',
     evidence: { sound: 'sound', flawWithinLimit: 'flaw within the limit', flawOverLimit: 'flaw over the limit', notSeen: 'not judged' },

@@ -12,6 +12,7 @@ i18n.addResourceBundle('en', 'translation', en, true);
 void import('../i18n/renter/en').then((renter) => i18n.addResourceBundle('en', 'translation', renter.en, true));
 
 export { Compare } from './condition/Compare';
+export { DrillPage } from './drill/DrillPage';
 export { BaseBookPage } from './fleet/BaseBookPage';
 export { BoatBookPage } from './fleet/BoatBookPage';
 export { ClassBookPage } from './fleet/ClassBookPage';
@@ -28,5 +29,6 @@ export { NotFound } from './session/NotFound';
 export { AlonePage } from './renter/alone/AlonePage';
 export { AloneSign } from './renter/alone/AloneSign';
 export { AloneWalk } from './renter/alone/AloneWalk';
+export { DrillsPage, RenterDrill } from './renter/DrillsPage';
 export { Phones } from './session/Phones';
 export { Statement } from './settlement/Statement';

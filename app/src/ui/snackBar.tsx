@@ -12,7 +12,7 @@ export const SnackBar = ({ said, onGone }: { said: Said; onGone: () => void }) =
       visible
       duration={6000}
       onDismiss={onGone}
-      wrapperStyle={{ bottom: 84 }}
+      wrapperStyle={{ bottom: 84, left: 0, right: 0, maxWidth: 640, marginHorizontal: 'auto' }}
       style={{ backgroundColor: tones.ink, borderRadius: 14 }}
       theme={{ colors: { inversePrimary: tones.onInk } }}
       {...(said.undo

@@ -42,7 +42,21 @@ export class Pilot {
   }
 
   private charted(graph: Graph): Charted {
-    return { graph, at: new Map(graph.states.map((state, i) => [keyOf(this.machine, state), i])), ways: [] };
+    const at = new Map<string, number>();
+    graph.states.forEach((state, i) => {
+      const key = this.placeOf(state);
+      if (!at.has(key)) at.set(key, i);
+    });
+    return { graph, at, ways: [] };
+  }
+
+  /** Where a state lies on the chart: a timer between two marks has its way before it as the one at the mark behind it has. */
+  private placeOf({ at, ran }: DrillState): string {
+    const { timers } = this.machine;
+    return keyOf(this.machine, {
+      at,
+      ran: ran.map((seconds, i) => [...timers[i]!.marks].reverse().find((mark) => mark <= seconds) ?? 0),
+    });
   }
 
   /** Ways without a mistake, then all ways, with how far each state is from the goal. */
@@ -74,9 +88,9 @@ export class Pilot {
     const { machine } = this;
     if (!machine.goals[goal] || machine.goals[goal].holds(state)) return undefined;
     let chart = this.chart;
-    let here = chart.at.get(keyOf(machine, state));
+    let here = chart.at.get(this.placeOf(state));
     if (here === undefined) {
-      // Timers stand as they never do when each is waited for: it is looked at from here.
+      // Timers stand to each other as they never do when each is waited for: it is looked at from here.
       chart = this.charted(explore(machine, [state]));
       here = 0;
     }

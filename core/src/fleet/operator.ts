@@ -10,6 +10,8 @@ export const Handing = z.object({
   briefingMinutes: z._default(z.int().check(z.gte(1), z.lte(180)), 20),
   /** Whose understanding is asked for. */
   understandingBy: z._default(z.array(z.enum(['driver', 'lookout'])).check(z.minLength(1)), ['driver']),
+  /** Whether showing a needed drill on the boat herself counts as having passed it. */
+  demonstrationCounts: z._default(z.boolean(), true),
   points: z._default(z.array(GeneralPoint), []),
 });
 export type Handing = z.infer<typeof Handing>;

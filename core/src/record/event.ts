@@ -21,6 +21,9 @@ const asBefore = z.optional(z.literal(true));
 export const SKIP_REASONS = ['knowsTheBoat', 'noTime', 'notAboard', 'weather', 'other'] as const;
 export const FITTING_STATES = ['fine', 'damaged', 'unsealed', 'expired'] as const;
 export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'notSeen'] as const;
+/** Looked on, with hints, alone; or shown on the boat to somebody of the staff. */
+export const DRILL_WAYS = ['shown', 'hints', 'own', 'onBoat'] as const;
+export type DrillWay = (typeof DRILL_WAYS)[number];
 export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found'] as const;
 
 const kinds = {
@@ -156,6 +159,17 @@ const kinds = {
     left: z.array(id).check(z.maxLength(60)),
     note,
   }),
+  /** A drill gone through to its goals, on the panel or on the boat herself, with the mistakes made on the way. */
+  drillDone: z.object({
+    kind: z.literal('drillDone'),
+    drill: id,
+    how: z.enum(DRILL_WAYS),
+    variant: z.optional(id),
+    by: z.enum(['driver', 'lookout']),
+    /** Lessons that were mistakes, in the order they were made. */
+    mistakes: z.array(id).check(z.maxLength(60)),
+    seconds: z.int().check(z.gte(0), z.lte(86_400)),
+  }),
   /** The language the renter wants to be spoken to in, chosen on their phone. */
   languageChosen: z.object({ kind: z.literal('languageChosen'), language: z.enum(LANGUAGES) }),
   /** The quay gave the renter the code of the key safe; the code itself is in no record. */
@@ -199,6 +213,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.roundDone,
   kinds.keyGiven,
   kinds.languageChosen,
+  kinds.drillDone,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = EventBody['kind'];
@@ -264,8 +279,9 @@ const STAFF: readonly EventKind[] = [
   'reported',
   'roundDone',
   'languageChosen',
+  'drillDone',
 ];
-const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'undone'];
+const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'undone'];
 /** What belongs to a walk, and is the renter's to add where they make that walk by themselves. */
 const WALKING: readonly EventKind[] = [
   'walkStarted',
@@ -287,6 +303,8 @@ export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boole
   const { kind } = body;
   if (role === 'quay') return kind === 'closed' || kind === 'keyGiven';
   if (role !== 'renter') return STAFF.includes(kind);
+  // What was shown on the boat is somebody's word who stood beside.
+  if (body.kind === 'drillDone') return body.how !== 'onBoat';
   if (RENTER.includes(kind)) return true;
   if (WALKING.includes(kind) && 'walk' in body) return alone[body.walk];
   return (alone.out && OUT.includes(kind)) || (alone.in && kind === 'cameIn');

@@ -91,13 +91,15 @@ export const slotOf = (body: EventBody): string | undefined => {
       return 'keyGiven';
     case 'languageChosen':
       return 'language';
+    case 'drillDone':
+      return `drill/${body.drill}`;
     case 'undone':
       return undefined;
   }
 };
 
 /** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
-const GATHER = /^(filled|understood|round)\/|^(held|reported|language)$/;
+const GATHER = /^(filled|understood|round|drill)\/|^(held|reported|language)$/;
 export const gathers = (key: string): boolean => GATHER.test(key);
 const onceIsEnough = (key: string) =>
   key.endsWith('/started') ||

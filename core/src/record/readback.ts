@@ -3,7 +3,8 @@ import type { Wording } from '../fleet/words';
 import { say } from '../fleet/words';
 import { spokenReading } from '../fuel/level';
 import { digestOf } from './canonical';
-import type { Walk } from './event';
+import { triesOf } from './drills';
+import { DRILL_WAYS, type DrillWay, type Walk } from './event';
 import { type HireRecord, slot } from './project';
 import { fuelOf, fuelTanks, marksOf } from './walk';
 
@@ -19,12 +20,20 @@ export type Page = {
   gauges: { name: string; shown: string }[];
   fuel: { tank: string; litres: number; low: number; high: number }[];
   propellers: { name: string; state: string }[];
+  /** Drills gone through: how the best try went, and its mistakes. */
+  drills?: { name: string; how: DrillWay; mistakes: number }[];
 };
 
 /** @param language the one the page is shown in; wording that the book lacks in it falls back to English */
 export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string): Page => {
   const words = (wording: Wording) => say(wording, language);
   const points = book.points.map((point) => ({ point, slot: slot(record, `${walk}/point/${point.id}`, 'pointTold', 'pointSkipped') }));
+  const drills = book.drills.flatMap((drill) => {
+    const best = [...triesOf(record, drill.id)].sort(
+      (a, b) => DRILL_WAYS.indexOf(b.how) - DRILL_WAYS.indexOf(a.how) || a.mistakes.length - b.mistakes.length || a.at - b.at,
+    )[0];
+    return best ? [{ name: words(drill.name), how: best.how, mistakes: best.mistakes.length }] : [];
+  });
   return {
     walk,
     language,
@@ -54,6 +63,8 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       const given = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value;
       return given ? [{ name: words(propeller.name), state: given.state }] : [];
     }),
+    // Absent where there are none, as it is from pages that were signed before there were drills.
+    ...(walk === 'out' && drills.length > 0 ? { drills } : {}),
   };
 };
 

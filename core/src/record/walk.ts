@@ -71,6 +71,7 @@ export type Hold =
   | { is: 'tooMany'; overload: Overload }
   | { is: 'noJacket'; people: string[] }
   | { is: 'crew'; fault: CrewFault }
+  | { is: 'drill'; drill: string }
   | { is: 'contradiction'; key: string };
 
 /** What a manager decides about a propeller whose flaw is over the limit is kept as a decision on this key. */
@@ -91,8 +92,9 @@ const fitHolds = ({ overloads, unserved, crew }: Pick<Fit, 'overloads' | 'unserv
   ...crew.filter(({ is }) => CREW_HOLDS.includes(is)).map((fault): Hold => ({ is: 'crew', fault })),
 ];
 
-export const holdsOf = (record: HireRecord, book: Book, today: string, fit?: Fit): Hold[] => {
-  const holds: Hold[] = fit ? fitHolds(fit) : [];
+/** @param unproven drills that have to be passed, and are not */
+export const holdsOf = (record: HireRecord, book: Book, today: string, fit?: Fit, unproven: readonly string[] = []): Hold[] => {
+  const holds: Hold[] = [...(fit ? fitHolds(fit) : []), ...unproven.map((drill): Hold => ({ is: 'drill', drill }))];
   for (const fitting of book.fittings) {
     if (!fitting.safety) continue;
     const fault = departureFault(fitting, slot(record, `out/count/${fitting.id}`, 'counted')?.value, today);

@@ -251,6 +251,9 @@ const walkStations = async (
       add({ kind: 'surfaceLooked', walk, surface: surface.id, photos: [picture] });
     }
     for (const propeller of stop.propellers) add({ kind: 'evidenceGiven', walk, propeller: propeller.id, state: 'sound', photos: [] });
+    if (walk === 'out')
+      for (const { id } of book.drills.filter(({ needed, station }) => needed && station === stop.station.id))
+        add({ kind: 'drillDone', drill: id, how: 'onBoat', by: 'driver', mistakes: [], seconds: 90 });
     add({ kind: 'stationTied', walk, station: stop.station.id });
   }
 };

@@ -43,9 +43,16 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
   for (const one of data.staff) secrets.set(one.id, await hashSecret(one.secret));
   await db.transaction(async (trx) => {
     const { operator } = data;
-    const { name, currency, simulated = false, phone, schools, briefingMinutes, understandingBy, points } = operator;
+    const { name, currency, simulated = false, phone, schools, briefingMinutes, understandingBy, demonstrationCounts, points } = operator;
     await writeOperator(trx, { name, currency, simulated });
-    await writeHanding(trx, { ...(phone === undefined ? {} : { phone }), schools, briefingMinutes, understandingBy, points });
+    await writeHanding(trx, {
+      ...(phone === undefined ? {} : { phone }),
+      schools,
+      briefingMinutes,
+      understandingBy,
+      demonstrationCounts,
+      points,
+    });
     for (const { id, name, role } of data.staff)
       await trx('staff')
         .insert({ id, name, nameFolded: fold(name), role, secret: secrets.get(id)! })

@@ -3,10 +3,12 @@ import type { Base } from '@quay/core/fleet/base';
 import type { Book } from '@quay/core/fleet/book';
 import type { RuleSet } from '@quay/core/fit/rules';
 import { digestOf } from '@quay/core/record/canonical';
+import { unproven } from '@quay/core/record/drills';
 import { type Fit, fitOf } from '@quay/core/record/handing';
 import type { HireRecord } from '@quay/core/record/project';
 import type { Waters } from '@quay/core/waters/zone';
 import type { Sheet } from '@quay/contract/fit';
+import { readHanding } from './setting';
 
 /** Keeps a sheet of people under its digest; what is there already is left alone. */
 export const keepSheet = async (db: Knex, hire: string, sheet: Sheet, now: string): Promise<string> => {
@@ -39,6 +41,26 @@ export const groundOf = async (
   const base = JSON.parse(row.body) as Base;
   const waters = await read<Waters>('waters', row.waters || base.waters);
   return { base, waters, rules: waters?.rules === undefined ? null : await read<RuleSet>('rules', waters.rules) };
+};
+
+/** Drills that have to be passed before this hire casts off and are not. */
+export const openDrills = async (db: Knex, id: string, record: HireRecord, book: Book): Promise<string[]> => {
+  // Few walks are under way at a time, and few boats ask for one.
+  if (!record.slots.has('out/started') || !book.drills.some(({ needed }) => needed)) return [];
+  const ground = await groundOf(db, id);
+  const row = (await db('hire').where({ id }).first('boat', 'from', 'to', 'adults', 'children')) as
+    { boat: string; from: string; to: string; adults: number; children: number } | undefined;
+  if (!ground || !row) return [];
+  const { boat, from, to, ...party } = row;
+  const operator = await readHanding(db);
+  return unproven(record, {
+    ...ground,
+    hire: { id, boat, from, to, party },
+    book,
+    operator,
+    toldBefore: {},
+    sheets: await sheetsOf(db, id),
+  });
 };
 
 /** The fit of a hire, where a party has been entered; most hires on the board have none to look up. */

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { keyFor } from '@quay/core/record/alone';
+import { unproven } from '@quay/core/record/drills';
 import { briefingOf, dayOfUse, fitOf } from '@quay/core/record/handing';
 import { holdsOf } from '@quay/core/record/walk';
 import { packOf } from './hire';
@@ -17,7 +18,7 @@ export const askForKey = async (db: Knex, id: string, key: QuayKey, now: string)
   const day = dayOfUse(pack, now);
   const others = (await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id')) as
     { id: string } | undefined;
-  const holds = holdsOf(record, pack.book, day, fitOf(record, pack, day));
+  const holds = holdsOf(record, pack.book, day, fitOf(record, pack, day), unproven(record, pack));
   const answer = keyFor(record, pack, briefingOf(record, pack), { holds, away: others !== undefined, now });
   return { base: pack.hire.base, boat: pack.hire.boat, answer, given: record.slots.has('keyGiven'), bookVersion: pack.bookVersion };
 };

@@ -10,7 +10,7 @@ import { readEvent } from '@quay/core/record/upcast';
 import { dayOfUse } from '@quay/core/record/handing';
 import { holdsOf } from '@quay/core/record/walk';
 import type { Refusal } from '@quay/contract/record';
-import { fitOfHire } from './fit';
+import { fitOfHire, openDrills } from './fit';
 import type { QuayKey } from './setting';
 
 type EventRow = {
@@ -264,7 +264,8 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
   const day = dayOfUse({ hire, base: { zone } }, now);
   const fit = book && waiting ? await fitOfHire(db, hireId, record, book.book, day) : undefined;
-  const holds = book && waiting ? holdsOf(record, book.book, day, fit) : [];
+  const open = book && waiting ? await openDrills(db, hireId, record, book.book) : [];
+  const holds = book && waiting ? holdsOf(record, book.book, day, fit, open) : [];
   const attention = {
     late: record.late.length,
     proposed: record.proposed.length,

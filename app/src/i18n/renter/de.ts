@@ -64,6 +64,8 @@ export const de: RenterWords = {
     },
   },
   r: {
+    drills: 'Üben',
+    drillsWhy: 'Starten, Gas, Toilette: am Panel probieren',
     language: 'Sprache',
     loading: 'Wird geholt…',
     nothing: 'Dieser Link öffnet nichts',

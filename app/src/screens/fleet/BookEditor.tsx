@@ -92,6 +92,7 @@ export const BookEditor = ({
   const [open, setOpen] = useState<Open>();
   // What was kept is seen in the list.
   useEffect(() => setOpen(undefined), [kept]);
+  const listName = (name: string) => t(`fleet.list.${name === 'about' && kind === 'base' ? 'aboutBase' : (name as 'points')}`);
   const listing = listings.find(({ list }) => list === chosen) ?? listings[0]!;
   const { list, fieldsOf, rows, fixed } = listing;
   const rowsOf = (name: string) => listings.find((one) => one.list === name)?.rows ?? [];
@@ -108,7 +109,7 @@ export const BookEditor = ({
         name: `${i + 1}  ${station.name.en}`,
         rows: shown.filter((row) => row.station === station.id),
       }))
-    : [{ id: '', name: t(`fleet.list.${list}` as 'fleet.list.points'), rows: shown }];
+    : [{ id: '', name: listName(list), rows: shown }];
   /** A group put in order: its rows change places among themselves, all others stay where they are. */
   const order = (group: readonly AnyRow[], ids: readonly string[]) => {
     const places = new Set(group.map(({ id }) => id));
@@ -143,7 +144,7 @@ export const BookEditor = ({
             {listings.map((one) => (
               <Chip
                 key={one.list}
-                label={`${t(`fleet.list.${one.list}` as 'fleet.list.points')}${one.fixed ? '' : ` ${one.rows.length}`}`}
+                label={`${listName(one.list)}${one.fixed ? '' : ` ${one.rows.length}`}`}
                 on={one.list === list}
                 onPress={() => {
                   setChosen(one.list);
@@ -172,7 +173,7 @@ export const BookEditor = ({
                       key={row.id}
                       kind={kind}
                       row={row}
-                      line={saidIn(row, fieldsOf(row), t)}
+                      line={saidIn(row, fieldsOf(row), t) || t('fleet.origin.none')}
                       origin={originOf(list, row.id)}
                       onOpen={() => setOpen({ row })}
                     />

@@ -3,6 +3,7 @@ import type { Held } from '@quay/core/record/event';
 import { peopleOf } from '@quay/core/record/handing';
 import { slotsUnder } from '@quay/core/record/project';
 import { type Hold, propellerRelease } from '@quay/core/record/walk';
+import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
@@ -30,6 +31,10 @@ export const useHoldWords = (view: HireView): ((hold: Hold) => string) => {
         .filter(({ id }) => hold.people.includes(id))
         .map((person) => words.nameOf(person, people))
         .join(', ')}`;
+    if (hold.is === 'drill') {
+      const drill = view.pack.book.drills.find(({ id: one }) => one === hold.drill);
+      return t('hold.drill', { name: drill ? say(drill.name, i18n.language) : hold.drill });
+    }
     const id = hold.key.split('/').pop() ?? '';
     const named = [...view.pack.book.fittings, ...view.pack.book.gauges, ...view.pack.book.propellers].find((one) => one.id === id);
     return t('hold.contradiction', { what: named ? say(named.name, i18n.language) : id });
@@ -39,6 +44,7 @@ export const useHoldWords = (view: HireView): ((hold: Hold) => string) => {
 /** What holds her, each with the way to lift it where a press can: a word of somebody's, or a flaw that a manager lets go. */
 export const HoldList = ({ view, holds }: { view: HireView; holds: readonly Hold[] }) => {
   const { t } = useTranslation();
+  const router = useRouter();
   const snack = useSnack();
   const manager = useMe().data?.staff.role === 'manager';
   const words = useHoldWords(view);
@@ -49,6 +55,14 @@ export const HoldList = ({ view, holds }: { view: HireView; holds: readonly Hold
     if (spoken) return <Alt label={t('hold.lift')} onPress={() => void view.undo([spoken]).then((held) => told(t('hold.lifted'), held))} />;
     const slot = hold.is === 'contradiction' ? view.record.slots.get(hold.key) : undefined;
     if (slot) return <Settle view={view} slot={slot} />;
+    if (hold.is === 'drill')
+      return (
+        <Alt
+          label={t('hold.toDrill')}
+          onPress={() => router.push(`/hire/${view.pack.hire.id}/drill/${hold.drill}`)}
+          testID={`to-drill-${hold.drill}`}
+        />
+      );
     if (hold.is !== 'propeller') return null;
     if (!manager) return <Small>{t('hold.onlyManager')}</Small>;
     const finding = propellerRelease(hold.propeller);

@@ -1,7 +1,8 @@
 import { stateOf } from '@quay/core/day/board';
+import { unproven } from '@quay/core/record/drills';
 import { dayOfUse } from '@quay/core/record/handing';
 import { type Hold, holdsOf } from '@quay/core/record/walk';
-import { useFit } from '../../data/handing';
+import { caseOf, useFit } from '../../data/handing';
 import type { HireView } from '../../data/hire';
 import { useNow } from '../../ui/clock';
 
@@ -12,5 +13,6 @@ export const useHolds = (view: HireView): Hold[] => {
   const now = useNow(60_000);
   const state = stateOf((key) => record.slots.has(key));
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  return waiting ? holdsOf(record, pack.book, dayOfUse(pack, new Date(now).toISOString()), fit) : [];
+  if (!waiting) return [];
+  return holdsOf(record, pack.book, dayOfUse(pack, new Date(now).toISOString()), fit, unproven(record, caseOf(view)));
 };

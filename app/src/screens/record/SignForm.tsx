@@ -184,6 +184,13 @@ const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunctio
       )}
     />
     <Part title={t('sign.gauges')} rows={page.gauges.map(({ name, shown }) => `${name}: ${shown}`)} />
+    <Part
+      title={t('sign.drills')}
+      rows={(page.drills ?? []).map(
+        ({ name, how, mistakes }) =>
+          `${name}: ${t(`drill.how.${how}`)}${mistakes > 0 ? `, ${t('drill.mistakes', { count: mistakes })}` : ''}`,
+      )}
+    />
     <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
     <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
     <Small size={14}>{t('sign.checked')}</Small>

@@ -9,6 +9,7 @@ import { GaugeSheet } from '../fuel/GaugeSheet';
 import { CountLane } from './lanes/CountLane';
 import { LookLane } from './lanes/LookLane';
 import { PropellerLane } from './lanes/PropellerLane';
+import { ProveLane } from './lanes/ProveLane';
 import { ReadLane } from './lanes/ReadLane';
 import type { WalkView } from './useWalk';
 
@@ -34,6 +35,7 @@ export const StopJobs = ({ view, onSheet }: { view: WalkView; onSheet?: (open: b
       <PropellerLane view={view} />
       <LookLane view={view} onOpen={(id) => open({ what: 'surface', id })} />
       <ReadLane view={view} onOpen={(id) => open({ what: 'gauge', id })} />
+      <ProveLane view={view} />
       {nothing ? <Body>{t('walk.nothingHere')}</Body> : null}
       {job?.what === 'fitting' ? <FittingSheet view={view} fittingId={job.id} onClose={close} /> : null}
       {job?.what === 'surface' ? <SurfaceSheet view={view} surfaceId={job.id} hireId={view.pack.hire.id} onClose={close} /> : null}

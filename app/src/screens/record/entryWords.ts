@@ -72,6 +72,8 @@ export const useEntryWords = ({ book, base }: HirePack): ((body: EventBody) => s
         return t('log.reported', { text: body.note });
       case 'roundDone':
         return t('log.round', { text: find(book.rounds, body.round) });
+      case 'drillDone':
+        return t('log.drill', { name: find(book.drills, body.drill), how: t(`drill.how.${body.how}`) });
       case 'languageChosen':
         return t('log.language', { language: body.language.toUpperCase() });
       case 'keyGiven':

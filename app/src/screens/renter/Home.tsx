@@ -61,6 +61,10 @@ export const Home = () => {
     // Whoever stands on the quay speaks it too, or reads it off their phone.
     if (languageOf(record, hire) !== one) await view.add([{ kind: 'languageChosen', language: one }]);
   };
+  const practise =
+    book.drills.length > 0 ? (
+      <Leads title={t('r.drills')} text={t('r.drillsWhy')} done={false} onPress={() => router.push('/r/drill')} testID="to-drills" />
+    ) : null;
   return (
     <Page
       home
@@ -142,6 +146,7 @@ export const Home = () => {
             onPress={() => router.push('/r/brief')}
             testID="to-brief"
           />
+          {practise}
           <Small style={{ paddingTop: 8 }}>{t('r.bring')}</Small>
           {bring.map((item) => (
             <Body key={item.id}>{`– ${say(item.say, language)}`}</Body>
@@ -152,6 +157,7 @@ export const Home = () => {
         <SlabBold size={21} heading={2}>
           {t('r.rounds')}
         </SlabBold>
+        {ashore ? null : practise}
         {rounds.map((round) => (
           <Leads
             key={round.id}

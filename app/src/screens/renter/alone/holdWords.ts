@@ -24,6 +24,10 @@ export const useAloneHolds = ({ book }: Pick<HirePack, 'book'>): ((hold: Hold) =
         return t('alone.holdJacket');
       case 'crew':
         return t('alone.holdCrew');
+      case 'drill':
+        return t('alone.holdDrill', {
+          name: say(book.drills.find(({ id }) => id === hold.drill)?.name ?? { en: hold.drill }, i18n.language),
+        });
       case 'contradiction':
         return t('alone.holdTwo');
     }

@@ -1,0 +1,3 @@
+import { alone } from '../../../screens/open';
+
+export default alone((pages) => pages.DrillsPage);
