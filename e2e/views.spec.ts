@@ -120,6 +120,14 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   await desk.by('key').click();
   await expect(desk.by('key-code')).toBeVisible();
   await look(desk, 'key safe');
+  await page.keyboard.press('Escape');
+  await desk.open('/hire/h-1013/drill/canal-diesel');
+  await expect(desk.by('drill-hint')).toBeVisible();
+  await look(desk, 'drill');
+  await desk.by('mode-own').click();
+  for (const move of ['isolator', 'key-run', 'key-start']) await desk.by(`move-${move}`).click();
+  await expect(desk.by('lesson-clutch-in')).toBeVisible();
+  await look(desk, 'lesson of a drill');
   await desk.open('/phones');
   await desk.by('make-code').click();
   await expect(page.getByText(/Good once/)).toBeVisible();
@@ -177,6 +185,9 @@ test('outside and the renter’s phone: axe finds nothing serious, sun or dusk',
   await stranger.page.goto(`${quay.url}/r/alone/sign/out`);
   await expect(stranger.page.getByTestId('signature')).toBeVisible();
   await look(stranger, 'renter: sign alone');
+  await stranger.page.goto(`${quay.url}/r/drill`);
+  await expect(stranger.page.getByTestId('drill-electric-start')).toBeVisible();
+  await look(stranger, 'renter: drills');
   await context.close();
 });
 

@@ -35,6 +35,8 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
   const { width } = useWindowDimensions();
   const end = useContext(HeadEnd);
   const wide = width >= WIDE;
+  // A name that would be cut short on a phone takes two smaller lines.
+  const long = !wide && title.length > (right ? 18 : 26);
   const held = { width: '100%' as const, maxWidth: measure ?? (wide ? undefined : width), alignSelf: 'center' as const };
   return (
     <View style={{ flex: 1, backgroundColor: tones.ground }}>
@@ -56,7 +58,7 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
       >
         {onBack ? <Sign path={mdiArrowLeft} label={t('common.back')} onPress={onBack} plain testID="back" /> : null}
         <View style={{ flex: 1 }}>
-          <SlabBold size={25} heading={1} lines={1}>
+          <SlabBold size={long ? 20 : 25} heading={1} lines={long ? 2 : 1}>
             {title}
           </SlabBold>
           {sub ? (

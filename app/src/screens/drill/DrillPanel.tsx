@@ -264,7 +264,7 @@ const Footer = ({ view, prices, onBack }: { view: DrillView; prices: PriceList; 
           }}
           testID="drill-hint"
         >
-          <SlabBold size={19} tone="mariText">
+          <SlabBold size={19} tone="mariText" style={{ lineHeight: 24 }}>
             {told ?? t('drill.thinking')}
           </SlabBold>
           {next?.move?.why ? <Small tone="mariText">{say(next.move.why, i18n.language)}</Small> : null}
