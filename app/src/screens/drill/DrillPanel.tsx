@@ -257,10 +257,12 @@ const Footer = ({ view, prices, onBack }: { view: DrillView; prices: PriceList; 
           style={{
             borderRadius: 14,
             backgroundColor: tones.mariPale,
-            padding: 12,
+            paddingHorizontal: 12,
+            paddingVertical: 8,
             borderLeftWidth: 6,
             borderLeftColor: tones.mari,
-            minHeight: 62,
+            minHeight: 56,
+            justifyContent: 'center',
           }}
           testID="drill-hint"
         >
