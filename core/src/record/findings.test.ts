@@ -13,6 +13,7 @@ const book: Book = {
   plan: { lengthM: 7, beamM: 2.5, strokes: [{ draw: 'box', at: [0, -1], size: [7, 2] }] },
   plate: { people: 10, loadKg: 800 },
   outlets: [],
+  drills: [],
   places: [],
   fixCards: [],
   rounds: [],
