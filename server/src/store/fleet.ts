@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { drillFaults } from '@quay/core/drill/faults';
+import { drillFaults, type Known } from '@quay/core/drill/faults';
 import { pointsInOrder } from '@quay/core/briefing/compose';
 import { Base as BaseBook, type Base } from '@quay/core/fleet/base';
 import { conditionFaults } from '@quay/core/fleet/condition';
@@ -65,12 +65,12 @@ const newDrills = async (db: Knex, boat: string, drills: Book['drills']): Promis
 };
 
 /** Lays a boat's book over the classes as they stand, with the points of base, waters and operator. */
-const lay = async (db: Knex, boatBook: BoatBook): Promise<Laid> => {
+const lay = async (db: Knex, boatBook: BoatBook, drillsKnown: Known = new Map()): Promise<Laid> => {
   const found = lineageOf(boatBook.class, await classesOf(db));
   if (!found.ok) return { ok: false, faults: [found.fault] };
   const laid = layBooks(found.lineage, boatBook);
   if (!laid.ok) return laid;
-  const drills = drillFaults(await newDrills(db, boatBook.id, laid.book.drills), laid.origins.drills, boatBook.id);
+  const drills = drillFaults(await newDrills(db, boatBook.id, laid.book.drills), laid.origins.drills, boatBook.id, drillsKnown);
   if (drills.length > 0) return { ok: false, faults: drills };
   const read = async <T>(table: 'base' | 'waters', id: string): Promise<T | undefined> => {
     const row = (await db(table).where({ id }).first('body')) as { body: string } | undefined;
@@ -264,11 +264,13 @@ class Unlaid extends Error {
 /** Lays the books of these boats anew; those that come out different get a new version. @throws Unlaid */
 const layAgain = async (trx: Knex, boats: readonly BoatName[], made: { at: string; by: string }) => {
   const faults: BookFault[] = [];
+  // A drill that is laid into many boats is looked at once.
+  const drillsKnown: Known = new Map();
   for (const { id } of boats) {
     const row = await newest(trx, id);
     if (!row) continue;
     const boatBook = BoatBook.parse(JSON.parse(row.boatBook));
-    const laid = await lay(trx, boatBook);
+    const laid = await lay(trx, boatBook, drillsKnown);
     if (!laid.ok) {
       faults.push(...laid.faults);
       continue;

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
-import { useHire } from '../../data/hire';
-import type { HireView } from '../../data/hire';
+import { type HireView, useHire } from '../../data/hire';
+import { isFull } from '../../data/keep';
 import { HireMissing } from '../hire/HireMissing';
 import { useStopWords } from '../record/stopWords';
 import { useSnack } from '../../ui/snack';
@@ -29,9 +29,13 @@ export const Practise = ({ view, drillId, onBack }: { view: HireView; drillId: s
       prices={view.pack.prices}
       onBack={onBack}
       onDone={async (body) => {
-        const held = await view.add([body]);
-        snack({ text: t('drill.kept'), undo: () => void view.undo(held) });
-        return held;
+        try {
+          const held = await view.add([body]);
+          snack({ text: t('drill.kept'), undo: () => void view.undo(held) });
+        } catch (error) {
+          if (!isFull(error)) throw error;
+          snack({ text: `${t('kept.full')}. ${t('kept.fullWhy')}` });
+        }
       }}
     />
   );

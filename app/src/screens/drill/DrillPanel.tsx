@@ -1,6 +1,6 @@
 import { say } from '@quay/core/fleet/words';
 import type { Drill } from '@quay/core/fleet/drills';
-import type { EventBody, Held } from '@quay/core/record/event';
+import type { EventBody } from '@quay/core/record/event';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { mdiRestart, mdiVolumeHigh, mdiVolumeOff } from '@mdi/js';
 import { useEffect, useRef, useState } from 'react';
@@ -36,7 +36,7 @@ export const DrillPanel = ({
   boat: string;
   prices: PriceList;
   onBack: () => void;
-  onDone: (body: Extract<EventBody, { kind: 'drillDone' }>) => Promise<Held[]>;
+  onDone: (body: Extract<EventBody, { kind: 'drillDone' }>) => Promise<void>;
 }) => {
   const { t, i18n } = useTranslation();
   const { width } = useWindowDimensions();
