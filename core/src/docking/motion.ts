@@ -39,72 +39,93 @@ const WALK = 0.12;
 /** Turning drag, from the lateral area: the ends of the hull sweep fastest. */
 const YAW_SHARE = 1 / 32;
 const LINEAR = 0.05;
+/** Rudder area as a share of length times draft, and the propeller's disc, m². */
+const RUDDER_SHARE = 0.004;
+const DISC_M2 = 0.15;
+/** Where wind and thruster work, ahead of the middle, as shares of the length. */
+const WIND_AHEAD = 0.04;
+const THRUSTER_AHEAD = 0.4;
 
 const walkOf = ({ walks }: HullFigures): number => (walks === 'port' ? -1 : walks === 'starboard' ? 1 : 0);
 
-/** Inertia with what the water adds: ahead, sideways, turning. */
-export const inertia = ({ massKg, lengthM, beamM, added }: HullFigures): readonly [number, number, number] => [
-  massKg * (1 + added.surge),
-  massKg * (1 + added.sway),
-  ((massKg * (lengthM * lengthM + beamM * beamM)) / 12) * (1 + added.yaw),
-];
-
-/** Energy of the motion through the water, J: ½νᵀMν. */
-export const energy = (hull: HullFigures, { surge, sway, turn }: Afloat): number => {
-  const [m1, m2, m3] = inertia(hull);
-  return 0.5 * (m1 * surge * surge + m2 * sway * sway + m3 * turn * turn);
+/** What of a hull is the same at every step. */
+export type Body = {
+  hull: HullFigures;
+  /** Inertia with what the water adds: ahead, sideways, turning. */
+  inertia: readonly [number, number, number];
+  /** ½ρCA below the water and above it, and of turning. */
+  across: number;
+  turning: number;
+  airSide: number;
+  airEndOn: number;
+  /** From the middle to the propeller and rudder, m. */
+  arm: number;
+  rudder: number;
+  walk: number;
 };
 
-const derivative = (hull: HullFigures, at: Afloat, helm: Helm, { wind, current }: Weather, push: Push): Afloat => {
+export const bodyOf = (hull: HullFigures): Body => {
+  const { massKg, lengthM, beamM, draftM, added } = hull;
+  const across = 0.5 * WATER * hull.waterDrag * hull.lateralAreaM2;
+  const airSide = 0.5 * AIR * hull.airDrag * hull.airAreaM2;
+  return {
+    hull,
+    inertia: [
+      massKg * (1 + added.surge),
+      massKg * (1 + added.sway),
+      ((massKg * (lengthM * lengthM + beamM * beamM)) / 12) * (1 + added.yaw),
+    ],
+    across,
+    turning: across * lengthM ** 3 * YAW_SHARE,
+    airSide,
+    airEndOn: (airSide * beamM) / lengthM,
+    arm: lengthM / 2,
+    rudder: 0.5 * WATER * RUDDER_LIFT * RUDDER_SHARE * draftM * lengthM,
+    walk: walkOf(hull) * WALK,
+  };
+};
+
+/** Energy of the motion through the water, J: ½νᵀMν. */
+export const energy = ({ inertia: [m1, m2, m3] }: Body, { surge, sway, turn }: Afloat): number =>
+  0.5 * (m1 * surge * surge + m2 * sway * sway + m3 * turn * turn);
+
+const derivative = (body: Body, at: Afloat, helm: Helm, { wind, current }: Weather, push: Push): Afloat => {
+  const { hull, arm } = body;
   const { surge: u, sway: v, turn: r, heading } = at;
-  const [m1, m2, m3] = inertia(hull);
+  const [m1, m2, m3] = body.inertia;
   const [cos, sin] = [Math.cos(heading), Math.sin(heading)];
   // Drag: along, across, turning; a little of it linear, so that she comes to rest.
-  const across = 0.5 * WATER * hull.waterDrag * hull.lateralAreaM2;
-  const turning = across * hull.lengthM ** 3 * YAW_SHARE;
   let X = -hull.dragK * Math.abs(u) * u;
-  let Y = -across * Math.abs(v) * v;
-  let N = -turning * Math.abs(r) * r - LINEAR * m3 * r;
+  let Y = -body.across * Math.abs(v) * v;
+  let N = -body.turning * Math.abs(r) * r - LINEAR * m3 * r;
   // Wind, by its speed past the hull over ground.
-  const [vx, vy] = [u * cos - v * sin + current[0], u * sin + v * cos + current[1]];
-  const [wx, wy] = [wind[0] - vx, wind[1] - vy];
-  const [windAhead, windAcross] = [wx * cos + wy * sin, -wx * sin + wy * cos];
-  const speed = Math.hypot(windAhead, windAcross);
-  const airSide = 0.5 * AIR * hull.airDrag * hull.airAreaM2;
-  const endOn = hull.beamM / hull.lengthM;
-  X += airSide * endOn * speed * windAhead;
-  const windY = airSide * Math.abs(windAcross) * windAcross;
+  const vx = u * cos - v * sin + current[0];
+  const vy = u * sin + v * cos + current[1];
+  const windAhead = (wind[0] - vx) * cos + (wind[1] - vy) * sin;
+  const windAcross = -(wind[0] - vx) * sin + (wind[1] - vy) * cos;
+  X += body.airEndOn * Math.sqrt(windAhead * windAhead + windAcross * windAcross) * windAhead;
+  const windY = body.airSide * Math.abs(windAcross) * windAcross;
   Y += windY;
   // Bows blow off: the wind works a little ahead of the middle.
-  N += windY * hull.lengthM * 0.04;
+  N += windY * hull.lengthM * WIND_AHEAD;
   // What pushes and steers.
   const thrust = helm.lever >= 0 ? helm.lever * hull.thrustAheadN : helm.lever * hull.thrustAsternN;
-  const arm = hull.lengthM / 2;
   const angle = helm.steer * FULL_OVER;
+  let side: number;
   if (hull.steers === 'drive') {
     X += thrust * Math.cos(angle);
-    const side = -thrust * Math.sin(angle);
-    Y += side;
-    N -= side * arm;
+    side = -thrust * Math.sin(angle);
   } else {
     X += thrust;
     // A rudder works in what flows past it: her way ahead, and the wash of a propeller that pushes ahead.
-    const wash = helm.lever > 0 ? (2 * thrust) / (WATER * 0.15) : 0;
-    const flow = (u > 0 ? u * u : 0) + wash;
-    const side = -0.5 * WATER * 0.04 * hull.draftM * hull.lengthM * 0.1 * RUDDER_LIFT * flow * Math.sin(angle);
-    Y += side;
-    N -= side * arm;
+    const wash = helm.lever > 0 ? (2 * thrust) / (WATER * DISC_M2) : 0;
+    side = -body.rudder * ((u > 0 ? u * u : 0) + wash) * Math.sin(angle);
   }
-  if (helm.lever < 0) {
-    const side = walkOf(hull) * WALK * -thrust;
-    Y += side;
-    N -= side * arm;
-  }
-  Y += helm.thruster * hull.thrusterN;
-  N += helm.thruster * hull.thrusterN * hull.lengthM * 0.4;
+  if (helm.lever < 0) side -= body.walk * thrust;
+  const thruster = helm.thruster * hull.thrusterN;
+  Y += side + thruster + push[1];
+  N += thruster * hull.lengthM * THRUSTER_AHEAD - side * arm + push[2];
   X += push[0];
-  Y += push[1];
-  N += push[2];
   return {
     x: vx,
     y: vy,
@@ -128,19 +149,19 @@ const plus = (a: Afloat, d: Afloat, dt: number): Afloat => ({
 const STILL: Push = [0, 0, 0];
 
 /** One fixed step of time by Runge and Kutta’s fourth order. @param dt s */
-export const move = (hull: HullFigures, at: Afloat, helm: Helm, weather: Weather, dt: number, push: Push = STILL): Afloat => {
-  const a = derivative(hull, at, helm, weather, push);
-  const b = derivative(hull, plus(at, a, dt / 2), helm, weather, push);
-  const c = derivative(hull, plus(at, b, dt / 2), helm, weather, push);
-  const d = derivative(hull, plus(at, c, dt), helm, weather, push);
-  const mean = (field: keyof Afloat): number => (a[field] + 2 * b[field] + 2 * c[field] + d[field]) / 6;
+export const move = (body: Body, at: Afloat, helm: Helm, weather: Weather, dt: number, push: Push = STILL): Afloat => {
+  const a = derivative(body, at, helm, weather, push);
+  const b = derivative(body, plus(at, a, dt / 2), helm, weather, push);
+  const c = derivative(body, plus(at, b, dt / 2), helm, weather, push);
+  const d = derivative(body, plus(at, c, dt), helm, weather, push);
+  const sixth = dt / 6;
   return {
-    x: at.x + mean('x') * dt,
-    y: at.y + mean('y') * dt,
-    heading: at.heading + mean('heading') * dt,
-    surge: at.surge + mean('surge') * dt,
-    sway: at.sway + mean('sway') * dt,
-    turn: at.turn + mean('turn') * dt,
+    x: at.x + (a.x + 2 * b.x + 2 * c.x + d.x) * sixth,
+    y: at.y + (a.y + 2 * b.y + 2 * c.y + d.y) * sixth,
+    heading: at.heading + (a.heading + 2 * b.heading + 2 * c.heading + d.heading) * sixth,
+    surge: at.surge + (a.surge + 2 * b.surge + 2 * c.surge + d.surge) * sixth,
+    sway: at.sway + (a.sway + 2 * b.sway + 2 * c.sway + d.sway) * sixth,
+    turn: at.turn + (a.turn + 2 * b.turn + 2 * c.turn + d.turn) * sixth,
   };
 };
 

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import type { Known } from '@quay/core/drill/faults';
+import type { BookFault } from '@quay/core/fleet/lay';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { makeApp } from '../http/app';
 import { loadImport } from '../import/load';
@@ -58,8 +59,13 @@ export class Client {
 
 export type TestQuay = { store: Store; key: QuayKey; base: string; client(): Client; clock: { now: Date }; stop(): Promise<void> };
 
-/** Looking at every state of every drill takes a second: once is enough for all quays of a test file. */
-const drillsKnown: Known = new Map();
+/** Every state of every drill of the demo is looked at by core's own tests; here they count as looked at. */
+class AllKnown extends Map<string, BookFault[]> {
+  override get(): BookFault[] {
+    return [];
+  }
+}
+const drillsKnown: Known = new AllKnown();
 
 /** A quay with the demo's boats and bookings on a port of its own, in a folder that goes with it. */
 export const testQuay = async ({ simulated = true } = {}): Promise<TestQuay> => {
