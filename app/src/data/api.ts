@@ -38,6 +38,15 @@ export const addressOf = (
 /** On a thin line an answer may take long; a dead one must not hang for ever. */
 const PATIENCE_MS = 30_000;
 
+/** An answer that breaks off half-way, since the quay went down in the middle of it, is none. @throws NoAnswer */
+const whole = async <T>(reading: Promise<T>): Promise<T> => {
+  try {
+    return await reading;
+  } catch (error) {
+    throw new NoAnswer((error as Error).message);
+  }
+};
+
 /** Asks, and gives an answer that is a yes. @throws Refused, NoAnswer */
 const answered = async <E extends Endpoint>(endpoint: E, given: Given<E>): Promise<Response> => {
   const takesBody = endpoint.method === 'POST' || endpoint.method === 'PATCH';
@@ -61,7 +70,7 @@ const answered = async <E extends Endpoint>(endpoint: E, given: Given<E>): Promi
   if (epoch !== null) noticeEpoch(epoch);
   if (response.ok) return response;
   const problem = response.headers.get('content-type')?.startsWith('application/problem+json')
-    ? ((await response.json()) as Problem)
+    ? await whole(response.json() as Promise<Problem>)
     : undefined;
   // Proxies answer for a quay that is down; that is no refusal of ours.
   if (!problem) throw new NoAnswer(`status ${response.status}`);
@@ -69,9 +78,13 @@ const answered = async <E extends Endpoint>(endpoint: E, given: Given<E>): Promi
 };
 
 /** Calls a declared endpoint. @throws Refused, NoAnswer */
-export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<ReplyOf<E>> =>
-  (await (await answered(endpoint, given)).json()) as ReplyOf<E>;
+export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<ReplyOf<E>> => {
+  const response = await answered(endpoint, given);
+  return whole(response.json() as Promise<ReplyOf<E>>);
+};
 
 /** Calls one whose answer is a file, in the name of whoever asks: an address alone would not say who that is. @throws Refused, NoAnswer */
-export const callForFile = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<Blob> =>
-  (await answered(endpoint, given)).blob();
+export const callForFile = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<Blob> => {
+  const response = await answered(endpoint, given);
+  return whole(response.blob());
+};
