@@ -29,6 +29,6 @@ export { NotFound } from './session/NotFound';
 export { AlonePage } from './renter/alone/AlonePage';
 export { AloneSign } from './renter/alone/AloneSign';
 export { AloneWalk } from './renter/alone/AloneWalk';
-export { DrillsPage, RenterDrill } from './renter/DrillsPage';
+export { RenterDrills } from './renter/DrillsPage';
 export { Phones } from './session/Phones';
 export { Statement } from './settlement/Statement';

@@ -65,7 +65,6 @@ export const de: RenterWords = {
   },
   r: {
     drills: 'Üben',
-    drillsWhy: 'Starten, Gas, Toilette: am Panel probieren',
     language: 'Sprache',
     loading: 'Wird geholt…',
     nothing: 'Dieser Link öffnet nichts',

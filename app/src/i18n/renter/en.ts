@@ -56,7 +56,6 @@ export const en = {
   },
   r: {
     drills: 'Practise',
-    drillsWhy: 'Start-up, gas, toilet: try it on the panel',
     language: 'Language',
     loading: 'Fetching your boat…',
     nothing: 'This link opens nothing',

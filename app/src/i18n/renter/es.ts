@@ -54,7 +54,6 @@ export const es: RenterWords = {
   },
   r: {
     drills: 'Practicar',
-    drillsWhy: 'Arranque, gas, inodoro: pruebe en el panel',
     language: 'Idioma',
     loading: 'Cargando…',
     nothing: 'Este enlace no abre nada',

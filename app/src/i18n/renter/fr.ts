@@ -60,7 +60,6 @@ export const fr: RenterWords = {
   },
   r: {
     drills: 'S’exercer',
-    drillsWhy: 'Démarrage, gaz, toilettes : essayez au tableau',
     language: 'Langue',
     loading: 'Chargement…',
     nothing: 'Ce lien n’ouvre rien',

@@ -9,7 +9,7 @@ import { Page } from './Page';
 import { useRenting } from './RenterFace';
 
 /** What can be practised at home, and again afloat: the same panels as on the quay. */
-export const DrillsPage = () => {
+const DrillsPage = () => {
   const { t } = useTranslation();
   const router = useRouter();
   const { view } = useRenting();
@@ -23,7 +23,7 @@ export const DrillsPage = () => {
         <Notice kind="calm" title={t('drill.noneHere')} />
       ) : (
         <Card>
-          <DrillRows drills={drills} onOpen={(id) => router.push(`/r/drill/${id}`)} />
+          <DrillRows drills={drills} onOpen={(id) => router.push(`/r/drill?id=${id}`)} />
         </Card>
       )}
       <Small size={14}>{t('drill.caution')}</Small>
@@ -31,8 +31,12 @@ export const DrillsPage = () => {
   );
 };
 
-export const RenterDrill = ({ drillId }: { drillId: string }) => {
+const RenterDrill = ({ drillId }: { drillId: string }) => {
   const router = useRouter();
   const { view } = useRenting();
   return <Practise view={view} drillId={drillId} onBack={() => (router.canGoBack() ? router.back() : router.push('/r/drill'))} />;
 };
+
+/** The list, or one of them. */
+export const RenterDrills = ({ drillId }: { drillId: string | undefined }) =>
+  drillId === undefined ? <DrillsPage /> : <RenterDrill drillId={drillId} />;

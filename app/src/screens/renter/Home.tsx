@@ -63,7 +63,7 @@ export const Home = () => {
   };
   const practise =
     book.drills.length > 0 ? (
-      <Leads title={t('r.drills')} text={t('r.drillsWhy')} done={false} onPress={() => router.push('/r/drill')} testID="to-drills" />
+      <Leads title={t('r.drills')} text="" done={false} onPress={() => router.push('/r/drill')} testID="to-drills" />
     ) : null;
   return (
     <Page

@@ -16,7 +16,7 @@ export const ProveLane = ({ view }: { view: WalkView }) => {
     <Lane name={t('drill.lane')}>
       <DrillRows
         drills={drills}
-        onOpen={(id) => router.push(view.alone ? `/r/drill/${id}` : `/hire/${hire.id}/drill/${id}`)}
+        onOpen={(id) => router.push(view.alone ? `/r/drill?id=${id}` : `/hire/${hire.id}/drill/${id}`)}
         {...(view.alone
           ? {}
           : {

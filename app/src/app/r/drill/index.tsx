@@ -1,3 +1,0 @@
-import { alone } from '../../../screens/open';
-
-export default alone((pages) => pages.DrillsPage);
