@@ -1,3 +1,4 @@
+import type { Mode } from '@quay/core/drill/run';
 import { say } from '@quay/core/fleet/words';
 import type { Drill } from '@quay/core/fleet/drills';
 import type { EventBody } from '@quay/core/record/event';
@@ -17,7 +18,7 @@ import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { ControlCell } from './ControlCell';
 import { usePositions } from './positions';
 import { Shows } from './Shows';
-import { type DrillView, type Mode, useDrill } from './useDrill';
+import { type DrillView, useDrill } from './useDrill';
 
 const MODES: readonly Mode[] = ['shown', 'hints', 'own'];
 

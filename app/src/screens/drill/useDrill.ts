@@ -1,35 +1,10 @@
 import type { Drill } from '@quay/core/fleet/drills';
-import {
-  type Action,
-  actionsIn,
-  type DrillState,
-  type Machine,
-  machineOf,
-  markAfter,
-  nextMark,
-  observe,
-  type Observed,
-  step,
-  valueIn,
-} from '@quay/core/drill/machine';
+import { type Action, actionsIn, type Machine, machineOf, nextMark, observe, type Observed, valueIn } from '@quay/core/drill/machine';
+import { beginRun, isEnded, mistakesOf, type Mode, namedWait, type Run, runOn } from '@quay/core/drill/run';
 import { type NextMove, Pilot } from '@quay/core/drill/way';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 
-export type Mode = 'shown' | 'hints' | 'own';
 type Lesson = Drill['lessons'][number];
-
-/** One go at a drill, from its beginning. */
-type Run = {
-  state: DrillState;
-  /** How many of the goals have been reached, one after the other. */
-  reached: number;
-  learnt: readonly Lesson[];
-  /** The lesson of the last move, as long as it is the last. */
-  last: Lesson | undefined;
-  seconds: number;
-  /** The most help there was with any move. */
-  helped: Mode;
-};
 
 export type DrillView = {
   drill: Drill;
@@ -60,49 +35,13 @@ const TICK_MS = 200;
 const SHOWN_MS = 2600;
 /** A wait shorter than this passes by itself. */
 const WORTH_SKIPPING_S = 4;
-const HELP: readonly Mode[] = ['own', 'hints', 'shown'];
-const more = (a: Mode, b: Mode): Mode => (HELP.indexOf(a) > HELP.indexOf(b) ? a : b);
-
-const beginOf = (machine: Machine): Run => ({
-  state: machine.start,
-  reached: 0,
-  learnt: [],
-  last: undefined,
-  seconds: 0,
-  helped: 'own',
-});
-
-/** Seconds to the next mark of a timer that somebody waits for: one with a name. How long a key is held is no such wait. */
-const namedWait = (machine: Machine, state: DrillState): number | undefined => {
-  const waits = machine.drill.timers.flatMap(({ name, marks }, i) => {
-    const mark = markAfter(marks, state.ran[i]!);
-    return name && mark !== undefined && machine.timers[i]!.runs(state) ? [mark - state.ran[i]!] : [];
-  });
-  return waits.length > 0 ? Math.min(...waits) : undefined;
-};
-
-/** A run after a move and a while; goals are ticked off as they are come to. */
-const after = (machine: Machine, run: Run, action: Action | undefined, seconds: number, mode: Mode): Run => {
-  const { state, lessons } = step(machine, run.state, action, seconds);
-  const learnt = lessons.flatMap((id) => machine.drill.lessons.find((one) => one.id === id) ?? []);
-  let { reached } = run;
-  while (reached < machine.goals.length && machine.goals[reached]!.holds(state)) reached += 1;
-  return {
-    state,
-    reached,
-    learnt: [...run.learnt, ...learnt],
-    last: learnt[learnt.length - 1] ?? (action ? undefined : run.last),
-    seconds: run.seconds + seconds,
-    helped: action ? more(run.helped, mode) : run.helped,
-  };
-};
 
 /** A drill being gone through: real seconds pass, moves do what they would do on the boat. */
 export const useDrill = (drill: Drill): DrillView => {
   const [variant, setVariant] = useState<string>();
   const [mode, chooseMode] = useState<Mode>('hints');
   const machine = useMemo(() => machineOf(drill, variant), [drill, variant]);
-  const [run, setRun] = useState<Run>(() => beginOf(machine));
+  const [run, setRun] = useState<Run>(() => beginRun(machine));
   const [pilot, setPilot] = useState<Pilot>();
   const over = machine.over(run.state);
   const passed = run.reached === machine.goals.length;
@@ -132,16 +71,13 @@ export const useDrill = (drill: Drill): DrillView => {
       // A phone that slept meanwhile has not held the key for an hour.
       const seconds = Math.min(1, (now - before) / 1000);
       before = now;
-      setRun((was) => after(machine, was, undefined, seconds, modeNow.current));
+      setRun((was) => runOn(machine, was, undefined, seconds, modeNow.current));
     }, TICK_MS);
     return () => clearInterval(clock);
   }, [ticking, machine]);
 
   const move = useCallback(
-    (action: Action) =>
-      setRun((was) =>
-        machine.over(was.state) || was.reached === machine.goals.length ? was : after(machine, was, action, 0, modeNow.current),
-      ),
+    (action: Action) => setRun((was) => (isEnded(machine, was) ? was : runOn(machine, was, action, 0, modeNow.current))),
     [machine],
   );
   const skip = useCallback(
@@ -149,14 +85,14 @@ export const useDrill = (drill: Drill): DrillView => {
       setRun((was) => {
         // Shown by itself, it waits for whatever comes next; somebody's thumb jumps to the end of what they wait for.
         const seconds = (modeNow.current === 'shown' ? undefined : namedWait(machine, was.state)) ?? nextMark(machine, was.state);
-        return seconds === Infinity ? was : after(machine, was, undefined, seconds, modeNow.current);
+        return seconds === Infinity ? was : runOn(machine, was, undefined, seconds, modeNow.current);
       }),
     [machine],
   );
   const begin = useCallback(
     (wanted?: string) => {
       setVariant(wanted);
-      setRun(beginOf(machineOf(drill, wanted)));
+      setRun(beginRun(machineOf(drill, wanted)));
     },
     [drill],
   );
@@ -194,6 +130,6 @@ export const useDrill = (drill: Drill): DrillView => {
     skip,
     begin,
     setMode: chooseMode,
-    mistakes: run.learnt.filter(({ weight }) => weight !== 'note'),
+    mistakes: mistakesOf(run),
   };
 };
