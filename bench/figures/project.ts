@@ -1,4 +1,5 @@
-import type { EventBody, Held } from '@quay/core/record/event';
+import type { EventBody } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
 import { project as projectEvents } from '@quay/core/record/project';
 import { type Figure, figure, quantile, timed } from '../figure';
 

@@ -1,8 +1,9 @@
 import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
 import { boardOf, stateOf } from '@quay/core/day/board';
 import { digestOf } from '@quay/core/record/canonical';
-import type { EventBody, Held } from '@quay/core/record/event';
-import { happenedAt } from '@quay/core/record/event';
+import type { EventBody } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
+import { happenedAt } from '@quay/core/record/held';
 import { gathers, type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';

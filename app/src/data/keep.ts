@@ -1,7 +1,7 @@
 import type { Sheet } from '@quay/contract/fit';
 import type { Day, HirePack } from '@quay/contract/hire';
 import type { Me } from '@quay/contract/session';
-import type { Held } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
 import { type DBSchema, type IDBPTransaction, openDB, type StoreNames } from 'idb';
 
 /** `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. */

@@ -1,7 +1,9 @@
 import { keepSheet as sendSheet, type Sheet } from '@quay/contract/fit';
 import { appendEvents, photoState, readEvents, sendPhoto } from '@quay/contract/record';
 import type { Me } from '@quay/contract/session';
-import { type Actor, type EventBody, EVENT_VERSION, type Held, type HireEvent } from '@quay/core/record/event';
+import type { EventBody, HireEvent } from '@quay/core/record/event';
+import type { Actor, Held } from '@quay/core/record/held';
+import { EVENT_VERSION } from '@quay/core/record/kinds';
 import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
 import { trustEvent } from '@quay/core/record/upcast';
 import { v7 as uuidv7 } from 'uuid';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { bookOfDemo, demoCase, heldBy, party, recordOf, sheet, TODAY } from '../testing/demoHire';
 import { keyFor, picturesWanted, stepsAlone, unreadMusts } from './alone';
-import { type EventBody, mayAdd } from './event';
+import type { EventBody } from './event';
+import { mayAdd } from './mayAdd';
 import { briefingOf, fitOf } from './handing';
 import { project } from './project';
 import { holdsOf, walkState } from './walk';

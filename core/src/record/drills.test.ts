@@ -1,6 +1,7 @@
 import { bookOfDemo, demoCase, recordOf } from '../testing/demoHire';
 import { drillsOf, unproven } from './drills';
-import { type EventBody, mayAdd } from './event';
+import type { EventBody } from './event';
+import { mayAdd } from './mayAdd';
 import type { Case } from './handing';
 import { pageOf } from './readback';
 

@@ -1,8 +1,8 @@
 import { applies } from '../briefing/compose';
 import type { Drill } from '../fleet/drills';
 import type { Facts } from '../fleet/condition';
-import type { DrillWay } from './event';
-import { happenedAt } from './event';
+import type { DrillWay } from './kinds';
+import { happenedAt } from './held';
 import { type Case, factsFor } from './handing';
 import { type HireRecord, slot } from './project';
 

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { Mark } from '../condition/marks';
 import { LANGUAGES } from '../fleet/words';
+import { DECISIONS, DRILL_WAYS, EVENT_VERSION, EVIDENCE_STATES, FITTING_STATES, SKIP_REASONS } from './kinds';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -17,14 +18,6 @@ const note = z.optional(z.string().check(z.maxLength(1000)));
 const photos = z.array(Sha256).check(z.maxLength(12));
 /** Confirmed in one press as it had been at departure. */
 const asBefore = z.optional(z.literal(true));
-
-export const SKIP_REASONS = ['knowsTheBoat', 'noTime', 'notAboard', 'weather', 'other'] as const;
-export const FITTING_STATES = ['fine', 'damaged', 'unsealed', 'expired'] as const;
-export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'notSeen'] as const;
-/** Looked on, with hints, alone; or shown on the boat to somebody of the staff. */
-export const DRILL_WAYS = ['shown', 'hints', 'own', 'onBoat'] as const;
-export type DrillWay = (typeof DRILL_WAYS)[number];
-export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found'] as const;
 
 const kinds = {
   walkStarted: z.object({ kind: z.literal('walkStarted'), walk: Walk }),
@@ -219,8 +212,6 @@ export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = EventBody['kind'];
 export const EVENT_KINDS = Object.keys(kinds) as EventKind[];
 
-export const EVENT_VERSION = 1;
-
 /** The actor is not in here: it comes from the session the event was made under. */
 export const HireEvent = z.object({
   id: EventId,
@@ -235,77 +226,3 @@ export const HireEvent = z.object({
   body: EventBody,
 });
 export type HireEvent = z.infer<typeof HireEvent>;
-
-export type Actor = { id: string; role: 'hand' | 'manager' | 'renter' | 'quay' };
-
-/** An event as it is held: with who made it, and what the server learnt when it came in. */
-export type Held = {
-  event: HireEvent;
-  actor: Actor;
-  /** When the server took it; absent while it is still kept on the phone. */
-  receivedAt?: string | undefined;
-  /** How far the phone's clock was behind the server's when it was delivered, ms. */
-  behindMs?: number | undefined;
-};
-
-/** When it truly happened, as far as is known: the phone's own time, put right by what delivery showed. */
-export const happenedAt = ({ event, behindMs = 0 }: Held): number => Date.parse(event.at) + behindMs;
-
-/** Which kinds each role may add. */
-const STAFF: readonly EventKind[] = [
-  'walkStarted',
-  'pointTold',
-  'pointSkipped',
-  'counted',
-  'gaugeRead',
-  'markPlaced',
-  'surfaceLooked',
-  'evidenceGiven',
-  'stationTied',
-  'held',
-  'fuelFilled',
-  'signed',
-  'sealed',
-  'castOff',
-  'cameIn',
-  'findingDecided',
-  'lineDecided',
-  'undone',
-  'contradictionSettled',
-  'partySet',
-  'jacketGiven',
-  'briefingSet',
-  'understandingShown',
-  'reported',
-  'roundDone',
-  'languageChosen',
-  'drillDone',
-];
-const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'undone'];
-/** What belongs to a walk, and is the renter's to add where they make that walk by themselves. */
-const WALKING: readonly EventKind[] = [
-  'walkStarted',
-  'pointTold',
-  'pointSkipped',
-  'counted',
-  'gaugeRead',
-  'markPlaced',
-  'surfaceLooked',
-  'evidenceGiven',
-  'stationTied',
-  'signed',
-  'sealed',
-];
-const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff'];
-
-/** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */
-export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
-  const { kind } = body;
-  if (role === 'quay') return kind === 'closed' || kind === 'keyGiven';
-  if (role !== 'renter') return STAFF.includes(kind);
-  // What was shown on the boat is somebody's word who stood beside.
-  if (body.kind === 'drillDone') return body.how !== 'onBoat';
-  if (RENTER.includes(kind)) return true;
-  if (WALKING.includes(kind) && 'walk' in body) return alone[body.walk];
-  return (alone.out && OUT.includes(kind)) || (alone.in && kind === 'cameIn');
-};

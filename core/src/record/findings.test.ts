@@ -1,6 +1,7 @@
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import type { EventBody, Held } from './event';
+import type { EventBody } from './event';
+import type { Held } from './held';
 import { type Finding, findingsOf, needsDecision, unchangedCount } from './findings';
 import { pageDigest, pageOf } from './readback';
 import { project } from './project';

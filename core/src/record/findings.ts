@@ -3,7 +3,8 @@ import { compareMarks, type Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import type { Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
-import { type DECISIONS, happenedAt } from './event';
+import { happenedAt } from './held';
+import type { DECISIONS } from './kinds';
 import { type HireRecord, type Slot, slot } from './project';
 import { fillsOf, fuelOf, fuelTanks, hoursRun, marksOf } from './walk';
 

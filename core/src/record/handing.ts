@@ -15,7 +15,7 @@ import { departureFault } from '../condition/counts';
 import { dateOf } from '../time/zone';
 import type { Waters } from '../waters/zone';
 import { digestOf } from './canonical';
-import { happenedAt } from './event';
+import { happenedAt } from './held';
 import { type HireRecord, slot, slotsUnder } from './project';
 
 /** Fit and briefing of one hire, read off its record. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { canonical, digestOf } from './canonical';
-import type { EventBody, Held, HireEvent } from './event';
+import type { EventBody, HireEvent } from './event';
+import type { Held } from './held';
 import { project, slot } from './project';
 import { checkSeal, rootOf, sealContent } from './seal';
 import { readEvent } from './upcast';

@@ -1,5 +1,6 @@
 import equal from 'fast-deep-equal';
-import { type EventBody, type EventKind, happenedAt, type Held, type Walk } from './event';
+import type { EventBody, EventKind, Walk } from './event';
+import { happenedAt, type Held } from './held';
 
 /**
  * The record: what a set of events comes to. Any order of arrival, any number of times: the same result, because

@@ -4,7 +4,8 @@ import { say } from '../fleet/words';
 import { spokenReading } from '../fuel/level';
 import { digestOf } from './canonical';
 import { triesOf } from './drills';
-import { DRILL_WAYS, type DrillWay, type Walk } from './event';
+import type { Walk } from './event';
+import { DRILL_WAYS, type DrillWay } from './kinds';
 import { type HireRecord, slot } from './project';
 import { fuelOf, fuelTanks, marksOf } from './walk';
 

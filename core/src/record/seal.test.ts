@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { digestOf } from './canonical';
-import { EVENT_KINDS, type EventBody, type Held, mayAdd } from './event';
+import { EVENT_KINDS, type EventBody } from './event';
+import type { Held } from './held';
+import { mayAdd } from './mayAdd';
 import { attachmentsOf, checkSeal, countersignMessage, sealContent, sealMessage, spoken } from './seal';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');

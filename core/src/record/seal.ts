@@ -1,5 +1,6 @@
 import { canonical, digestOf } from './canonical';
-import type { EventBody, Held, Walk } from './event';
+import type { EventBody, Walk } from './event';
+import type { Held } from './held';
 
 /** Photographs and drawings an event speaks of, by name. */
 export const attachmentsOf = (body: EventBody): string[] => {

@@ -1,4 +1,5 @@
-import { EVENT_KINDS, EVENT_VERSION, HireEvent } from './event';
+import { EVENT_KINDS, HireEvent } from './event';
+import { EVENT_VERSION } from './kinds';
 
 type Raw = Record<string, unknown>;
 

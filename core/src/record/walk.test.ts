@@ -1,6 +1,7 @@
 import type { Book } from '../fleet/book';
 import { layBooks } from '../fleet/lay';
-import type { Actor, EventBody, Held } from './event';
+import type { EventBody } from './event';
+import type { Actor, Held } from './held';
 import { project } from './project';
 import { fillsOf, fuelOf, fuelTanks, holdsOf, hoursRun, marksOf, nextLoose, propellerRelease, walkState } from './walk';
 

@@ -8,7 +8,8 @@ import type { Person } from '../fit/people';
 import { RuleSet } from '../fit/rules';
 import { Waters } from '../waters/zone';
 import { digestOf } from '../record/canonical';
-import type { Actor, EventBody, Held } from '../record/event';
+import type { EventBody } from '../record/event';
+import type { Actor, Held } from '../record/held';
 import type { Case } from '../record/handing';
 import { type HireRecord, project } from '../record/project';
 

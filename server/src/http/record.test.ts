@@ -1,7 +1,8 @@
 import { generateKeyPairSync, createHash, sign, verify } from 'node:crypto';
 import sharp from 'sharp';
 import { digestOf } from '@quay/core/record/canonical';
-import type { Held, HireEvent } from '@quay/core/record/event';
+import type { HireEvent } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
 import { countersignMessage, sealContent, sealMessage } from '@quay/core/record/seal';
 import { HAND, type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
 

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
 import { canonical } from '@quay/core/record/canonical';
-import { EVENT_VERSION, type EventBody, type HireEvent } from '@quay/core/record/event';
+import type { EventBody, HireEvent } from '@quay/core/record/event';
+import { EVENT_VERSION } from '@quay/core/record/kinds';
 
 /** The quay's own word on a hire: closing it, giving out a key. It comes from no phone. */
 export const appendQuayEvent = async (

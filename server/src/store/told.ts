@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { Book } from '@quay/core/fleet/book';
-import { happenedAt } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/record/held';
 import { slot } from '@quay/core/record/project';
 import { bookOf, wholeRecord } from './record';
 

@@ -1,5 +1,5 @@
 import { say } from '@quay/core/fleet/words';
-import { FITTING_STATES } from '@quay/core/record/event';
+import { FITTING_STATES } from '@quay/core/record/kinds';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

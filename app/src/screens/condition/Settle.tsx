@@ -1,4 +1,4 @@
-import { happenedAt } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/record/held';
 import type { Slot } from '@quay/core/record/project';
 import { clockOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';

@@ -1,5 +1,5 @@
 import { say } from '@quay/core/fleet/words';
-import type { Held } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
 import { peopleOf } from '@quay/core/record/handing';
 import { slotsUnder } from '@quay/core/record/project';
 import { type Hold, propellerRelease } from '@quay/core/record/walk';

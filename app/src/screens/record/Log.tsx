@@ -1,4 +1,4 @@
-import { happenedAt } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/record/held';
 import { clockOf } from '@quay/core/time/zone';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

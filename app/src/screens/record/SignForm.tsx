@@ -1,4 +1,4 @@
-import type { Held } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
 import { pageDigest, type Page, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
 import type { TFunction } from 'i18next';

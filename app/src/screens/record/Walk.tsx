@@ -1,5 +1,6 @@
 import { say } from '@quay/core/fleet/words';
-import { SKIP_REASONS, type Walk as WalkName } from '@quay/core/record/event';
+import type { Walk as WalkName } from '@quay/core/record/event';
+import { SKIP_REASONS } from '@quay/core/record/kinds';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';

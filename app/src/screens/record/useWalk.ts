@@ -1,7 +1,8 @@
 import type { Briefing } from '@quay/core/briefing/compose';
 import { briefingOf, languageOf } from '@quay/core/record/handing';
-import type { EventBody, Held, Walk } from '@quay/core/record/event';
-import { happenedAt } from '@quay/core/record/event';
+import type { EventBody, Walk } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
+import { happenedAt } from '@quay/core/record/held';
 import { type StopState, walkState } from '@quay/core/record/walk';
 import { useCallback, useMemo, useState } from 'react';
 import { caseOf } from '../../data/handing';

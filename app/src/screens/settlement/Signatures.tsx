@@ -1,4 +1,4 @@
-import { happenedAt } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/record/held';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,5 +1,6 @@
 import { say } from '@quay/core/fleet/words';
-import { EVIDENCE_STATES, type EventBody } from '@quay/core/record/event';
+import type { EventBody } from '@quay/core/record/event';
+import { EVIDENCE_STATES } from '@quay/core/record/kinds';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,0 +1,11 @@
+/** Choices that entries are made of. They stand apart from the shapes of events, which no browser needs to check. */
+
+export const EVENT_VERSION = 1;
+
+export const SKIP_REASONS = ['knowsTheBoat', 'noTime', 'notAboard', 'weather', 'other'] as const;
+export const FITTING_STATES = ['fine', 'damaged', 'unsealed', 'expired'] as const;
+export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'notSeen'] as const;
+/** Looked on, with hints, alone; or shown on the boat to somebody of the staff. */
+export const DRILL_WAYS = ['shown', 'hints', 'own', 'onBoat'] as const;
+export type DrillWay = (typeof DRILL_WAYS)[number];
+export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found'] as const;

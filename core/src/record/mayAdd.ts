@@ -1,0 +1,61 @@
+import type { EventBody, EventKind } from './event';
+import type { Actor } from './held';
+
+/** Which kinds each role may add. */
+const STAFF: readonly EventKind[] = [
+  'walkStarted',
+  'pointTold',
+  'pointSkipped',
+  'counted',
+  'gaugeRead',
+  'markPlaced',
+  'surfaceLooked',
+  'evidenceGiven',
+  'stationTied',
+  'held',
+  'fuelFilled',
+  'signed',
+  'sealed',
+  'castOff',
+  'cameIn',
+  'findingDecided',
+  'lineDecided',
+  'undone',
+  'contradictionSettled',
+  'partySet',
+  'jacketGiven',
+  'briefingSet',
+  'understandingShown',
+  'reported',
+  'roundDone',
+  'languageChosen',
+  'drillDone',
+];
+const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'undone'];
+/** What belongs to a walk, and is the renter's to add where they make that walk by themselves. */
+const WALKING: readonly EventKind[] = [
+  'walkStarted',
+  'pointTold',
+  'pointSkipped',
+  'counted',
+  'gaugeRead',
+  'markPlaced',
+  'surfaceLooked',
+  'evidenceGiven',
+  'stationTied',
+  'signed',
+  'sealed',
+];
+const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff'];
+
+/** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */
+export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
+  const { kind } = body;
+  if (role === 'quay') return kind === 'closed' || kind === 'keyGiven';
+  if (role !== 'renter') return STAFF.includes(kind);
+  // What was shown on the boat is somebody's word who stood beside.
+  if (body.kind === 'drillDone') return body.how !== 'onBoat';
+  if (RENTER.includes(kind)) return true;
+  if (WALKING.includes(kind) && 'walk' in body) return alone[body.walk];
+  return (alone.out && OUT.includes(kind)) || (alone.in && kind === 'cameIn');
+};
