@@ -5,7 +5,7 @@ import type { EventBody, HireEvent } from '@quay/core/record/event';
 import type { Actor, Held } from '@quay/core/record/held';
 import { EVENT_VERSION } from '@quay/core/record/kinds';
 import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
-import { trustEvent } from '@quay/core/record/upcast';
+import { trustEvent } from '@quay/core/record/raise';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';

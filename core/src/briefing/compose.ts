@@ -1,5 +1,6 @@
 import type { Book } from '../fleet/book';
-import { type Condition, type Facts, judge, type NamedConditions } from '../fleet/condition';
+import type { Condition, Facts, NamedConditions } from '../fleet/condition';
+import { judge } from '../fleet/judge';
 import type { GeneralPoint, Point } from '../fleet/telling';
 
 /** A point as it is told to this party: in full, or shorter since they were told it not long ago. */

@@ -48,17 +48,37 @@ const WATER_DRAG = 1.1;
 
 export type Measured = keyof Hull;
 
+/** What a figure of a boat that is let can be at all; outside it was mistyped or measured in another unit. */
+const RANGES: Partial<Record<Measured, readonly [least: number, most: number]>> = {
+  massKg: [50, 200_000],
+  draftM: [0.05, 4],
+  airAreaM2: [0.2, 400],
+  lateralAreaM2: [0.2, 200],
+  dragK: [1, 20_000],
+  thrustAheadN: [20, 200_000],
+  thrustAsternN: [10, 200_000],
+  delayS: [0, 10],
+  thrusterN: [10, 20_000],
+};
+const canBe = (field: Measured, value: unknown): boolean => {
+  const range = RANGES[field];
+  return range === undefined || (typeof value === 'number' && value >= range[0] && value <= range[1]);
+};
+
 /**
  * The figures of a hull, each as it is given or, where it is not, estimated from kind and size.
- * @returns the figures, and the names of those that are estimated
+ * @returns the figures, the names of those that are estimated, and of those that were given but cannot be
  */
-export const hullFigures = (book: Pick<Book, 'kind' | 'plan'>, given: Hull = {}): { hull: HullFigures; estimated: Measured[] } => {
+export const hullFigures = (
+  book: Pick<Book, 'kind' | 'plan'>,
+  given: Hull = {},
+): { hull: HullFigures; estimated: Measured[]; wrong: Measured[] } => {
   const kind = KINDS[book.kind];
   const { lengthM, beamM } = book.plan;
   const estimated: Measured[] = [];
   const or = <K extends Measured>(field: K, estimate: NonNullable<Hull[K]>): NonNullable<Hull[K]> => {
     const value = given[field];
-    if (value !== undefined) return value as NonNullable<Hull[K]>;
+    if (value !== undefined && canBe(field, value)) return value as NonNullable<Hull[K]>;
     estimated.push(field);
     return estimate;
   };
@@ -84,7 +104,8 @@ export const hullFigures = (book: Pick<Book, 'kind' | 'plan'>, given: Hull = {})
     tiller: or('tiller', book.kind === 'canalBoat'),
     walks: or('walks', kind.walks),
     // Most boats have none: nothing is estimated.
-    thrusterN: given.thrusterN ?? 0,
+    thrusterN: canBe('thrusterN', given.thrusterN) ? given.thrusterN! : 0,
   };
-  return { hull, estimated };
+  const wrong = (Object.keys(given) as Measured[]).filter((field) => given[field] !== undefined && !canBe(field, given[field]));
+  return { hull, estimated, wrong };
 };

@@ -48,6 +48,16 @@ const THRUSTER_AHEAD = 0.4;
 
 const walkOf = ({ walks }: HullFigures): number => (walks === 'port' ? -1 : walks === 'starboard' ? 1 : 0);
 
+/** What rudder or drive push her stern aside with, hard over, the lever ahead at a share of its throttle, N; without way on. */
+export const sideForceFullOver = (hull: HullFigures, lever: number): number => {
+  const thrust = lever * hull.thrustAheadN;
+  if (hull.steers === 'drive') return thrust * Math.sin(FULL_OVER);
+  return rudderOf(hull) * washOf(thrust) * Math.sin(FULL_OVER);
+};
+const rudderOf = ({ draftM, lengthM }: HullFigures): number => 0.5 * WATER * RUDDER_LIFT * RUDDER_SHARE * draftM * lengthM;
+/** Square of the speed of a propeller’s wash, m²/s²: T = ½ρA·v². */
+const washOf = (thrust: number): number => (2 * thrust) / (WATER * DISC_M2);
+
 /** What of a hull is the same at every step. */
 export type Body = {
   hull: HullFigures;
@@ -65,7 +75,7 @@ export type Body = {
 };
 
 export const bodyOf = (hull: HullFigures): Body => {
-  const { massKg, lengthM, beamM, draftM, added } = hull;
+  const { massKg, lengthM, beamM, added } = hull;
   const across = 0.5 * WATER * hull.waterDrag * hull.lateralAreaM2;
   const airSide = 0.5 * AIR * hull.airDrag * hull.airAreaM2;
   return {
@@ -80,7 +90,7 @@ export const bodyOf = (hull: HullFigures): Body => {
     airSide,
     airEndOn: (airSide * beamM) / lengthM,
     arm: lengthM / 2,
-    rudder: 0.5 * WATER * RUDDER_LIFT * RUDDER_SHARE * draftM * lengthM,
+    rudder: rudderOf(hull),
     walk: walkOf(hull) * WALK,
   };
 };
@@ -118,7 +128,7 @@ const derivative = (body: Body, at: Afloat, helm: Helm, { wind, current }: Weath
   } else {
     X += thrust;
     // A rudder works in what flows past it: her way ahead, and the wash of a propeller that pushes ahead.
-    const wash = helm.lever > 0 ? (2 * thrust) / (WATER * DISC_M2) : 0;
+    const wash = helm.lever > 0 ? washOf(thrust) : 0;
     side = -body.rudder * ((u > 0 ? u * u : 0) + wash) * Math.sin(angle);
   }
   if (helm.lever < 0) side -= body.walk * thrust;

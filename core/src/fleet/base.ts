@@ -14,10 +14,17 @@ export const Berth = z.object({
   kind: z.enum(BERTH_KINDS),
   /** The way a boat points lying in it, degrees true. */
   headingDeg: z.optional(z.number().check(z.gte(0), z.lte(360))),
+  /** The side of hers the dock is on, pointing so. */
+  side: z.optional(z.enum(['port', 'starboard'])),
+  /** Between the fingers of a slip, the bunks of a lift, the walls of a lock. */
+  widthM: z.optional(z.number().check(z.gt(0), z.lte(40))),
   /** At lowest water. */
   depthM: z.optional(z.number().check(z.gt(0), z.lte(50))),
   tidal: z.optional(z.boolean()),
+  /** From lowest to highest water. */
+  rangeM: z.optional(z.number().check(z.gt(0), z.lte(15))),
 });
+export type Berth = z.infer<typeof Berth>;
 
 const Step = z.object({ id: BookId, say: Wording, when: z.optional(Condition), caution: z.optional(Wording) });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { type Condition, conditionCircles, conditionFaults, type Facts, judge } from './condition';
+import { type Condition, conditionCircles, conditionFaults, type Facts } from './condition';
+import { judge } from './judge';
 
 const FACT = ['party.children', 'hire.nights', 'forecast.windMs'] as const;
 const leaf: fc.Arbitrary<Condition> = fc.record({ fact: fc.constantFrom(...FACT), atLeast: fc.integer({ min: 0, max: 3 }) });

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { Mark } from '../condition/marks';
 import { LANGUAGES } from '../fleet/words';
-import { DECISIONS, DRILL_WAYS, EVENT_VERSION, EVIDENCE_STATES, FITTING_STATES, SKIP_REASONS } from './kinds';
+import { DECISIONS, DRILL_WAYS, type EVENT_KINDS, EVENT_VERSION, EVIDENCE_STATES, FITTING_STATES, SKIP_REASONS } from './kinds';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -174,7 +174,7 @@ const kinds = {
     stands: EventId,
     note,
   }),
-};
+} satisfies Record<EventKind, z.ZodMiniType>;
 
 export const EventBody = z.discriminatedUnion('kind', [
   kinds.walkStarted,
@@ -209,8 +209,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.drillDone,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
-export type EventKind = EventBody['kind'];
-export const EVENT_KINDS = Object.keys(kinds) as EventKind[];
+export type EventKind = (typeof EVENT_KINDS)[number];
 
 /** The actor is not in here: it comes from the session the event was made under. */
 export const HireEvent = z.object({

@@ -2,6 +2,40 @@
 
 export const EVENT_VERSION = 1;
 
+/** What an event can say. */
+export const EVENT_KINDS = [
+  'walkStarted',
+  'pointTold',
+  'pointSkipped',
+  'counted',
+  'gaugeRead',
+  'markPlaced',
+  'surfaceLooked',
+  'evidenceGiven',
+  'stationTied',
+  'held',
+  'fuelFilled',
+  'signed',
+  'sealed',
+  'castOff',
+  'cameIn',
+  'findingDecided',
+  'lineDecided',
+  'closed',
+  'undone',
+  'partySet',
+  'jacketGiven',
+  'briefingSet',
+  'understandingShown',
+  'pointRead',
+  'reported',
+  'roundDone',
+  'drillDone',
+  'languageChosen',
+  'keyGiven',
+  'contradictionSettled',
+] as const;
+
 export const SKIP_REASONS = ['knowsTheBoat', 'noTime', 'notAboard', 'weather', 'other'] as const;
 export const FITTING_STATES = ['fine', 'damaged', 'unsealed', 'expired'] as const;
 export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'notSeen'] as const;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { digestOf } from './canonical';
-import { EVENT_KINDS, type EventBody } from './event';
+import type { EventBody } from './event';
+import { EVENT_KINDS } from './kinds';
 import type { Held } from './held';
 import { mayAdd } from './mayAdd';
 import { attachmentsOf, checkSeal, countersignMessage, sealContent, sealMessage, spoken } from './seal';

@@ -6,7 +6,7 @@ import { peopleOf } from '@quay/core/record/handing';
 import { clockOf } from '@quay/core/time/zone';
 import { compassOf, decimalDegrees, degreesMinutes, fromNearest, type Position, readPosition } from '@quay/core/waters/position';
 import { spelt } from '@quay/core/waters/spelling';
-import { landmarksOf } from '@quay/core/waters/zone';
+import { landmarksOf } from '@quay/core/waters/landmarks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

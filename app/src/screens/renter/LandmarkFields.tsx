@@ -1,5 +1,5 @@
 import { type Position, seenFrom } from '@quay/core/waters/position';
-import type { Landmark } from '@quay/core/waters/zone';
+import type { Landmark } from '@quay/core/waters/landmarks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
