@@ -39,7 +39,7 @@ describe.each(KINDS)('a %s', (kind) => {
       // Held across: a boat left to herself turns, and then other areas count.
       let at = REST;
       for (let i = 0; i < 150 / STEP_S; i += 1)
-        at = { ...move(bodyOf(hull), at, IDLE, { wind: [0, wind], current: [0, current] }, STEP_S), heading: 0, turn: 0 };
+        at = { ...move(bodyOf(hull), at, IDLE, { wind: [0, wind], current: [0, current] }, STEP_S), heading: 0, turn: 0, surge: 0 };
       const drift = at.sway + current;
       expect(Math.abs(drift - lyingDrift(wind, current, hull))).toBeLessThan(
         0.02 * Math.max(0.05, Math.abs(lyingDrift(wind, current, hull))),

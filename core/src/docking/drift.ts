@@ -17,6 +17,12 @@ export const lyingDrift = (wind: number, current: number, hull: Windage): number
   return current + ((wind - current) * r) / (1 + r);
 };
 
+/** The wind that sets a hull left lying so fast across, in no current, m/s. */
+export const windForDrift = (driftMs: number, hull: Windage): number => {
+  const r = ratio(hull);
+  return (driftMs * (1 + r)) / r;
+};
+
 /**
  * The angle to point into the drift so as to go straight along the track, rad; positive turns the bow against a drift to
  * starboard. Nothing when she is set aside as fast as she goes.

@@ -39,9 +39,15 @@ const WALK = 0.12;
 /** Turning drag, from the lateral area: the ends of the hull sweep fastest. */
 const YAW_SHARE = 1 / 32;
 const LINEAR = 0.05;
-/** Rudder area as a share of length times draft, and the propeller's disc, m². */
-const RUDDER_SHARE = 0.004;
+/** Rudder area as a share of length times draft; the propeller’s disc, and what of the rudder stands in its wash, m². */
+const RUDDER_SHARE = 0.02;
 const DISC_M2 = 0.15;
+const IN_WASH_M2 = 0.06;
+/**
+ * A hull by herself turns across her own way (Munk’s moment); skeg, keel and the leg of a drive at her stern hold her on it,
+ * and a little more than that: by how much.
+ */
+const COURSE_KEEPING = 1.15;
 /** Where wind and thruster work, ahead of the middle, as shares of the length. */
 const WIND_AHEAD = 0.04;
 const THRUSTER_AHEAD = 0.4;
@@ -52,8 +58,9 @@ const walkOf = ({ walks }: HullFigures): number => (walks === 'port' ? -1 : walk
 export const sideForceFullOver = (hull: HullFigures, lever: number): number => {
   const thrust = lever * hull.thrustAheadN;
   if (hull.steers === 'drive') return thrust * Math.sin(FULL_OVER);
-  return rudderOf(hull) * washOf(thrust) * Math.sin(FULL_OVER);
+  return IN_WASH * washOf(thrust) * Math.sin(FULL_OVER);
 };
+const IN_WASH = 0.5 * WATER * RUDDER_LIFT * IN_WASH_M2;
 const rudderOf = ({ draftM, lengthM }: HullFigures): number => 0.5 * WATER * RUDDER_LIFT * RUDDER_SHARE * draftM * lengthM;
 /** Square of the speed of a propeller’s wash, m²/s²: T = ½ρA·v². */
 const washOf = (thrust: number): number => (2 * thrust) / (WATER * DISC_M2);
@@ -71,6 +78,8 @@ export type Body = {
   /** From the middle to the propeller and rudder, m. */
   arm: number;
   rudder: number;
+  /** Side force of skeg and leg, N by m²/s² of her way times the stern’s way across. */
+  skeg: number;
   walk: number;
 };
 
@@ -91,6 +100,7 @@ export const bodyOf = (hull: HullFigures): Body => {
     airEndOn: (airSide * beamM) / lengthM,
     arm: lengthM / 2,
     rudder: rudderOf(hull),
+    skeg: (COURSE_KEEPING * massKg * (added.sway - added.surge)) / (lengthM / 2),
     walk: walkOf(hull) * WALK,
   };
 };
@@ -129,9 +139,11 @@ const derivative = (body: Body, at: Afloat, helm: Helm, { wind, current }: Weath
     X += thrust;
     // A rudder works in what flows past it: her way ahead, and the wash of a propeller that pushes ahead.
     const wash = helm.lever > 0 ? washOf(thrust) : 0;
-    side = -body.rudder * ((u > 0 ? u * u : 0) + wash) * Math.sin(angle);
+    side = -((u > 0 ? body.rudder * u * u : 0) + IN_WASH * wash) * Math.sin(angle);
   }
   if (helm.lever < 0) side -= body.walk * thrust;
+  // Always against the stern’s own way across: it takes from the motion and never gives.
+  side -= body.skeg * Math.abs(u) * (v - arm * r);
   const thruster = helm.thruster * hull.thrusterN;
   Y += side + thruster + push[1];
   N += thruster * hull.lengthM * THRUSTER_AHEAD - side * arm + push[2];
