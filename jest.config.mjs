@@ -6,7 +6,9 @@ const plain = (name) => ({
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: { '\\.[cm]?[jt]s$': swc },
   // These ship ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(@noble|@date-fns|canonicalize|zod)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(@noble|@date-fns|canonicalize|zod|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array)/)',
+  ],
 });
 
 export default {

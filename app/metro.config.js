@@ -1,5 +1,7 @@
 const { getDefaultConfig } = require('expo/metro-config');
 const { buildSync } = require('esbuild');
+const { createHash } = require('crypto');
+const { mkdirSync, rmSync, writeFileSync } = require('fs');
 const path = require('path');
 const slimContract = require('./slim/contract');
 
@@ -36,7 +38,34 @@ const listed = Object.fromEntries(
   }),
 );
 const contract = slimContract(path.join(__dirname, '../contract/src'), path.join(__dirname, '.slim/contract'));
-const sources = { ...listed, ...contract, 'zod/mini': path.join(__dirname, 'slim/zod-mini.js') };
+/**
+ * Threads of our own, bundled beforehand into hashed files beside the bundler’s, so that they are kept offline and after a
+ * new version like those. (Its own way of finding them loses them when it shakes its tree.) Made anew when it starts.
+ */
+const HASHED = '_expo/static/js/web';
+const threadFiles = path.join(__dirname, 'public', HASHED);
+rmSync(threadFiles, { recursive: true, force: true });
+mkdirSync(threadFiles, { recursive: true });
+const threads = Object.fromEntries(
+  ['docking'].map((name) => {
+    const { outputFiles } = buildSync({
+      entryPoints: [path.join(__dirname, 'src/workers', `${name}.ts`)],
+      bundle: true,
+      minify: true,
+      write: false,
+      format: 'iife',
+      target: 'es2022',
+      logLevel: 'warning',
+    });
+    const { text } = outputFiles[0];
+    const file = `thread-${name}-${createHash('md5').update(text).digest('hex')}.js`;
+    writeFileSync(path.join(threadFiles, file), text);
+    const out = path.join(__dirname, '.slim', `thread-${name}.mjs`);
+    writeFileSync(out, `export const address = ${JSON.stringify(`/${HASHED}/${file}`)};\n`);
+    return [`thread:${name}`, out];
+  }),
+);
+const sources = { ...threads, ...listed, ...contract, 'zod/mini': path.join(__dirname, 'slim/zod-mini.js') };
 
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) =>

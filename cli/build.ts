@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { buildApp } from '../app/build';
 import { buildServer } from '../server/build';
 
-const LEFT_OUT = new Set(['node_modules', 'dist', '.expo', '.slim', 'fonts']);
+const LEFT_OUT = new Set(['node_modules', 'dist', '.expo', '.slim', 'fonts', '_expo']);
 const filesIn = (path: string): string[] => {
   const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
   return entries.flatMap((entry) =>

@@ -7,11 +7,12 @@ import * as outside from './outside';
 import * as record from './record';
 import * as renter from './renter';
 import * as session from './session';
+import * as weather from './weather';
 
 const isEndpoint = (value: unknown): value is Endpoint =>
   typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
 
 /** Every endpoint there is. The server mounts these and no others; the sweep test tries each of them. */
-export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fleet, fit, renter, keySafe, outside].flatMap((topic) =>
+export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fleet, fit, renter, keySafe, outside, weather].flatMap((topic) =>
   Object.values(topic).filter(isEndpoint),
 );

@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { Base } from '@quay/core/fleet/base';
 import { Book } from '@quay/core/fleet/book';
 import { Handing } from '@quay/core/fleet/operator';
-import { SCHOOLS } from '@quay/core/fleet/schools';
+import { SCHOOLS } from '@quay/core/fleet/school';
 import { RuleSet } from '@quay/core/fit/rules';
 import { Waters } from '@quay/core/waters/zone';
 import { HIRE_STATES } from '@quay/core/day/board';

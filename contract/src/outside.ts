@@ -3,7 +3,7 @@ import { endpoint } from './endpoint';
 import { nothing } from './parts';
 
 /** Simulated devices and services of a demonstration. Each can be told to fail, to see what that is like. */
-export const STAND_INS = ['keySafe'] as const;
+export const STAND_INS = ['keySafe', 'weatherMast'] as const;
 export const StandIn = z.object({ name: z.enum(STAND_INS), fails: z.boolean() });
 export type StandIn = z.infer<typeof StandIn>;
 

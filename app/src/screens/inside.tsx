@@ -12,6 +12,7 @@ i18n.addResourceBundle('en', 'translation', en, true);
 void import('../i18n/renter/en').then((renter) => i18n.addResourceBundle('en', 'translation', renter.en, true));
 
 export { Compare } from './condition/Compare';
+export { DockingPage } from './docking/DockingPage';
 export { DrillPage } from './drill/DrillPage';
 export { BaseBookPage } from './fleet/BaseBookPage';
 export { BoatBookPage } from './fleet/BoatBookPage';
@@ -29,6 +30,7 @@ export { NotFound } from './session/NotFound';
 export { AlonePage } from './renter/alone/AlonePage';
 export { AloneSign } from './renter/alone/AloneSign';
 export { AloneWalk } from './renter/alone/AloneWalk';
+export { RenterDocking } from './renter/RenterDocking';
 export { RenterDrills } from './renter/DrillsPage';
 export { Phones } from './session/Phones';
 export { Statement } from './settlement/Statement';

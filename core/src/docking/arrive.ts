@@ -19,7 +19,7 @@ import type { Arrival, Fenders, Line, LineName, NoPlan, Post, Step, Waypoint, Wh
 import { GAP_M, lineOf } from './scene';
 import { coasting, stopping } from './stop';
 import type { Schools } from '../fleet/schools';
-import { schoolOf } from '../fleet/schools';
+import { schoolOf } from '../fleet/school';
 
 /** How to come in: which way round, from where, how fast, where to take way off, which line first, and why. */
 

@@ -46,7 +46,7 @@ const KINDS: Readonly<Record<Book['kind'], Kind>> = {
 const AIR_DRAG = 1;
 const WATER_DRAG = 1.1;
 
-export type Measured = keyof Hull;
+export type Measured = Exclude<keyof Hull, 'trials'>;
 
 /** What a figure of a boat that is let can be at all; outside it was mistyped or measured in another unit. */
 const RANGES: Partial<Record<Measured, readonly [least: number, most: number]>> = {
@@ -106,6 +106,8 @@ export const hullFigures = (
     // Most boats have none: nothing is estimated.
     thrusterN: canBe('thrusterN', given.thrusterN) ? given.thrusterN! : 0,
   };
-  const wrong = (Object.keys(given) as Measured[]).filter((field) => given[field] !== undefined && !canBe(field, given[field]));
+  const wrong = (Object.keys(given) as (keyof Hull)[]).filter(
+    (field): field is Measured => field !== 'trials' && given[field] !== undefined && !canBe(field, given[field]),
+  );
   return { hull, estimated, wrong };
 };

@@ -66,7 +66,7 @@ export const beginGo = (world: World): Go => ({
 });
 
 /** What the hands held at a step. The log is in order; looked for from its end. */
-const heldAt = (log: readonly Entry[], step: number): Hands => {
+export const heldAt = (log: readonly Entry[], step: number): Hands => {
   for (let i = log.length - 1; i >= 0; i -= 1) if (log[i]!.step <= step) return log[i]!;
   return IDLE;
 };
@@ -90,12 +90,16 @@ export const isThere = (goal: Goal, world: World, at: Afloat, free: boolean): bo
   );
 };
 
+/** Whether the helm does anything: with way on, or in the wash of a propeller; a drive steers whenever it pushes. */
+export const steersNow = ({ hull }: World, at: Afloat, hands: Hands): boolean =>
+  Math.abs(at.surge) >= WAY_MS || hands.lever > 0 || (hull.steers === 'drive' && hands.lever !== 0);
+
 const watch = (world: World, { seen, at, rudder }: Go, hands: Hands, before: Hands): Seen => {
   const goal = world.goal.is === 'lie' ? world.goal.point : ([0, 0] as const);
   const away = Math.hypot(at.x - goal[0], at.y - goal[1]);
   const fast = speedOver(world, at);
   const over = Math.abs(rudder) > 0.5;
-  const steers = Math.abs(at.surge) >= WAY_MS || hands.lever > 0 || (world.hull.steers === 'drive' && hands.lever !== 0);
+  const steers = steersNow(world, at, hands);
   return {
     nearMs: away <= world.hull.lengthM ? Math.max(seen.nearMs, fast) : seen.nearMs,
     deadHelm: seen.deadHelm + (over && !steers ? 1 : 0),

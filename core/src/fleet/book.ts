@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { Condition } from './condition';
 import { Plan } from './drawing';
 import { Drill } from './drills';
+import { Hull } from './hull';
 import { Place } from './places';
 import { Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
 import { FixCard, Point, Round } from './telling';
@@ -43,6 +44,7 @@ export const Book = z.object({
   plan: Plan,
   plate: PlateShape,
   engine: Engine,
+  hull: z.optional(Hull),
   /** What she looks like from another boat, for whoever has to find her. */
   looks: z.optional(Wording),
   callSign: z.optional(CallSign),
@@ -84,6 +86,7 @@ const layer = {
   plan: z.optional(Plan),
   plate: z.optional(PlateShape),
   engine: z.optional(Engine),
+  hull: z.optional(z.nullable(Hull)),
   looks: z.optional(z.nullable(Wording)),
   callSign: z.optional(z.nullable(CallSign)),
   windLimitMs: z.optional(z.nullable(WindLimit)),

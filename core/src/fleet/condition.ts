@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { MATTERS } from './schools';
+import { MATTERS } from './school';
 import { BookId } from './words';
 
 /**

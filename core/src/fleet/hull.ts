@@ -1,5 +1,32 @@
 import * as z from 'zod/mini';
 
+/** What was tried on the water, in calm and slack water unless said; speeds through the water, m/s. */
+export const Trial = z.discriminatedUnion('is', [
+  /** Full astern until she stands: how long and how far, either or both. */
+  z.object({
+    is: z.literal('stop'),
+    fromMs: z.number().check(z.gt(0), z.lte(10)),
+    seconds: z.optional(z.number().check(z.gt(0), z.lte(600))),
+    metres: z.optional(z.number().check(z.gt(0), z.lte(1000))),
+  }),
+  /** In neutral from one speed to another. */
+  z.object({
+    is: z.literal('coast'),
+    fromMs: z.number().check(z.gt(0), z.lte(10)),
+    toMs: z.number().check(z.gt(0), z.lte(10)),
+    seconds: z.number().check(z.gt(0), z.lte(600)),
+  }),
+  /** Full ahead, when she gains no more. */
+  z.object({ is: z.literal('full'), reachedMs: z.number().check(z.gt(0), z.lte(30)) }),
+  /** Left lying across a wind: how fast she is set. */
+  z.object({
+    is: z.literal('drift'),
+    windMs: z.number().check(z.gt(0), z.lte(30)),
+    setMs: z.number().check(z.gt(0), z.lte(5)),
+  }),
+]);
+export type Trial = z.infer<typeof Trial>;
+
 const positive = z.optional(z.number().check(z.gt(0)));
 /**
  * What a hull does in wind and water, as measured on her or given by her maker; what is not known is estimated from her
@@ -23,5 +50,7 @@ export const Hull = z.object({
   /** Where the stern walks going astern; nowhere with two engines that turn against each other. */
   walks: z.optional(z.enum(['port', 'starboard', 'none'])),
   thrusterN: positive,
+  /** What the figures above were measured by, or are to be fitted to. */
+  trials: z.optional(z.array(Trial).check(z.maxLength(60))),
 });
 export type Hull = z.infer<typeof Hull>;

@@ -1,6 +1,6 @@
 import type { Briefing } from '../briefing/compose';
 import { USUAL_MINUTES_BEFORE } from '../fleet/base';
-import { type Handover, unattended } from '../fleet/schools';
+import { type Handover, unattended } from '../fleet/school';
 import type { Walk } from './event';
 import { type Case, type Fit, peopleOf } from './handing';
 import { type HireRecord, slot } from './project';

@@ -1,7 +1,18 @@
 import * as z from 'zod/mini';
 import { Mark } from '../condition/marks';
 import { LANGUAGES } from '../fleet/words';
-import { DECISIONS, DRILL_WAYS, type EVENT_KINDS, EVENT_VERSION, EVIDENCE_STATES, FITTING_STATES, SKIP_REASONS } from './kinds';
+import {
+  DECISIONS,
+  DOCKING_TASKS,
+  DOCKING_WEATHERS,
+  DRILL_WAYS,
+  type EVENT_KINDS,
+  EVENT_VERSION,
+  EVIDENCE_STATES,
+  FITTING_STATES,
+  SKIP_REASONS,
+  TOUCHES,
+} from './kinds';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -163,6 +174,18 @@ const kinds = {
     mistakes: z.array(id).check(z.maxLength(60)),
     seconds: z.int().check(z.gte(0), z.lte(86_400)),
   }),
+  /** A task of docking practised to its end, well or not: it shows what somebody tried, and holds nothing. */
+  dockingTried: z.object({
+    kind: z.literal('dockingTried'),
+    task: z.enum(DOCKING_TASKS),
+    weather: z.enum(DOCKING_WEATHERS),
+    by: z.enum(['driver', 'lookout']),
+    passed: z.boolean(),
+    touch: z.enum(TOUCHES),
+    /** How often somebody went back and tried on from there. */
+    wentBack: z.int().check(z.gte(0), z.lte(999)),
+    seconds: z.int().check(z.gte(0), z.lte(600)),
+  }),
   /** The language the renter wants to be spoken to in, chosen on their phone. */
   languageChosen: z.object({ kind: z.literal('languageChosen'), language: z.enum(LANGUAGES) }),
   /** The quay gave the renter the code of the key safe; the code itself is in no record. */
@@ -207,6 +230,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.keyGiven,
   kinds.languageChosen,
   kinds.drillDone,
+  kinds.dockingTried,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = (typeof EVENT_KINDS)[number];

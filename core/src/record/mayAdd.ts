@@ -30,8 +30,18 @@ const STAFF: readonly EventKind[] = [
   'roundDone',
   'languageChosen',
   'drillDone',
+  'dockingTried',
 ];
-const RENTER: readonly EventKind[] = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'undone'];
+const RENTER: readonly EventKind[] = [
+  'partySet',
+  'pointRead',
+  'reported',
+  'roundDone',
+  'languageChosen',
+  'drillDone',
+  'dockingTried',
+  'undone',
+];
 /** What belongs to a walk, and is the renter's to add where they make that walk by themselves. */
 const WALKING: readonly EventKind[] = [
   'walkStarted',

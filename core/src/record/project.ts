@@ -94,13 +94,15 @@ export const slotOf = (body: EventBody): string | undefined => {
       return 'language';
     case 'drillDone':
       return `drill/${body.drill}`;
+    case 'dockingTried':
+      return `docking/${body.task}`;
     case 'undone':
       return undefined;
   }
 };
 
 /** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
-const GATHER = /^(filled|understood|round|drill)\/|^(held|reported|language)$/;
+const GATHER = /^(filled|understood|round|drill|docking)\/|^(held|reported|language)$/;
 export const gathers = (key: string): boolean => GATHER.test(key);
 const onceIsEnough = (key: string) =>
   key.endsWith('/started') ||

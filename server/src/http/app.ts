@@ -10,6 +10,7 @@ import { hireRoutes } from './hire';
 import { keySafeRoutes } from './keySafe';
 import { mount, type Quay } from './mount';
 import { outsideRoutes } from './outside';
+import { weatherRoutes } from './weather';
 import { notFound, problems } from './problem';
 import { recordRoutes } from './record';
 import { renterRoutes } from './renter';
@@ -61,6 +62,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...fleetRoutes,
     ...keySafeRoutes,
     ...outsideRoutes,
+    ...weatherRoutes,
   ]);
   app.use('/api', notFound);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {

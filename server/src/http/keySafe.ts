@@ -1,4 +1,4 @@
-import { type Handover, unattended } from '@quay/core/fleet/schools';
+import { type Handover, unattended } from '@quay/core/fleet/school';
 import * as api from '@quay/contract/keySafe';
 import { setCodeByHand } from '../outside/keySafe';
 import { askForKey, noteKeyGiven } from '../store/key';

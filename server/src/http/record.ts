@@ -4,7 +4,7 @@ import * as api from '@quay/contract/record';
 import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf } from '../store/photo';
 import { appendEvents, eventsAfter, refreshIfStale } from '../store/record';
 import { granted } from '../store/staff';
-import { type Handover, unattended } from '@quay/core/fleet/schools';
+import { type Handover, unattended } from '@quay/core/fleet/school';
 import { type Call, on, sent, whoOf } from './mount';
 import { fail } from './problem';
 

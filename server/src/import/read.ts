@@ -10,7 +10,7 @@ import { untranslated } from '@quay/core/fleet/languages';
 import { drillFaults, type Known } from '@quay/core/drill/faults';
 import { layBooks, lineageOf, pathOf } from '@quay/core/fleet/lay';
 import { Handing } from '@quay/core/fleet/operator';
-import { type Handover, SCHOOLS } from '@quay/core/fleet/schools';
+import { type Handover, SCHOOLS } from '@quay/core/fleet/school';
 import type { GeneralPoint } from '@quay/core/fleet/telling';
 import { RuleSet } from '@quay/core/fit/rules';
 import { readMinor } from '@quay/core/money/minor';

@@ -5,7 +5,7 @@ import type { PriceList } from '@quay/core/settlement/prices';
 import type { Hire, HirePack } from '@quay/contract/hire';
 import type * as z from 'zod/mini';
 import type { SealState } from '@quay/contract/hire';
-import type { Handover } from '@quay/core/fleet/schools';
+import type { Handover } from '@quay/core/fleet/school';
 import { groundOf, sheetsOf } from './fit';
 import { bookOf, refreshIfStale } from './record';
 import { type QuayKey, readHanding, readOperator } from './setting';

@@ -64,6 +64,8 @@ export const de: RenterWords = {
     },
   },
   r: {
+    docking: 'Anlegen, ablegen, liegen',
+    dockingWhy: 'Für den Wind, der jetzt weht',
     drills: 'Üben',
     language: 'Sprache',
     loading: 'Wird geholt…',

@@ -55,6 +55,8 @@ export const en = {
     },
   },
   r: {
+    docking: 'Coming alongside, leaving, lying',
+    dockingWhy: 'By the wind there is now',
     drills: 'Practise',
     language: 'Language',
     loading: 'Fetching your boat…',

@@ -53,6 +53,8 @@ export const es: RenterWords = {
     },
   },
   r: {
+    docking: 'Atracar, salir, quedarse',
+    dockingWhy: 'Según el viento que hace',
     drills: 'Practicar',
     language: 'Idioma',
     loading: 'Cargando…',

@@ -59,6 +59,8 @@ export const fr: RenterWords = {
     },
   },
   r: {
+    docking: 'Accoster, partir, rester',
+    dockingWhy: 'Selon le vent qu’il fait',
     drills: 'S’exercer',
     language: 'Langue',
     loading: 'Chargement…',

@@ -1,6 +1,8 @@
+import { de as dock } from '../dock/de';
 import type { StopWords } from './en';
 
 export const de: StopWords = {
+  dock,
   common: { of: 'von {{n}}' },
   photo: { of: 'Bild {{n}}: {{name}}' },
   walk: {

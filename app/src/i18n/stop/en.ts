@@ -1,5 +1,8 @@
+import { en as dock } from '../dock/en';
+
 /** What is said at a stop of a walk and at its signature, to staff and to a renter who walks alone. */
 export const en = {
+  dock,
   common: { of: 'of {{n}}' },
   photo: { of: 'Picture {{n}} of {{name}}' },
   walk: {

@@ -1,6 +1,8 @@
+import { es as dock } from '../dock/es';
 import type { StopWords } from './en';
 
 export const es: StopWords = {
+  dock,
   common: { of: 'de {{n}}' },
   photo: { of: 'Foto {{n}}: {{name}}' },
   walk: {

@@ -1,6 +1,8 @@
+import { fr as dock } from '../dock/fr';
 import type { StopWords } from './en';
 
 export const fr: StopWords = {
+  dock,
   common: { of: 'sur {{n}}' },
   photo: { of: 'Photo {{n}} : {{name}}' },
   walk: {

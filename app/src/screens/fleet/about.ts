@@ -2,7 +2,7 @@ import type { Base } from '@quay/core/fleet/base';
 import { BOAT_KINDS, type BoatBook, type ClassBook } from '@quay/core/fleet/book';
 import { type RowEdit, setSingle } from '@quay/core/fleet/edit';
 import type { Single, Singles, SinglesFrom } from '@quay/core/fleet/lay';
-import { type Matter, MATTERS, SCHOOLS } from '@quay/core/fleet/schools';
+import { type Matter, MATTERS, SCHOOLS } from '@quay/core/fleet/school';
 import type { FieldSpec } from './fields';
 
 /** What a book says once, as rows of a list that is neither sorted nor added to. */
@@ -46,12 +46,27 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
     { field: 'fullRpm', is: 'number', min: 1 },
     file('warmC'),
   ],
+  hull: [
+    { field: 'massKg', is: 'number', min: 50, max: 200_000, unit: 'kg' },
+    { field: 'draftM', is: 'number', min: 0.05, max: 4, unit: 'm' },
+    { field: 'airAreaM2', is: 'number', min: 0.2, max: 400, unit: 'm²' },
+    { field: 'lateralAreaM2', is: 'number', min: 0.2, max: 200, unit: 'm²' },
+    { field: 'dragK', is: 'number', min: 1, max: 20_000, unit: 'N' },
+    { field: 'thrustAheadN', is: 'number', min: 20, max: 200_000, unit: 'N' },
+    { field: 'thrustAsternN', is: 'number', min: 10, max: 200_000, unit: 'N' },
+    { field: 'thrusterN', is: 'number', min: 10, max: 20_000, unit: 'N' },
+    { field: 'delayS', is: 'number', min: 0, max: 10, unit: 's' },
+    { field: 'steers', is: 'choice', options: ['rudder', 'drive'] },
+    { field: 'walks', is: 'choice', options: ['port', 'starboard', 'none'] },
+    { field: 'tiller', is: 'flag' },
+    file('trials'),
+  ],
   looks: [{ field: 'looks', is: 'wording', lines: 2 }],
   callSign: [{ field: 'callSign', is: 'text' }],
   windLimitMs: [{ field: 'windLimitMs', is: 'number', min: 0.1, max: 40, unit: 'm/s' }],
 };
 /** Singles that are made of several fields, and those that are one value. */
-const WHOLE: readonly Single[] = ['plan', 'plate', 'engine'];
+const WHOLE: readonly Single[] = ['plan', 'plate', 'engine', 'hull'];
 
 const singleOf = <B extends Layer>(id: Single, { value, below }: Laid): About<B> => ({
   id,
@@ -63,7 +78,7 @@ const singleOf = <B extends Layer>(id: Single, { value, below }: Laid): About<B>
 });
 
 /** A boat is of the kind her class is; looks, call sign and plate may be her own. */
-const BOAT_SINGLES = ['looks', 'callSign', 'windLimitMs', 'plate', 'engine', 'plan'] as const;
+const BOAT_SINGLES = ['looks', 'callSign', 'windLimitMs', 'plate', 'engine', 'hull', 'plan'] as const;
 export const aboutBoat = (laid: Laid): About<BoatBook>[] => [
   {
     id: 'named',

@@ -1,7 +1,7 @@
 import type { HirePack } from '@quay/contract/hire';
 import type { Walk } from '@quay/core/record/event';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/fleet/schools';
+import { unattended } from '@quay/core/fleet/school';
 import { slotsUnder } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { attachmentsOf } from '@quay/core/record/seal';
@@ -160,6 +160,9 @@ const HireCard = ({ view }: { view: HireView }) => {
               testID="fit"
             />
           ) : null}
+          {state === 'closed' ? null : (
+            <Alt label={t('hire.docking')} onPress={() => router.push(`/hire/${hire.id}/docking`)} testID="docking" />
+          )}
           {state !== 'closed' && alone.in ? <Alt label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
           {state === 'closed' ? null : <Alt label={t('link.title')} onPress={() => setLinking(true)} testID="link" />}
         </View>

@@ -74,6 +74,8 @@ export const useEntryWords = ({ book, base }: HirePack): ((body: EventBody) => s
         return t('log.round', { text: find(book.rounds, body.round) });
       case 'drillDone':
         return t('log.drill', { name: find(book.drills, body.drill), how: t(`drill.how.${body.how}`) });
+      case 'dockingTried':
+        return t('log.docking', { name: t(`dock.task.${body.task}.name`), how: t(body.passed ? 'log.dockingDone' : 'log.dockingNot') });
       case 'languageChosen':
         return t('log.language', { language: body.language.toUpperCase() });
       case 'keyGiven':

@@ -1,4 +1,4 @@
-import { unattended } from '@quay/core/fleet/schools';
+import { unattended } from '@quay/core/fleet/school';
 import { fellBack, say } from '@quay/core/fleet/words';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';

@@ -58,6 +58,7 @@ export const GuidePage = () => {
           {[...urgent, ...others].map((card) => (
             <CardRow key={card.id} card={card} />
           ))}
+          <DockingRow />
           <SlabBold size={21} heading={2}>
             {t('r.points')}
           </SlabBold>
@@ -75,6 +76,28 @@ export const GuidePage = () => {
         </>
       )}
     </Page>
+  );
+};
+
+/** The plan of coming alongside in the wind there is: a card that is worked out. */
+const DockingRow = () => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  return (
+    <Card style={{ padding: 0 }}>
+      <Row
+        label={`${t('r.docking')}. ${t('r.dockingWhy')}`}
+        onPress={() => router.push('/r/docking')}
+        testID="card-docking"
+        style={{ padding: 14, flexDirection: 'row', alignItems: 'center', gap: 8 }}
+      >
+        <View style={{ flex: 1 }}>
+          <SlabBold size={20}>{t('r.docking')}</SlabBold>
+          <Small>{t('r.dockingWhy')}</Small>
+        </View>
+        <Bold size={22}>›</Bold>
+      </Row>
+    </Card>
   );
 };
 

@@ -1,6 +1,6 @@
 import { mdiPhone } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
-import { schoolOf } from '@quay/core/fleet/schools';
+import { schoolOf } from '@quay/core/fleet/school';
 import { isChild } from '@quay/core/fit/suits';
 import { peopleOf } from '@quay/core/record/handing';
 import { clockOf } from '@quay/core/time/zone';

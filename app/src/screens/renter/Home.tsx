@@ -1,6 +1,6 @@
 import { applies } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/fleet/schools';
+import { unattended } from '@quay/core/fleet/school';
 import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
 import { languageOf, peopleOf } from '@quay/core/record/handing';
 import { slot } from '@quay/core/record/project';

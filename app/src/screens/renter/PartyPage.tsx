@@ -1,4 +1,4 @@
-import { unattended } from '@quay/core/fleet/schools';
+import { unattended } from '@quay/core/fleet/school';
 import { peopleOf } from '@quay/core/record/handing';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';

@@ -43,7 +43,7 @@ export const ReturnPage = () => {
     );
   };
   return (
-    <Page title={t('r.home')} footer={<Go label={t('r.guide')} onPress={() => router.push('/r/guide')} />}>
+    <Page title={t('r.home')} footer={<Go label={t('r.docking')} onPress={() => router.push('/r/docking')} testID="to-docking" />}>
       <Card>
         <Small>{`${t('r.due')} · ${base.name}`}</Small>
         <SlabBold size={34}>{whenOf(hire.to, base.zone, now, language)}</SlabBold>

@@ -1,5 +1,5 @@
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/fleet/schools';
+import { unattended } from '@quay/core/fleet/school';
 import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/record/alone';
 import { walkState } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';

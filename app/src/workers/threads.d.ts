@@ -1,0 +1,4 @@
+/** Where the thread in `docking.ts` lies, bundled. */
+declare module 'thread:docking' {
+  export const address: string;
+}
