@@ -11,6 +11,11 @@ const BENCHES: Record<string, Bench> = {
   handing: { about: 'fit and briefing in the browser', run: async () => (await import('./figures/handing')).handing() },
   'demo-again': { about: 'a second ./quay demo', run: async () => (await import('./figures/demoAgain')).demoAgain() },
   marks: { about: 'matching marks on 60-mark boats', run: async () => (await import('./figures/marks')).marks() },
+  docking: { about: 'simulation and plan of docking', run: async () => (await import('./figures/docking')).docking() },
+  'docking-frames': {
+    about: 'frames while practising at 4 × slow-down',
+    run: async () => (await import('./figures/dockingFrames')).dockingFrames(),
+  },
   fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
   'empty-page': {
     about: 'builds the empty page and writes its size down',

@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 
-export const ROOT = join(__dirname, '..');
+// Bundled into the bench it has no place of its own; that is run from the root.
+export const ROOT = typeof __dirname === 'undefined' ? process.cwd() : join(__dirname, '..');
 export const TEMPLATE = join(ROOT, '.build/e2e-demo');
 
 /** The demo operator's data, made once; each journey works on a copy. */

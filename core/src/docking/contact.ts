@@ -17,32 +17,54 @@ const BOTTOM_FRICTION = 0.5;
 /** Friction comes in softly below this, m/s. */
 const CREEP_MS = 0.05;
 
-type Solid = { is: Hard['is']; outline: readonly Point[]; middle: Point; reach: number };
+/** A side of a convex outline: a point on it, and the way out. */
+type Face = { at: Point; out: Point };
+type Solid = { is: Hard['is']; outline: readonly Point[]; faces: readonly Face[]; middle: Point; reach: number };
 /** A scene with what is worked out once. */
 export type Around = {
   solids: readonly Solid[];
   shore: { at: Point; out: Point; slope: number } | undefined;
   /** Her outline in metres, and how far its points reach. */
   hull: readonly Point[];
+  faces: readonly Face[];
   reach: number;
+};
+
+const facesOf = (outline: readonly Point[]): Face[] => {
+  const next = (i: number): Point => outline[(i + 1) % outline.length]!;
+  // Whichever way round it is drawn: its area says which.
+  const way = outline.reduce((area, a, i) => area + a[0] * next(i)[1] - next(i)[0] * a[1], 0) > 0 ? 1 : -1;
+  return outline.map((at, i): Face => {
+    const [dx, dy] = [next(i)[0] - at[0], next(i)[1] - at[1]];
+    const length = Math.hypot(dx, dy);
+    return { at, out: [(way * dy) / length, (-way * dx) / length] };
+  });
 };
 
 export const aroundOf = (scene: Scene, body: Body): Around => {
   const { lengthM, beamM } = body.hull;
+  const hull = OUTLINE.map(([ahead, across]): Point => [ahead * lengthM, (across * beamM) / 2]);
   return {
     solids: scene.hard.map(({ is, outline }) => {
       const middle: Point = [
         outline.reduce((sum, [n]) => sum + n, 0) / outline.length,
         outline.reduce((sum, [, e]) => sum + e, 0) / outline.length,
       ];
-      return { is, outline, middle, reach: Math.max(...outline.map(([n, e]) => Math.hypot(n - middle[0], e - middle[1]))) };
+      return {
+        is,
+        outline,
+        faces: facesOf(outline),
+        middle,
+        reach: Math.max(...outline.map(([n, e]) => Math.hypot(n - middle[0], e - middle[1]))),
+      };
     }),
     shore: scene.shore && {
       at: scene.shore.at,
       out: [Math.cos(scene.shore.outDeg * RAD), Math.sin(scene.shore.outDeg * RAD)],
       slope: scene.shore.slope,
     },
-    hull: OUTLINE.map(([ahead, across]): Point => [ahead * lengthM, (across * beamM) / 2]),
+    hull,
+    faces: facesOf(hull),
     reach: Math.hypot(lengthM, beamM) / 2,
   };
 };
@@ -52,29 +74,18 @@ export type Contact = { push: Push; touched: readonly Touched[] };
 const NOTHING: Contact = { push: [0, 0, 0], touched: [] };
 
 /** How deep a point is inside a convex outline and the way out of it; nothing when it is outside. */
-const inside = (point: Point, outline: readonly Point[]): { depth: number; out: Point } | undefined => {
+const inside = (point: Point, faces: readonly Face[]): { depth: number; out: Point } | undefined => {
   let depth = Infinity;
-  let out: Point = [0, 0];
-  // Whichever way round the outline is drawn: its area says which.
-  let area = 0;
-  for (let i = 0; i < outline.length; i += 1) {
-    const [a, b] = [outline[i]!, outline[(i + 1) % outline.length]!];
-    area += a[0] * b[1] - b[0] * a[1];
-  }
-  const way = area > 0 ? 1 : -1;
-  for (let i = 0; i < outline.length; i += 1) {
-    const [a, b] = [outline[i]!, outline[(i + 1) % outline.length]!];
-    const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
-    const length = Math.sqrt(dx * dx + dy * dy);
-    const normal: Point = [(way * dy) / length, (-way * dx) / length];
-    const d = (a[0] - point[0]) * normal[0] + (a[1] - point[1]) * normal[1];
+  let nearest = faces[0]!;
+  for (const face of faces) {
+    const d = (face.at[0] - point[0]) * face.out[0] + (face.at[1] - point[1]) * face.out[1];
     if (d <= 0) return undefined;
-    if (d < depth) [depth, out] = [d, normal];
+    if (d < depth) [depth, nearest] = [d, face];
   }
-  return { depth, out };
+  return { depth, out: nearest.out };
 };
 
-/** @param velocity of the hull’s middle over ground: ahead, to starboard, m/s */
+/** @param current where it runs to over ground, m/s */
 export const contactOf = (around: Around, body: Body, at: Afloat, current: readonly [number, number]): Contact => {
   const near = around.solids.filter(
     ({ middle: [n, e], reach }) => Math.abs(n - at.x) < reach + around.reach && Math.abs(e - at.y) < reach + around.reach,
@@ -103,12 +114,12 @@ export const contactOf = (around: Around, body: Body, at: Afloat, current: reado
   };
   for (const solid of near) {
     for (const where of around.hull) {
-      const hit = inside(toWorld(where), solid.outline);
+      const hit = inside(toWorld(where), solid.faces);
       if (hit) press(solid.is, where, hit.depth, turned(hit.out), SPRING, FRICTION);
     }
     for (const corner of solid.outline) {
       const where = toHull(corner);
-      const hit = inside(where, around.hull);
+      const hit = inside(where, around.faces);
       // Out of her is the wrong way: she is pushed back.
       if (hit) press(solid.is, where, hit.depth, [-hit.out[0], -hit.out[1]], SPRING, FRICTION);
     }

@@ -175,18 +175,22 @@ export const review = (world: World, { step, hardestMs, aground, ended, seen, he
   const lies = world.goal.is === 'lie';
   const well: Review['well'] = [];
   const tryNext: Review['tryNext'] = [];
-  if (touch === 'soft') well.push('soft');
-  if (touch === 'none' && ended === 'done') well.push('untouched');
+  const fast = lies && seen.nearMs > SLOW_MS;
   if (touch === 'hard') tryNext.push('hardTouch');
   if (touch === 'firm') tryNext.push('firmTouch');
-  if (lies && seen.nearMs > SLOW_MS) tryNext.push('tooFast', seen.slowedAtM === undefined ? 'neverSlowed' : 'slowEarlier');
-  else if (lies && seen.nearMs > 0) well.push('slow');
+  if (fast) tryNext.push('tooFast', seen.slowedAtM === undefined ? 'neverSlowed' : 'slowEarlier');
   if (seen.deadHelm * STEP_S > DEAD_S) tryNext.push('deadHelm');
-  else if (ended === 'done') well.push('helmWithWay');
   if (seen.asternHelm * STEP_S > DEAD_S / 2) tryNext.push('asternHelm');
   if (aground) tryNext.push('aground');
   if (ended === 'late') tryNext.push(held > 0 ? 'stayThere' : 'ranOut');
-  if (ended === 'done' && step * STEP_S <= LIMIT_S / 2) well.push('inGoodTime');
-  if (ended === 'done' && seen.leverMoves <= FEW_MOVES) well.push('fewMoves');
+  // Nobody wants to be praised for the minute in which the dock was hit.
+  if (touch === 'soft') well.push('soft');
+  if (passed) {
+    if (touch === 'none') well.push('untouched');
+    if (lies && !fast) well.push('slow');
+    if (!tryNext.includes('deadHelm')) well.push('helmWithWay');
+    if (step * STEP_S <= LIMIT_S / 2) well.push('inGoodTime');
+    if (seen.leverMoves <= FEW_MOVES) well.push('fewMoves');
+  }
   return { passed, touch, seconds: Math.round(step * STEP_S), well, tryNext };
 };

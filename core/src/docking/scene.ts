@@ -137,9 +137,9 @@ export const lineOf = (
       case 'midship':
         return give([0, hers], [0.04 * L, near]);
       case 'bowSpring':
-        return give([0.36 * L, hers * 0.7], [-0.08 * L, near]);
+        return give([0.36 * L, hers * 0.7], [-0.15 * L, near]);
       case 'sternSpring':
-        return give([-0.4 * L, hers], [0.05 * L, near]);
+        return give([-0.4 * L, hers], [0.15 * L, near]);
       default:
         return give([0.44 * L, hers * 0.45], [0.72 * L, near]);
     }

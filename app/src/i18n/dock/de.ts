@@ -246,7 +246,7 @@ export const de: DockWords = {
   },
   centre: 'Mittschiffs',
   more: { port: 'Mehr nach links', starboard: 'Mehr nach rechts' },
-  speed: '{{v}} km/h über Grund',
+  speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} darunter',
   touch: { none: 'nichts berührt', soft: 'sanft berührt', firm: 'fest berührt', hard: 'hart gestoßen' },

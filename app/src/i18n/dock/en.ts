@@ -245,7 +245,7 @@ export const en = {
   },
   centre: 'Midships',
   more: { port: 'More to the left', starboard: 'More to the right' },
-  speed: '{{v}} km/h over ground',
+  speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} under her',
   touch: { none: 'touched nothing', soft: 'touched softly', firm: 'touched firmly', hard: 'hit hard' },

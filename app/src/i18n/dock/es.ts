@@ -246,7 +246,7 @@ export const es: DockWords = {
   },
   centre: 'A la vía',
   more: { port: 'Más a la izquierda', starboard: 'Más a la derecha' },
-  speed: '{{v}} km/h sobre el fondo',
+  speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} debajo',
   touch: { none: 'no tocó nada', soft: 'tocó suave', firm: 'tocó firme', hard: 'golpeó' },

@@ -247,7 +247,7 @@ export const fr: DockWords = {
   },
   centre: 'Au milieu',
   more: { port: 'Plus à gauche', starboard: 'Plus à droite' },
-  speed: '{{v}} km/h sur le fond',
+  speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} sous elle',
   touch: { none: 'rien touché', soft: 'touché doucement', firm: 'touché ferme', hard: 'heurté' },

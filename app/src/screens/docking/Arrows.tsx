@@ -11,7 +11,7 @@ const WIND = 'M0 15V-15M0 -15l-6 8M0 -15l6 8M-5 15h10M-4 10h8';
 const CURRENT = 'M-6 14q6-6 6 -12t6 -12M6 -14l-8 3M6 -14l1 8';
 
 /** Wind and current as they blow and run on this drawing, with their speeds; and where north is. */
-export const Arrows = ({ now, upDeg, right = false }: { now: Conditions; upDeg: number; right?: boolean }) => {
+export const Arrows = ({ now, upDeg, right = false, top = false }: { now: Conditions; upDeg: number; right?: boolean; top?: boolean }) => {
   const tones = useTones();
   const arrow = (name: string, path: string, deg: number, ms: number, ink: string) => (
     <View key={name} style={{ alignItems: 'center' }}>
@@ -31,7 +31,7 @@ export const Arrows = ({ now, upDeg, right = false }: { now: Conditions; upDeg: 
           style={{
             position: 'absolute',
             ...(right ? { right: 8 } : { left: 8 }),
-            bottom: 8,
+            ...(top ? { top: 8 } : { bottom: 8 }),
             flexDirection: 'row',
             gap: 10,
             backgroundColor: tones.card,

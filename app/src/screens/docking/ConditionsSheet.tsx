@@ -9,6 +9,7 @@ import { Sheet } from '../../ui/sheet';
 import { Small } from '../../ui/words';
 import type { WindAndWater } from './useConditions';
 
+const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 const LIMITS = { windMs: [0, 40], currentMs: [0, 5], waterM: [0, 15] } as const;
 type Typed = keyof typeof LIMITS;
 
@@ -43,7 +44,7 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
   };
   const field = (name: Typed, label: string, unit: string) => (
     <Field
-      label={label}
+      label={capital(label)}
       value={typed[name]}
       onChange={(value) => setTyped({ ...typed, [name]: value })}
       numeric
@@ -54,7 +55,7 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
   );
   const rose = (label: string, at: number | undefined, set: (deg: number) => void, id: string) => (
     <View style={{ gap: 6 }} role="radiogroup" aria-label={label}>
-      <Small>{label}</Small>
+      <Small>{capital(label)}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {(t('dock.dirs', { returnObjects: true }) as string[]).map((name, i) => (
           <View key={name} style={{ flexBasis: '22%', flexGrow: 1 }}>

@@ -6,7 +6,7 @@ import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import { Thumb } from '../../platform/thumb';
 import { useTones } from '../../ui/theme';
 import { Bold, Small } from '../../ui/words';
-import { NEUTRAL, type PracticeView } from './usePractice';
+import { NEUTRAL, type Practice, useSeen } from './usePractice';
 
 const LEVER = { width: 132, height: 232, pad: 20 } as const;
 const HELM = { width: 196, height: 176 } as const;
@@ -16,10 +16,10 @@ const WHEEL_DEG = 150;
 const TILLER_DEG = 38;
 const HELM_STEP = 0.1;
 
-export const Lever = ({ view }: { view: PracticeView }) => {
+export const Lever = ({ practice }: { practice: Practice }) => {
   const { t } = useTranslation();
   const tones = useTones();
-  const at = DETENTS.indexOf(view.hands.lever as (typeof DETENTS)[number]);
+  const at = useSeen(practice, ({ detent }) => detent);
   const step = (LEVER.height - 2 * LEVER.pad) / (DETENTS.length - 1);
   const y = (detent: number) => LEVER.height - LEVER.pad - detent * step;
   const text = t(`dock.detent.${String(at - NEUTRAL) as '0'}`);
@@ -35,8 +35,8 @@ export const Lever = ({ view }: { view: PracticeView }) => {
         width={LEVER.width}
         height={LEVER.height}
         testID="lever"
-        onPush={({ y: share }) => view.setLever(Math.round((LEVER.height * (1 - share) - LEVER.pad) / step))}
-        onStep={(by) => view.setLever(at + by)}
+        onPush={({ y: share }) => practice.setLever(Math.round((LEVER.height * (1 - share) - LEVER.pad) / step))}
+        onStep={(by) => practice.setLever(at + by)}
       >
         <Svg width={LEVER.width} height={LEVER.height} style={{ pointerEvents: 'none' }} aria-hidden>
           <Rect x={56} y={8} width={20} height={LEVER.height - 16} rx={10} fill={tones.dark} stroke={tones.line} strokeWidth={1.5} />
@@ -98,10 +98,10 @@ const tiller = (deg: number, ink: string, wood: string, mark: string) => (
   </G>
 );
 
-export const Helm = ({ view, hull }: { view: PracticeView; hull: HullFigures }) => {
+export const Helm = ({ practice, hull }: { practice: Practice; hull: HullFigures }) => {
   const { t } = useTranslation();
   const tones = useTones();
-  const { handle } = view.hands;
+  const handle = useSeen(practice, ({ hands }) => hands.handle);
   const degrees = Math.round(handle * 100);
   return (
     <View style={{ alignItems: 'center', gap: 6 }}>
@@ -115,8 +115,8 @@ export const Helm = ({ view, hull }: { view: PracticeView; hull: HullFigures }) 
         width={HELM.width}
         height={HELM.height}
         testID="helm"
-        onPush={({ x }) => view.setHandle((x - 0.5) * (2 / ACROSS))}
-        onStep={(by) => view.setHandle(handle + by * HELM_STEP)}
+        onPush={({ x }) => practice.setHandle((x - 0.5) * (2 / ACROSS))}
+        onStep={(by) => practice.setHandle(handle + by * HELM_STEP)}
       >
         <Svg width={HELM.width} height={HELM.height} style={{ pointerEvents: 'none' }} aria-hidden>
           {hull.tiller
@@ -126,7 +126,7 @@ export const Helm = ({ view, hull }: { view: PracticeView; hull: HullFigures }) 
       </Thumb>
       <Pressable
         role="button"
-        onPress={() => view.setHandle(0)}
+        onPress={() => practice.setHandle(0)}
         testID="centre"
         style={{
           minHeight: 52,
@@ -146,22 +146,23 @@ export const Helm = ({ view, hull }: { view: PracticeView; hull: HullFigures }) 
 };
 
 /** Two buttons that push as long as they are held. */
-export const Thruster = ({ view }: { view: PracticeView }) => {
+export const Thruster = ({ practice }: { practice: Practice }) => {
   const { t } = useTranslation();
+  const pushes = useSeen(practice, ({ hands }) => hands.thruster);
   const tones = useTones();
   return (
     <View style={{ flexDirection: 'row', gap: 8 }}>
       {([-1, 1] as const).map((way) => {
-        const held = view.hands.thruster === way;
+        const held = pushes === way;
         return (
           <Pressable
             key={way}
             role="button"
             aria-label={t(`dock.thruster.${way < 0 ? 'port' : 'starboard'}`)}
             aria-pressed={held}
-            onPressIn={() => view.setThruster(way)}
-            onPressOut={() => view.setThruster(0)}
-            onPress={() => view.setThruster(0)}
+            onPressIn={() => practice.setThruster(way)}
+            onPressOut={() => practice.setThruster(0)}
+            onPress={() => practice.setThruster(0)}
             testID={`thruster-${way < 0 ? 'port' : 'starboard'}`}
             style={{
               width: 92,
@@ -184,9 +185,9 @@ export const Thruster = ({ view }: { view: PracticeView }) => {
   );
 };
 
-export const HelmNotes = ({ view, hull }: { view: PracticeView; hull: HullFigures }) => {
+export const HelmNotes = ({ practice, hull }: { practice: Practice; hull: HullFigures }) => {
   const { t } = useTranslation();
-  const dead = view.told !== undefined && !view.told.steers && Math.abs(view.hands.handle) > 0.2;
+  const dead = useSeen(practice, ({ told, hands }) => told !== undefined && !told.steers && Math.abs(hands.handle) > 0.2);
   return dead ? (
     <Bold size={15} tone="leadText">
       {t('dock.noSteer')}

@@ -67,6 +67,9 @@ export const DockingPlan = ({
     ...estimated.filter((field) => !wrong.includes(field)),
     ...(widthOf(berth, hull).estimated ? (['widthM'] as const) : []),
   ];
+  const berths = base.berths.map(({ id, name }) => (
+    <Chip key={id} label={say(name, i18n.language)} on={berth.id === id} onPress={() => onBerth(id)} testID={`berth-${id}`} />
+  ));
   const choices = (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('dock.what')}>
@@ -76,11 +79,15 @@ export const DockingPlan = ({
           </View>
         ))}
       </View>
-      <Scroll horizontal contentContainerStyle={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('dock.berth')}>
-        {base.berths.map(({ id, name }) => (
-          <Chip key={id} label={say(name, i18n.language)} on={berth.id === id} onPress={() => onBerth(id)} testID={`berth-${id}`} />
-        ))}
-      </Scroll>
+      {wide ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('dock.berth')}>
+          {berths}
+        </View>
+      ) : (
+        <Scroll horizontal contentContainerStyle={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('dock.berth')}>
+          {berths}
+        </Scroll>
+      )}
     </View>
   );
   const picture = plan.ok ? (
@@ -118,6 +125,7 @@ export const DockingPlan = ({
       </Notice>
     </View>
   );
+  const head = plan.ok ? <Head plan={plan} /> : null;
   const notes = (
     <View style={{ gap: 8 }}>
       {wrong.length > 0 ? (
@@ -143,12 +151,14 @@ export const DockingPlan = ({
           </View>
           <View style={{ flex: 1, gap: 14 }}>
             {choices}
+            {head}
             {told}
           </View>
         </View>
       ) : (
         <View style={{ gap: 12 }}>
           {choices}
+          {head}
           {picture}
           {strip}
           {told}
@@ -160,17 +170,24 @@ export const DockingPlan = ({
   );
 };
 
+/** The answer in one line. */
+const Head = ({ plan }: { plan: Plan }) => {
+  const words = useDockWords();
+  return (
+    <View style={{ gap: 4 }} testID="plan-head">
+      <SlabBold size={25} heading={2} live>
+        {words.head(plan)}
+      </SlabBold>
+      <Tag kind={plan.set === 'none' ? 'calm' : 'ask'}>{words.set(plan)}</Tag>
+    </View>
+  );
+};
+
 const Told = ({ plan, close }: { plan: Plan; close: ReactNode }) => {
   const { t } = useTranslation();
   const words = useDockWords();
   return (
     <View style={{ gap: 12 }}>
-      <View style={{ gap: 4 }} testID="plan-head">
-        <SlabBold size={26} heading={2} live>
-          {words.head(plan)}
-        </SlabBold>
-        <Tag kind={plan.set === 'none' ? 'calm' : 'ask'}>{words.set(plan)}</Tag>
-      </View>
       <Part title={t('dock.order')}>
         {plan.steps.map((step, i) => (
           <View key={step.id} style={{ flexDirection: 'row', gap: 10 }} testID={`step-${step.id}`}>

@@ -10,7 +10,7 @@ import { chartOf, lineTo } from './chart';
 import { outlinePath, Water } from './Water';
 import { Arrows } from './Arrows';
 
-const MARGIN = 40;
+const MARGIN = 26;
 /** Nearer to the place than this, in lengths, her outline would only blot it. */
 const BLOTS = 0.6;
 
@@ -45,14 +45,14 @@ export const PlanDrawing = ({
   const lines = close ? plan.lines : plan.lines.slice(0, 1);
   const chart = chartOf(
     [
-      ...path.map(({ point }) => point),
+      ...path.flatMap(({ point, headingDeg }) => [0.55, -0.55].map((share) => ahead(point, headingDeg, share * hull.lengthM))),
       ...(close ? plan.lines.filter(({ line }) => line !== 'sternAnchor').map(({ to }) => to) : []),
       ...round,
     ],
     plan.lyingDeg,
     width,
     height,
-    close ? MARGIN / 2 : MARGIN,
+    MARGIN,
   );
   const outline = outlinePath(hull, chart.scale);
   const isNear = (point: Point) => Math.hypot(point[0], point[1]) < BLOTS * hull.lengthM;
@@ -150,7 +150,9 @@ export const PlanDrawing = ({
           );
         })}
       </Svg>
-      {close ? null : <Arrows now={now} upDeg={plan.lyingDeg} right={plan.side === 'starboard'} />}
+      {close ? null : (
+        <Arrows now={now} upDeg={plan.lyingDeg} right={plan.act === 'arrive' && plan.angleDeg > 0 && plan.side === 'starboard'} />
+      )}
     </View>
   );
 };

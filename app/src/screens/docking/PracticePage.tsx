@@ -3,7 +3,7 @@ import type { Conditions } from '@quay/core/docking/place';
 import { touchOf, type Review } from '@quay/core/docking/practice';
 import { type TaskName, TASKS, type WeatherChoice, WEATHERS } from '@quay/core/docking/tasks';
 import { STEP_S } from '@quay/core/docking/motion';
-import { mdiRestart } from '@mdi/js';
+import { mdiPause, mdiRestart } from '@mdi/js';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
@@ -12,13 +12,13 @@ import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
 import { Alt, Chip, Go, Row, Sign } from '../../ui/press';
 import { HEAD, Screen } from '../../ui/screen';
+import { Scroll } from '../../ui/scroll';
 import { WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { Helm, HelmNotes, Lever, Thruster } from './Controls';
 import { metres } from './dockWords';
 import { PracticeScene } from './Scene';
-import { NEUTRAL, type PracticeView, usePractice } from './usePractice';
-import { DETENTS } from '@quay/core/docking/practice';
+import { NEUTRAL, type Practice, usePractice, useSeen } from './usePractice';
 
 /** Which of the tasks. */
 export const TaskList = ({ boat, onTask, onBack }: { boat: string; onTask: (task: TaskName) => void; onBack: () => void }) => {
@@ -52,7 +52,8 @@ export const TaskList = ({ boat, onTask, onBack }: { boat: string; onTask: (task
 
 export type Outcome = Review & { weather: WeatherChoice; wentBack: number };
 
-const CONTROLS = 300;
+/** What lever, helm and the line of figures need below the water on a phone. */
+const CONTROLS = 356;
 /** By one press of an arrow. */
 const HELM_KEY = 0.2;
 
@@ -76,54 +77,62 @@ export const PracticePage = ({
   const { t } = useTranslation();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE;
-  const [weather, setWeather] = useState<WeatherChoice>('task');
-  const view = usePractice(task, hull, weather, now);
-  const { told, wentBack } = view;
-  useKeys(view);
+  // Wind that changes at the quay meanwhile does not change under whoever practises in it.
+  const [chosen, setChosen] = useState<{ weather: WeatherChoice; now?: Conditions | undefined }>({ weather: 'task' });
+  const { weather } = chosen;
+  const practice = usePractice(task, hull, weather, chosen.now);
+  useKeys(practice);
+  const phase = useSeen(practice, phaseOf);
+  const review = useSeen(practice, ({ told }) => told?.review);
 
   const kept = useRef(false);
-  const review = told?.review;
   useEffect(() => {
     if (!review) kept.current = false;
     if (!review?.passed || kept.current) return;
     kept.current = true;
-    void onDone({ ...review, weather, wentBack });
-  }, [review, onDone, weather, wentBack]);
+    void onDone({ ...review, weather, wentBack: practice.wentBack });
+  }, [review, onDone, weather, practice]);
 
-  const fresh = !told || (told.step === 0 && !told.running);
   const controls = (
     <View style={{ padding: 10, gap: 6 }}>
       {hull.thrusterN > 0 ? (
         <View style={{ alignItems: 'center' }}>
-          <Thruster view={view} />
+          <Thruster practice={practice} />
         </View>
       ) : null}
       <View style={{ flexDirection: 'row', justifyContent: 'space-around', alignItems: 'center' }}>
-        <Lever view={view} />
+        <Lever practice={practice} />
         <View style={{ alignItems: 'center', gap: 4 }}>
-          <Helm view={view} hull={hull} />
-          <HelmNotes view={view} hull={hull} />
+          <Helm practice={practice} hull={hull} />
+          <HelmNotes practice={practice} hull={hull} />
         </View>
       </View>
     </View>
   );
   const scene = (
     <PracticeScene
-      view={view}
+      practice={practice}
       width={wide ? Math.min(820, width * 0.6) : width}
-      height={wide ? height - HEAD - 40 : Math.max(230, height - HEAD - CONTROLS - 150)}
+      height={wide ? height - HEAD - 76 : Math.max(230, height - HEAD - CONTROLS - (hull.thrusterN > 0 ? 58 : 0))}
       label={t(`dock.task.${task}.goal`)}
     />
   );
-  const below = fresh ? (
-    <Ready view={view} task={task} weather={weather} now={now} onWeather={setWeather} />
-  ) : review ? (
-    <Told view={view} review={review} onBack={onBack} />
-  ) : told?.running ? (
-    controls
-  ) : (
-    <Paused view={view} />
-  );
+  const below =
+    phase === 'fresh' ? (
+      <Ready
+        practice={practice}
+        task={task}
+        weather={weather}
+        now={now}
+        onWeather={(one) => setChosen({ weather: one, now: one === 'now' ? now : undefined })}
+      />
+    ) : review ? (
+      <Told practice={practice} review={review} onBack={onBack} />
+    ) : phase === 'running' ? (
+      controls
+    ) : (
+      <Paused practice={practice} />
+    );
   return (
     <Screen
       title={t(`dock.task.${task}.name`)}
@@ -131,7 +140,7 @@ export const PracticePage = ({
       onBack={onBack}
       fill
       {...(wide ? { measure: 1340 } : {})}
-      right={<Sign path={mdiRestart} label={t('dock.againTask')} plain onPress={view.again} testID="practice-again" />}
+      right={<Sign path={mdiRestart} label={t('dock.againTask')} plain onPress={() => practice.begin()} testID="practice-again" />}
     >
       <View
         style={{
@@ -145,75 +154,99 @@ export const PracticePage = ({
         }}
       >
         <View>
-          {scene}
-          <Figures view={view} />
+          <View>
+            {scene}
+            <Happened practice={practice} />
+          </View>
+          <Figures practice={practice} />
         </View>
-        <View style={{ flex: 1 }}>{below}</View>
+        <View style={{ flex: 1, justifyContent: wide ? 'center' : 'flex-start' }}>
+          {phase === 'running' ? below : <Scroll>{below}</Scroll>}
+        </View>
       </View>
     </Screen>
   );
 };
 
 /** Arrows work lever and helm, N is neutral, M midships, P a pause. */
-const useKeys = (view: PracticeView) => {
-  const latest = useRef(view);
-  latest.current = view;
+const useKeys = (practice: Practice) => {
   useEffect(
     () =>
       onKey((key) => {
-        const { hands, told, setLever, setHandle, run, pause } = latest.current;
-        const at = DETENTS.indexOf(hands.lever as (typeof DETENTS)[number]);
         const keys: Readonly<Record<string, () => void>> = {
-          ArrowUp: () => setLever(at + 1),
-          ArrowDown: () => setLever(at - 1),
-          ArrowLeft: () => setHandle(hands.handle - HELM_KEY),
-          ArrowRight: () => setHandle(hands.handle + HELM_KEY),
-          n: () => setLever(NEUTRAL),
-          m: () => setHandle(0),
-          p: told?.running ? pause : run,
+          ArrowUp: () => practice.setLever(practice.detent + 1),
+          ArrowDown: () => practice.setLever(practice.detent - 1),
+          ArrowLeft: () => practice.setHandle(practice.hands.handle - HELM_KEY),
+          ArrowRight: () => practice.setHandle(practice.hands.handle + HELM_KEY),
+          n: () => practice.setLever(NEUTRAL),
+          m: () => practice.setHandle(0),
+          p: () => (practice.told?.running ? practice.pause() : practice.run()),
         };
         keys[key]?.();
         return keys[key] !== undefined;
       }),
-    [],
+    [practice],
   );
 };
 
-/** What is read while she moves, over the water. */
-const Figures = ({ view }: { view: PracticeView }) => {
+/** Before the first step, while she moves, and at any other time. */
+const phaseOf = ({ told }: Practice): 'fresh' | 'running' | 'still' =>
+  !told || (told.last === 0 && !told.running) ? 'fresh' : told.running ? 'running' : 'still';
+
+/** What is read while she moves, under the water; never so long that it moves the controls. */
+const Figures = ({ practice }: { practice: Practice }) => {
   const { t } = useTranslation();
-  const { told } = view;
+  const told = useSeen(practice, (seen) => seen.told);
   if (!told) return null;
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: 8, paddingHorizontal: 10, paddingVertical: 6 }}>
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingHorizontal: 12, height: 60 }}>
       <View testID="practice-speed">
         <Bold size={18}>{t('dock.speed', { v: figure(told.speedMs * 3.6) })}</Bold>
       </View>
-      <View testID="practice-clock" style={{ flexGrow: 1 }}>
+      <View testID="practice-clock">
         <Small>{t('dock.seconds', { s: Math.floor(told.step * STEP_S) })}</Small>
       </View>
-      {told.underM === undefined ? null : <Small>{t('dock.depth', { m: metres(Math.max(0, told.underM)) })}</Small>}
-      {told.heldS > 0 && !told.ended ? <Tag kind="ok">{t('dock.held', { s: Math.max(0, Math.ceil(told.holdS - told.heldS)) })}</Tag> : null}
-      {told.hardestMs === undefined ? null : (
-        <View testID={`touch-${touchOf(told.hardestMs)}`}>
-          <Tag kind={touchOf(told.hardestMs) === 'soft' ? 'ok' : touchOf(told.hardestMs) === 'firm' ? 'ask' : 'stop'}>
-            {t(`dock.touch.${touchOf(told.hardestMs)}`)}
+      <View style={{ flex: 1 }}>
+        {told.underM === undefined ? null : <Small lines={1}>{t('dock.depth', { m: metres(Math.max(0, told.underM)) })}</Small>}
+      </View>
+      {told.running ? <Sign path={mdiPause} label={t('dock.pause')} onPress={() => practice.pause()} testID="practice-pause" /> : null}
+    </View>
+  );
+};
+
+/** What has just happened, over the water. */
+const Happened = ({ practice }: { practice: Practice }) => {
+  const { t } = useTranslation();
+  const touch = useSeen(practice, ({ told }) => touchOf(told?.hardestMs));
+  const left = useSeen(practice, ({ told }) =>
+    told && told.heldS > 0 && !told.ended ? Math.max(0, Math.ceil(told.holdS - told.heldS)) : undefined,
+  );
+  return (
+    <View style={{ position: 'absolute', left: 10, bottom: 10, gap: 6, pointerEvents: 'none' }} aria-live="polite">
+      {left !== undefined ? (
+        <Tag kind="ok" size={17}>
+          {t('dock.held', { s: left })}
+        </Tag>
+      ) : null}
+      {touch === 'none' ? null : (
+        <View testID={`touch-${touch}`}>
+          <Tag kind={touch === 'soft' ? 'ok' : touch === 'firm' ? 'ask' : 'stop'} size={17}>
+            {t(`dock.touch.${touch}`)}
           </Tag>
         </View>
       )}
-      {told.running ? <Alt label={t('dock.pause')} onPress={view.pause} testID="practice-pause" style={{ minHeight: 52 }} /> : null}
     </View>
   );
 };
 
 const Ready = ({
-  view,
+  practice,
   task,
   weather,
   now,
   onWeather,
 }: {
-  view: PracticeView;
+  practice: Practice;
   task: TaskName;
   weather: WeatherChoice;
   now: Conditions | undefined;
@@ -237,7 +270,7 @@ const Ready = ({
           ))}
         </View>
       </View>
-      <Go label={t('dock.begin')} onPress={view.run} testID="practice-begin" />
+      <Go label={t('dock.begin')} onPress={() => practice.run()} testID="practice-begin" />
       <Small size={14}>{t('dock.caution')}</Small>
     </View>
   );
@@ -246,9 +279,9 @@ const Ready = ({
 const BACK_S = 3;
 
 /** Back to a moment, and on from there. */
-const Back = ({ view }: { view: PracticeView }) => {
+const Back = ({ practice }: { practice: Practice }) => {
   const { t } = useTranslation();
-  const { told } = view;
+  const told = useSeen(practice, (seen) => seen.told);
   if (!told) return null;
   const at = told.step * STEP_S;
   const end = told.last * STEP_S;
@@ -258,14 +291,14 @@ const Back = ({ view }: { view: PracticeView }) => {
         <Alt
           label={`◀ ${t('dock.earlier')}`}
           disabled={at <= 0}
-          onPress={() => view.look(Math.max(0, at - BACK_S))}
+          onPress={() => practice.look(Math.max(0, at - BACK_S))}
           style={{ flex: 1 }}
           testID="earlier"
         />
         <Alt
           label={`${t('dock.later')} ▶`}
           disabled={at >= end - STEP_S}
-          onPress={() => view.look(Math.min(end, at + BACK_S))}
+          onPress={() => practice.look(Math.min(end, at + BACK_S))}
           style={{ flex: 1 }}
           testID="later"
         />
@@ -274,8 +307,7 @@ const Back = ({ view }: { view: PracticeView }) => {
         <Go
           label={t('dock.fromHere')}
           onPress={() => {
-            view.goOnFromHere();
-            view.run();
+            practice.goOnFromHere();
           }}
           testID="from-here"
         />
@@ -284,20 +316,20 @@ const Back = ({ view }: { view: PracticeView }) => {
   );
 };
 
-const Paused = ({ view }: { view: PracticeView }) => {
+const Paused = ({ practice }: { practice: Practice }) => {
   const { t } = useTranslation();
-  const { told } = view;
+  const told = useSeen(practice, (seen) => seen.told);
   return (
     <View style={{ padding: 14, gap: 12 }}>
-      {told && told.step >= told.last ? <Go label={t('dock.goOn')} onPress={view.run} testID="practice-go-on" /> : null}
+      {told && told.step >= told.last ? <Go label={t('dock.goOn')} onPress={() => practice.run()} testID="practice-go-on" /> : null}
       <Small>{t('dock.undo')}</Small>
-      <Back view={view} />
+      <Back practice={practice} />
       <Small size={14}>{t('dock.helpKeys')}</Small>
     </View>
   );
 };
 
-const Told = ({ view, review, onBack }: { view: PracticeView; review: Review; onBack: () => void }) => {
+const Told = ({ practice, review, onBack }: { practice: Practice; review: Review; onBack: () => void }) => {
   const { t } = useTranslation();
   return (
     <View style={{ padding: 12, gap: 10 }} testID={review.passed ? 'practice-passed' : 'practice-failed'}>
@@ -314,10 +346,10 @@ const Told = ({ view, review, onBack }: { view: PracticeView; review: Review; on
         {review.passed ? null : <Small>{t('dock.notYetWhy')}</Small>}
       </Notice>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Alt label={t('dock.againTask')} onPress={view.again} style={{ flex: 1 }} testID="practice-more" />
+        <Alt label={t('dock.againTask')} onPress={() => practice.begin()} style={{ flex: 1 }} testID="practice-more" />
         <Alt label={t('common.done')} onPress={onBack} style={{ flex: 1 }} testID="practice-done" />
       </View>
-      <Back view={view} />
+      <Back practice={practice} />
     </View>
   );
 };

@@ -8,14 +8,14 @@ import type { Shown } from '../../workers/dockingProtocol';
 import { Arrows } from './Arrows';
 import { type Chart, chartOf } from './chart';
 import { outlinePath, Water } from './Water';
-import type { PracticeView } from './usePractice';
+import type { Practice } from './usePractice';
 
 const MARGIN = 34;
 
 /** The task from above. Only the boat is drawn anew; what she moves in stands still. */
-export const PracticeScene = ({ view, width, height, label }: { view: PracticeView; width: number; height: number; label: string }) => {
+export const PracticeScene = ({ practice, width, height, label }: { practice: Practice; width: number; height: number; label: string }) => {
   const tones = useTones();
-  const { world } = view;
+  const { world } = practice;
   const chart = useMemo(() => {
     const { hull, start, goal } = world;
     const L = hull.lengthM;
@@ -36,8 +36,8 @@ export const PracticeScene = ({ view, width, height, label }: { view: PracticeVi
   return (
     <View style={{ width, height, backgroundColor: tones.water, overflow: 'hidden' }} role="img" aria-label={label} testID="practice-scene">
       <Ground world={world} chart={chart} width={width} height={height} />
-      <Boat view={view} chart={chart} width={width} height={height} />
-      <Arrows now={world.conditions} upDeg={chart.upDeg} />
+      <Boat practice={practice} chart={chart} width={width} height={height} />
+      <Arrows now={world.conditions} upDeg={chart.upDeg} top />
     </View>
   );
 };
@@ -70,10 +70,10 @@ const Ground = memo(function Ground({ world, chart, width, height }: { world: Wo
 
 const WASH_M = 0.22;
 
-const Boat = memo(function Boat({ view, chart, width, height }: { view: PracticeView; chart: Chart; width: number; height: number }) {
+const Boat = memo(function Boat({ practice, chart, width, height }: { practice: Practice; chart: Chart; width: number; height: number }) {
   const tones = useTones();
   const [shown, setShown] = useState<Shown>();
-  const { onFrame, world } = view;
+  const { onFrame, world } = practice;
   useEffect(() => onFrame(setShown), [onFrame]);
   const { hull } = world;
   const outline = useMemo(() => outlinePath(hull, chart.scale), [hull, chart.scale]);

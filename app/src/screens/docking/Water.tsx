@@ -12,7 +12,7 @@ const SHOAL_DRAFTS = 1.6;
 
 const FILL: Readonly<Record<Scene['hard'][number]['is'], keyof Tones>> = {
   dock: 'rope',
-  bank: 'seat',
+  bank: 'mariPale',
   wall: 'soft',
   gate: 'ropeDark',
   boat: 'hull',
@@ -48,7 +48,7 @@ export const Water = ({ scene, hull, chart }: { scene: Scene; hull: HullFigures;
           d={lineTo(outline.map(chart.at), true)}
           fill={tones[FILL[is]]}
           stroke={tones.ink}
-          strokeWidth={1.5}
+          strokeWidth={is === 'bank' ? 0 : 1.5}
           strokeLinejoin="round"
         />
       ))}

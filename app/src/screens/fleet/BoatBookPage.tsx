@@ -44,6 +44,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         onBack={() => router.push('/fleet')}
         right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
         plan={laid.plan}
+        bookKind={laid.kind}
         listings={layerListings(boatBook, abouts, about, rows, (id) => t(`fleet.about.${id as 'named'}`))}
         originOf={originIn(origins, about, boatBook.id, classNames)}
         fault={fault}

@@ -43,7 +43,7 @@ const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string
   fields
     .flatMap((spec) => {
       const value = row[spec.field];
-      if (value === undefined || spec.is === 'asInFile') return [];
+      if (value === undefined || spec.is === 'asInFile' || spec.is === 'trials') return [];
       const label = fields.length === 1 || spec.is === 'text' ? '' : `${t(`fleet.field.${spec.field}` as 'fleet.field.name')}: `;
       if (spec.is === 'wording') return `${label}${(value as Wording).en}`;
       if (spec.is === 'choice') return `${label}${optionName(spec.field, value as string, t)}`;
@@ -62,6 +62,7 @@ export const BookEditor = ({
   right,
   onBack,
   plan,
+  bookKind,
   listings,
   originOf,
   fault,
@@ -77,6 +78,7 @@ export const BookEditor = ({
   right?: ReactNode;
   onBack: () => void;
   plan: Book['plan'] | undefined;
+  bookKind?: Book['kind'] | undefined;
   listings: readonly Listing[];
   originOf: (list: string, id: string) => RowOrigin;
   fault: string | undefined;
@@ -213,6 +215,7 @@ export const BookEditor = ({
           stations={stations}
           tanks={rowsOf('tanks') as unknown as Named[]}
           plan={plan}
+          bookKind={bookKind}
           fault={fault}
           busy={busy}
           onClose={close}

@@ -1,5 +1,5 @@
 import { changeClassBook, getClassBook, getClassVersion } from '@quay/contract/fleet';
-import type { ClassBook } from '@quay/core/fleet/book';
+import type { Book, ClassBook } from '@quay/core/fleet/book';
 import { comparableClass } from '@quay/core/fleet/compare';
 import type { Lists } from '@quay/core/fleet/lay';
 import { useRouter } from 'expo-router';
@@ -41,6 +41,7 @@ export const ClassBookPage = ({ classId }: { classId: string }) => {
         onBack={() => router.push('/fleet')}
         right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
         plan={plan ?? undefined}
+        bookKind={about.value.kind as Book['kind'] | undefined}
         listings={layerListings(
           classBook,
           abouts,

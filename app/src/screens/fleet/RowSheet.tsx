@@ -1,6 +1,7 @@
 import type { Book } from '@quay/core/fleet/book';
 import { canDraw } from '@quay/core/fleet/drawing';
 import type { RowEdit } from '@quay/core/fleet/edit';
+import type { Hull } from '@quay/core/fleet/hull';
 import { type Language, LANGUAGES, say, type Wording } from '@quay/core/fleet/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -15,6 +16,7 @@ import { Body, SlabBold, Small } from '../../ui/words';
 import { isMatter } from './about';
 import { type Draft, type DraftFault, draftOf, readDraft, wordingOf } from './draft';
 import type { FieldSpec } from './fields';
+import { HullTrials } from './HullTrials';
 import { optionName } from './optionName';
 
 export type RowOrigin = { is: 'class' | 'changed' | 'own' | 'none'; name: string };
@@ -32,6 +34,7 @@ export const RowSheet = ({
   stations,
   tanks,
   plan,
+  bookKind,
   fault,
   busy,
   onClose,
@@ -49,6 +52,7 @@ export const RowSheet = ({
   stations: readonly (Named & { at: readonly [number, number] })[];
   tanks: readonly Named[];
   plan: Book['plan'] | undefined;
+  bookKind: Book['kind'] | undefined;
   fault: string | undefined;
   busy: boolean;
   onClose: () => void;
@@ -87,19 +91,31 @@ export const RowSheet = ({
           ))}
         </View>
       ) : null}
-      {fields.map((spec) => (
-        <OneField
-          key={spec.field}
-          spec={spec}
-          typed={draft[spec.field]}
-          language={language}
-          fault={faults[spec.field] && t(`fleet.fault.${faults[spec.field]!}`)}
-          stations={stations}
-          tanks={tanks}
-          plan={plan}
-          onSet={(value) => set(spec.field, value)}
-        />
-      ))}
+      {fields.map((spec) =>
+        spec.is === 'trials' ? (
+          <HullTrials
+            key={spec.field}
+            text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
+            given={givenIn(draft, fields)}
+            kind={bookKind}
+            plan={plan}
+            onSet={(text) => set(spec.field, text)}
+            onFigures={(figures) => setDraft({ ...draft, ...figures })}
+          />
+        ) : (
+          <OneField
+            key={spec.field}
+            spec={spec}
+            typed={draft[spec.field]}
+            language={language}
+            fault={faults[spec.field] && t(`fleet.fault.${faults[spec.field]!}`)}
+            stations={stations}
+            tanks={tanks}
+            plan={plan}
+            onSet={(value) => set(spec.field, value)}
+          />
+        ),
+      )}
       {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
       {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}
       {row ? (
@@ -109,6 +125,17 @@ export const RowSheet = ({
         </View>
       ) : null}
     </Sheet>
+  );
+};
+
+/** The figures of a hull as they are typed now; what cannot be read is left out. */
+const givenIn = (draft: Draft, fields: readonly FieldSpec[]): Hull => {
+  const numbers = fields.filter(({ is }) => is === 'number');
+  return Object.fromEntries(
+    numbers.flatMap((spec) => {
+      const read = readDraft(draft, [spec]);
+      return read.ok && read.edit[spec.field] !== undefined ? [[spec.field, read.edit[spec.field]]] : [];
+    }),
   );
 };
 

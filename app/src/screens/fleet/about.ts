@@ -59,7 +59,7 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
     { field: 'steers', is: 'choice', options: ['rudder', 'drive'] },
     { field: 'walks', is: 'choice', options: ['port', 'starboard', 'none'] },
     { field: 'tiller', is: 'flag' },
-    file('trials'),
+    { field: 'trials', is: 'trials' },
   ],
   looks: [{ field: 'looks', is: 'wording', lines: 2 }],
   callSign: [{ field: 'callSign', is: 'text' }],

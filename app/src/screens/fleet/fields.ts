@@ -12,6 +12,8 @@ export type FieldSpec =
   | { field: string; is: 'station'; optional?: true }
   | { field: string; is: 'tank' }
   | { field: string; is: 'spot' }
+  /** Trials on the water, which stand in the file as they are. */
+  | { field: string; is: 'trials' }
   /** Written as it stands in the file: what is nested, and is seldom touched. */
   | { field: string; is: 'asInFile'; needed?: true };
 
