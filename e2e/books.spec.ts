@@ -157,3 +157,42 @@ test(
     await dot.close();
   },
 );
+
+test('trials on the water say what a hull’s figures are; one that does not go with the others stands out', PHONE, async ({ phoneOf }) => {
+  const mina = await phoneOf(MANAGER);
+  const { page } = mina;
+  await mina.open('/fleet/tuppenny-bun');
+  await mina.by('list-about').click();
+  await mina.by('edit-hull').click();
+  const tryOut = async (is: string, figures: Record<string, string>) => {
+    await mina.by(`try-${is}`).click();
+    for (const [field, value] of Object.entries(figures)) await mina.by(`tried-${field}`).fill(value);
+  };
+  // In neutral nobody gets faster.
+  await tryOut('coast', { fromMs: '1', toMs: '1.5', seconds: '9' });
+  await expect(page.getByText('the second speed is the lower one', { exact: false })).toBeVisible();
+  await expect(mina.by('keep-trial')).toBeDisabled();
+  await mina.by('try-coast').click();
+  for (const seconds of ['24', '25', '48']) {
+    await tryOut('coast', { fromMs: '1.5', toMs: '0.75', seconds });
+    await mina.by('keep-trial').click();
+    await mina.by('try-coast').waitFor();
+  }
+  await expect(mina.by('trial-2')).toContainText('off what the others say');
+  await mina.by('drop-trial-2').click();
+  await expect(page.getByText('They differ among themselves by 2 %.')).toBeVisible();
+  await mina.by('take-figures').click();
+  await expect(mina.by('field-dragK')).not.toHaveValue('');
+  const drag = await mina.by('field-dragK').inputValue();
+  await mina.by('keep-row').click();
+  await expect(page.getByText(/Kept as book 2/)).toBeVisible();
+  // What was measured is no longer among what is estimated.
+  await mina.open('/hire/h-1001/docking');
+  await expect(mina.by('estimated')).toContainText('weight');
+  await expect(mina.by('estimated')).not.toContainText('drag');
+  await mina.open('/fleet/tuppenny-bun');
+  await mina.by('list-about').click();
+  await mina.by('edit-hull').click();
+  await expect(mina.by('field-dragK')).toHaveValue(drag);
+  await expect(mina.by('trial-1')).toBeVisible();
+});

@@ -84,6 +84,12 @@ describe('figures fitted to trials', () => {
     expect(Object.keys(fit!.figures)).toEqual(['dragK']);
   });
 
+  it('one trial alone is enough for its figure: full ahead at 3 m/s against a drag of 50 N is a thrust of 450 N', () => {
+    const fit = fitTrials([{ is: 'full', reachedMs: 3 }], { ...estimate, dragK: 50 });
+    expect(fit!.figures.thrustAheadN).toBeCloseTo(450, 3);
+    expect(fit!.left).toBeLessThan(1e-6);
+  });
+
   it('the trial that does not go with the others stands out', () => {
     const trials = tried(estimate, () => 1);
     const at = trials.findIndex(({ is }) => is === 'coast');

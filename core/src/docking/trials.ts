@@ -82,7 +82,8 @@ export const fitTrials = (trials: readonly Trial[], from: HullFigures): Fit | un
   });
   const error = (hull: HullFigures, { by, measured }: Seen): number => Math.log(by(hull) / measured);
   const { parameterValues } = levenbergMarquardt(
-    { x: seen.map((_, i) => i), y: seen.map(() => 0) },
+    // Everything twice, since the library wants two points and one trial is one: the least squares are at the same place.
+    { x: [...seen, ...seen].map((_, i) => i % seen.length), y: [...seen, ...seen].map(() => 0) },
     (logs) => {
       const hull = hullOf(logs);
       return (i) => error(hull, seen[i]!);

@@ -3,19 +3,23 @@ import * as z from 'zod/mini';
 /** What was tried on the water, in calm and slack water unless said; speeds through the water, m/s. */
 export const Trial = z.discriminatedUnion('is', [
   /** Full astern until she stands: how long and how far, either or both. */
-  z.object({
-    is: z.literal('stop'),
-    fromMs: z.number().check(z.gt(0), z.lte(10)),
-    seconds: z.optional(z.number().check(z.gt(0), z.lte(600))),
-    metres: z.optional(z.number().check(z.gt(0), z.lte(1000))),
-  }),
+  z
+    .object({
+      is: z.literal('stop'),
+      fromMs: z.number().check(z.gt(0), z.lte(10)),
+      seconds: z.optional(z.number().check(z.gt(0), z.lte(600))),
+      metres: z.optional(z.number().check(z.gt(0), z.lte(1000))),
+    })
+    .check(z.refine(({ seconds, metres }) => seconds !== undefined || metres !== undefined, 'needs seconds or metres')),
   /** In neutral from one speed to another. */
-  z.object({
-    is: z.literal('coast'),
-    fromMs: z.number().check(z.gt(0), z.lte(10)),
-    toMs: z.number().check(z.gt(0), z.lte(10)),
-    seconds: z.number().check(z.gt(0), z.lte(600)),
-  }),
+  z
+    .object({
+      is: z.literal('coast'),
+      fromMs: z.number().check(z.gt(0), z.lte(10)),
+      toMs: z.number().check(z.gt(0), z.lte(10)),
+      seconds: z.number().check(z.gt(0), z.lte(600)),
+    })
+    .check(z.refine(({ fromMs, toMs }) => toMs < fromMs, 'ends faster than it began')),
   /** Full ahead, when she gains no more. */
   z.object({ is: z.literal('full'), reachedMs: z.number().check(z.gt(0), z.lte(30)) }),
   /** Left lying across a wind: how fast she is set. */

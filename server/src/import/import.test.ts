@@ -55,6 +55,15 @@ describe('a drill', () => {
   });
 });
 
+describe('a hull', () => {
+  it('with a trial that cannot be, or a figure out of range, is refused where it stands', () => {
+    edit('classes/canal-12.json', (text) => text.replace('"toMs": 0.6', '"toMs": 1.6').replace('"massKg": 6800', '"massKg": -3'));
+    const found = faults().join('\n');
+    expect(found).toContain('hull.trials[1]: ends faster than it began');
+    expect(found).toContain('hull.massKg');
+  });
+});
+
 describe('the demo operator', () => {
   it('is all there: two bases, three waters, six boats, four staff, hires in every state of booking', () => {
     const got = read();

@@ -99,12 +99,19 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
 export type BaseRow = { id: string; name: string; zone: string };
 export const basesOf = async (db: Knex): Promise<BaseRow[]> => (await db('base').select('id', 'name', 'zone').orderBy('name')) as BaseRow[];
 
+/** How far over midnight the day looks, both ways. */
+const ROUND_MIDNIGHT_MS = 8 * 3_600_000;
+
 /**
- * Hires of a base that touch the local day of `now`, and whatever is still out or at the quay, however old: a boat
+ * Hires of a base that touch the local day of `now` or a few hours of it round midnight, and whatever is still out or at the quay, however old: a boat
  * that never came back does not fall off the board at midnight.
  */
 export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<DayHire[]> => {
-  const { from, to } = dayOf(now, base.zone);
+  const day = dayOf(now, base.zone);
+  // Late in the evening the next boats leave after midnight, and early in the morning the last came in before it.
+  const [before, after] = [-1, 1].map((way) => new Date(Date.parse(now) + way * ROUND_MIDNIGHT_MS).toISOString()) as [string, string];
+  const from = before < day.from ? before : day.from;
+  const to = after > day.to ? after : day.to;
   const columns = [
     'hire.id',
     'boat.name as boat',
