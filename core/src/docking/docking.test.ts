@@ -1,21 +1,10 @@
 import fc from 'fast-check';
+import { HULL_KINDS, hullOf } from '../testing/hulls';
 import { crabAngle, lyingDrift } from './drift';
 import { hullFigures, type HullFigures } from './hull';
 import { type Afloat, bodyOf, energy, type Helm, move, STEP_S, type Weather } from './motion';
 import { coasting, stopping } from './stop';
 
-const KINDS = ['pontoon', 'rib', 'electricLaunch', 'houseboat', 'canalBoat', 'riverCruiser', 'launch'] as const;
-const SIZES = {
-  pontoon: [7, 2.5],
-  rib: [6, 2.4],
-  electricLaunch: [5.2, 1.9],
-  houseboat: [14, 4.4],
-  canalBoat: [12, 2.1],
-  riverCruiser: [10, 3.3],
-  launch: [6, 2.2],
-} as const;
-const hullOf = (kind: (typeof KINDS)[number]): HullFigures =>
-  hullFigures({ kind, plan: { lengthM: SIZES[kind][0], beamM: SIZES[kind][1], strokes: [] } }).hull;
 const REST: Afloat = { x: 0, y: 0, heading: 0, surge: 0, sway: 0, turn: 0 };
 const IDLE: Helm = { lever: 0, steer: 0, thruster: 0 };
 const CALM: Weather = { wind: [0, 0], current: [0, 0] };
@@ -26,7 +15,7 @@ const run = (hull: HullFigures, from: Afloat, helm: Helm, weather: Weather, seco
   return at;
 };
 
-describe.each(KINDS)('a %s', (kind) => {
+describe.each(HULL_KINDS)('a %s', (kind) => {
   const hull = hullOf(kind);
 
   it('lying in wind and current comes to drift as the balance of air and water says', () => {

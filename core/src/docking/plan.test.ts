@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { hullOf } from '../testing/hulls';
 import { hullFigures, type HullFigures } from './hull';
 import { bodyOf, move, STEP_S } from './motion';
 import { slackFor } from './lie';
@@ -7,7 +8,7 @@ import { type Arrival, type NoPlan, type Plan, STEPS } from './plan';
 import { planFor } from './planFor';
 import { BERTH_KINDS } from '../fleet/base';
 
-const { hull } = hullFigures({ kind: 'pontoon', plan: { lengthM: 7, beamM: 2.5, strokes: [] } });
+const hull = hullOf('pontoon');
 /** Pointing north, the dock to starboard, in the east. */
 const dock: Place = { kind: 'alongside', headingDeg: 0, side: 'starboard' };
 const calm: Conditions = { windFromDeg: 0, windMs: 0, currentToDeg: 0, currentMs: 0, waterM: 0 };
@@ -197,7 +198,7 @@ describe('leaving', () => {
     const sprung = given(leave({ windFromDeg: 270, windMs: 3 }));
     expect(steps(sprung)).toContain('springOut');
     expect(sprung.lines.at(-1)).toMatchObject({ line: 'bowSpring', why: 'swingsOut' });
-    const houseboat = hullFigures({ kind: 'houseboat', plan: { lengthM: 14, beamM: 4.4, strokes: [] } }).hull;
+    const houseboat = hullOf('houseboat');
     expect(leave({ windFromDeg: 270, windMs: 9.5 }, {}, houseboat)).toMatchObject({ answer: 'wait', reason: 'pinned' });
   });
 

@@ -1,21 +1,11 @@
 import fc from 'fast-check';
-import { hullFigures, type HullFigures } from './hull';
+import { HULL_KINDS, type HullKind, hullOf } from '../testing/hulls';
+import type { HullFigures } from './hull';
 import { STEP_S } from './motion';
 import { advance, beginGo, cutLog, DETENTS, type Entry, type Go, IDLE, overGround, replay, review, touchOf } from './practice';
 import { LIMIT_S, TASKS, type TaskName, WEATHERS, type World, worldOf } from './tasks';
 
-const SIZES = {
-  pontoon: [7, 2.5],
-  rib: [6, 2.4],
-  electricLaunch: [5.2, 1.9],
-  houseboat: [14, 4.4],
-  canalBoat: [12, 2.1],
-  riverCruiser: [10, 3.3],
-  launch: [6, 2.2],
-} as const;
-const KINDS = Object.keys(SIZES) as (keyof typeof SIZES)[];
-const hullOf = (kind: keyof typeof SIZES): HullFigures =>
-  hullFigures({ kind, plan: { lengthM: SIZES[kind][0], beamM: SIZES[kind][1], strokes: [] } }, { thrusterN: 300 }).hull;
+const boat = (kind: HullKind): HullFigures => hullOf(kind, { thrusterN: 300 });
 const END = LIMIT_S / STEP_S;
 const goOf = (world: World, log: readonly Entry[]): Go => replay(world, log, END);
 const hold = (lever: number, handle = 0): Entry[] => [{ step: 0, lever, handle, thruster: 0 }];
@@ -66,8 +56,8 @@ const steered = (world: World): Entry[] => {
   return log;
 };
 
-describe.each(KINDS)('a %s', (kind) => {
-  const hull = hullOf(kind);
+describe.each(HULL_KINDS)('a %s', (kind) => {
+  const hull = boat(kind);
 
   it.each(TASKS)('can be brought through “%s” in its own weather by a plain helmsman', (task) => {
     const world = worldOf(task, hull);
@@ -118,7 +108,7 @@ describe.each(KINDS)('a %s', (kind) => {
 });
 
 describe('a go', () => {
-  const hull = hullOf('pontoon');
+  const hull = boat('pontoon');
 
   it('touches softly by a script in no wind, and hard by the same script in the wind', () => {
     // A little helm to keep her to the dock, slow ahead for four seconds, then neutral.
@@ -137,13 +127,13 @@ describe('a go', () => {
     expect(review(world, goOf(world, hold(1))).tryNext).toEqual(expect.arrayContaining(['hardTouch', 'tooFast', 'neverSlowed', 'ranOut']));
     const slow = goOf(world, steered(world));
     expect(review(world, slow).well).toEqual(expect.arrayContaining(['untouched', 'slow']));
-    const lazy = worldOf('leave', hullOf('canalBoat'), 'calm');
+    const lazy = worldOf('leave', boat('canalBoat'), 'calm');
     expect(review(lazy, goOf(lazy, hold(0, 1))).tryNext).toContain('deadHelm');
     expect(review(lazy, goOf(lazy, hold(-0.5, 1))).tryNext).toContain('asternHelm');
   });
 
   it('a tiller works the other way round', () => {
-    const wheel = hullOf('riverCruiser');
+    const wheel = boat('riverCruiser');
     const turn = (hull: HullFigures) => replay(worldOf('stop', hull, 'calm'), hold(0.5, 1), 90).at.heading;
     expect(turn(wheel)).toBeGreaterThan(0.02);
     expect(turn({ ...wheel, tiller: true })).toBeLessThan(-0.02);
@@ -168,7 +158,7 @@ describe('a go', () => {
 
 it('every task is under two minutes', () => {
   for (const task of TASKS as readonly TaskName[]) {
-    const world = worldOf(task, hullOf('launch'));
+    const world = worldOf(task, boat('launch'));
     const go = goOf(world, []);
     expect(go.step * STEP_S).toBeLessThanOrEqual(LIMIT_S);
   }

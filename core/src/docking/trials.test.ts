@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { hullFigures, type HullFigures } from './hull';
+import { hullOf } from '../testing/hulls';
+import type { HullFigures } from './hull';
 import { bodyOf, move, STEP_S, type Weather } from './motion';
 import { fitTrials, trialFaults } from './trials';
 import type { Trial } from '../fleet/hull';
 
-const estimate = hullFigures({ kind: 'riverCruiser', plan: { lengthM: 10, beamM: 3.3, strokes: [] } }).hull;
+const estimate = hullOf('riverCruiser');
 const CALM: Weather = { wind: [0, 0], current: [0, 0] };
 
 /** Tried on the water as the motion in three degrees has it: nothing here knows the closed forms that are fitted. */

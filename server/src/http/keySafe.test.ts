@@ -109,7 +109,9 @@ describe('the key of a boat that is handed over without staff', () => {
     await hourComes();
     const mina = quay.client();
     await mina.signIn(MANAGER);
-    expect((await mina.send('GET', '/stand-ins')).json).toEqual({ standIns: [{ name: 'keySafe', fails: false }] });
+    expect((await mina.send('GET', '/stand-ins')).json).toMatchObject({
+      standIns: expect.arrayContaining([{ name: 'keySafe', fails: false }]) as unknown,
+    });
     expect((await hand.send('POST', '/stand-ins/keySafe', { fails: true })).status).toBe(403);
     expect((await mina.send('POST', '/stand-ins/weather', { fails: true })).status).toBe(400);
     expect((await mina.send('POST', '/stand-ins/keySafe', { fails: true })).json).toEqual({ name: 'keySafe', fails: true });

@@ -2,8 +2,6 @@ import type { DockWords } from './en';
 
 export const de: DockWords = {
   title: 'Anlegen',
-  open: 'Anlegen, ablegen, liegen',
-  openWhy: 'Der Plan für den Wind, der jetzt weht, und Übungen.',
   caution:
     'Das lehrt Reihenfolge und Gefühl, nicht genau, wie dieses Boot sich bewegt. Personal, örtliche Regeln und das Handbuch des Herstellers gehen vor; im Zweifel draußen bleiben und fragen.',
   act: { arrive: 'Hinein', leave: 'Hinaus', lie: 'Liegen' },
@@ -90,11 +88,12 @@ export const de: DockWords = {
   water: 'Wasser {{v}} m über dem niedrigsten',
   dirs: ['N', 'NO', 'O', 'SO', 'S', 'SW', 'W', 'NW'],
   range: 'Von {{min}} bis {{max}}.',
-  legend: { path: 'Ihr Weg', first: 'Erste Leine', set: 'Abdrift' },
   at: { start: 'Beginn', neutral: 'neutral', reverse: 'zurück', place: 'hier', anchor: 'Anker', clear: 'frei' },
   draws: 'Von oben: {{head}}. {{set}}.',
   order: 'In dieser Reihenfolge',
   lines: 'Leinen',
+  linesOff: 'In dieser Reihenfolge los',
+  helm: 'Bug auf {{deg}}°, {{v}} km/h durchs Wasser',
   crew: 'Wer wo steht',
   wayOut: 'Wenn es nicht passt',
   fenders: {
@@ -224,8 +223,8 @@ export const de: DockWords = {
   pause: 'Pause',
   goOn: 'Weiter',
   againTask: 'Noch einmal',
-  back: 'Zurück auf {{s}} s',
   undo: 'Zurück und von dort weiter',
+  moment: 'Der Augenblick',
   earlier: 'Früher',
   later: 'Später',
   fromHere: 'Von hier weiter',
@@ -245,7 +244,6 @@ export const de: DockWords = {
     '3': 'Voll voraus',
   },
   centre: 'Mittschiffs',
-  more: { port: 'Mehr nach links', starboard: 'Mehr nach rechts' },
   speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} darunter',
@@ -254,8 +252,6 @@ export const de: DockWords = {
   done: 'Geschafft',
   notYet: 'Diesmal nicht',
   notYetWhy: 'Das hält nichts auf. Noch einmal versuchen.',
-  wentWell: 'Was gut ging',
-  tryNext: 'Zum Versuchen',
   well: {
     soft: 'So sanft, dass ein Fender genügt.',
     untouched: 'Sie haben nichts berührt.',

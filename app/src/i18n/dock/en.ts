@@ -1,8 +1,6 @@
 /** Words of docking. A step is a sentence a passenger can follow; sides come as they are said on the way. */
 export const en = {
   title: 'Docking',
-  open: 'Coming alongside, leaving, lying',
-  openWhy: 'The plan for the wind there is now, and tasks to practise.',
   caution:
     'This teaches order and feel, not exactly how this boat moves. Staff, local rules and the maker’s manual come first; when in doubt, stay off and ask.',
   act: { arrive: 'Come in', leave: 'Leave', lie: 'Lie' },
@@ -89,11 +87,12 @@ export const en = {
   water: 'Water {{v}} m above lowest',
   dirs: ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'],
   range: 'From {{min}} to {{max}}.',
-  legend: { path: 'Your way', first: 'First line', set: 'How she is set' },
   at: { start: 'begin', neutral: 'neutral', reverse: 'astern', place: 'here', anchor: 'anchor', clear: 'clear' },
   draws: 'From above: {{head}}. {{set}}.',
   order: 'In this order',
   lines: 'Lines',
+  linesOff: 'Let go in this order',
+  helm: 'Bow on {{deg}}°, {{v}} km/h through the water',
   crew: 'Who stands where',
   wayOut: 'If it does not feel right',
   fenders: {
@@ -223,8 +222,8 @@ export const en = {
   pause: 'Pause',
   goOn: 'Go on',
   againTask: 'Again',
-  back: 'Back to {{s}} s',
   undo: 'Back and go on from there',
+  moment: 'The moment',
   earlier: 'Earlier',
   later: 'Later',
   fromHere: 'Go on from here',
@@ -244,7 +243,6 @@ export const en = {
     '3': 'Full ahead',
   },
   centre: 'Midships',
-  more: { port: 'More to the left', starboard: 'More to the right' },
   speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} under her',
@@ -253,8 +251,6 @@ export const en = {
   done: 'Done',
   notYet: 'Not this time',
   notYetWhy: 'It holds nothing up. Try it again.',
-  wentWell: 'What went well',
-  tryNext: 'What to try',
   well: {
     soft: 'You touched so softly that a fender takes it.',
     untouched: 'You touched nothing.',

@@ -2,8 +2,6 @@ import type { DockWords } from './en';
 
 export const es: DockWords = {
   title: 'Atracar',
-  open: 'Atracar, salir, quedarse',
-  openWhy: 'El plan para el viento que hace ahora, y ejercicios.',
   caution:
     'Esto enseña el orden y el tacto, no exactamente cómo se mueve este barco. El personal, las reglas del lugar y el manual del fabricante van primero; en la duda, quédese fuera y pregunte.',
   act: { arrive: 'Entrar', leave: 'Salir', lie: 'Quedarse' },
@@ -90,11 +88,12 @@ export const es: DockWords = {
   water: 'Agua {{v}} m sobre la más baja',
   dirs: ['N', 'NE', 'E', 'SE', 'S', 'SO', 'O', 'NO'],
   range: 'De {{min}} a {{max}}.',
-  legend: { path: 'Su camino', first: 'Primer cabo', set: 'Abatimiento' },
   at: { start: 'inicio', neutral: 'neutro', reverse: 'atrás', place: 'aquí', anchor: 'ancla', clear: 'libre' },
   draws: 'Desde arriba: {{head}}. {{set}}.',
   order: 'En este orden',
   lines: 'Cabos',
+  linesOff: 'Soltar en este orden',
+  helm: 'Proa al {{deg}}°, {{v}} km/h por el agua',
   crew: 'Quién va dónde',
   wayOut: 'Si no va bien',
   fenders: {
@@ -224,8 +223,8 @@ export const es: DockWords = {
   pause: 'Pausa',
   goOn: 'Seguir',
   againTask: 'Otra vez',
-  back: 'Volver a {{s}} s',
   undo: 'Volver y seguir desde ahí',
+  moment: 'El momento',
   earlier: 'Antes',
   later: 'Después',
   fromHere: 'Seguir desde aquí',
@@ -245,7 +244,6 @@ export const es: DockWords = {
     '3': 'Avante toda',
   },
   centre: 'A la vía',
-  more: { port: 'Más a la izquierda', starboard: 'Más a la derecha' },
   speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} debajo',
@@ -254,8 +252,6 @@ export const es: DockWords = {
   done: 'Hecho',
   notYet: 'Esta vez no',
   notYetWhy: 'Esto no detiene nada. Inténtelo otra vez.',
-  wentWell: 'Lo que fue bien',
-  tryNext: 'Para probar',
   well: {
     soft: 'Tan suave que basta una defensa.',
     untouched: 'No tocó nada.',

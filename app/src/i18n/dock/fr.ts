@@ -2,8 +2,6 @@ import type { DockWords } from './en';
 
 export const fr: DockWords = {
   title: 'Accoster',
-  open: 'Accoster, partir, rester',
-  openWhy: 'Le plan pour le vent qu’il fait, et des exercices.',
   caution:
     'Cela enseigne l’ordre et le toucher, pas exactement comment ce bateau se meut. Le personnel, les règles locales et le manuel du constructeur passent d’abord ; dans le doute, restez au large et demandez.',
   act: { arrive: 'Arriver', leave: 'Partir', lie: 'Rester' },
@@ -91,11 +89,12 @@ export const fr: DockWords = {
   water: 'Eau {{v}} m au-dessus du plus bas',
   dirs: ['N', 'NE', 'E', 'SE', 'S', 'SO', 'O', 'NO'],
   range: 'De {{min}} à {{max}}.',
-  legend: { path: 'Votre route', first: 'Première amarre', set: 'Dérive' },
   at: { start: 'début', neutral: 'neutre', reverse: 'arrière', place: 'ici', anchor: 'ancre', clear: 'libre' },
   draws: 'Vu d’en haut : {{head}}. {{set}}.',
   order: 'Dans cet ordre',
   lines: 'Amarres',
+  linesOff: 'À larguer dans cet ordre',
+  helm: 'Cap {{deg}}°, {{v}} km/h dans l’eau',
   crew: 'Qui se tient où',
   wayOut: 'Si cela ne va pas',
   fenders: {
@@ -225,8 +224,8 @@ export const fr: DockWords = {
   pause: 'Pause',
   goOn: 'Continuer',
   againTask: 'Encore',
-  back: 'Retour à {{s}} s',
   undo: 'Revenir et reprendre de là',
+  moment: 'Le moment',
   earlier: 'Plus tôt',
   later: 'Plus tard',
   fromHere: 'Reprendre d’ici',
@@ -246,7 +245,6 @@ export const fr: DockWords = {
     '3': 'Avant toute',
   },
   centre: 'Au milieu',
-  more: { port: 'Plus à gauche', starboard: 'Plus à droite' },
   speed: '{{v}} km/h',
   seconds: '{{s}} s',
   depth: '{{m}} sous elle',
@@ -255,8 +253,6 @@ export const fr: DockWords = {
   done: 'Réussi',
   notYet: 'Pas cette fois',
   notYetWhy: 'Cela ne bloque rien. Essayez encore.',
-  wentWell: 'Ce qui allait bien',
-  tryNext: 'À essayer',
   well: {
     soft: 'Si doucement qu’une défense suffit.',
     untouched: 'Vous n’avez rien touché.',

@@ -172,13 +172,19 @@ export const DockingPlan = ({
 
 /** The answer in one line. */
 const Head = ({ plan }: { plan: Plan }) => {
+  const { t } = useTranslation();
   const words = useDockWords();
   return (
     <View style={{ gap: 4 }} testID="plan-head">
       <SlabBold size={25} heading={2} live>
         {words.head(plan)}
       </SlabBold>
-      <Tag kind={plan.set === 'none' ? 'calm' : 'ask'}>{words.set(plan)}</Tag>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'center' }}>
+        <Tag kind={plan.set === 'none' ? 'calm' : 'ask'}>{words.set(plan)}</Tag>
+        {plan.act === 'arrive' ? (
+          <Bold size={16}>{t('dock.helm', { deg: Math.round(plan.headingDeg), v: figure(plan.speedMs * 3.6) })}</Bold>
+        ) : null}
+      </View>
     </View>
   );
 };
@@ -199,7 +205,7 @@ const Told = ({ plan, close }: { plan: Plan; close: ReactNode }) => {
         ))}
       </Part>
       {plan.lines.length > 0 ? (
-        <Part title={t('dock.lines')}>
+        <Part title={t(plan.act === 'leave' ? 'dock.linesOff' : 'dock.lines')}>
           {close}
           {plan.lines.map((line, i) => (
             <View key={line.line} style={{ flexDirection: 'row', gap: 10 }} testID={`line-${i + 1}`}>

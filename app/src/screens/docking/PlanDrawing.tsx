@@ -14,6 +14,12 @@ const MARGIN = 26;
 /** Nearer to the place than this, in lengths, her outline would only blot it. */
 const BLOTS = 0.6;
 
+/** How she is set while she comes or goes, across the drawing: the faster, the longer. Up is the way she lies. */
+const setArrow = (way: 1 | -1, ms: number): string => {
+  const long = way * Math.min(46, 20 + ms * 80);
+  return `M${way * 6} 0H${long}M${long} 0l${-7 * way}-6M${long} 0l${-7 * way} 6`;
+};
+
 /** A plan from above: the way in or out, her outline where something is done, lines in their order, how she is set. */
 export const PlanDrawing = ({
   plan,
@@ -99,6 +105,24 @@ export const PlanDrawing = ({
             </G>
           );
         })}
+        {close || plan.setTo === undefined
+          ? null
+          : path.map(({ at, point }) => {
+              if (at === 'place' || isNear(point)) return null;
+              const [x, y] = chart.at(point);
+              return (
+                <Path
+                  key={`set-${at}`}
+                  d={setArrow(plan.setTo === 'starboard' ? 1 : -1, plan.setMs)}
+                  transform={`translate(${x} ${y})`}
+                  fill="none"
+                  stroke={tones.lead}
+                  strokeWidth={3}
+                  strokeLinecap="round"
+                  strokeLinejoin="round"
+                />
+              );
+            })}
         {lines.map(({ line, from, to }, i) => {
           const [[x1, y1], [x2, y2]] = [chart.at(from), chart.at(to)];
           return (

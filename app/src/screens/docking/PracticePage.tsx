@@ -7,13 +7,15 @@ import { mdiPause, mdiRestart } from '@mdi/js';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
+import Svg, { Circle, Line } from 'react-native-svg';
 import { onKey } from '../../platform/browser';
+import { Thumb } from '../../platform/thumb';
 import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
 import { Alt, Chip, Go, Row, Sign } from '../../ui/press';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
-import { WIDE } from '../../ui/theme';
+import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { Helm, HelmNotes, Lever, Thruster } from './Controls';
 import { metres } from './dockWords';
@@ -281,12 +283,44 @@ const BACK_S = 3;
 /** Back to a moment, and on from there. */
 const Back = ({ practice }: { practice: Practice }) => {
   const { t } = useTranslation();
+  const tones = useTones();
+  const [wide, setWide] = useState(300);
   const told = useSeen(practice, (seen) => seen.told);
   if (!told) return null;
   const at = told.step * STEP_S;
   const end = told.last * STEP_S;
+  const share = end > 0 ? at / end : 0;
   return (
     <View style={{ gap: 8 }}>
+      <View onLayout={({ nativeEvent }) => setWide(nativeEvent.layout.width)}>
+        <Thumb
+          label={t('dock.moment')}
+          value={Math.round(at)}
+          min={0}
+          max={Math.round(end)}
+          text={t('dock.seconds', { s: Math.round(at) })}
+          upright={false}
+          width={wide}
+          height={52}
+          testID="moment"
+          onPush={({ x }) => practice.look(Math.max(0, Math.min(1, x)) * end)}
+          onStep={(by) => practice.look(Math.max(0, Math.min(end, at + by)))}
+        >
+          <Svg width={wide} height={52} style={{ pointerEvents: 'none' }} aria-hidden>
+            <Line x1={14} y1={26} x2={Math.max(14, wide - 14)} y2={26} stroke={tones.line} strokeWidth={10} strokeLinecap="round" />
+            <Line
+              x1={14}
+              y1={26}
+              x2={14 + share * Math.max(0, wide - 28)}
+              y2={26}
+              stroke={tones.weed}
+              strokeWidth={10}
+              strokeLinecap="round"
+            />
+            <Circle cx={14 + share * Math.max(0, wide - 28)} cy={26} r={13} fill={tones.mari} stroke={tones.ink} strokeWidth={3} />
+          </Svg>
+        </Thumb>
+      </View>
       <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
         <Alt
           label={`◀ ${t('dock.earlier')}`}
@@ -303,15 +337,7 @@ const Back = ({ practice }: { practice: Practice }) => {
           testID="later"
         />
       </View>
-      {told.step < told.last ? (
-        <Go
-          label={t('dock.fromHere')}
-          onPress={() => {
-            practice.goOnFromHere();
-          }}
-          testID="from-here"
-        />
-      ) : null}
+      {told.step < told.last ? <Go label={t('dock.fromHere')} onPress={() => practice.goOnFromHere()} testID="from-here" /> : null}
     </View>
   );
 };

@@ -26,6 +26,7 @@ export const GuidePage = () => {
   const points = [...briefing.tell, ...briefing.guide].map(({ point }) => point);
   const hits = search(query, cards, points);
   const asked = query.trim().length > 1;
+  const docking = t('r.docking').toLowerCase().includes(query.trim().toLowerCase());
   const urgent = cards.filter((card) => card.urgent);
   const others = cards.filter((card) => !card.urgent);
   return (
@@ -34,11 +35,12 @@ export const GuidePage = () => {
       {asked ? (
         <>
           <Small>
-            {hits.length === 0
+            {hits.length === 0 && !docking
               ? t('r.nothingFound', { phone: pack.base.phone ?? pack.operator.phone ?? '' })
-              : t('r.found', { count: hits.length })}
+              : t('r.found', { count: hits.length + (docking ? 1 : 0) })}
           </Small>
           <View style={{ gap: 10 }} testID="hits">
+            {docking ? <DockingRow /> : null}
             {hits
               .slice(0, 20)
               .map(({ entry }) =>
