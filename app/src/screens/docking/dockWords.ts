@@ -7,6 +7,7 @@ import { figure } from '../../ui/format';
 export const metres = (m: number): string => `${m >= 10 ? Math.round(m) : figure(Math.round(m * 2) / 2)} m`;
 /** A finer figure where halves would round to nothing. */
 const fine = (m: number): string => `${figure(m)} m`;
+const LEAST_M = 0.5;
 const FINE: readonly Step['id'][] = ['upDrift', 'slack', 'grounds', 'staysAfloat'];
 const seconds = (s: number): string => (s < 90 ? `${Math.max(5, Math.round(s / 5) * 5)} s` : `${Math.round(s / 60)} min`);
 
@@ -17,7 +18,8 @@ export const useDockWords = () => {
   const to = (side: Side | undefined) => (side ? t(`dock.to.${side}`) : '');
   const step = ({ id, m = 0, deg = 0, side, seconds: s = 0, line }: Step): string =>
     t(`dock.step.${id}`, {
-      m: FINE.includes(id) ? fine(m) : metres(m),
+      // Nothing is done at no distance at all.
+      m: FINE.includes(id) ? fine(m) : metres(Math.max(LEAST_M, m)),
       deg: Math.round(deg),
       on: on(side),
       to: to(side),
