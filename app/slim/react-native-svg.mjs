@@ -3,6 +3,7 @@
 export {
   default,
   Circle,
+  ClipPath,
   Defs,
   Ellipse,
   G,

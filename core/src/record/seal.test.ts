@@ -105,7 +105,7 @@ describe('who may add what', () => {
   // The kind and the walk decide, and of a drill whether it was shown on the boat; what else a body says is judged elsewhere.
   const body = (kind: string, walk: 'out' | 'in' = 'out') => ({ kind, walk }) as unknown as EventBody;
   const walking = ['walkStarted', 'pointTold', 'pointSkipped', 'counted', 'gaugeRead', 'markPlaced', 'surfaceLooked', 'evidenceGiven'];
-  const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'undone'];
+  const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'dockingTried', 'undone'];
 
   it('is a table without gaps: staff all that people do but reading at home, the quay closing and keys', () => {
     for (const kind of EVENT_KINDS) {

@@ -6,6 +6,7 @@ import type { Gauge, Surface, Tank } from '../fleet/rows';
 import { routeOf, type Stop } from '../fleet/route';
 import { fuse, type Fused, type LevelReading } from '../fuel/fuse';
 import { litresShown } from '../fuel/level';
+import { bestNext } from '../fuel/next';
 import type { CrewFault, Overload } from '../fit/aboard';
 import type { Walk } from './event';
 import type { Fit } from './handing';
@@ -119,6 +120,31 @@ export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: 
     const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
     if (gauge.tank !== tank.id || !method || !read) return [];
     return [{ method, litres: litresShown(gauge, tank, read.shown), ...(read.askew ? { tilted: true } : {}) }];
+  });
+
+const gaugesOf = (book: Book, tank: Tank): { gauge: Gauge; method: LevelReading['method'] }[] =>
+  book.gauges.flatMap((gauge) => {
+    const method = METHOD[gauge.reads];
+    return gauge.tank === tank.id && method ? [{ gauge, method }] : [];
+  });
+
+/** The gauge of a tank to read next: the one not read yet that usually says most. */
+export const nextGauge = (record: HireRecord, book: Book, tank: Tank, walk: Walk): Gauge | undefined => {
+  const all = gaugesOf(book, tank);
+  const read = all.filter(({ gauge }) => record.slots.has(`${walk}/gauge/${gauge.id}`));
+  const left = all.filter((one) => !read.includes(one));
+  const method = bestNext(
+    left.map((one) => one.method),
+    read.map((one) => one.method),
+  );
+  return left.find((one) => one.method === method)?.gauge;
+};
+
+/** Gauges whose reading was set aside, with how far they are from the others, L: above them positive. */
+export const oddGauges = (fused: Fused, book: Book, tank: Tank, walk: Walk): { gauge: Gauge; awayL: number }[] =>
+  fused.odd.flatMap(({ method, when, awayL }) => {
+    const found = when === walk ? gaugesOf(book, tank).find((one) => one.method === method) : undefined;
+    return found ? [{ gauge: found.gauge, awayL }] : [];
   });
 
 /** Fills of a tank on the way: two fills are two fills. */

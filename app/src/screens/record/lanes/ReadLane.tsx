@@ -2,14 +2,13 @@ import { mdiGauge } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import { slot } from '@quay/core/record/project';
-import { fuelOf } from '@quay/core/record/walk';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
-import { Tag } from '../../../ui/board';
 import { Row } from '../../../ui/press';
 import { useTones } from '../../../ui/theme';
-import { Body, Bold, SlabBold, Small } from '../../../ui/words';
+import { Body, SlabBold, Small } from '../../../ui/words';
+import { TankCard } from '../../fuel/TankCard';
 import type { WalkView } from '../useWalk';
 import { Lane, Quarrel } from './lane';
 
@@ -79,17 +78,9 @@ export const ReadLane = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: str
           </View>
         );
       })}
-      {tanks.map((tank) => {
-        const fused = fuelOf(record, pack.book, tank);
-        const estimate = walk === 'out' ? fused?.out : fused?.in;
-        if (!estimate) return null;
-        return (
-          <View key={tank.id} style={{ paddingTop: 6, gap: 4 }}>
-            <Bold>{`${say(tank.name, language)}: ${t('walk.fuel', { v: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) })}`}</Bold>
-            {fused?.askThird ? <Tag kind="ask">{t('walk.askThird')}</Tag> : null}
-          </View>
-        );
-      })}
+      {tanks.map((tank) => (
+        <TankCard key={tank.id} view={view} tank={tank} onOpen={onOpen} />
+      ))}
     </Lane>
   );
 };

@@ -1,0 +1,57 @@
+import { lastsFor } from '@quay/core/afloat/lasts';
+import type { Gauge, Tank } from '@quay/core/fleet/rows';
+import { say } from '@quay/core/fleet/words';
+import { fuelOf, nextGauge, oddGauges } from '@quay/core/record/walk';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Tag } from '../../ui/board';
+import { spanOf } from '../../ui/format';
+import { Alt } from '../../ui/press';
+import { Bold, Small } from '../../ui/words';
+import type { WalkView } from '../record/useWalk';
+import { TankBand } from './TankBand';
+
+/** What its readings say together of one tank, which of them was set aside, which to take next, and how long it lasts. */
+export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; onOpen: (gauge: string) => void }) => {
+  const { t } = useTranslation();
+  const { record, pack, walk, language } = view;
+  const { book } = pack;
+  const fused = fuelOf(record, book, tank);
+  const estimate = walk === 'out' ? fused?.out : fused?.in;
+  if (!fused || !estimate) return null;
+  const name = say(tank.name, language);
+  const text = `${name}: ${t('walk.fuel', { v: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) })}`;
+  const named = (gauge: Gauge) => say(gauge.name, language);
+  const odd = oddGauges(fused, book, tank, walk);
+  const next = nextGauge(record, book, tank, walk);
+  const lasts = walk === 'out' ? lastsFor(estimate, tank.unusableL ?? 0, book.engine.burnLPerHour) : undefined;
+  return (
+    <View style={{ paddingTop: 6, gap: 6 }}>
+      <TankBand id={tank.id} estimate={estimate} capacityL={tank.capacityL} unusableL={tank.unusableL ?? 0} label={text} />
+      <Bold>{text}</Bold>
+      {odd.map(({ gauge, awayL }) => (
+        <Tag key={gauge.id} kind="ask">
+          {t(awayL < 0 ? 'walk.fuelOddLow' : 'walk.fuelOddHigh', { name: named(gauge), v: Math.round(Math.abs(awayL)) })}
+        </Tag>
+      ))}
+      {fused.askThird ? <Tag kind="ask">{t('walk.askThird')}</Tag> : null}
+      {next ? (
+        <Alt
+          label={t('walk.fuelNext', { name: named(next) })}
+          onPress={() => onOpen(next.id)}
+          style={{ alignSelf: 'flex-start' }}
+          testID={`next-${next.id}`}
+        />
+      ) : null}
+      {lasts ? (
+        <Small>
+          {t('walk.fuelLasts', {
+            likely: spanOf(lasts.likelyH * 60),
+            surely: spanOf(lasts.surelyH * 60),
+            third: spanOf(lasts.turnAfterH * 60),
+          })}
+        </Small>
+      ) : null}
+    </View>
+  );
+};
