@@ -12,7 +12,20 @@ test('the needle is set by hand, and what is out of range is said at the field',
   await expect(page.getByText(/^1[5-6]\/16$/)).toBeVisible();
   await bram.by('askew').click();
   await bram.by('keep-reading').click();
-  await expect(page.getByText(/Petrol: about \d+ L, between \d+ and \d+/)).toBeVisible();
+  const said = page.getByText(/Petrol: about \d+ L, between \d+ and \d+/);
+  await expect(said).toBeVisible();
+  await expect(page.getByText(/By thirds: home after/)).toBeVisible();
+  const wide = async () => {
+    const [, low, high] = /between (\d+) and (\d+)/.exec(await said.innerText())!;
+    return Number(high) - Number(low);
+  };
+  const needleAlone = await wide();
+  // The reading that says most is offered, wherever it is taken, and narrows the band.
+  await bram.by('next-fuel-sight').click();
+  await page.getByRole('button', { name: 'full', exact: true }).click();
+  await bram.by('keep-reading').click();
+  await expect.poll(wide).toBeLessThan(needleAlone);
+  await expect(page.locator('[data-testid^="next-"]')).toHaveCount(0);
 
   await bram.by('gauge-volts').click();
   await bram.by('reading').fill('126');

@@ -1,23 +1,11 @@
 import { crabAngle, lyingDrift } from './drift';
 import type { HullFigures } from './hull';
-import {
-  ahead,
-  components,
-  type Conditions,
-  liesAlong,
-  type Limits,
-  otherSide,
-  type Place,
-  RAD,
-  type Side,
-  sideOf,
-  signOf,
-  turnOf,
-  widthOf,
-} from './place';
-import type { Arrival, Fenders, Line, LineName, NoPlan, Post, Step, Waypoint, Why } from './plan';
+import { ahead, components, type Conditions, type Limits, type Place, RAD, signOf, turnOf, widthOf } from './place';
+import type { Arrival, Line, NoPlan, Waypoint } from './plan';
+import { saidFor } from './arriving';
 import { GAP_M, lineOf } from './scene';
 import { coasting, stopping } from './stop';
+import { aheadOf, FELT_MS, setOf, STERN_ANCHOR, WIND_WORTH, wayRound } from './wayRound';
 import type { Schools } from '../fleet/schools';
 import { schoolOf } from '../fleet/school';
 
@@ -25,229 +13,17 @@ import { schoolOf } from '../fleet/school';
 
 /** Reverse is engaged when neutral has brought her down to this share of her way over the ground. */
 const SLOWED = 0.6;
-/** Below this nothing is felt at the helm, m/s. */
-export const FELT_MS = 0.05;
-/** How wind and current are weighed against each other ahead: a current moves all of her, a wind what stands up. */
-const WIND_WORTH = 0.06;
 /** Degrees between the course and the dock: steeper against a wind off it. */
 const ANGLES = { off: 35, none: 20, on: 12 } as const;
 /** Into a place with walls, and onto a beach, she goes slower than along a dock: share of the usual speed. */
 const SLOWER = { slip: 0.7, lift: 0.5, beach: 0.7, lockWall: 0.7, crowdedDock: 0.6, alongside: 1, bank: 0.8 } as const;
 /** What is left of her way where she meets bunks or a beach with the engine off, m/s. */
 const TOUCH_MS = 0.25;
-/** The most of a stern anchor, m/s: boats capsize held by the stern in wind or current. */
-export const STERN_ANCHOR = { windMs: 4, currentMs: 0.15 } as const;
 /** Where the anchor goes over, in lengths before the place. */
 const ANCHOR_LENGTHS = 3.5;
 const START_LENGTHS = 4;
 
 type Task = { hull: HullFigures; berth: Place & { headingDeg: number }; now: Conditions; limits: Limits; schools: Schools };
-
-/** How much is against her on a course; negative is against. */
-const aheadOf = (courseDeg: number, now: Conditions): number => {
-  const { windAlong, currentAlong } = components(courseDeg, now);
-  return currentAlong + WIND_WORTH * windAlong;
-};
-
-/** Which way round she lies: up against what is stronger, as drawn where neither is felt. Into a lock there is one way. */
-export const wayRound = (
-  berth: Place & { headingDeg: number },
-  now: Conditions,
-): { lyingDeg: number; turned: boolean; side: Side | undefined } => {
-  const drawn = turnOf(berth.headingDeg);
-  if (berth.kind === 'lockWall') {
-    // Nobody said which wall: the one she is set onto, where she rests.
-    const { windAcross, currentAcross } = components(drawn, now);
-    return { lyingDeg: drawn, turned: false, side: berth.side ?? sideOf(currentAcross + WIND_WORTH * windAcross) };
-  }
-  if (!liesAlong(berth)) return { lyingDeg: drawn, turned: false, side: undefined };
-  const other = turnOf(drawn + 180);
-  const turned = aheadOf(other, now) < aheadOf(drawn, now) - FELT_MS;
-  return { lyingDeg: turned ? other : drawn, turned, side: turned ? otherSide(berth.side!) : berth.side! };
-};
-
-/** How she is set across the way she lies: off the dock or onto it, or to one side. */
-export const setOf = (hull: HullFigures, lyingDeg: number, side: Side | undefined, now: Conditions) => {
-  const { windAcross, currentAcross } = components(lyingDeg, now);
-  const drift = lyingDrift(windAcross, currentAcross, hull);
-  const felt = Math.abs(drift) >= FELT_MS;
-  const set = !felt
-    ? ('none' as const)
-    : side === undefined
-      ? ('across' as const)
-      : drift * signOf(side) > 0
-        ? ('on' as const)
-        : ('off' as const);
-  return {
-    drift,
-    set,
-    setTo: felt ? sideOf(drift) : undefined,
-    setMs: Math.abs(drift),
-    windward: sideOf(-(windAcross || currentAcross || 1)),
-  };
-};
-
-const firstOf = (kind: Place['kind'], set: Arrival['set'], against: Arrival['against'], withHer: boolean): [LineName, Why] => {
-  if (kind === 'bank') return ['midship', 'holdsHer'];
-  if (kind === 'lockWall') return ['midship', 'round'];
-  if (set === 'off') return ['midship', 'blowsOff'];
-  if (withHer) return ['stern', 'runsOn'];
-  return against === 'nothing' && set === 'on' ? ['midship', 'restsOn'] : ['bow', 'fallsOff'];
-};
-const THEN: Readonly<Record<'bow' | 'stern' | 'midship', readonly LineName[]>> = {
-  bow: ['stern', 'bowSpring', 'sternSpring'],
-  stern: ['bow', 'sternSpring', 'bowSpring'],
-  midship: ['bow', 'stern'],
-};
-
-/** What the plan of each kind says beside its figures. */
-type Said = { lines: [LineName, Why][]; fenders: Fenders; crew: Post[]; steps: Step[]; wayOut: Step };
-type Found = {
-  kind: Place['kind'];
-  side: Side | undefined;
-  set: Arrival['set'];
-  setTo: Side | undefined;
-  windward: Side;
-  against: Arrival['against'];
-  withHer: boolean;
-  turned: boolean;
-  crabDeg: number;
-  angleDeg: number;
-  startM: number;
-  neutralM: number;
-  reverseM: number;
-  driftInM: number;
-  aimOffM: number;
-  engineOff: boolean;
-  anchorM: number;
-};
-
-const say = (found: Found): Said => {
-  const { kind, side, set, windward, against, crabDeg, angleDeg, startM, neutralM, reverseM, engineOff } = found;
-  const away = side === undefined ? undefined : otherSide(side);
-  const up: Step[] =
-    Math.abs(crabDeg) >= 1 ? [{ id: 'pointUp', deg: Math.abs(crabDeg), side: sideOf(crabDeg) }] : [{ id: 'pointStraight' }];
-  const wayOff: Step[] = [
-    { id: 'neutral', m: neutralM },
-    { id: 'reverse', m: reverseM },
-  ];
-  const start: Step = { id: 'from', m: startM };
-  const upDrift: Step[] = found.aimOffM >= 0.1 ? [{ id: 'upDrift', m: found.aimOffM, side: windward }] : [{ id: 'middle' }];
-  switch (kind) {
-    case 'alongside':
-    case 'bank': {
-      const [first, why] = firstOf(kind, set, against, found.withHer);
-      const lines: [LineName, Why][] =
-        kind === 'bank'
-          ? [
-              [first, why],
-              ['bow', 'fallsOff'],
-              ['stern', 'noSurge'],
-            ]
-          : [[first, why], ...THEN[first as 'bow' | 'stern' | 'midship'].map((line): [LineName, Why] => [line, 'noSurge'])];
-      return {
-        lines,
-        fenders: kind === 'bank' ? 'bowAndMiddle' : set === 'on' ? 'all' : 'bowAndMiddle',
-        crew: [
-          'driverHelm',
-          kind === 'bank' ? 'lookoutBow' : first === 'stern' ? 'lineStern' : first === 'midship' ? 'lineMidship' : 'lineBow',
-          'othersSeated',
-        ],
-        steps: [
-          ...(found.turned ? [{ id: 'swungRound' as const, side: side! }] : []),
-          { id: 'ready', side: side! },
-          start,
-          { id: set === 'off' ? 'steepAngle' : 'shallowAngle', deg: angleDeg },
-          ...up,
-          ...wayOff,
-          ...(kind === 'bank'
-            ? [{ id: 'bowIn' as const }, { id: 'holdMidship' as const }, { id: 'pins' as const }]
-            : [{ id: 'first' as const, line: first, side: side! }, { id: 'then' as const }]),
-        ],
-        wayOut: { id: 'again', side: away! },
-      };
-    }
-    case 'lockWall':
-      return {
-        lines: [
-          ['bow', 'round'],
-          ['stern', 'round'],
-        ],
-        fenders: 'bothSides',
-        crew: ['driverHelm', 'lineBow', 'lineStern', 'othersSeated'],
-        steps: [
-          { id: 'ready', side: side! },
-          { id: 'lockSlow', m: startM },
-          ...up,
-          ...wayOff,
-          { id: 'roundHeld', side: side! },
-          { id: 'lockNeutral' },
-          { id: 'sill' },
-        ],
-        wayOut: { id: 'againAstern' },
-      };
-    case 'beach':
-      return {
-        lines: [
-          ['windward', 'windwardFirst'],
-          ['leeward', 'noSurge'],
-        ],
-        fenders: 'none',
-        crew: ['driverHelm', 'bothLines', 'lookoutBow', 'othersSeated'],
-        steps: [
-          start,
-          { id: 'squareOn' },
-          ...up,
-          ...(engineOff ? [{ id: 'engineOffEarly' as const, m: found.driftInM }] : [{ id: 'aheadToHold' as const }]),
-          { id: 'linesAft', side: windward },
-        ],
-        wayOut: { id: 'againAstern' },
-      };
-    case 'crowdedDock':
-      return {
-        lines: [
-          [windward === 'port' ? 'bowPort' : 'bowStarboard', 'windwardFirst'],
-          [windward === 'port' ? 'bowStarboard' : 'bowPort', 'noSurge'],
-          ['sternAnchor', 'holdsOff'],
-        ],
-        fenders: 'bothSides',
-        crew: ['driverHelm', 'lineBow', 'lineStern', 'othersSeated'],
-        steps: [
-          start,
-          ...up,
-          { id: 'dropAnchor', m: found.anchorM },
-          { id: 'payOut' },
-          ...wayOff,
-          { id: 'first', line: windward === 'port' ? 'bowPort' : 'bowStarboard' },
-        ],
-        wayOut: { id: 'againAstern' },
-      };
-    default:
-      return {
-        lines:
-          kind === 'lift'
-            ? []
-            : [
-                [windward === 'port' ? 'bowPort' : 'bowStarboard', 'windwardFirst'],
-                ['stern', 'noSurge'],
-                [windward === 'port' ? 'bowStarboard' : 'bowPort', 'noSurge'],
-              ],
-        fenders: 'bothSides',
-        crew: ['driverHelm', 'lookoutBow', 'othersSeated'],
-        steps: [
-          { id: 'canopyDown' },
-          { id: 'fromSlip', m: startM },
-          ...up,
-          ...upDrift,
-          { id: 'straighten' },
-          ...(kind === 'lift'
-            ? [{ id: 'engineOffLeg' as const, m: found.driftInM }]
-            : [...wayOff, { id: 'first' as const, line: windward === 'port' ? ('bowPort' as const) : ('bowStarboard' as const) }]),
-        ],
-        wayOut: { id: 'againAstern' },
-      };
-  }
-};
 
 export const planArrival = ({ hull, berth, now, limits, schools }: Task): Arrival | NoPlan => {
   const { kind } = berth;
@@ -303,7 +79,7 @@ export const planArrival = ({ hull, berth, now, limits, schools }: Task): Arriva
   const startM = Math.max(neutralM, engineOff ? driftInM : 0) + START_LENGTHS * hull.lengthM;
   const crabDeg = -crab / RAD;
   const anchorM = Math.max(ANCHOR_LENGTHS * hull.lengthM, neutralM + 1);
-  const said = say({
+  const said = saidFor({
     anchorM,
     kind,
     side,

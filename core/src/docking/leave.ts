@@ -1,4 +1,4 @@
-import { FELT_MS, setOf, STERN_ANCHOR, wayRound } from './arrive';
+import { FELT_MS, setOf, STERN_ANCHOR, wayRound } from './wayRound';
 import { AIR } from './drift';
 import type { HullFigures } from './hull';
 import { sideForceFullOver } from './motion';

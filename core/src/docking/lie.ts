@@ -1,4 +1,4 @@
-import { setOf, wayRound } from './arrive';
+import { setOf, wayRound } from './wayRound';
 import type { HullFigures } from './hull';
 import { type Conditions, liesAlong, type Place } from './place';
 import type { LineName, Lying, NoPlan, Step, Why } from './plan';

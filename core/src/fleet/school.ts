@@ -1,5 +1,3 @@
-import type { Schools } from './schools';
-
 /**
  * Matters on which practitioners disagree, with their schools. Which one an operator follows is a setting; wording that
  * depends on it asks for it by a condition on `school.<matter>`. None of them is right everywhere: local rules first.
@@ -26,8 +24,11 @@ export const SCHOOLS = {
 export type Matter = keyof typeof SCHOOLS;
 export const MATTERS = Object.keys(SCHOOLS) as Matter[];
 
+/** What an operator or a base has chosen; a matter that is not there is nobody’s choice. */
+type Chosen = { readonly [M in Matter]?: (typeof SCHOOLS)[M][number] | undefined };
+
 /** The school followed in a matter: the operator's, or the first of the list where nobody chose. */
-export const schoolOf = <M extends Matter>(schools: Schools, matter: M): (typeof SCHOOLS)[M][number] =>
+export const schoolOf = <M extends Matter>(schools: Chosen, matter: M): (typeof SCHOOLS)[M][number] =>
   (schools[matter] ?? SCHOOLS[matter][0]) as (typeof SCHOOLS)[M][number];
 
 export type Handover = (typeof SCHOOLS)['handover'][number];
