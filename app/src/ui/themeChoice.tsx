@@ -23,8 +23,8 @@ export const ThemeHost = ({ children }: { children: ReactNode }) => {
     () => ({
       choice,
       choose: (next: ThemeChoice) => {
-        setChoice(next);
-        void writeNamed('theme', next);
+        // Seen once it is kept: whoever reloads at once finds what they saw. A full phone still changes its colours.
+        void writeNamed('theme', next).finally(() => setChoice(next));
       },
     }),
     [choice],
