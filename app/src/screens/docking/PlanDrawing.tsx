@@ -14,6 +14,10 @@ const MARGIN = 26;
 /** Nearer to the place than this, in lengths, her outline would only blot it. */
 const BLOTS = 0.6;
 
+/** Out of the way of where she begins, and of what is written beside her. */
+const arrowsRight = (plan: Plan): boolean =>
+  plan.act === 'arrive' && (plan.angleDeg > 0 ? plan.side === 'starboard' : plan.setTo === 'starboard');
+
 /** How she is set while she comes or goes, across the drawing: the faster, the longer. Up is the way she lies. */
 const setArrow = (way: 1 | -1, ms: number): string => {
   const long = way * Math.min(46, 20 + ms * 80);
@@ -108,7 +112,7 @@ export const PlanDrawing = ({
         {close || plan.setTo === undefined
           ? null
           : path.map(({ at, point }) => {
-              if (at === 'place' || isNear(point)) return null;
+              if (at === 'place' || at === 'anchor' || isNear(point)) return null;
               const [x, y] = chart.at(point);
               return (
                 <Path
@@ -157,8 +161,8 @@ export const PlanDrawing = ({
         {path.map(({ at, point }) => {
           if (at === 'place' || isNear(point)) return null;
           const [x, y] = chart.at(point);
-          // Beside her, on the side where there is more room.
-          const right = x < width * 0.55;
+          // Beside her, where her set is not drawn; without any, where there is more room.
+          const right = plan.setTo === undefined ? x < width * 0.55 : plan.setTo === 'port';
           return (
             <SvgText
               key={at}
@@ -174,9 +178,7 @@ export const PlanDrawing = ({
           );
         })}
       </Svg>
-      {close ? null : (
-        <Arrows now={now} upDeg={plan.lyingDeg} right={plan.act === 'arrive' && plan.angleDeg > 0 && plan.side === 'starboard'} />
-      )}
+      {close ? null : <Arrows now={now} upDeg={plan.lyingDeg} right={arrowsRight(plan)} />}
     </View>
   );
 };
