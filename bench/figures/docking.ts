@@ -2,7 +2,8 @@ import { hullFigures } from '@quay/core/docking/hull';
 import { STEP_S } from '@quay/core/docking/motion';
 import { planFor } from '@quay/core/docking/planFor';
 import { advance, beginGo, type Entry } from '@quay/core/docking/practice';
-import { TASKS, worldOf } from '@quay/core/docking/tasks';
+import { TASKS } from '@quay/core/docking/names';
+import { worldOf } from '@quay/core/docking/tasks';
 import { BERTH_KINDS } from '@quay/core/fleet/base';
 import { type Figure, figure, figureAtLeast, quantile } from '../figure';
 

@@ -2,7 +2,7 @@ import type { HullFigures } from '@quay/core/docking/hull';
 import type { Afloat } from '@quay/core/docking/motion';
 import type { Conditions } from '@quay/core/docking/place';
 import type { Hands, Review } from '@quay/core/docking/practice';
-import type { TaskName, WeatherChoice } from '@quay/core/docking/tasks';
+import type { TaskName, WeatherChoice } from '@quay/core/docking/names';
 
 /** What is told to the thread that the boat moves in. */
 export type Order =

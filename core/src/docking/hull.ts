@@ -1,5 +1,6 @@
 import type { Book } from '../fleet/book';
 import type { Hull } from '../fleet/hull';
+import { HULL_RANGES } from '../fleet/hullRanges';
 
 /** All figures of a hull that docking is computed from. */
 export type Windage = { airDrag: number; airAreaM2: number; waterDrag: number; lateralAreaM2: number };
@@ -48,20 +49,8 @@ const WATER_DRAG = 1.1;
 
 export type Measured = Exclude<keyof Hull, 'trials'>;
 
-/** What a figure of a boat that is let can be at all; outside it was mistyped or measured in another unit. */
-const RANGES: Partial<Record<Measured, readonly [least: number, most: number]>> = {
-  massKg: [50, 200_000],
-  draftM: [0.05, 4],
-  airAreaM2: [0.2, 400],
-  lateralAreaM2: [0.2, 200],
-  dragK: [1, 20_000],
-  thrustAheadN: [20, 200_000],
-  thrustAsternN: [10, 200_000],
-  delayS: [0, 10],
-  thrusterN: [10, 20_000],
-};
 const canBe = (field: Measured, value: unknown): boolean => {
-  const range = RANGES[field];
+  const range = (HULL_RANGES as Partial<Record<Measured, readonly [least: number, most: number]>>)[field];
   return range === undefined || (typeof value === 'number' && value >= range[0] && value <= range[1]);
 };
 

@@ -22,7 +22,8 @@ export const sideOf = (across: number): Side => (across >= 0 ? 'starboard' : 'po
 const ALONG: readonly BerthKind[] = ['alongside', 'bank', 'lockWall'];
 export const liesAlong = ({ kind }: Pick<Place, 'kind'>): boolean => ALONG.includes(kind);
 
-const RANGES: Readonly<Record<keyof Conditions, readonly [number, number]>> = {
+/** What wind and water can be at all. */
+export const CONDITION_RANGES: Readonly<Record<keyof Conditions, readonly [number, number]>> = {
   windFromDeg: [0, 360],
   windMs: [0, 40],
   currentToDeg: [0, 360],
@@ -41,7 +42,7 @@ export const conditionsOf = (given: Given, berth: Place): { now: Conditions; est
   const estimated: (keyof Conditions)[] = [];
   const or = (field: keyof Conditions, estimate: number, named = true): number => {
     const value = given[field];
-    const [from, to] = RANGES[field];
+    const [from, to] = CONDITION_RANGES[field];
     if (value !== undefined && Number.isFinite(value) && value >= from && value <= to) return value;
     // A wrong figure is named even where a missing one would not matter.
     if (named || value !== undefined) estimated.push(field);

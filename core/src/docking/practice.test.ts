@@ -3,7 +3,8 @@ import { HULL_KINDS, type HullKind, hullOf } from '../testing/hulls';
 import type { HullFigures } from './hull';
 import { STEP_S } from './motion';
 import { advance, beginGo, cutLog, DETENTS, type Entry, type Go, IDLE, overGround, replay, review, touchOf } from './practice';
-import { LIMIT_S, TASKS, type TaskName, WEATHERS, type World, worldOf } from './tasks';
+import { TASKS, type TaskName, WEATHERS } from './names';
+import { LIMIT_S, type World, worldOf } from './tasks';
 
 const boat = (kind: HullKind): HullFigures => hullOf(kind, { thrusterN: 300 });
 const END = LIMIT_S / STEP_S;

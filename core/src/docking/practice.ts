@@ -1,5 +1,6 @@
 import { contactOf } from './contact';
 import { type Afloat, move, STEP_S } from './motion';
+import type { Touch } from './names';
 import { RAD } from './place';
 import { type Goal, LIMIT_S, type World } from './tasks';
 
@@ -18,7 +19,6 @@ export const IDLE: Hands = { lever: 0, handle: 0, thruster: 0 };
 /** Fenders take it; it is felt; it costs something. m/s towards what is touched. */
 export const FIRM_MS = 0.25;
 export const HARD_MS = 0.45;
-export type Touch = 'none' | 'soft' | 'firm' | 'hard';
 export const touchOf = (speedMs: number | undefined): Touch =>
   speedMs === undefined ? 'none' : speedMs >= HARD_MS ? 'hard' : speedMs >= FIRM_MS ? 'firm' : 'soft';
 

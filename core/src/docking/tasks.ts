@@ -3,16 +3,11 @@ import type { HullFigures } from './hull';
 import { bodyOf, type Afloat, type Body, type Weather } from './motion';
 import { aroundOf, type Around } from './contact';
 import { ahead, type Conditions, type Place, type Point, RAD, type Side, signOf, turnOf, widthOf } from './place';
+import type { TaskName, WeatherChoice } from './names';
 import { planFor } from './planFor';
 import { type Scene, sceneOf } from './scene';
 
 /** Six short tasks to be practised, each at a place made for it and for the boat. */
-
-export const TASKS = ['leave', 'alongside', 'slip', 'stop', 'beach', 'lock'] as const;
-export type TaskName = (typeof TASKS)[number];
-/** Wind and current of the task; none; from the other side and stronger; or as they are at the quay now. */
-export const WEATHERS = ['task', 'calm', 'turned', 'now'] as const;
-export type WeatherChoice = (typeof WEATHERS)[number];
 
 /** What has to be done: to be somewhere, pointing so, slowly, for so long. */
 export type Goal =

@@ -1,18 +1,8 @@
 import * as z from 'zod/mini';
 import { Mark } from '../condition/marks';
+import { TASKS, TOUCHES, WEATHERS } from '../docking/names';
 import { LANGUAGES } from '../fleet/words';
-import {
-  DECISIONS,
-  DOCKING_TASKS,
-  DOCKING_WEATHERS,
-  DRILL_WAYS,
-  type EVENT_KINDS,
-  EVENT_VERSION,
-  EVIDENCE_STATES,
-  FITTING_STATES,
-  SKIP_REASONS,
-  TOUCHES,
-} from './kinds';
+import { DECISIONS, DRILL_WAYS, type EVENT_KINDS, EVENT_VERSION, EVIDENCE_STATES, FITTING_STATES, SKIP_REASONS } from './kinds';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -177,8 +167,8 @@ const kinds = {
   /** A task of docking practised to its end, well or not: it shows what somebody tried, and holds nothing. */
   dockingTried: z.object({
     kind: z.literal('dockingTried'),
-    task: z.enum(DOCKING_TASKS),
-    weather: z.enum(DOCKING_WEATHERS),
+    task: z.enum(TASKS),
+    weather: z.enum(WEATHERS),
     by: z.enum(['driver', 'lookout']),
     passed: z.boolean(),
     touch: z.enum(TOUCHES),

@@ -44,8 +44,3 @@ export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'no
 export const DRILL_WAYS = ['shown', 'hints', 'own', 'onBoat'] as const;
 export type DrillWay = (typeof DRILL_WAYS)[number];
 export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found'] as const;
-
-/** Tasks of practising to dock; wind and current they were done in; how hard she touched. */
-export const DOCKING_TASKS = ['leave', 'alongside', 'slip', 'stop', 'beach', 'lock'] as const;
-export const DOCKING_WEATHERS = ['task', 'calm', 'turned', 'now'] as const;
-export const TOUCHES = ['none', 'soft', 'firm', 'hard'] as const;

@@ -1,4 +1,4 @@
-import type { Conditions } from '@quay/core/docking/place';
+import { CONDITION_RANGES, type Conditions } from '@quay/core/docking/place';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -10,8 +10,7 @@ import { Small } from '../../ui/words';
 import type { WindAndWater } from './useConditions';
 
 const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
-const LIMITS = { windMs: [0, 40], currentMs: [0, 5], waterM: [0, 15] } as const;
-type Typed = keyof typeof LIMITS;
+type Typed = 'windMs' | 'currentMs' | 'waterM';
 
 /** Wind and water by hand. What is left empty is estimated, and said to be. */
 export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; tidal: boolean; onClose: () => void }) => {
@@ -27,7 +26,7 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
   const number = (field: Typed): number | undefined => (typed[field].trim() === '' ? undefined : Number(typed[field].replace(',', '.')));
   const wrong = (field: Typed): boolean => {
     const value = number(field);
-    const [from, to] = LIMITS[field];
+    const [from, to] = CONDITION_RANGES[field];
     return value !== undefined && !(value >= from && value <= to);
   };
   const fits = !(['windMs', 'currentMs', 'waterM'] as const).some(wrong);
@@ -49,7 +48,7 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
       onChange={(value) => setTyped({ ...typed, [name]: value })}
       numeric
       unit={unit}
-      fault={wrong(name) ? t('dock.range', { min: LIMITS[name][0], max: LIMITS[name][1] }) : undefined}
+      fault={wrong(name) ? t('dock.range', { min: CONDITION_RANGES[name][0], max: CONDITION_RANGES[name][1] }) : undefined}
       testID={`set-${name}`}
     />
   );

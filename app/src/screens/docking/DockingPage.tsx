@@ -1,6 +1,6 @@
 import { type Place, turnOf } from '@quay/core/docking/place';
 import type { Act } from '@quay/core/docking/plan';
-import { type TaskName, TASKS } from '@quay/core/docking/tasks';
+import { type TaskName, TASKS } from '@quay/core/docking/names';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';

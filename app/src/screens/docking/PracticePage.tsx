@@ -1,7 +1,7 @@
 import type { HullFigures } from '@quay/core/docking/hull';
 import type { Conditions } from '@quay/core/docking/place';
 import { touchOf, type Review } from '@quay/core/docking/practice';
-import { type TaskName, TASKS, type WeatherChoice, WEATHERS } from '@quay/core/docking/tasks';
+import { type TaskName, TASKS, type WeatherChoice, WEATHERS } from '@quay/core/docking/names';
 import { STEP_S } from '@quay/core/docking/motion';
 import { mdiPause, mdiRestart } from '@mdi/js';
 import { useEffect, useRef, useState } from 'react';

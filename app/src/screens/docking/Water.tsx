@@ -1,4 +1,5 @@
 import type { HullFigures } from '@quay/core/docking/hull';
+import { ahead } from '@quay/core/docking/place';
 import { OUTLINE, type Scene } from '@quay/core/docking/scene';
 import { G, Path } from 'react-native-svg';
 import { type Tones, useTones } from '../../ui/theme';
@@ -21,16 +22,7 @@ const FILL: Readonly<Record<Scene['hard'][number]['is'], keyof Tones>> = {
 export const Water = ({ scene, hull, chart }: { scene: Scene; hull: HullFigures; chart: Chart }) => {
   const tones = useTones();
   const { shore } = scene;
-  const shoal =
-    shore &&
-    landOf(
-      [
-        shore.at[0] + (Math.cos((shore.outDeg * Math.PI) / 180) * SHOAL_DRAFTS * hull.draftM) / shore.slope,
-        shore.at[1] + (Math.sin((shore.outDeg * Math.PI) / 180) * SHOAL_DRAFTS * hull.draftM) / shore.slope,
-      ],
-      shore.outDeg,
-      FAR_M,
-    );
+  const shoal = shore && landOf(ahead(shore.at, shore.outDeg, (SHOAL_DRAFTS * hull.draftM) / shore.slope), shore.outDeg, FAR_M);
   return (
     <G>
       {shoal ? <Path d={lineTo(shoal.map(chart.at), true)} fill={tones.mariPale} opacity={0.55} /> : null}

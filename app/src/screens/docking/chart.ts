@@ -1,4 +1,4 @@
-import { RAD, type Point } from '@quay/core/docking/place';
+import { ahead, RAD, type Point } from '@quay/core/docking/place';
 
 /** Where metres north and east come to lie on a drawing, with one direction up. */
 export type Chart = {
@@ -42,8 +42,12 @@ export const lineTo = (points: readonly (readonly [number, number])[], closed = 
   `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}${closed ? 'Z' : ''}`;
 
 /** The land behind a waterline, as far as a drawing can see. */
-export const landOf = (at: Point, outDeg: number, farM: number): readonly Point[] => {
-  const [n, e] = [Math.cos(outDeg * RAD), Math.sin(outDeg * RAD)];
-  const far = (ahead: number, aside: number): Point => [at[0] + ahead * n - aside * e, at[1] + ahead * e + aside * n];
-  return [far(0, -farM), far(0, farM), far(-farM, farM), far(-farM, -farM)];
-};
+export const landOf = (at: Point, outDeg: number, farM: number): readonly Point[] =>
+  (
+    [
+      [0, -farM],
+      [0, farM],
+      [-farM, farM],
+      [-farM, -farM],
+    ] as const
+  ).map(([out, aside]) => ahead(at, outDeg, out, aside));

@@ -2,6 +2,7 @@ import { hullFigures } from '@quay/core/docking/hull';
 import { type Fitted, fitTrials, trialFaults } from '@quay/core/docking/trials';
 import type { Book } from '@quay/core/fleet/book';
 import type { Hull, Trial } from '@quay/core/fleet/hull';
+import { TRIAL_MOST } from '@quay/core/fleet/hullRanges';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -67,7 +68,7 @@ export const HullTrials = ({
   const number = (field: Asked): number => Number((typed[field] ?? '').replace(',', '.'));
   const empty = (field: Asked) => (typed[field] ?? '').trim() === '';
   const asked: readonly Asked[] = adding ? ASKED[adding] : [];
-  const wrong = (field: Asked) => !empty(field) && !(number(field) > 0 && number(field) < 1000);
+  const wrong = (field: Asked) => !empty(field) && !(number(field) > 0 && number(field) <= TRIAL_MOST[field]);
   const made = adding
     ? ({ is: adding, ...Object.fromEntries(asked.flatMap((field) => (empty(field) ? [] : [[field, number(field)]]))) } as Trial)
     : undefined;

@@ -1,6 +1,7 @@
 import type { Base } from '@quay/core/fleet/base';
 import { BOAT_KINDS, type BoatBook, type ClassBook } from '@quay/core/fleet/book';
 import { type RowEdit, setSingle } from '@quay/core/fleet/edit';
+import { HULL_RANGES } from '@quay/core/fleet/hullRanges';
 import type { Single, Singles, SinglesFrom } from '@quay/core/fleet/lay';
 import { type Matter, MATTERS, SCHOOLS } from '@quay/core/fleet/school';
 import type { FieldSpec } from './fields';
@@ -26,6 +27,13 @@ const given = (edit: RowEdit): Record<string, unknown> | undefined => {
   return entries.length > 0 ? Object.fromEntries(entries) : undefined;
 };
 
+const measured = (field: keyof typeof HULL_RANGES, unit: string): FieldSpec => ({
+  field,
+  is: 'number',
+  min: HULL_RANGES[field][0],
+  max: HULL_RANGES[field][1],
+  unit,
+});
 const CALLED: FieldSpec = { field: 'called', is: 'text', needed: true };
 const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
   kind: [{ field: 'kind', is: 'choice', options: BOAT_KINDS }],
@@ -47,15 +55,15 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
     file('warmC'),
   ],
   hull: [
-    { field: 'massKg', is: 'number', min: 50, max: 200_000, unit: 'kg' },
-    { field: 'draftM', is: 'number', min: 0.05, max: 4, unit: 'm' },
-    { field: 'airAreaM2', is: 'number', min: 0.2, max: 400, unit: 'm²' },
-    { field: 'lateralAreaM2', is: 'number', min: 0.2, max: 200, unit: 'm²' },
-    { field: 'dragK', is: 'number', min: 1, max: 20_000, unit: 'N' },
-    { field: 'thrustAheadN', is: 'number', min: 20, max: 200_000, unit: 'N' },
-    { field: 'thrustAsternN', is: 'number', min: 10, max: 200_000, unit: 'N' },
-    { field: 'thrusterN', is: 'number', min: 10, max: 20_000, unit: 'N' },
-    { field: 'delayS', is: 'number', min: 0, max: 10, unit: 's' },
+    measured('massKg', 'kg'),
+    measured('draftM', 'm'),
+    measured('airAreaM2', 'm²'),
+    measured('lateralAreaM2', 'm²'),
+    measured('dragK', 'N'),
+    measured('thrustAheadN', 'N'),
+    measured('thrustAsternN', 'N'),
+    measured('thrusterN', 'N'),
+    measured('delayS', 's'),
     { field: 'steers', is: 'choice', options: ['rudder', 'drive'] },
     { field: 'walks', is: 'choice', options: ['port', 'starboard', 'none'] },
     { field: 'tiller', is: 'flag' },
