@@ -11,6 +11,7 @@ const TOPICS = [
   'photo',
   'record',
   'settlement',
+  'castOff',
   'day',
 ];
 const GROUND = ['units', 'geometry', 'matching', 'time', 'money'];

@@ -44,13 +44,13 @@ test(
     await dot.mend();
     const mina = await phoneOf(MANAGER);
     await mina.by('to-me').click();
-    await mina.by('fails-keySafe').click();
-    await expect(mina.by('fails-keySafe')).toBeChecked();
+    await mina.by('keySafe-silent').click();
+    await expect(mina.by('keySafe-silent')).toBeChecked();
     dot.expectNo();
     await dot.by('alone-next').click();
     await expect(page.getByText(/Le coffre à clés ne répond pas/)).toBeVisible();
-    await mina.by('fails-keySafe').click();
-    await expect(mina.by('fails-keySafe')).not.toBeChecked();
+    await mina.by('keySafe-works').click();
+    await expect(mina.by('keySafe-works')).toBeChecked();
     await dot.by('alone-next').click();
     await expect(dot.by('key-code')).toHaveText(/^\d{6}$/);
     await expect(page.getByText('coffre à clés simulé')).toBeVisible();

@@ -83,7 +83,7 @@ test('the mast falls silent, and is set by hand; a renter has the plan offline, 
   await renter.close();
 
   await mina.open('/me');
-  await mina.by('fails-weatherMast').click();
+  await mina.by('weatherMast-silent').click();
   await mina.open('/hire/h-1001/docking');
   await expect(mina.by('wind-now')).toContainText('The mast is silent');
   await expect(mina.by('estimated')).toContainText('wind');

@@ -20,8 +20,9 @@ test('a cold diesel is started wrongly, then rightly; until then she is held, an
   await point.click();
   await expect(point).toHaveAttribute('aria-checked', 'true');
   await bram.open('/hire/h-1013');
+  await by('to-check').click();
   await expect(page.getByText('Not passed yet: Start and stop the diesel')).toBeVisible();
-  await by('to-drill-canal-diesel').click();
+  await by('to-drill/canal-diesel').click();
   await by('mode-own').click();
   await expect(by('drill-hint')).toHaveCount(0);
 

@@ -1,47 +1,5 @@
-import { BRAM, expect, MANAGER, PHONE, test } from './quay';
+import { expect, MANAGER, PHONE, test } from './quay';
 import { decideAll } from './walking';
-
-test('a flaw over the limit holds her until a manager lets her go with it; a hand cannot', PHONE, async ({ phoneOf }) => {
-  const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
-  await bram.open('/hire/h-1001/walk/out');
-  await bram.by('knot-engine').click();
-  await bram.by('prop-flawOverLimit').click();
-  await bram.by('hold').click();
-  await expect(bram.page.getByText('Propeller: flaw over the limit, a manager decides')).toBeVisible();
-  await expect(bram.page.getByText('Only a manager can let her go with it.')).toBeVisible();
-  await expect(bram.by('release-propeller')).toHaveCount(0);
-  await bram.page.keyboard.press('Escape');
-  await bram.allSent();
-
-  await mina.open('/hire/h-1001');
-  await expect(mina.page.getByText('What holds her')).toBeVisible();
-  await mina.by('release-propeller').click();
-  await expect(mina.page.getByText('Nothing on the list holds her. That is no word that she is safe.')).toBeVisible();
-  // Let people undo: the hold is back, then lifted again.
-  await mina.page.getByText('Undo').click();
-  await expect(mina.page.getByText('What holds her')).toBeVisible();
-  await mina.by('release-propeller').click();
-  await mina.allSent();
-  await bram.open('/hire/h-1001');
-  await expect(bram.page.getByText('Nothing on the list holds her. That is no word that she is safe.')).toBeVisible({ timeout: 20_000 });
-});
-
-test('she is held in somebody’s own words and let go by lifting it; the day says so', PHONE, async ({ phoneOf }) => {
-  const bram = await phoneOf(BRAM);
-  await bram.open('/hire/h-1001/walk/out');
-  await bram.by('hold').click();
-  await expect(bram.by('hold-go')).toBeDisabled();
-  await bram.by('hold-why').fill('Fog on the lake');
-  await bram.by('hold-go').click();
-  await expect(bram.page.getByText('She is held.')).toBeVisible();
-  await bram.allSent();
-  await bram.open('/');
-  await expect(bram.page.getByRole('button', { name: /Tuppenny Bun.*Ines Okonjo-Lind, held/ })).toBeVisible();
-  await bram.by('hire-h-1001').first().click();
-  await expect(bram.page.getByText('Fog on the lake', { exact: true })).toBeVisible();
-  await bram.page.getByRole('button', { name: 'Lift this hold' }).click();
-  await expect(bram.page.getByText('Nothing on the list holds her. That is no word that she is safe.')).toBeVisible();
-});
 
 test('a renter who does not agree is not overruled silently; a manager may waive', PHONE, async ({ phoneOf }) => {
   const mina = await phoneOf(MANAGER);

@@ -1,10 +1,12 @@
 import { expect, PHONE, test } from './quay';
-import { countAll, doStop, sign, stopCount, tellAll } from './walking';
+import { castOff, countAll, doStop, holdDeposit, sign, stopCount, tellAll } from './walking';
 
 test('the signal is gone from the third stop to the signature, with a reload, and everything arrives afterwards', async ({ bram }) => {
   test.slow();
   const { page } = bram;
-  await bram.by('hire-h-1001').first().click();
+  await bram.open('/hire/h-1001/castoff');
+  await holdDeposit(bram);
+  await bram.by('back').click();
   await bram.by('hire-next').click();
   await expect(bram.by('tie')).toBeVisible();
   const stops = await stopCount(bram);
@@ -27,8 +29,7 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   await sign(bram);
   await expect(page.getByText('sealed, awaiting the quay')).toBeVisible();
   await expect(bram.by('kept-line')).toHaveAttribute('aria-label', /No signal, \d+ kept here, since \d\d:\d\d/);
-  await bram.by('hire-next').click();
-  await expect(page.getByText('on the water')).toBeVisible();
+  await castOff(bram, { deposit: false });
   await bram.by('back').click();
   await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible();
 

@@ -1,6 +1,6 @@
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { goodPicture } from './pictures';
-import { decideAll, doStop, sign, stopCount } from './walking';
+import { castOff, decideAll, doStop, sign, stopCount } from './walking';
 
 test('a boat out and back: walked out, signed, cast off, walked in, compared, settled and closed', async ({ bram }) => {
   test.slow();
@@ -16,8 +16,7 @@ test('a boat out and back: walked out, signed, cast off, walked in, compared, se
   await expect(page.getByRole('heading', { name: 'Read back and sign' })).toBeVisible();
   await expect(page.getByText(/L \(\d+ to \d+\)/)).toBeVisible();
   await sign(bram);
-  await bram.by('hire-next').click();
-  await expect(page.getByText('on the water')).toBeVisible();
+  await castOff(bram);
   await bram.allSent();
 
   await bram.by('back').click();

@@ -95,3 +95,20 @@ export const decideAll = async (phone: Phone): Promise<void> => {
     await expect(left).not.toHaveText(said);
   }
 };
+
+/** Has the deposit held on a card, on the cast-off check that is open. */
+export const holdDeposit = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
+  await phone.by('to-deposit/0').click();
+  await phone.by('deposit-hold').click();
+  await phone.by('deposit-done').click();
+  await expect(phone.by('deposit-done')).toHaveCount(0);
+  await expect(phone.by('to-deposit/0')).toHaveCount(0);
+};
+
+/** From the card of a hire that is signed: through the check, and off. */
+export const castOff = async (phone: Pick<Phone, 'page' | 'by'>, { deposit = true } = {}): Promise<void> => {
+  await phone.by('hire-next').click();
+  if (deposit) await holdDeposit(phone);
+  await phone.by('cast-off').click();
+  await expect(phone.page.getByText('on the water')).toBeVisible();
+};

@@ -6,8 +6,11 @@ const path = require('path');
 /** What the browser needs of a declared endpoint: where it is and how it is called. Its shapes are the quay's to check. */
 const FIELDS = ['name', 'method', 'path', 'takesBytes', 'versioned'];
 const isEndpoint = (value) => typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
+/** Data through and through; a schema is none, having functions in it. */
 const isPlain = (value) =>
-  ['string', 'number'].includes(typeof value) || (Array.isArray(value) && value.every((one) => typeof one === 'string'));
+  ['string', 'number', 'boolean'].includes(typeof value) ||
+  (Array.isArray(value) && value.every(isPlain)) ||
+  (typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype && Object.values(value).every(isPlain));
 
 /**
  * Writes the contract as the browser calls it, from the same declarations: endpoints without their schemas, and plain

@@ -1,6 +1,8 @@
 import type { Endpoint } from './endpoint';
+import * as deposit from './deposit';
 import * as fit from './fit';
 import * as fleet from './fleet';
+import * as gateway from './gateway';
 import * as hire from './hire';
 import * as keySafe from './keySafe';
 import * as outside from './outside';
@@ -13,6 +15,16 @@ const isEndpoint = (value: unknown): value is Endpoint =>
   typeof value === 'object' && value !== null && 'roles' in value && 'path' in value;
 
 /** Every endpoint there is. The server mounts these and no others; the sweep test tries each of them. */
-export const ENDPOINTS: readonly Endpoint[] = [session, hire, record, fleet, fit, renter, keySafe, outside, weather].flatMap((topic) =>
-  Object.values(topic).filter(isEndpoint),
-);
+export const ENDPOINTS: readonly Endpoint[] = [
+  session,
+  hire,
+  record,
+  fleet,
+  fit,
+  renter,
+  keySafe,
+  outside,
+  weather,
+  deposit,
+  gateway,
+].flatMap((topic) => Object.values(topic).filter(isEndpoint));

@@ -2,13 +2,23 @@ import * as z from 'zod/mini';
 import { endpoint } from './endpoint';
 import { nothing } from './parts';
 
-/** Simulated devices and services of a demonstration. Each can be told to fail, to see what that is like. */
-export const STAND_INS = ['keySafe', 'weatherMast'] as const;
-export const StandIn = z.object({ name: z.enum(STAND_INS), fails: z.boolean() });
+/** Simulated devices and services of a demonstration, and how each can be made to behave, to see what that is like. */
+export const STAND_INS = {
+  keySafe: ['works', 'silent'],
+  weatherMast: ['works', 'silent'],
+  cardTerminal: ['works', 'declines', 'silent', 'answersTwice'],
+  boatGateway: ['works', 'sticks', 'drifts', 'silent'],
+} as const;
+export type StandInName = keyof typeof STAND_INS;
+export const STAND_IN_NAMES = Object.keys(STAND_INS) as StandInName[];
+
+const name = z.enum(STAND_IN_NAMES as [StandInName, ...StandInName[]]);
+const mode = z.string().check(z.minLength(1), z.maxLength(40));
+export const StandIn = z.object({ name, mode });
 export type StandIn = z.infer<typeof StandIn>;
 
-/** What a stand-in offers beside the port it fills. */
-export type Failing = { fails: boolean };
+/** What a stand-in offers beside the port it fills: a way to be told how to behave. */
+export type Simulated<N extends StandInName> = { mode: (typeof STAND_INS)[N][number] };
 
 export const listStandIns = endpoint({
   name: 'listStandIns',
@@ -24,12 +34,12 @@ export const listStandIns = endpoint({
 
 export const setStandIn = endpoint({
   name: 'setStandIn',
-  summary: 'Lets a simulated device or service fail, or work again.',
+  summary: 'Lets a simulated device or service fail in one of its ways, or work again.',
   method: 'POST',
   path: '/stand-ins/:name',
   roles: ['manager'],
-  params: z.object({ name: z.enum(STAND_INS) }),
+  params: z.object({ name }),
   query: nothing,
-  body: z.object({ fails: z.boolean() }),
+  body: z.object({ mode }),
   reply: StandIn,
 });

@@ -17,9 +17,9 @@ describe('the simulated key safe', () => {
   it('is silent when told to fail, and gives the same code when it works again', async () => {
     const safe = simulatedKeySafe();
     const before = await safe.codeFor(hire('h-1'));
-    safe.fails = true;
+    safe.mode = 'silent';
     expect(await safe.codeFor(hire('h-1'))).toEqual({ ok: false, reason: 'silent' });
-    safe.fails = false;
+    safe.mode = 'works';
     expect(await safe.codeFor(hire('h-1'))).toEqual(before);
   });
 });

@@ -24,7 +24,7 @@ describe('the simulated weather mast', () => {
     const found = await Promise.all([0, 10, 20, 30].map((m) => mast.observe({ id: 'a' }, new Date(NOON.getTime() + m * 60_000))));
     expect(new Set(found.map((one) => one.ok && one.observed.windFromDeg)).size).toBeGreaterThan(2);
     expect(mast.simulated).toBe(true);
-    mast.fails = true;
+    mast.mode = 'silent';
     expect(await mast.observe({ id: 'a' }, NOON)).toEqual({ ok: false, reason: 'silent' });
   });
 });

@@ -1,4 +1,4 @@
-import type { Failing } from '@quay/contract/outside';
+import type { Simulated } from '@quay/contract/outside';
 import type { WeatherMast } from '@quay/contract/weather';
 
 /** Seconds in which each swings once: primes of each other, so that no two hours are alike. */
@@ -11,12 +11,12 @@ const hundredth = (value: number): number => Math.round(value * 100) / 100;
  * A simulated weather mast with a current meter at its foot: the same at the same moment, different from base to base. It
  * can be told to fail; then it is silent, as a mast is whose cable a swan has found.
  */
-export const simulatedWeatherMast = (): WeatherMast & Failing => {
-  const mast: WeatherMast & Failing = {
+export const simulatedWeatherMast = (): WeatherMast & Simulated<'weatherMast'> => {
+  const mast: WeatherMast & Simulated<'weatherMast'> = {
     simulated: true,
-    fails: false,
+    mode: 'works',
     observe: ({ id }, now) => {
-      if (mast.fails) return Promise.resolve({ ok: false, reason: 'silent' });
+      if (mast.mode === 'silent') return Promise.resolve({ ok: false, reason: 'silent' });
       const shift = [...id].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % 7;
       const at = now.getTime();
       const windMs = 3.6 + 1.4 * swing(at, SWINGS.breathe, shift);

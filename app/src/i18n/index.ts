@@ -1,13 +1,14 @@
 import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
 import type { StaffWords } from './en';
+import type { InsideWords } from './inside';
 import type { RenterWords } from './renter/en';
 import type { StopWords } from './stop/en';
 
 declare module 'i18next' {
   interface CustomTypeOptions {
     defaultNS: 'translation';
-    resources: { translation: StaffWords & RenterWords & StopWords };
+    resources: { translation: StaffWords & InsideWords & RenterWords & StopWords };
   }
 }
 

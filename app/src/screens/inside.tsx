@@ -4,13 +4,16 @@
  * walk lies here too, being made of the same parts; a renter's phone opens this file for nothing else.
  */
 import { i18n } from '../i18n';
+import { inside } from '../i18n/inside';
 import { en } from '../i18n/stop/en';
 
 // A walk is spoken of in English by staff, and by a renter whose words are not there yet.
 i18n.addResourceBundle('en', 'translation', en, true);
+i18n.addResourceBundle('en', 'translation', inside, true);
 // The party form speaks the renter's words, which are no part of anybody's first view but a renter's.
 void import('../i18n/renter/en').then((renter) => i18n.addResourceBundle('en', 'translation', renter.en, true));
 
+export { CastOffPage } from './castOff/CastOffPage';
 export { Compare } from './condition/Compare';
 export { DockingPage } from './docking/DockingPage';
 export { DrillPage } from './drill/DrillPage';

@@ -20,3 +20,16 @@ export const lastsFor = (inIt: Estimate, unusableL: number, burnLPerHour: number
   const surelyH = hours(inIt.low);
   return { likelyH: hours(inIt.value), surelyH, turnAfterH: surelyH / 3 };
 };
+
+/** Whether what is in a tank does for what is planned, L. */
+export type ForPlan = { needL: number; mayUseL: number; enough: boolean };
+
+/**
+ * A third is kept: of what is surely in it and can be drawn, two thirds may be used, out and home.
+ * @param hours under power that are planned
+ */
+export const enoughFor = (inIt: Estimate, unusableL: number, burnLPerHour: number, hours: number): ForPlan => {
+  const needL = burnLPerHour * hours;
+  const mayUseL = (Math.max(0, inIt.low - unusableL) * 2) / 3;
+  return { needL, mayUseL, enough: mayUseL >= needL };
+};

@@ -40,6 +40,11 @@ export const bookFaults = (book: Book): RowFault[] => {
   for (const gauge of book.gauges) {
     if (gauge.tank !== undefined && !tanks.has(gauge.tank)) add('gauges', gauge.id, 'tank', `there is no tank “${gauge.tank}”`);
     if (!(gauge.max > gauge.min)) add('gauges', gauge.id, 'max', 'must be above min');
+    const tank = book.tanks.find(({ id }) => id === gauge.tank);
+    if (gauge.unit === 'mm' && tank && !tank.strapping && !tank.shape)
+      add('gauges', gauge.id, 'unit', `levels in mm need a strapping table or a shape of “${tank.id}”`);
+    if (gauge.band && gauge.band[1] < gauge.band[0]) add('gauges', gauge.id, 'band', 'the second figure must not be below the first');
+    if (gauge.reads === 'totaliser' && !tank) add('gauges', gauge.id, 'tank', 'a totaliser counts what leaves a tank: name it');
   }
   for (const { id, from, into } of book.outlets) {
     for (const [field, tank] of [
@@ -52,6 +57,11 @@ export const bookFaults = (book: Book): RowFault[] => {
     const rows = tank.needleTable ?? [];
     if (rows.some(([x, y], i) => i > 0 && (x <= rows[i - 1]![0] || y < rows[i - 1]![1])))
       add('tanks', tank.id, 'needleTable', 'needle must rise and volume must not fall from row to row');
+    const strapped = tank.strapping ?? [];
+    if (strapped.some(([mm, litres], i) => i > 0 && (mm <= strapped[i - 1]![0] || litres < strapped[i - 1]![1])))
+      add('tanks', tank.id, 'strapping', 'level must rise and litres must not fall from row to row');
+    else if (strapped.some(([, litres]) => litres < 0 || litres > tank.capacityL))
+      add('tanks', tank.id, 'strapping', `litres must lie between 0 and what she holds, ${tank.capacityL}`);
   }
   for (const { id, jacket } of book.fittings)
     if (jacket && jacket.toKg <= jacket.fromKg) add('fittings', id, 'jacket.toKg', 'must be above fromKg');

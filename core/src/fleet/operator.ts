@@ -1,6 +1,10 @@
 import * as z from 'zod/mini';
+import { LEVELS, LIFTABLE, type Liftable } from './castOff';
 import { Schools } from './schools';
 import { GeneralPoint } from './telling';
+
+const level = z.optional(z.enum(LEVELS));
+const CastOffRules = z.object(Object.fromEntries(LIFTABLE.map((check) => [check, level])) as Record<Liftable, typeof level>);
 
 /** How an operator hands over: settings that every base and boat of theirs begins from. */
 export const Handing = z.object({
@@ -12,6 +16,10 @@ export const Handing = z.object({
   understandingBy: z._default(z.array(z.enum(['driver', 'lookout'])).check(z.minLength(1)), ['driver']),
   /** Whether showing a needed drill on the boat herself counts as having passed it. */
   demonstrationCounts: z._default(z.boolean(), true),
+  /** How what the cast-off check finds is taken, where it is not taken as usual. */
+  castOff: z._default(CastOffRules, {}),
+  /** Hours a day under power that renters usually make; what is in the tank is judged by it. */
+  underWayHoursADay: z._default(z.number().check(z.gt(0), z.lte(24)), 3),
   points: z._default(z.array(GeneralPoint), []),
 });
 export type Handing = z.infer<typeof Handing>;

@@ -47,15 +47,23 @@ export const Fitting = z.object({
 export type Fitting = z.infer<typeof Fitting>;
 
 const TableRow = z.tuple([z.number(), z.number()]);
+export const TANK_FEEDS = ['engine', 'generator', 'nothing'] as const;
+export const TANK_SHAPES = ['box', 'wedge', 'lyingCylinder'] as const;
 export const Tank = z.object({
   id: BookId,
   name: Wording,
   holds: z.enum(['petrol', 'diesel', 'fresh', 'waste', 'gas']),
   capacityL: z.number().check(z.gt(0), z.lte(20_000)),
+  /** What draws from it; the engine unless said otherwise. A can and a toy's tank feed nothing: they are read and charged. */
+  feeds: z.optional(z.enum(TANK_FEEDS)),
   /** What the pick-up cannot reach. */
   unusableL: z.optional(z.number().check(z.gte(0))),
   /** Needle (0 to 1) → volume share (0 to 1), when the needle does not run straight. */
   needleTable: z.optional(z.array(TableRow).check(z.minLength(2))),
+  /** Strapping table: level in mm above the bottom → litres. */
+  strapping: z.optional(z.array(TableRow).check(z.minLength(2))),
+  /** Where nobody has strapped her tank: its shape and inner height (a wedge stands on its edge). */
+  shape: z.optional(z.object({ is: z.enum(TANK_SHAPES), heightMm: z.number().check(z.gt(0), z.lte(5000)) })),
 });
 export type Tank = z.infer<typeof Tank>;
 
@@ -71,7 +79,18 @@ export const Outlet = z.object({
 export type Outlet = z.infer<typeof Outlet>;
 export const NOT_TANKS: readonly string[] = ['lake', 'mains', 'battery', 'overboard'];
 
-export const READINGS = ['needle', 'sightLine', 'counter', 'lamp', 'percent', 'figure'] as const;
+export const READINGS = ['needle', 'sightLine', 'dipstick', 'sender', 'totaliser', 'counter', 'lamp', 'percent', 'figure'] as const;
+/** How far a gauge is off, as shares of its tank, learnt from fills that were metered to the brim. */
+export const GaugeErrors = z.object({
+  /** By chance, from reading to reading. */
+  sd: z.number().check(z.gt(0), z.lte(1)),
+  /** Always: what it shows too much. */
+  bias: z.number().check(z.gte(-1), z.lte(1)),
+  /** How sure nobody is of the bias. */
+  biasSd: z.number().check(z.gte(0), z.lte(1)),
+  fills: z.int().check(z.gte(1)),
+});
+export type GaugeErrors = z.infer<typeof GaugeErrors>;
 export const Gauge = z.object({
   id: BookId,
   station: BookId,
@@ -85,6 +104,13 @@ export const Gauge = z.object({
   step: z.optional(z.number().check(z.gt(0))),
   /** What is normal on this boat, so that nobody reports it as a fault. */
   normal: z.optional(Wording),
+  /** What is usual in figures: what is read outside it is named. */
+  band: z.optional(z.tuple([z.number(), z.number()])),
+  /** Of a waste tank's lamp: how many flushes are left once it is lit. */
+  flushesLeft: z.optional(z.int().check(z.gte(0), z.lte(500))),
+  errors: z.optional(GaugeErrors),
+  /** What this gauge's reading is called on the boat's own wires, where she has a gateway. */
+  wire: z.optional(z.string().check(z.regex(/^[A-Z0-9_-]{1,20}$/))),
 });
 export type Gauge = z.infer<typeof Gauge>;
 

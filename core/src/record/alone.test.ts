@@ -5,7 +5,8 @@ import type { EventBody } from './event';
 import { mayAdd } from './mayAdd';
 import { briefingOf, fitOf } from './handing';
 import { project } from './project';
-import { holdsOf, walkState } from './walk';
+import { holdsOf } from './hold';
+import { walkState } from './walk';
 
 const of = { ...demoCase, hire: { ...demoCase.hire, handover: 'unattended' as const } };
 const { book } = of;

@@ -4,7 +4,8 @@ import { type Handover, unattended } from '../fleet/school';
 import type { Walk } from './event';
 import { type Case, type Fit, peopleOf } from './handing';
 import { type HireRecord, slot } from './project';
-import { type Hold, walkState, wantsPicture } from './walk';
+import type { Hold } from './hold';
+import { walkState, wantsPicture } from './walk';
 
 /**
  * A handover without staff: what the renter does by themselves, in which order, and what keeps the key back. The same

@@ -2,7 +2,17 @@ import * as z from 'zod/mini';
 import { Mark } from '../condition/marks';
 import { TASKS, TOUCHES, WEATHERS } from '../docking/names';
 import { LANGUAGES } from '../fleet/words';
-import { DECISIONS, DRILL_WAYS, type EVENT_KINDS, EVENT_VERSION, EVIDENCE_STATES, FITTING_STATES, SKIP_REASONS } from './kinds';
+import {
+  DECISIONS,
+  DEPOSIT_ANSWERS,
+  DEPOSIT_WAYS,
+  DRILL_WAYS,
+  type EVENT_KINDS,
+  EVENT_VERSION,
+  EVIDENCE_STATES,
+  FITTING_STATES,
+  SKIP_REASONS,
+} from './kinds';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -45,7 +55,18 @@ const kinds = {
     gauge: id,
     shown: z.number().check(z.gte(-1e6), z.lte(1e6)),
     askew: z.optional(z.boolean()),
+    /** Of a totaliser: it counts from a fill to the brim at which it was zeroed. */
+    zeroed: z.optional(z.literal(true)),
+    /** Who read it: a person unless said otherwise. */
+    by: z.optional(z.literal('gateway')),
     asBefore,
+  }),
+  /** Filled to the brim before this walk's other readings, with the litres on the pump's meter where there was one. */
+  brimmed: z.object({
+    kind: z.literal('brimmed'),
+    walk: Walk,
+    tank: id,
+    meteredL: z.optional(z.number().check(z.gt(0), z.lte(20_000))),
   }),
   markPlaced: z.object({ kind: z.literal('markPlaced'), walk: Walk, mark: Mark, asBefore }),
   surfaceLooked: z.object({ kind: z.literal('surfaceLooked'), walk: Walk, surface: id, photos, asBefore }),
@@ -180,6 +201,28 @@ const kinds = {
   languageChosen: z.object({ kind: z.literal('languageChosen'), language: z.enum(LANGUAGES) }),
   /** The quay gave the renter the code of the key safe; the code itself is in no record. */
   keyGiven: z.object({ kind: z.literal('keyGiven') }),
+  /** A manager lets her go with what stood on the cast-off check, named as it stood, and says why. */
+  letGo: z.object({
+    kind: z.literal('letGo'),
+    matter: z.string().check(z.minLength(1), z.maxLength(200)),
+    why: z.string().check(z.minLength(1), z.maxLength(500)),
+  }),
+  /** What the card terminal said, as the quay learnt it; the card itself is in no record. */
+  depositAnswered: z.object({
+    kind: z.literal('depositAnswered'),
+    attempt: id,
+    amountMinor: z.int().check(z.gt(0)),
+    answer: z.enum(DEPOSIT_ANSWERS),
+    reference: z.optional(z.string().check(z.maxLength(64))),
+    why: z.optional(z.string().check(z.maxLength(200))),
+  }),
+  /** A deposit taken without the terminal. */
+  depositTaken: z.object({
+    kind: z.literal('depositTaken'),
+    amountMinor: z.int().check(z.gt(0), z.lte(100_000_000)),
+    how: z.enum(DEPOSIT_WAYS),
+    note,
+  }),
   /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
   contradictionSettled: z.object({
     kind: z.literal('contradictionSettled'),
@@ -195,6 +238,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.pointSkipped,
   kinds.counted,
   kinds.gaugeRead,
+  kinds.brimmed,
   kinds.markPlaced,
   kinds.surfaceLooked,
   kinds.evidenceGiven,
@@ -221,6 +265,9 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.languageChosen,
   kinds.drillDone,
   kinds.dockingTried,
+  kinds.letGo,
+  kinds.depositAnswered,
+  kinds.depositTaken,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = (typeof EVENT_KINDS)[number];

@@ -13,7 +13,8 @@ import {
   racksOf,
   understoodBy,
 } from './handing';
-import { holdsOf, walkState } from './walk';
+import { holdsOf } from './hold';
+import { walkState } from './walk';
 
 const { book } = of;
 const told = (point: string): EventBody => ({ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'fr' });

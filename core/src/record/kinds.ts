@@ -9,6 +9,7 @@ export const EVENT_KINDS = [
   'pointSkipped',
   'counted',
   'gaugeRead',
+  'brimmed',
   'markPlaced',
   'surfaceLooked',
   'evidenceGiven',
@@ -34,6 +35,9 @@ export const EVENT_KINDS = [
   'dockingTried',
   'languageChosen',
   'keyGiven',
+  'letGo',
+  'depositAnswered',
+  'depositTaken',
   'contradictionSettled',
 ] as const;
 
@@ -44,3 +48,7 @@ export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'no
 export const DRILL_WAYS = ['shown', 'hints', 'own', 'onBoat'] as const;
 export type DrillWay = (typeof DRILL_WAYS)[number];
 export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found'] as const;
+
+/** What became of one asking of the card terminal; `unknown` until it has said. */
+export const DEPOSIT_ANSWERS = ['held', 'declined', 'unknown', 'released'] as const;
+export const DEPOSIT_WAYS = ['cash', 'otherwise'] as const;

@@ -8,6 +8,7 @@ const STAFF: readonly EventKind[] = [
   'pointSkipped',
   'counted',
   'gaugeRead',
+  'brimmed',
   'markPlaced',
   'surfaceLooked',
   'evidenceGiven',
@@ -31,7 +32,9 @@ const STAFF: readonly EventKind[] = [
   'languageChosen',
   'drillDone',
   'dockingTried',
+  'depositTaken',
 ];
+const MANAGER: readonly EventKind[] = ['letGo'];
 const RENTER: readonly EventKind[] = [
   'partySet',
   'pointRead',
@@ -49,6 +52,7 @@ const WALKING: readonly EventKind[] = [
   'pointSkipped',
   'counted',
   'gaugeRead',
+  'brimmed',
   'markPlaced',
   'surfaceLooked',
   'evidenceGiven',
@@ -56,13 +60,15 @@ const WALKING: readonly EventKind[] = [
   'signed',
   'sealed',
 ];
+/** What only the quay itself says. */
+const QUAY: readonly EventKind[] = ['closed', 'keyGiven', 'depositAnswered'];
 const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff'];
 
 /** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */
 export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
   const { kind } = body;
-  if (role === 'quay') return kind === 'closed' || kind === 'keyGiven';
-  if (role !== 'renter') return STAFF.includes(kind);
+  if (role === 'quay') return QUAY.includes(kind);
+  if (role !== 'renter') return STAFF.includes(kind) || (role === 'manager' && MANAGER.includes(kind));
   // What was shown on the boat is somebody's word who stood beside.
   if (body.kind === 'drillDone') return body.how !== 'onBoat';
   if (RENTER.includes(kind)) return true;

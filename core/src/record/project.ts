@@ -46,6 +46,8 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `${body.walk}/count/${body.fitting}`;
     case 'gaugeRead':
       return `${body.walk}/gauge/${body.gauge}`;
+    case 'brimmed':
+      return `${body.walk}/brim/${body.tank}`;
     case 'markPlaced':
       return `${body.walk}/mark/${body.mark.id}`;
     case 'surfaceLooked':
@@ -96,13 +98,19 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `drill/${body.drill}`;
     case 'dockingTried':
       return `docking/${body.task}`;
+    case 'letGo':
+      return `letGo/${body.matter}`;
+    case 'depositAnswered':
+      return `deposit/${body.attempt}`;
+    case 'depositTaken':
+      return 'depositTaken';
     case 'undone':
       return undefined;
   }
 };
 
 /** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
-const GATHER = /^(filled|understood|round|drill|docking)\/|^(held|reported|language)$/;
+const GATHER = /^(filled|understood|round|drill|docking|letGo|deposit)\/|^(held|reported|language)$/;
 export const gathers = (key: string): boolean => GATHER.test(key);
 const onceIsEnough = (key: string) =>
   key.endsWith('/started') ||

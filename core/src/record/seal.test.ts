@@ -104,14 +104,26 @@ describe('a seal', () => {
 describe('who may add what', () => {
   // The kind and the walk decide, and of a drill whether it was shown on the boat; what else a body says is judged elsewhere.
   const body = (kind: string, walk: 'out' | 'in' = 'out') => ({ kind, walk }) as unknown as EventBody;
-  const walking = ['walkStarted', 'pointTold', 'pointSkipped', 'counted', 'gaugeRead', 'markPlaced', 'surfaceLooked', 'evidenceGiven'];
+  const walking = [
+    'walkStarted',
+    'pointTold',
+    'pointSkipped',
+    'counted',
+    'gaugeRead',
+    'brimmed',
+    'markPlaced',
+    'surfaceLooked',
+    'evidenceGiven',
+  ];
   const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'dockingTried', 'undone'];
 
-  it('is a table without gaps: staff all that people do but reading at home, the quay closing and keys', () => {
+  it('is a table without gaps: staff all that people do but reading at home, a manager letting go, the quay closing, keys and deposits', () => {
     for (const kind of EVENT_KINDS) {
-      for (const role of ['hand', 'manager'] as const)
-        expect([kind, mayAdd(role, body(kind))]).toEqual([kind, kind !== 'closed' && kind !== 'keyGiven' && kind !== 'pointRead']);
-      expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, kind === 'closed' || kind === 'keyGiven']);
+      const quays = ['closed', 'keyGiven', 'depositAnswered'].includes(kind);
+      const staffs = !quays && kind !== 'pointRead';
+      expect([kind, mayAdd('hand', body(kind))]).toEqual([kind, staffs && kind !== 'letGo']);
+      expect([kind, mayAdd('manager', body(kind))]).toEqual([kind, staffs]);
+      expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, quays]);
       expect([kind, mayAdd('renter', body(kind))]).toEqual([kind, own.includes(kind)]);
     }
   });

@@ -3,7 +3,8 @@ import { layBooks } from '../fleet/lay';
 import type { EventBody } from './event';
 import type { Actor, Held } from './held';
 import { project } from './project';
-import { fillsOf, fuelOf, fuelTanks, holdsOf, hoursRun, marksOf, nextLoose, propellerRelease, walkState } from './walk';
+import { holdsOf, keyOfHold, letGoOf, mattersOf } from './hold';
+import { fillsOf, fuelOf, fuelTanks, hoursRun, marksOf, nextLoose, walkState } from './walk';
 
 const laid = layBooks(
   [
@@ -117,13 +118,36 @@ describe('what holds her', () => {
     expect(holds(jackets(8), jackets(9))).toEqual(['contradiction']);
   });
 
+  const flaw = (sizeMm: number): EventBody => ({
+    kind: 'evidenceGiven',
+    walk: 'out',
+    propeller: 'prop',
+    state: 'flawOverLimit',
+    sizeMm,
+    photos: [],
+  });
+  const letGo = (matter: string): EventBody => ({ kind: 'letGo', matter, why: 'spare prop aboard' });
+
   it('is a propeller over the limit, until a manager, not a hand, lets her go with it', () => {
-    const flaw: EventBody = { kind: 'evidenceGiven', walk: 'out', propeller: 'prop', state: 'flawOverLimit', photos: [] };
-    const release: EventBody = { kind: 'findingDecided', finding: propellerRelease('prop'), decision: 'known' };
-    expect(holds(flaw)).toEqual(['propeller']);
-    expect(holds(flaw, [release, 'hand'])).toEqual(['propeller']);
-    expect(holds(flaw, [release, 'manager'])).toEqual([]);
-    expect(holds(flaw, [{ ...release, decision: 'askManager' }, 'manager'])).toEqual(['propeller']);
+    const key = keyOfHold({ is: 'propeller', propeller: 'prop', sizeMm: 9 });
+    expect(holds(flaw(9))).toEqual(['propeller']);
+    expect(holds(flaw(9), [letGo(key), 'hand'])).toEqual(['propeller']);
+    expect(holds(flaw(9), [letGo(key), 'manager'])).toEqual([]);
+    expect(letGoOf(record(flaw(9), [letGo(key), 'manager']), key)).toMatchObject({ why: 'spare prop aboard', by: 'manager' });
+  });
+
+  it('comes back when what a manager let go has become worse', () => {
+    const [matter] = mattersOf(record(jackets(7)), book, '2027-05-31');
+    const let7: [EventBody, 'manager'] = [letGo(keyOfHold(matter!)), 'manager'];
+    expect(holds(jackets(7), let7)).toEqual([]);
+    expect(holds(jackets(6), let7)).toEqual(['safetyFitting']);
+    const let9: [EventBody, 'manager'] = [letGo(keyOfHold({ is: 'propeller', propeller: 'prop', sizeMm: 9 })), 'manager'];
+    expect(holds(flaw(12), let9)).toEqual(['propeller']);
+  });
+
+  it('is never lifted for the plate, a jacket or the driver, whoever says so', () => {
+    for (const matter of ['tooMany', 'noJacket', 'crew', 'crew/noLicence'])
+      expect(letGoOf(record([letGo(matter), 'manager']), matter)).toBeUndefined();
   });
 });
 

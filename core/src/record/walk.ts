@@ -1,15 +1,13 @@
 import type { Briefing } from '../briefing/compose';
-import { departureFault, type DepartureFault } from '../condition/counts';
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import type { Gauge, Surface, Tank } from '../fleet/rows';
 import { routeOf, type Stop } from '../fleet/route';
-import { fuse, type Fused, type LevelReading } from '../fuel/fuse';
+import { fuse, type Fused, type LevelMethod, type LevelReading } from '../fuel/fuse';
+import { figuresWith } from '../fuel/learn';
 import { litresShown } from '../fuel/level';
 import { bestNext } from '../fuel/next';
-import type { CrewFault, Overload } from '../fit/aboard';
 import type { Walk } from './event';
-import type { Fit } from './handing';
 import { type HireRecord, slot, slotsUnder } from './project';
 
 /** What a stop still lacks before its knot can be tied without leaving something out. */
@@ -64,65 +62,43 @@ export const nextLoose = (stops: readonly Pick<StopState, 'tied'>[], at: number)
   return loose.find((i) => i > at) ?? loose[0];
 };
 
-/** Reasons, under the operator's own rules, that hold the boat; the program never says that she is safe. */
-export type Hold =
-  | { is: 'safetyFitting'; fault: DepartureFault }
-  | { is: 'propeller'; propeller: string }
-  | { is: 'said'; why: string }
-  | { is: 'tooMany'; overload: Overload }
-  | { is: 'noJacket'; people: string[] }
-  | { is: 'crew'; fault: CrewFault }
-  | { is: 'drill'; drill: string }
-  | { is: 'contradiction'; key: string };
-
-/** What a manager decides about a propeller whose flaw is over the limit is kept as a decision on this key. */
-export const propellerRelease = (propeller: string): string => `hold/propeller/${propeller}`;
-
-/** Whether a manager, and nobody less, lets her go with the flaw; taken back by deciding otherwise. */
-const isReleased = (record: HireRecord, propeller: string): boolean => {
-  const decided = slot(record, `decided/${propellerRelease(propeller)}`, 'findingDecided');
-  return decided !== undefined && decided.value.decision === 'known' && decided.by.actor.role === 'manager' && !decided.contradiction;
+const METHOD: Partial<Record<Gauge['reads'], LevelMethod>> = {
+  needle: 'needle',
+  percent: 'needle',
+  sightLine: 'sightLine',
+  dipstick: 'dipstick',
+  sender: 'sender',
 };
 
-/** What is wrong about the crew that no boat leaves with; a name that is still missing is only noted. */
-const CREW_HOLDS: readonly CrewFault['is'][] = ['driverTooYoung', 'noLicence', 'lookoutTooYoung'];
+/** A reading of a gauge in litres, put right by what is known of that gauge. */
+const readingOf = (gauge: Gauge, method: LevelMethod, tank: Tank, shown: number, askew: boolean): LevelReading => {
+  const litres = litresShown(gauge, tank, shown) - (gauge.errors?.bias ?? 0) * tank.capacityL;
+  return {
+    method,
+    gauge: gauge.id,
+    litres: Math.min(tank.capacityL, Math.max(0, litres)),
+    ...(askew ? { tilted: true } : {}),
+    ...(gauge.errors ? { errors: figuresWith(method, gauge.errors) } : {}),
+  };
+};
 
-const fitHolds = ({ overloads, unserved, crew }: Pick<Fit, 'overloads' | 'unserved' | 'crew'>): Hold[] => [
-  ...overloads.filter((one) => one.is !== 'load' || one.sure).map((overload): Hold => ({ is: 'tooMany', overload })),
-  ...(unserved.length > 0 ? [{ is: 'noJacket' as const, people: unserved }] : []),
-  ...crew.filter(({ is }) => CREW_HOLDS.includes(is)).map((fault): Hold => ({ is: 'crew', fault })),
+const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => slot(record, `${walk}/gauge/${gauge}`, 'gaugeRead')?.value;
+
+/** Readings of one tank on a walk, in litres: its gauges, a totaliser that counts from the brim, and a fill to the brim. */
+export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] => [
+  ...book.gauges.flatMap((gauge): LevelReading[] => {
+    const method = METHOD[gauge.reads];
+    const read = gaugeValue(record, walk, gauge.id);
+    if (gauge.tank !== tank.id || !read) return [];
+    if (gauge.reads === 'totaliser')
+      return read.zeroed ? [{ method: 'sinceBrim', gauge: gauge.id, litres: Math.max(0, tank.capacityL - read.shown) }] : [];
+    return method ? [readingOf(gauge, method, tank, read.shown, read.askew === true)] : [];
+  }),
+  ...(record.slots.has(`${walk}/brim/${tank.id}`) ? [{ method: 'brim' as const, litres: tank.capacityL }] : []),
 ];
 
-/** @param unproven drills that have to be passed, and are not */
-export const holdsOf = (record: HireRecord, book: Book, today: string, fit?: Fit, unproven: readonly string[] = []): Hold[] => {
-  const holds: Hold[] = [...(fit ? fitHolds(fit) : []), ...unproven.map((drill): Hold => ({ is: 'drill', drill }))];
-  for (const fitting of book.fittings) {
-    if (!fitting.safety) continue;
-    const fault = departureFault(fitting, slot(record, `out/count/${fitting.id}`, 'counted')?.value, today);
-    if (fault) holds.push({ is: 'safetyFitting', fault });
-  }
-  for (const { id } of book.propellers) {
-    const over = slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'flawOverLimit';
-    if (over && !isReleased(record, id)) holds.push({ is: 'propeller', propeller: id });
-  }
-  for (const { standing } of slotsUnder(record, 'held', 'held'))
-    for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });
-  for (const { key } of record.contradictions) if (key.startsWith('out/')) holds.push({ is: 'contradiction', key });
-  return holds;
-};
-
-const METHOD: Partial<Record<Gauge['reads'], LevelReading['method']>> = { needle: 'needle', percent: 'needle', sightLine: 'sightLine' };
-
-/** Readings of one tank on a walk, in litres. */
-export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] =>
-  book.gauges.flatMap((gauge) => {
-    const method = METHOD[gauge.reads];
-    const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
-    if (gauge.tank !== tank.id || !method || !read) return [];
-    return [{ method, litres: litresShown(gauge, tank, read.shown), ...(read.askew ? { tilted: true } : {}) }];
-  });
-
-const gaugesOf = (book: Book, tank: Tank): { gauge: Gauge; method: LevelReading['method'] }[] =>
+/** Gauges of a tank that show a level, with the kind of reading each gives. */
+export const gaugesOf = (book: Book, tank: Tank): { gauge: Gauge; method: LevelMethod }[] =>
   book.gauges.flatMap((gauge) => {
     const method = METHOD[gauge.reads];
     return gauge.tank === tank.id && method ? [{ gauge, method }] : [];
@@ -141,10 +117,10 @@ export const nextGauge = (record: HireRecord, book: Book, tank: Tank, walk: Walk
 };
 
 /** Gauges whose reading was set aside, with how far they are from the others, L: above them positive. */
-export const oddGauges = (fused: Fused, book: Book, tank: Tank, walk: Walk): { gauge: Gauge; awayL: number }[] =>
-  fused.odd.flatMap(({ method, when, awayL }) => {
-    const found = when === walk ? gaugesOf(book, tank).find((one) => one.method === method) : undefined;
-    return found ? [{ gauge: found.gauge, awayL }] : [];
+export const oddGauges = (fused: Fused, book: Book, walk: Walk): { gauge: Gauge; awayL: number }[] =>
+  fused.odd.flatMap(({ gauge: id, when, awayL }) => {
+    const gauge = when === walk ? book.gauges.find((one) => one.id === id) : undefined;
+    return gauge ? [{ gauge, awayL }] : [];
   });
 
 /** Fills of a tank on the way: two fills are two fills. */
@@ -167,17 +143,31 @@ export const hoursRun = (record: HireRecord, book: Book): number | undefined => 
   return out === undefined || back === undefined ? undefined : back - out;
 };
 
+/** What a totaliser counted between out and in, L; nothing where it was zeroed on the way or went backwards. */
+const totalised = (record: HireRecord, book: Book, tank: Tank): number | undefined => {
+  const gauge = book.gauges.find((one) => one.reads === 'totaliser' && one.tank === tank.id);
+  const [out, back] = gauge ? [gaugeValue(record, 'out', gauge.id), gaugeValue(record, 'in', gauge.id)] : [];
+  return !out || !back || back.zeroed || back.shown < out.shown ? undefined : back.shown - out.shown;
+};
+
 /** What is in a fuel tank, out and (once read) in, with what went between. */
 export const fuelOf = (record: HireRecord, book: Book, tank: Tank): Fused | undefined => {
-  const hours = hoursRun(record, book);
+  // Hours of the engine say nothing of a tank that it does not draw from.
+  const hours = feedsEngine(tank) ? hoursRun(record, book) : undefined;
   const burn = book.engine.burnLPerHour;
+  const counted = totalised(record, book, tank);
   return fuse({
     capacityL: tank.capacityL,
     out: levelReadings(record, book, tank, 'out'),
     in: levelReadings(record, book, tank, 'in'),
     fillsL: fillsOf(record, tank.id, 'renter').reduce((sum, { litres }) => sum + litres, 0),
-    use: hours !== undefined && hours >= 0 && burn !== undefined ? [{ method: 'hours', litres: hours * burn }] : [],
+    use: [
+      ...(counted === undefined ? [] : [{ method: 'totaliser' as const, litres: counted }]),
+      ...(hours !== undefined && hours >= 0 && burn !== undefined ? [{ method: 'hours' as const, litres: hours * burn }] : []),
+    ],
   });
 };
+
+export const feedsEngine = ({ feeds }: Tank): boolean => feeds === undefined || feeds === 'engine';
 
 export const fuelTanks = (book: Book): Tank[] => book.tanks.filter(({ holds }) => holds === 'petrol' || holds === 'diesel');

@@ -8,6 +8,7 @@ import type { Mark } from '@quay/core/condition/marks';
 import { MARK_KINDS } from '@quay/core/condition/marks';
 import { stateOf, HIRE_STATES } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
+import { litresAt } from '@quay/core/fuel/level';
 import { routeOf } from '@quay/core/fleet/route';
 import { commit } from '@quay/core/record/canonical';
 import type { EventBody, HireEvent, Walk } from '@quay/core/record/event';
@@ -22,6 +23,7 @@ import type { HireRow } from '../store/hire';
 import type { Store } from '../store/open';
 import { appendPhoto } from '../store/photo';
 import { appendEvents, bookOf, refresh, wholeRecord } from '../store/record';
+import { appendQuayEvent } from '../store/quayEvent';
 import { hashToken, newToken } from '../store/secret';
 import type { QuayKey } from '../store/setting';
 
@@ -42,6 +44,8 @@ const PlayFile = z.object({
       late: z.optional(z.number()),
       missing: z.optional(z.record(z.string(), z.int())),
       newMark: z.optional(MarkSpec),
+      /** Held before she is walked out; once she is out it is, unless said otherwise. */
+      deposit: z.optional(z.boolean()),
     }),
   ),
 });
@@ -168,6 +172,13 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     await refresh(store.db, hire.id, key, now.toISOString());
   };
 
+  if (hire.depositMinor > 0 && (one.deposit ?? !['booked', 'walkingOut', 'readyToGo'].includes(one.upTo)))
+    await appendQuayEvent(store.db, hire.id, {
+      body: { kind: 'depositAnswered', attempt: `played-${hire.id}`, amountMinor: hire.depositMinor, answer: 'held', reference: 'made up' },
+      seq: 1,
+      bookVersion: version,
+      now: new Date(clock - 60_000).toISOString(),
+    });
   if (one.upTo !== 'booked') await walkStations(book, 'out', one, seed, add, sha);
   if (one.upTo !== 'booked' && one.upTo !== 'walkingOut') {
     await signAndSeal('out');
@@ -202,6 +213,17 @@ const shownOf = (gauge: Book['gauges'][number], book: Book, walk: Walk, one: Pla
   const level = (walk === 'out' ? one.fuelOut : one.fuelIn) ?? 0.9;
   const fuel = book.tanks.some(({ id, holds }) => id === gauge.tank && (holds === 'petrol' || holds === 'diesel'));
   const round = (v: number) => Math.round(v / (gauge.step ?? 0.1)) * (gauge.step ?? 0.1);
+  const tank = book.tanks.find(({ id }) => id === gauge.tank);
+  if (tank && gauge.reads === 'totaliser') {
+    const used = ((one.fuelOut ?? 0.9) - (one.fuelIn ?? 0.9)) * tank.capacityL;
+    return Math.round((3.4 + (walk === 'in' ? used : 0)) * 10) / 10;
+  }
+  // Up the dipstick until there is as much in the tank.
+  if (tank && gauge.unit === 'mm') {
+    let mm = gauge.min;
+    while (mm < gauge.max && litresAt(tank, mm) < level * tank.capacityL) mm += 1;
+    return mm;
+  }
   if (fuel) return Math.round(round(gauge.min + (gauge.max - gauge.min) * (gauge.reads === 'needle' ? level - 0.03 : level)) * 1000) / 1000;
   if (gauge.reads === 'counter') return Math.round((1240.4 + (walk === 'in' ? (one.hours ?? 2) : 0)) * 10) / 10;
   if (gauge.unit === 'V') return gauge.min > 20 ? 51.2 : 12.6;

@@ -5,6 +5,8 @@ import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
+import { depositRoutes } from './deposit';
+import { gatewayRoutes } from './gateway';
 import { fleetRoutes } from './fleet';
 import { hireRoutes } from './hire';
 import { keySafeRoutes } from './keySafe';
@@ -62,6 +64,8 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...fleetRoutes,
     ...keySafeRoutes,
     ...outsideRoutes,
+    ...depositRoutes,
+    ...gatewayRoutes,
     ...weatherRoutes,
   ]);
   app.use('/api', notFound);

@@ -110,15 +110,15 @@ describe('the key of a boat that is handed over without staff', () => {
     const mina = quay.client();
     await mina.signIn(MANAGER);
     expect((await mina.send('GET', '/stand-ins')).json).toMatchObject({
-      standIns: expect.arrayContaining([{ name: 'keySafe', fails: false }]) as unknown,
+      standIns: expect.arrayContaining([{ name: 'keySafe', mode: 'works' }]) as unknown,
     });
-    expect((await hand.send('POST', '/stand-ins/keySafe', { fails: true })).status).toBe(403);
-    expect((await mina.send('POST', '/stand-ins/weather', { fails: true })).status).toBe(400);
-    expect((await mina.send('POST', '/stand-ins/keySafe', { fails: true })).json).toEqual({ name: 'keySafe', fails: true });
+    expect((await hand.send('POST', '/stand-ins/keySafe', { mode: 'silent' })).status).toBe(403);
+    expect((await mina.send('POST', '/stand-ins/weather', { mode: 'silent' })).status).toBe(400);
+    expect((await mina.send('POST', '/stand-ins/keySafe', { mode: 'silent' })).json).toEqual({ name: 'keySafe', mode: 'silent' });
     const silent = await who.key();
     expect([silent.status, silent.json.code]).toEqual([503, 'safeSilent']);
     expect(await eventsOf(who)).toEqual([]);
-    await mina.send('POST', '/stand-ins/keySafe', { fails: false });
+    await mina.send('POST', '/stand-ins/keySafe', { mode: 'works' });
     expect((await who.key()).json.is).toBe('open');
   });
 
@@ -138,7 +138,7 @@ describe('the key of a boat that is handed over without staff', () => {
     const mina = quay.client();
     await mina.signIn(MANAGER);
     expect((await mina.send('GET', '/stand-ins')).json).toEqual({ standIns: [] });
-    expect((await mina.send('POST', '/stand-ins/keySafe', { fails: true })).status).toBe(404);
+    expect((await mina.send('POST', '/stand-ins/keySafe', { mode: 'silent' })).status).toBe(404);
   });
 
   it('a code is not set where the safe makes its own', async () => {

@@ -5,11 +5,13 @@ import { fail } from './problem';
 export const outsideRoutes = [
   on(api.listStandIns, ({ quay }) => {
     const { standIns } = quay.outside;
-    return Promise.resolve({ standIns: standIns ? api.STAND_INS.map((name) => ({ name, fails: standIns[name].fails })) : [] });
+    return Promise.resolve({ standIns: standIns ? api.STAND_IN_NAMES.map((name) => ({ name, mode: standIns[name].mode })) : [] });
   }),
   on(api.setStandIn, ({ quay, params: { name }, body }) => {
     const standIn = quay.outside.standIns?.[name] ?? fail(404, 'noStandIn', 'Nothing is simulated here.');
-    standIn.fails = body.fails;
-    return Promise.resolve({ name, fails: standIn.fails });
+    const modes: readonly string[] = api.STAND_INS[name];
+    if (!modes.includes(body.mode)) return fail(400, 'noSuchMode', 'It cannot be made to do that.', `It can: ${modes.join(', ')}.`);
+    (standIn as { mode: string }).mode = body.mode;
+    return Promise.resolve({ name, mode: body.mode });
   }),
 ];

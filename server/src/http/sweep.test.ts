@@ -21,7 +21,8 @@ const bodyOf = ({ method, takesBytes }: Endpoint) =>
 const queryOf = ({ takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : '');
 const goodBodies: Record<string, unknown> = {
   setKeyCode: { code: '123456' },
-  setStandIn: { fails: true },
+  setStandIn: { mode: 'silent' },
+  holdDeposit: { amountMinor: 100 },
   appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
   changeHire: {},
   closeHire: { totalMinor: 0, events: 0 },

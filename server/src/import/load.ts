@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
+import { Handing } from '@quay/core/fleet/operator';
 import { digestOf } from '@quay/core/record/canonical';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { addBook } from '../store/fleet';
@@ -43,16 +44,10 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
   for (const one of data.staff) secrets.set(one.id, await hashSecret(one.secret));
   await db.transaction(async (trx) => {
     const { operator } = data;
-    const { name, currency, simulated = false, phone, schools, briefingMinutes, understandingBy, demonstrationCounts, points } = operator;
+    const { name, currency, simulated = false } = operator;
     await writeOperator(trx, { name, currency, simulated });
-    await writeHanding(trx, {
-      ...(phone === undefined ? {} : { phone }),
-      schools,
-      briefingMinutes,
-      understandingBy,
-      demonstrationCounts,
-      points,
-    });
+    // What of the file says how they hand over; the shape leaves the rest away.
+    await writeHanding(trx, Handing.parse(operator));
     for (const { id, name, role } of data.staff)
       await trx('staff')
         .insert({ id, name, nameFolded: fold(name), role, secret: secrets.get(id)! })

@@ -1,19 +1,47 @@
 import type { Knex } from 'knex';
+import type { CardTerminal } from '@quay/contract/deposit';
 import type { KeySafe } from '@quay/contract/keySafe';
-import type { Failing, StandIn } from '@quay/contract/outside';
+import type { Simulated, StandInName } from '@quay/contract/outside';
 import type { WeatherMast } from '@quay/contract/weather';
+import type { BoatGateway } from '@quay/contract/gateway';
+import { simulatedBoatGateway } from '@quay/standins/boatGateway';
+import { simulatedCardTerminal } from '@quay/standins/cardTerminal';
 import { simulatedKeySafe } from '@quay/standins/keySafe';
 import { simulatedWeatherMast } from '@quay/standins/weatherMast';
+import { gatewayAt, noBoatGateway } from './boatGateway';
+import { noCardTerminal } from './cardTerminal';
 import { safeSetByHand } from './keySafe';
 import { noWeatherMast } from './weatherMast';
 
+type StandIns = { readonly [N in StandInName]: Simulated<N> };
+
 /** Devices and services beside the quay, each behind a port of its own. */
-export type Outside = { keySafe: KeySafe; weatherMast: WeatherMast; standIns: Readonly<Record<StandIn['name'], Failing>> | undefined };
+export type Outside = {
+  keySafe: KeySafe;
+  weatherMast: WeatherMast;
+  cardTerminal: CardTerminal;
+  boatGateway: BoatGateway;
+  standIns: StandIns | undefined;
+};
 
 /** @param simulated a demonstration: what stands outside is simulated, and says so */
 export const outsideOf = (simulated: boolean, db: () => Knex): Outside => {
-  if (!simulated) return { keySafe: safeSetByHand(db), weatherMast: noWeatherMast, standIns: undefined };
+  if (!simulated)
+    return {
+      keySafe: safeSetByHand(db),
+      weatherMast: noWeatherMast,
+      cardTerminal: noCardTerminal,
+      boatGateway: noBoatGateway,
+      standIns: undefined,
+    };
   const keySafe = simulatedKeySafe();
   const weatherMast = simulatedWeatherMast();
-  return { keySafe, weatherMast, standIns: { keySafe, weatherMast } };
+  const cardTerminal = simulatedCardTerminal();
+  const gateway = simulatedBoatGateway();
+  const boatGateway = gatewayAt(
+    async () => ({ host: '127.0.0.1', ...(await gateway.address()) }),
+    { simulated: true, way: 'nmea', now: () => new Date() },
+    () => gateway.close(),
+  );
+  return { keySafe, weatherMast, cardTerminal, boatGateway, standIns: { keySafe, weatherMast, cardTerminal, boatGateway: gateway } };
 };

@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { keyFor } from '@quay/core/record/alone';
 import { unproven } from '@quay/core/record/drills';
 import { briefingOf, dayOfUse, fitOf } from '@quay/core/record/handing';
-import { holdsOf } from '@quay/core/record/walk';
+import { holdsOf } from '@quay/core/record/hold';
 import { packOf } from './hire';
 import { appendQuayEvent } from './quayEvent';
 import { wholeRecord } from './record';

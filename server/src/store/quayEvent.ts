@@ -5,7 +5,7 @@ import { canonical } from '@quay/core/record/canonical';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { EVENT_VERSION } from '@quay/core/record/kinds';
 
-/** The quay's own word on a hire: closing it, giving out a key. It comes from no phone. */
+/** The quay's own word on a hire: closing it, giving out a key, what a terminal said. It comes from no phone. */
 export const appendQuayEvent = async (
   db: Knex,
   hire: string,
@@ -14,7 +14,7 @@ export const appendQuayEvent = async (
     seq,
     bookVersion,
     now,
-  }: { body: Extract<EventBody, { kind: 'closed' | 'keyGiven' }>; seq: number; bookVersion: number; now: string },
+  }: { body: Extract<EventBody, { kind: 'closed' | 'keyGiven' | 'depositAnswered' }>; seq: number; bookVersion: number; now: string },
 ): Promise<void> => {
   const event: HireEvent = {
     id: uuidv7(),

@@ -10,7 +10,7 @@ import { type HireRecord, project, slot } from '@quay/core/record/project';
 import { checkSeal, countersignMessage, sealMessage } from '@quay/core/record/seal';
 import { readEvent } from '@quay/core/record/upcast';
 import { dayOfUse } from '@quay/core/record/handing';
-import { holdsOf } from '@quay/core/record/walk';
+import { holdsOf } from '@quay/core/record/hold';
 import type { Refusal } from '@quay/contract/record';
 import { fitOfHire, openDrills } from './fit';
 import type { QuayKey } from './setting';

@@ -10,7 +10,7 @@ import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { makeApp } from '../http/app';
 import { loadImport } from '../import/load';
 import { readImport } from '../import/read';
-import { outsideOf } from '../outside/outside';
+import { type Outside, outsideOf } from '../outside/outside';
 import { openStore, type Store } from '../store/open';
 import { type QuayKey, quayKey } from '../store/setting';
 
@@ -57,7 +57,15 @@ export class Client {
   }
 }
 
-export type TestQuay = { store: Store; key: QuayKey; base: string; client(): Client; clock: { now: Date }; stop(): Promise<void> };
+export type TestQuay = {
+  store: Store;
+  key: QuayKey;
+  outside: Outside;
+  base: string;
+  client(): Client;
+  clock: { now: Date };
+  stop(): Promise<void>;
+};
 
 /** Every state of every drill of the demo is looked at by core's own tests; here they count as looked at. */
 class AllKnown extends Map<string, BookFault[]> {
@@ -89,6 +97,7 @@ export const testQuay = async ({ simulated = true } = {}): Promise<TestQuay> => 
   return {
     store,
     key,
+    outside,
     base,
     clock,
     client: () => new Client(base),

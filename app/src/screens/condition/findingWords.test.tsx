@@ -95,7 +95,9 @@ it.each<[EventBody, string]>([
   [{ kind: 'stationTied', walk: 'out', station: 'bow' }, 'Bow: tied'],
   [{ kind: 'held', why: 'fog' }, 'Hold her: fog'],
   [{ kind: 'fuelFilled', tank: 'petrol', litres: 12.5, brim: true, by: 'operator' }, 'Filled at the quay: 12.5 L'],
-  [{ kind: 'findingDecided', finding: 'hold/propeller/prop', decision: 'known' }, 'A manager lets her go with the flaw'],
+  [{ kind: 'letGo', matter: 'propeller/prop/9', why: 'filed smooth' }, 'A manager let her go: filed smooth'],
+  [{ kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'unknown' }, 'Deposit asked for, no answer yet: €250.00'],
+  [{ kind: 'brimmed', walk: 'out', tank: 'petrol', meteredL: 31.5 }, 'Petrol: filled to the brim, 31.5 L'],
   [{ kind: 'contradictionSettled', slot: 'out/count/fenders', stands: EVENTS[0]!.event.id }, 'Disagreement settled'],
   [{ kind: 'counted', walk: 'out', fitting: 'gone-from-the-book', count: 1, state: 'fine' }, 'gone-from-the-book: 1'],
 ])('an entry of the record in a few words: %#', (body, words) => {

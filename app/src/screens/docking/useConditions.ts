@@ -9,13 +9,11 @@ type Fields = { [F in keyof Conditions]?: number };
 /** Figures and when they were had: from the mast, or by hand. */
 type Had = { at: string; figures: Fields };
 export type From = { is: 'mast' | 'mastOld'; at: string; simulated: boolean } | { is: 'hand'; at: string } | { is: 'nobody' | 'silent' };
-export type WindAndWater = {
+type Known = { from: From; given: Given; setByHand: (figures: Fields | undefined) => void };
+export type WindAndWater = Known & {
   now: Conditions;
   /** Figures that are missing or cannot be, with an estimate in their place. */
   estimated: (keyof Conditions)[];
-  from: From;
-  given: Given;
-  setByHand: (figures: Fields | undefined) => void;
 };
 
 const MINUTE = 60_000;
@@ -29,8 +27,8 @@ const remembered = <T>(key: string): T | undefined => {
   return text === undefined || text === '' ? undefined : (JSON.parse(text) as T);
 };
 
-/** Wind and water at a base: by hand where somebody set them lately, else as the mast has them, kept for when there is no signal. */
-export const useConditions = (baseId: string, berth: Place): WindAndWater => {
+/** What is known of wind and water at a base: by hand where somebody set them lately, else as the mast has them, kept for when there is no signal. */
+export const useGiven = (baseId: string): Known => {
   const [handKey, mastKey] = [`wind-hand/${baseId}`, `wind-mast/${baseId}`];
   const [hand, setHand] = useState(() => remembered<Had>(handKey));
   const { data, error } = useQuery({
@@ -56,7 +54,7 @@ export const useConditions = (baseId: string, berth: Place): WindAndWater => {
     };
     const old = (at: string, minutes: number) => Date.now() - Date.parse(at) > minutes * MINUTE;
     const last = data?.is === 'observed' ? data : remembered<Extract<NonNullable<typeof data>, { is: 'observed' }>>(mastKey);
-    const made = (given: Given, from: From): WindAndWater => ({ ...conditionsOf(given, berth), given, from, setByHand });
+    const made = (given: Given, from: From): Known => ({ given, from, setByHand });
     if (hand && !old(hand.at, HAND_MIN)) return made(hand.figures, { is: 'hand', at: hand.at });
     if (data?.is === 'silent' || data?.is === 'none' || error) return made({}, { is: data?.is === 'silent' ? 'silent' : 'nobody' });
     if (!last || (!data && old(last.observed.at, HAND_MIN))) return made({}, { is: 'nobody' });
@@ -65,5 +63,11 @@ export const useConditions = (baseId: string, berth: Place): WindAndWater => {
       { windFromDeg, windMs, currentToDeg, currentMs, waterM },
       { is: old(at, FRESH_MIN) ? 'mastOld' : 'mast', at, simulated: last.simulated },
     );
-  }, [data, error, hand, berth, handKey, mastKey]);
+  }, [data, error, hand, handKey, mastKey]);
+};
+
+/** Wind and water at a berth, with an estimate for what nobody knows. */
+export const useConditions = (baseId: string, berth: Place): WindAndWater => {
+  const known = useGiven(baseId);
+  return useMemo(() => ({ ...known, ...conditionsOf(known.given, berth) }), [known, berth]);
 };

@@ -18,6 +18,7 @@ import { type Draft, type DraftFault, draftOf, readDraft, wordingOf } from './dr
 import type { FieldSpec } from './fields';
 import { HullTrials } from './HullTrials';
 import { optionName } from './optionName';
+import { TankCurve } from './TankCurve';
 
 export type RowOrigin = { is: 'class' | 'changed' | 'own' | 'none'; name: string };
 export type Named = { id: string; name: Wording };
@@ -102,6 +103,15 @@ export const RowSheet = ({
             onSet={(text) => set(spec.field, text)}
             onFigures={(figures) => setDraft({ ...draft, ...figures })}
           />
+        ) : spec.is === 'curve' ? (
+          <TankCurve
+            key={spec.field}
+            field={spec.field}
+            label={t(`fleet.field.${spec.field}`)}
+            text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
+            capacityL={capacityIn(draft)}
+            onSet={(text) => set(spec.field, text)}
+          />
         ) : (
           <OneField
             key={spec.field}
@@ -126,6 +136,12 @@ export const RowSheet = ({
       ) : null}
     </Sheet>
   );
+};
+
+/** What a tank holds as it is typed now. */
+const capacityIn = (draft: Draft): number | undefined => {
+  const typed = typeof draft.capacityL === 'string' ? Number(draft.capacityL.replace(',', '.')) : NaN;
+  return typed > 0 ? typed : undefined;
 };
 
 /** The figures of a hull as they are typed now; what cannot be read is left out. */

@@ -22,6 +22,7 @@ export const draftOf = (row: Row, fields: readonly FieldSpec[]): Draft =>
         case 'spot':
           return [spec.field, value as [number, number] | undefined];
         case 'trials':
+        case 'curve':
         case 'asInFile':
           return [spec.field, value === undefined ? '' : JSON.stringify(value, null, 1)];
         default:
@@ -60,7 +61,7 @@ const readField = (spec: FieldSpec, typed: Draft[string]): { ok: true; value: un
     if (spec.whole && !Number.isInteger(number)) return no('whole');
     return (spec.min !== undefined && number < spec.min) || (spec.max !== undefined && number > spec.max) ? no('range') : value(number);
   }
-  if (spec.is === 'asInFile' || spec.is === 'trials') {
+  if (spec.is === 'asInFile' || spec.is === 'trials' || spec.is === 'curve') {
     try {
       return value(JSON.parse(text) as unknown);
     } catch {

@@ -1,6 +1,6 @@
 import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
-import { FITTING_KINDS, READINGS } from '@quay/core/fleet/rows';
+import { FITTING_KINDS, READINGS, TANK_FEEDS } from '@quay/core/fleet/rows';
 
 /** What a row of each list is made of, for the editor: every field of a book can be changed. */
 export type FieldSpec =
@@ -12,6 +12,8 @@ export type FieldSpec =
   | { field: string; is: 'station'; optional?: true }
   | { field: string; is: 'tank' }
   | { field: string; is: 'spot' }
+  /** A table of a tank: from a file, or by a fill. */
+  | { field: 'needleTable' | 'strapping'; is: 'curve' }
   /** Trials on the water, which stand in the file as they are. */
   | { field: string; is: 'trials' }
   /** Written as it stands in the file: what is nested, and is seldom touched. */
@@ -60,6 +62,10 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'max', is: 'number', needed: true },
     { field: 'step', is: 'number' },
     wording('normal'),
+    file('band'),
+    { field: 'flushesLeft', is: 'number', min: 0, max: 500, whole: true },
+    { field: 'wire', is: 'text' },
+    file('errors'),
   ],
   surfaces: [
     STATION,
@@ -88,8 +94,11 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     NAME,
     { field: 'holds', is: 'choice', options: ['petrol', 'diesel', 'fresh', 'waste', 'gas'], needed: true },
     { field: 'capacityL', is: 'number', needed: true, min: 0.1, max: 20_000, unit: 'L' },
+    { field: 'feeds', is: 'choice', options: TANK_FEEDS },
     { field: 'unusableL', is: 'number', min: 0, unit: 'L' },
-    file('needleTable'),
+    { field: 'needleTable', is: 'curve' },
+    { field: 'strapping', is: 'curve' },
+    file('shape'),
   ],
   outlets: [NAME, { field: 'from', is: 'text', needed: true }, { field: 'into', is: 'text' }, wording('note')],
   places: [NAME, { field: 'people', is: 'number', min: 1, max: 60, whole: true }, file('never'), wording('why')],

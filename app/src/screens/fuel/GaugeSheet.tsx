@@ -1,19 +1,21 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import type { Gauge } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
-import { spokenReading } from '@quay/core/fuel/level';
+import { litresShown, spokenReading } from '@quay/core/fuel/level';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
+import { Tag } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { figure } from '../../ui/format';
 import { Chip, Go, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useTones } from '../../ui/theme';
-import { Body, SlabBold, Small } from '../../ui/words';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 import { Dial, Tube } from './instruments';
+import { WireReading } from './WireReading';
 
 /** Reads one gauge: a needle set on its dial, a level set in its tube, a figure typed. Departure stands pale behind. */
 export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId: string; onClose: () => void }) => {
@@ -28,12 +30,24 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   );
   const [text, setText] = useState(value === undefined ? '' : figure(value));
   const [askew, setAskew] = useState(found?.askew ?? false);
+  const [wired, setWired] = useState<number>();
+  const [zeroed, setZeroed] = useState(found?.zeroed ?? false);
   if (!gauge) return null;
   const name = say(gauge.name, language);
   const typed = text.trim() === '' ? undefined : Number(text.replace(',', '.'));
   const now = drawn ? value : typed;
-  const fits = now !== undefined && Number.isFinite(now) && now >= gauge.min && now <= gauge.max;
-  const fault = text.trim() !== '' && !fits ? t('walk.outOfRange', { min: gauge.min, max: gauge.max }) : undefined;
+  const inRange = now !== undefined && Number.isFinite(now) && now >= gauge.min && now <= gauge.max;
+  // What only counts up cannot have gone back, but for a totaliser that was zeroed on the way.
+  const back = was !== undefined && inRange && now < was && (gauge.reads === 'counter' || (gauge.reads === 'totaliser' && !zeroed));
+  const fits = inRange && !back;
+  const fault = back
+    ? t(gauge.reads === 'counter' ? 'walk.lowerThanOut' : 'walk.totaliserLower', { v: spokenReading(gauge, was) })
+    : text.trim() !== '' && !inRange
+      ? t('walk.outOfRange', { min: gauge.min, max: gauge.max })
+      : undefined;
+  const tank = view.pack.book.tanks.find(({ id }) => id === gauge.tank);
+  const litres = tank && gauge.unit === 'mm' && inRange ? Math.round(litresShown(gauge, tank, now)) : undefined;
+  const unusual = gauge.band && inRange && (now < gauge.band[0] || now > gauge.band[1]) ? gauge.band : undefined;
   const keep = async () => {
     if (!fits) return;
     await view.enter(
@@ -44,6 +58,8 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
           gauge: gaugeId,
           shown: now,
           ...(askew ? { askew } : {}),
+          ...(zeroed ? { zeroed: true as const } : {}),
+          ...(wired === now ? { by: 'gateway' as const } : {}),
           ...(was === now ? { asBefore: true as const } : {}),
         },
       ],
@@ -62,6 +78,19 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       {was !== undefined ? <Small>{t('walk.was', { v: spokenReading(gauge, was) })}</Small> : null}
       {drawn && value !== undefined ? (
         <Drawn gauge={gauge} value={value} was={was} onSet={setValue} name={name} />
+      ) : gauge.reads === 'lamp' ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={name}>
+          {Array.from({ length: Math.round(gauge.max - gauge.min) + 1 }, (_, i) => gauge.min + i).map((lit) => (
+            <Chip
+              key={lit}
+              label={t('walk.lampsLit', { count: lit })}
+              on={typed === lit}
+              tone={lit > gauge.min ? 'mari' : 'weed'}
+              onPress={() => setText(String(lit))}
+              testID={`lit-${lit}`}
+            />
+          ))}
+        </View>
       ) : (
         <Field
           label={name}
@@ -75,6 +104,23 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
           autoFocus
         />
       )}
+      {gauge.wire !== undefined && !view.alone ? (
+        <WireReading
+          boatId={view.pack.boat.id}
+          gauge={gauge}
+          onTake={(taken) => {
+            setValue(taken);
+            setText(figure(taken));
+            setWired(taken);
+          }}
+        />
+      ) : null}
+      {litres === undefined ? null : <Bold>{t('walk.thatIs', { v: litres })}</Bold>}
+      {unusual ? <Tag kind="ask">{t('walk.bandOut', { low: figure(unusual[0]), high: figure(unusual[1]) })}</Tag> : null}
+      {gauge.flushesLeft === undefined ? null : <Small>{t('walk.flushes', { n: gauge.flushesLeft })}</Small>}
+      {gauge.reads === 'totaliser' ? (
+        <Chip label={t('walk.sinceBrim')} on={zeroed} onPress={() => setZeroed(!zeroed)} testID="zeroed" />
+      ) : null}
       {gauge.reads === 'needle' ? (
         <Chip label={t('walk.askew')} on={askew} onPress={() => setAskew(!askew)} tone="mari" testID="askew" />
       ) : null}

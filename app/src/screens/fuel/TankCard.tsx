@@ -1,7 +1,9 @@
 import { lastsFor } from '@quay/core/afloat/lasts';
 import type { Gauge, Tank } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
-import { fuelOf, nextGauge, oddGauges } from '@quay/core/record/walk';
+import { feedsEngine, fuelOf, nextGauge, oddGauges } from '@quay/core/record/walk';
+import { slot } from '@quay/core/record/project';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Tag } from '../../ui/board';
@@ -9,6 +11,7 @@ import { spanOf } from '../../ui/format';
 import { Alt } from '../../ui/press';
 import { Bold, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
+import { BrimSheet } from './BrimSheet';
 import { TankBand } from './TankBand';
 
 /** What its readings say together of one tank, which of them was set aside, which to take next, and how long it lasts. */
@@ -16,15 +19,30 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
   const { t } = useTranslation();
   const { record, pack, walk, language } = view;
   const { book } = pack;
+  const [filling, setFilling] = useState(false);
+  const brim = slot(record, `${walk}/brim/${tank.id}`, 'brimmed');
+  const fillable = tank.holds === 'petrol' || tank.holds === 'diesel';
   const fused = fuelOf(record, book, tank);
   const estimate = walk === 'out' ? fused?.out : fused?.in;
-  if (!fused || !estimate) return null;
+  const toBrim =
+    fillable && !view.alone ? (
+      <>
+        <Alt
+          label={brim ? t('walk.brimKept', { v: tank.capacityL }) : t('walk.brim')}
+          onPress={() => setFilling(true)}
+          style={{ alignSelf: 'flex-start' }}
+          testID={`brim-${tank.id}`}
+        />
+        {filling ? <BrimSheet view={view} tank={tank} onClose={() => setFilling(false)} /> : null}
+      </>
+    ) : null;
+  if (!fused || !estimate) return toBrim;
   const name = say(tank.name, language);
   const text = `${name}: ${t('walk.fuel', { v: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) })}`;
   const named = (gauge: Gauge) => say(gauge.name, language);
-  const odd = oddGauges(fused, book, tank, walk);
+  const odd = oddGauges(fused, book, walk);
   const next = nextGauge(record, book, tank, walk);
-  const lasts = walk === 'out' ? lastsFor(estimate, tank.unusableL ?? 0, book.engine.burnLPerHour) : undefined;
+  const lasts = walk === 'out' && feedsEngine(tank) ? lastsFor(estimate, tank.unusableL ?? 0, book.engine.burnLPerHour) : undefined;
   return (
     <View style={{ paddingTop: 6, gap: 6 }}>
       <TankBand id={tank.id} estimate={estimate} capacityL={tank.capacityL} unusableL={tank.unusableL ?? 0} label={text} />
@@ -43,6 +61,7 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
           testID={`next-${next.id}`}
         />
       ) : null}
+      {toBrim}
       {lasts ? (
         <Small>
           {t('walk.fuelLasts', {

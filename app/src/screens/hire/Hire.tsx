@@ -20,16 +20,15 @@ import { Alt, Go } from '../../ui/press';
 import { Plan } from '../../ui/plan';
 import { Screen } from '../../ui/screen';
 import { Sheet } from '../../ui/sheet';
-import { useSnack } from '../../ui/snack';
 import { WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
+import { blocking, useCastOff } from '../castOff/useCastOff';
+import { useMatterWords } from '../castOff/matterWords';
 import { Log, RecordPanel } from '../record/Log';
 import { ChangeSheet } from './ChangeSheet';
 import { HireMissing } from './HireMissing';
 import { KeySheet } from './KeySheet';
 import { LinkSheet } from './LinkSheet';
-import { HoldList, useHoldWords } from './HoldList';
-import { useHolds } from './useHolds';
 
 export const Hire = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
@@ -39,7 +38,6 @@ export const Hire = ({ hireId }: { hireId: string }) => {
 const HireCard = ({ view }: { view: HireView }) => {
   const { t, i18n } = useTranslation();
   const router = useRouter();
-  const snack = useSnack();
   const now = useNow();
   const [log, setLog] = useState(false);
   const [changing, setChanging] = useState(false);
@@ -53,16 +51,12 @@ const HireCard = ({ view }: { view: HireView }) => {
   const state = stateOf((key) => record.slots.has(key));
   const alone = { out: unattended(hire.handover, 'out'), in: unattended(hire.handover, 'in') };
   const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const holds = useHolds(view);
-  const holdWords = useHoldWords(view);
+  const holds = blocking(useCastOff(view));
+  const words = useMatterWords(view);
   const when = (at: string) => whenOf(at, base.zone, now, i18n.language);
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
-  const castOff = async () => {
-    const held = await view.add([{ kind: 'castOff' }]);
-    snack({ text: t('hire.undoCastOff'), undo: () => void view.undo(held) });
-  };
   const next = () => {
-    if (state === 'readyToGo') void castOff();
+    if (state === 'readyToGo') router.push(`/hire/${hire.id}/castoff`);
     else if (state === 'booked' || state === 'walkingOut') router.push(`/hire/${hire.id}/walk/out`);
     else if (state === 'out' || state === 'walkingIn') router.push(`/hire/${hire.id}/walk/in`);
     else if (state === 'settling') router.push(`/hire/${hire.id}/compare`);
@@ -106,7 +100,7 @@ const HireCard = ({ view }: { view: HireView }) => {
       {record.contradictions.length > 0 ? (
         <Notice kind="stop" title={t('hire.contradictions', { count: record.contradictions.length })}>
           {record.contradictions.map(({ key }) => (
-            <Body key={key}>{holdWords({ is: 'contradiction', key })}</Body>
+            <Body key={key}>{words.found({ is: 'contradiction', key })}</Body>
           ))}
         </Notice>
       ) : null}
@@ -116,8 +110,21 @@ const HireCard = ({ view }: { view: HireView }) => {
         <Notice key={device} kind="ask" title={t('hire.wrongClock', { time: spanOf(behindMs / 60_000) })} />
       ))}
       {before ? (
-        <Notice kind={holds.length > 0 ? 'stop' : 'ok'} title={holds.length > 0 ? t('hire.holds') : t('hire.noHolds')}>
-          <HoldList view={view} holds={holds} />
+        <Notice
+          kind={holds.length > 0 ? 'stop' : 'ok'}
+          title={holds.length > 0 ? t('hire.holds', { count: holds.length }) : t('hire.noHolds')}
+        >
+          {holds.slice(0, 3).map(({ key, found }) => (
+            <Body key={key}>{words.found(found)}</Body>
+          ))}
+          {state === 'readyToGo' ? null : (
+            <Alt
+              label={t('castOff.see')}
+              onPress={() => router.push(`/hire/${hire.id}/castoff`)}
+              style={{ alignSelf: 'flex-start' }}
+              testID="to-check"
+            />
+          )}
         </Notice>
       ) : null}
       <Card style={{ gap: 10 }}>
@@ -200,7 +207,7 @@ const HireCard = ({ view }: { view: HireView }) => {
       </Card>
     </View>
   );
-  const main = <Go label={t(`hire.do.${state}`)} onPress={next} disabled={state === 'readyToGo' && holds.length > 0} testID="hire-next" />;
+  const main = <Go label={t(`hire.do.${state}`)} onPress={next} testID="hire-next" />;
   return (
     <Screen
       title={pack.boat.name}

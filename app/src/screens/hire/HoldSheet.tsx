@@ -4,14 +4,14 @@ import { Field } from '../../ui/field';
 import { Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import type { WalkView } from '../record/useWalk';
-import { HoldList } from './HoldList';
-import { useHolds } from './useHolds';
+import { MatterRow } from '../castOff/MatterRow';
+import { standing, useCastOff } from '../castOff/useCastOff';
 
 /** Holds the boat for a reason in somebody's own words, or lifts such a hold. */
 export const HoldSheet = ({ view, onClose }: { view: WalkView; onClose: () => void }) => {
   const { t } = useTranslation();
   const [why, setWhy] = useState('');
-  const holds = useHolds(view);
+  const holds = standing(useCastOff(view));
   const hold = async () => {
     await view.enter([{ kind: 'held', why: why.trim() }], t('hold.done'));
     onClose();
@@ -24,7 +24,9 @@ export const HoldSheet = ({ view, onClose }: { view: WalkView; onClose: () => vo
       footer={<Go label={t('hold.go')} tone="lead" disabled={why.trim() === ''} onPress={() => void hold()} testID="hold-go" />}
     >
       <Field label={t('hold.why')} value={why} onChange={setWhy} lines={2} testID="hold-why" />
-      <HoldList view={view} holds={holds} />
+      {holds.map((matter) => (
+        <MatterRow key={matter.key} view={view} matter={matter} />
+      ))}
     </Sheet>
   );
 };

@@ -28,9 +28,9 @@ import { useWalk, type WalkView } from './useWalk';
 type Open = 'job' | 'hold' | 'skip' | 'left' | 'keys';
 
 /** The walk: stop by stop, say, count, look and read in one place. */
-export const Walk = ({ hireId, walk }: { hireId: string; walk: WalkName }) => {
+export const Walk = ({ hireId, walk, stop }: { hireId: string; walk: WalkName; stop?: string | undefined }) => {
   const { t } = useTranslation();
-  const { ready, error, refetch } = useWalk(hireId, walk);
+  const { ready, error, refetch } = useWalk(hireId, walk, false, stop);
   if (!canWorkOffline()) {
     return (
       <Screen title={t('app.name')}>

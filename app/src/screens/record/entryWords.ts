@@ -4,10 +4,12 @@ import { spokenReading } from '@quay/core/fuel/level';
 import type { EventBody } from '@quay/core/record/event';
 import { useTranslation } from 'react-i18next';
 import { figure } from '../../ui/format';
+import { useMoney } from '../../ui/money';
 
 /** An entry of the record in a few words of the reader's language. */
-export const useEntryWords = ({ book, base }: HirePack): ((body: EventBody) => string) => {
+export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBody) => string) => {
   const { t, i18n } = useTranslation();
+  const money = useMoney(prices.currency);
   const find = (rows: readonly { id: string; name: Wording }[], id: string) => {
     const row = rows.find((one) => one.id === id);
     return row ? say(row.name, i18n.language) : id;
@@ -29,6 +31,8 @@ export const useEntryWords = ({ book, base }: HirePack): ((body: EventBody) => s
         return `${find(book.fittings, body.fitting)}: ${body.count}${body.state === 'fine' ? '' : `, ${t(`walk.state.${body.state}`)}`}`;
       case 'gaugeRead':
         return `${find(book.gauges, body.gauge)}: ${reading(body.gauge, body.shown)}`;
+      case 'brimmed':
+        return `${find(book.tanks, body.tank)}: ${t('log.brimmed')}${body.meteredL === undefined ? '' : `, ${figure(body.meteredL)} L`}`;
       case 'markPlaced':
         return `${t(`mark.${body.mark.kind}`)} ${body.mark.sizeMm} mm, ${find(book.surfaces, body.mark.surface)}`;
       case 'surfaceLooked':
@@ -52,7 +56,6 @@ export const useEntryWords = ({ book, base }: HirePack): ((body: EventBody) => s
       case 'contradictionSettled':
         return t('log.settled');
       case 'findingDecided':
-        if (body.finding.startsWith('hold/')) return t(body.decision === 'known' ? 'log.released' : 'log.heldAgain');
         return t(`compare.decided.${body.decision}`);
       case 'lineDecided':
         return t(`statement.state.${body.state}`);
@@ -78,6 +81,12 @@ export const useEntryWords = ({ book, base }: HirePack): ((body: EventBody) => s
         return t('log.docking', { name: t(`dock.task.${body.task}.name`), how: t(body.passed ? 'log.dockingDone' : 'log.dockingNot') });
       case 'languageChosen':
         return t('log.language', { language: body.language.toUpperCase() });
+      case 'letGo':
+        return t('log.letGo', { why: body.why });
+      case 'depositAnswered':
+        return t(`log.deposit.${body.answer}`, { sum: money(body.amountMinor) });
+      case 'depositTaken':
+        return t('log.depositTaken', { sum: money(body.amountMinor) });
       case 'keyGiven':
         return t('log.keyGiven');
       case 'undone':

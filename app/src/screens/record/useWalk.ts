@@ -39,11 +39,18 @@ const firstLoose = (stops: readonly StopState[]) =>
     stops.findIndex(({ tied }) => !tied),
   );
 
-/** Everything a walk's screen needs; it computes nothing by itself. */
+/** The stop that an address names, where there is one of that name. */
+const named = (stops: readonly StopState[], station: string | undefined) => {
+  const found = stops.findIndex((stop) => stop.station.id === station);
+  return found < 0 ? undefined : found;
+};
+
+/** Everything a walk's screen needs; it computes nothing by itself. @param stopAt the stop to begin at, by its id */
 export const useWalk = (
   hireId: string,
   walk: Walk,
   alone = false,
+  stopAt?: string,
 ): { ready: WalkView | undefined; error: Error | null; refetch: () => void } => {
   const { view, error, refetch } = useHire(hireId);
   const { t, i18n } = useTranslation();
@@ -78,7 +85,7 @@ export const useWalk = (
             alone,
             stops,
             briefing,
-            at: Math.min(chosen ?? firstLoose(stops), stops.length - 1),
+            at: Math.min(chosen ?? named(stops, stopAt) ?? firstLoose(stops), stops.length - 1),
             jump: setChosen,
             enter,
             begun,
@@ -87,7 +94,7 @@ export const useWalk = (
             theirs: languageOf(view.record, view.pack.hire),
           }
         : undefined,
-    [view, stops, briefing, walk, alone, chosen, enter, begun, i18n.language],
+    [view, stops, briefing, walk, alone, chosen, stopAt, enter, begun, i18n.language],
   );
   return { ready, error, refetch };
 };

@@ -1,34 +1,45 @@
-import { listStandIns, setStandIn, type StandIn } from '@quay/contract/outside';
+import { listStandIns, setStandIn, STAND_INS, type StandIn } from '@quay/contract/outside';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
 import { call } from '../../data/api';
 import { Card, Notice } from '../../ui/board';
-import { Toggle } from '../../ui/toggle';
+import { Chip } from '../../ui/press';
 import { Bold, Small } from '../../ui/words';
 
-/** What is only simulated in a demonstration, each of which can be made to fail. */
+/** What is only simulated in a demonstration, each of which can be made to fail in its own ways. */
 export const StandIns = () => {
   const { t } = useTranslation();
   const client = useQueryClient();
   const found = useQuery({ queryKey: ['standIns'], queryFn: () => call(listStandIns) });
   const set = useMutation({
-    mutationFn: ({ name, fails }: StandIn) => call(setStandIn, { params: { name }, body: { fails } }),
+    mutationFn: ({ name, mode }: StandIn) => call(setStandIn, { params: { name }, body: { mode } }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['standIns'] }),
   });
   const rows = found.data?.standIns ?? [];
   if (rows.length === 0) return null;
   return (
-    <Card style={{ gap: 4 }}>
-      <Bold>{t('standIn.title')}</Bold>
-      <Small>{t('standIn.why')}</Small>
-      {rows.map(({ name, fails }) => (
-        <Toggle
-          key={name}
-          label={t('standIn.fails', { name: t(`standIn.name.${name}`) })}
-          on={fails}
-          onChange={(on) => set.mutate({ name, fails: on })}
-          testID={`fails-${name}`}
-        />
+    <Card style={{ gap: 12 }}>
+      <View style={{ gap: 4 }}>
+        <Bold>{t('standIn.title')}</Bold>
+        <Small>{t('standIn.why')}</Small>
+      </View>
+      {rows.map(({ name, mode }) => (
+        <View key={name} style={{ gap: 6 }}>
+          <Bold>{t(`standIn.name.${name}`)}</Bold>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t(`standIn.name.${name}`)}>
+            {STAND_INS[name].map((one) => (
+              <Chip
+                key={one}
+                label={t(`standIn.mode.${one}`)}
+                on={mode === one}
+                tone={one === 'works' ? 'weed' : 'mari'}
+                onPress={() => set.mutate({ name, mode: one })}
+                testID={`${name}-${one}`}
+              />
+            ))}
+          </View>
+        </View>
       ))}
       {set.error ? <Notice kind="stop" title={set.error.message} /> : null}
     </Card>

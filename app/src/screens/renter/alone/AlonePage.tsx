@@ -14,10 +14,10 @@ import { Card, Notice, Tag } from '../../../ui/board';
 import { Go, Row } from '../../../ui/press';
 import { useSnack } from '../../../ui/snack';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
-import { useHolds } from '../../hire/useHolds';
+import { blocking, standing, useCastOff } from '../../castOff/useCastOff';
+import { useMatterWords } from '../../castOff/matterWords';
 import { Page } from '../Page';
 import { useRenting } from '../RenterFace';
-import { useAloneHolds } from './holdWords';
 import { JacketCard, useJackets } from './JacketCard';
 import { KeyCard, useKey } from './KeyCard';
 import { useStopWords } from '../../record/stopWords';
@@ -49,10 +49,10 @@ const Steps = () => {
   const snack = useSnack();
   const { view, pack, record, briefing } = useRenting();
   const fit = useFit(view);
-  const holds = useHolds(view);
+  const check = useCastOff(view);
   const key = useKey(pack.hire.id);
   const jackets = useJackets(fit);
-  const holdWords = useAloneHolds(pack);
+  const words = useMatterWords(view);
   const state = stateOf((slotKey) => record.slots.has(slotKey));
   const walk = state === 'booked' || state === 'walkingOut' || state === 'readyToGo' ? 'out' : 'in';
   if (!unattended(pack.hire.handover, walk)) {
@@ -75,6 +75,8 @@ const Steps = () => {
     one.step === 'key' && inHand ? { ...one, done: true } : one,
   );
   const next = steps.find(({ done }) => !done)?.step;
+  // What is still to be done on the walk holds nobody up before its end; what stands against her is said at once.
+  const holds = next === 'castOff' ? blocking(check) : standing(check);
   const castOff = async () => {
     const held = await view.add([{ kind: 'castOff' }]);
     snack({ text: t('alone.undoOff'), undo: () => void view.undo(held) });
@@ -128,8 +130,8 @@ const Steps = () => {
     >
       {holds.length > 0 ? (
         <Notice kind="stop" title={t('alone.heldTitle')}>
-          {holds.map((hold, i) => (
-            <Body key={i}>{`– ${holdWords(hold)}`}</Body>
+          {holds.map(({ key, found }) => (
+            <Body key={key}>{`– ${words.found(found)}`}</Body>
           ))}
         </Notice>
       ) : null}

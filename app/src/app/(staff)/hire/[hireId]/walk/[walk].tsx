@@ -4,6 +4,6 @@ import { open } from '../../../../../screens/open';
 const Walk = open((inside) => inside.Walk);
 
 export default function WalkRoute() {
-  const { hireId, walk } = useLocalSearchParams<{ hireId: string; walk: string }>();
-  return <Walk key={`${hireId} ${walk}`} hireId={hireId} walk={walk === 'in' ? 'in' : 'out'} />;
+  const { hireId, walk, stop } = useLocalSearchParams<{ hireId: string; walk: string; stop?: string }>();
+  return <Walk key={`${hireId} ${walk} ${stop ?? ''}`} hireId={hireId} walk={walk === 'in' ? 'in' : 'out'} stop={stop} />;
 }

@@ -1,0 +1,35 @@
+import type { Matter } from '@quay/core/castOff/check';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { HireView } from '../../data/hire';
+import { Field } from '../../ui/field';
+import { Go } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { useSnack } from '../../ui/snack';
+import { Body, Bold } from '../../ui/words';
+import { useMatterWords } from './matterWords';
+
+/** A manager lets her go with one matter, as it stands now, and says why; the reason stays in the record. */
+export const LetGoSheet = ({ view, matter, onClose }: { view: HireView; matter: Matter; onClose: () => void }) => {
+  const { t } = useTranslation();
+  const snack = useSnack();
+  const words = useMatterWords(view);
+  const [why, setWhy] = useState('');
+  const go = async () => {
+    const held = await view.add([{ kind: 'letGo', matter: matter.key, why: why.trim() }]);
+    snack({ text: t('castOff.gone'), undo: () => void view.undo(held) });
+    onClose();
+  };
+  return (
+    <Sheet
+      title={t('castOff.letGo')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Go label={t('castOff.letGo')} tone="mari" disabled={why.trim() === ''} onPress={() => void go()} testID="let-go" />}
+    >
+      <Bold>{words.found(matter.found)}</Bold>
+      <Body>{t('castOff.letGoWhy')}</Body>
+      <Field label={t('castOff.why')} value={why} onChange={setWhy} lines={2} autoFocus testID="let-go-why" />
+    </Sheet>
+  );
+};

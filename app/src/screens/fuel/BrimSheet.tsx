@@ -1,0 +1,53 @@
+import type { Tank } from '@quay/core/fleet/rows';
+import { say } from '@quay/core/fleet/words';
+import { slot } from '@quay/core/record/project';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Field } from '../../ui/field';
+import { figure } from '../../ui/format';
+import { Alt, Go } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { Body } from '../../ui/words';
+import type { WalkView } from '../record/useWalk';
+
+/** A tank filled to the brim on this walk, and what the pump's meter said; said again it can be corrected or taken back. */
+export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank; onClose: () => void }) => {
+  const { t } = useTranslation();
+  const before = slot(view.record, `${view.walk}/brim/${tank.id}`, 'brimmed');
+  const [text, setText] = useState(before?.value.meteredL === undefined ? '' : figure(before.value.meteredL));
+  const litres = Number(text.replace(',', '.'));
+  const blank = text.trim() === '';
+  const fits = blank || (litres > 0 && litres <= tank.capacityL);
+  const keep = async () => {
+    if (!fits) return;
+    await view.enter(
+      [{ kind: 'brimmed', walk: view.walk, tank: tank.id, ...(blank ? {} : { meteredL: litres }) }],
+      t('walk.brimKept', { v: figure(tank.capacityL) }),
+    );
+    onClose();
+  };
+  const back = async () => {
+    if (before) await view.undo(before.standing);
+    onClose();
+  };
+  return (
+    <Sheet
+      title={say(tank.name, view.language)}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Go label={t('walk.brim')} disabled={!fits} onPress={() => void keep()} testID="keep-brim" />}
+    >
+      <Body>{t('walk.brimWhy')}</Body>
+      <Field
+        label={t('walk.brimMeter')}
+        value={text}
+        onChange={setText}
+        numeric
+        unit="L"
+        fault={fits ? undefined : t('walk.outOfRange', { min: 0, max: tank.capacityL })}
+        testID="brim-litres"
+      />
+      {before ? <Alt label={t('walk.takeBack')} onPress={() => void back()} testID="brim-back" /> : null}
+    </Sheet>
+  );
+};

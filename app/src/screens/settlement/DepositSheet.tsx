@@ -1,0 +1,120 @@
+import { askDeposit, holdDeposit, releaseDeposit, type DepositReply } from '@quay/contract/deposit';
+import type { Deposit } from '@quay/core/settlement/deposit';
+import { slotsUnder } from '@quay/core/record/project';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { call, NoAnswer, Refused } from '../../data/api';
+import type { HireView } from '../../data/hire';
+import { fetchEvents } from '../../data/outbox';
+import { Notice, Tag } from '../../ui/board';
+import { Money, useMoney } from '../../ui/money';
+import { Alt, Go } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { useSnack } from '../../ui/snack';
+import { Body, Small } from '../../ui/words';
+
+/**
+ * Holds the deposit on a card, or writes down that it was taken otherwise. What became of an asking is never guessed: while
+ * the terminal has not said, nothing more is asked of it.
+ */
+export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; deposit: Deposit; onClose: () => void }) => {
+  const { t } = useTranslation();
+  const snack = useSnack();
+  const { hire, prices } = view.pack;
+  const money = useMoney(prices.currency);
+  // The same name as long as this asking has no answer: pressed twice, it still holds once.
+  const [attempt, setAttempt] = useState(() => uuidv7());
+  const { state, wantedMinor, heldMinor, open, why } = deposit;
+  const missing = wantedMinor - heldMinor;
+  const heldOne = slotsUnder(view.record, 'deposit/', 'depositAnswered').find(({ standing }) => {
+    const body = standing.at(-1)?.event.body;
+    return body?.kind === 'depositAnswered' && body.answer === 'held';
+  });
+  const taken = view.record.slots.get('depositTaken');
+  const work = useMutation({
+    mutationFn: async (ask: () => Promise<DepositReply>) => {
+      const reply = await ask();
+      await fetchEvents(hire.id);
+      return reply;
+    },
+    onSuccess: ({ state: said }) => {
+      if (said === 'declined' || said === 'released') setAttempt(uuidv7());
+    },
+  });
+  const params = { hireId: hire.id, attempt };
+  const hold = () => work.mutate(() => call(holdDeposit, { params, body: { amountMinor: missing } }));
+  const ask = () => work.mutate(() => call(askDeposit, { params: { hireId: hire.id, attempt: open ?? attempt } }));
+  const release = () =>
+    heldOne && work.mutate(() => call(releaseDeposit, { params: { hireId: hire.id, attempt: heldOne.key.slice('deposit/'.length) } }));
+  const take = async (how: 'cash' | 'otherwise') => {
+    const held = await view.add([{ kind: 'depositTaken', amountMinor: missing, how }]);
+    snack({ text: t('deposit.taken'), undo: () => void view.undo(held) });
+    onClose();
+  };
+  const trouble =
+    work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error instanceof Refused ? work.error.problem.title : work.error?.message;
+  const done = state === 'held';
+  return (
+    <Sheet
+      title={t('deposit.title')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={
+        done ? (
+          <Go label={t('common.done')} onPress={onClose} testID="deposit-done" />
+        ) : state === 'unknown' ? (
+          <Go label={t('deposit.ask')} tone="mari" busy={work.isPending} onPress={ask} testID="deposit-ask" />
+        ) : (
+          <Go label={t('deposit.hold', { sum: money(missing) })} busy={work.isPending} onPress={hold} testID="deposit-hold" />
+        )
+      }
+    >
+      <View style={{ flexDirection: 'row', gap: 28 }}>
+        <View>
+          <Small>{t('deposit.wanted')}</Small>
+          <Money minor={wantedMinor} currency={prices.currency} size={34} />
+        </View>
+        <View>
+          <Small>{t('deposit.held')}</Small>
+          <Money minor={heldMinor} currency={prices.currency} size={34} tone={done ? 'weedText' : 'ink'} />
+        </View>
+      </View>
+      {work.data?.simulated ? <Tag kind="ask">{t('deposit.simulated')}</Tag> : null}
+      {work.isPending ? <Notice kind="ask" title={t('deposit.waiting')} /> : null}
+      {!work.isPending && state === 'unknown' ? (
+        <Notice kind="stop" title={t('deposit.unknown')}>
+          <Body>{t('deposit.unknownWhy')}</Body>
+        </Notice>
+      ) : null}
+      {!work.isPending && state === 'declined' ? <Notice kind="stop" title={t('deposit.declined', { why: why ?? '' })} /> : null}
+      {work.data?.state === 'none' ? <Notice kind="ask" title={t('deposit.noTerminal')} /> : null}
+      {trouble !== undefined && !work.isPending ? <Notice kind="stop" title={trouble} /> : null}
+      {done ? (
+        <View style={{ gap: 8 }}>
+          <Notice kind="ok" title={t('deposit.done', { sum: money(heldMinor) })} />
+          {heldOne ? <Alt label={t('deposit.release')} onPress={release} testID="deposit-release" /> : null}
+          {taken ? (
+            <Alt
+              label={t('deposit.notTaken')}
+              onPress={() =>
+                void view.undo(taken.standing).then((held) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(held) }))
+              }
+              testID="deposit-not-taken"
+            />
+          ) : null}
+        </View>
+      ) : (
+        <View style={{ gap: 8 }}>
+          <Small>{t('deposit.otherwise')}</Small>
+          <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+            <Alt label={t('deposit.cash')} onPress={() => void take('cash')} testID="deposit-cash" />
+            <Alt label={t('deposit.other')} onPress={() => void take('otherwise')} testID="deposit-other" />
+          </View>
+        </View>
+      )}
+    </Sheet>
+  );
+};

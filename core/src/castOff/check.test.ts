@@ -1,0 +1,191 @@
+import { LEVELS, LIFTABLE } from '../fleet/castOff';
+import { Handing } from '../fleet/operator';
+import { keyOfHold } from '../record/hold';
+import { briefingOf } from '../record/handing';
+import type { EventBody } from '../record/event';
+import { demoCase, heldBy, party, recordOf, TODAY } from '../testing/demoHire';
+import { project } from '../record/project';
+import { castOffCheck, type CheckCase, type CheckNow, plannedHours } from './check';
+
+const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 }, prices: { currency: 'EUR' } };
+// Noon on open water: light, and a breeze she may go out in.
+const given: CheckNow = { now: `${TODAY}T14:30:00.000Z`, wind: { ms: 4, by: 'mast' }, alone: false };
+const noonHire = { ...of.hire, from: `${TODAY}T15:00:00.000Z`, to: `${TODAY}T19:00:00.000Z` };
+const day: CheckCase = { ...of, hire: noonHire };
+const { book } = of;
+
+const briefed = (bodies: readonly EventBody[]): EventBody[] =>
+  briefingOf(recordOf(...bodies), day).tell.map(({ point }) => ({
+    kind: 'pointTold' as const,
+    walk: 'out' as const,
+    point: point.id,
+    how: 'said' as const,
+    language: 'en',
+  }));
+/** Everything done that there is to do, by the book. */
+const all: EventBody[] = [
+  { kind: 'walkStarted', walk: 'out' },
+  party,
+  ...briefed([party]),
+  ...book.fittings.map((fitting): EventBody => ({
+    kind: 'counted',
+    walk: 'out',
+    fitting: fitting.id,
+    count: fitting.count,
+    state: 'fine',
+  })),
+  ...book.gauges.map((gauge): EventBody => ({ kind: 'gaugeRead', walk: 'out', gauge: gauge.id, shown: gauge.max })),
+  ...book.surfaces.map((surface): EventBody => ({ kind: 'surfaceLooked', walk: 'out', surface: surface.id, photos: ['a'.repeat(64)] })),
+  ...book.propellers.map((one): EventBody => ({ kind: 'evidenceGiven', walk: 'out', propeller: one.id, state: 'sound', photos: [] })),
+  ...book.drills.map((drill): EventBody => ({ kind: 'drillDone', drill: drill.id, how: 'own', by: 'driver', mistakes: [], seconds: 60 })),
+  { kind: 'depositTaken', amountMinor: 25_000, how: 'cash' },
+];
+const check = (bodies: readonly EventBody[], over: Partial<CheckNow> = {}, as: CheckCase = day) =>
+  castOffCheck(recordOf(...bodies), as, { ...given, ...over });
+const found = (...args: Parameters<typeof check>) => check(...args).matters.map(({ found: { is } }) => is);
+const without = (match: (body: EventBody) => boolean) => all.filter((body) => !match(body));
+
+describe('the cast-off check', () => {
+  it('finds nothing but what was not asked about when everything is done, and then lets her go', () => {
+    const done = check(all);
+    expect(done.matters.filter(({ level }) => level !== 'note')).toEqual([]);
+    expect(done.notChecked).toEqual([]);
+    expect(done.mayGo).toBe(true);
+  });
+
+  it('names each thing that is left out, where it is settled and whose rule it is', () => {
+    const point = briefingOf(recordOf(party), day).tell.find((one) => one.point.weight === 'must')!.point;
+    const { matters, mayGo } = check(without((body) => body.kind === 'pointTold' && body.point === point.id));
+    expect(matters.find(({ found: { is } }) => is === 'notTold')).toMatchObject({
+      level: 'hold',
+      origin: 'operator',
+      place: { page: 'walk', station: point.station },
+      found: { points: [point.id], station: point.station },
+    });
+    expect(mayGo).toBe(false);
+    expect(found(without(({ kind }) => kind === 'depositTaken'))).toContain('deposit');
+    expect(found([...all, { kind: 'held', why: 'fog' }])).toContain('said');
+  });
+
+  it('takes who knows the boat as told, and a lack of time not', () => {
+    const skip = (why: 'knowsTheBoat' | 'noTime') =>
+      all.map((body): EventBody => (body.kind === 'pointTold' ? { kind: 'pointSkipped', walk: 'out', point: body.point, why } : body));
+    expect(found(skip('knowsTheBoat'))).not.toContain('notTold');
+    expect(found(skip('noTime'))).toContain('notTold');
+  });
+
+  it('sees a wrong answer until it is put right, and only notes what nobody asked', () => {
+    const point = briefingOf(recordOf(party), day).tell.find((one) => one.point.weight === 'must' && one.point.questions?.length)!.point;
+    const answer = (right: boolean): EventBody => ({
+      kind: 'understandingShown',
+      point: point.id,
+      by: 'driver',
+      how: 'answered',
+      question: point.questions![0]!.id,
+      answer: 'a',
+      right,
+      language: 'en',
+    });
+    expect(found([...all, answer(false)])).toContain('notUnderstood');
+    expect(found([...all, answer(false), answer(true)])).not.toContain('notUnderstood');
+    expect(check(all).matters.find(({ found: { is } }) => is === 'notAsked')).toMatchObject({ level: 'note' });
+  });
+
+  it('measures wind against her limit, and says that nobody knows it where nobody does', () => {
+    const limit = book.windLimitMs!;
+    expect(found(all, { wind: { ms: limit, by: 'mast' } })).not.toContain('wind');
+    expect(found(all, { wind: { ms: limit + 0.1, by: 'hand' } })).toContain('wind');
+    const unknown = check(all, { wind: undefined });
+    expect(unknown.notChecked).toContainEqual({ is: 'wind' });
+    expect(unknown.mayGo).toBe(true);
+  });
+
+  it('measures light on hires of one day by the end of it, and leaving in the dark on any', () => {
+    const late = { ...day, hire: { ...noonHire, to: `${TODAY}T23:55:00.000Z` } };
+    expect(check(all, {}, late).matters.find(({ found: { is } }) => is === 'light')).toMatchObject({
+      found: { dark: false, night: 'forbidden' },
+    });
+    const days = { ...day, hire: { ...noonHire, to: '2026-06-15T23:55:00.000Z' } };
+    expect(found(all, {}, days)).not.toContain('light');
+    expect(found(all, { now: '2026-06-14T02:00:00.000Z' }, days)).toContain('light');
+    const free = { ...late, operator: { ...late.operator, schools: { ...late.operator.schools, night: 'allowed' as const } } };
+    expect(found(all, {}, { ...free, base: { ...free.base, schools: {} }, waters: null })).not.toContain('light');
+  });
+
+  it('measures fuel by the plan: a third is kept, and more hours need more', () => {
+    const low = all.map((body): EventBody =>
+      body.kind === 'gaugeRead' && book.gauges.find(({ id }) => id === body.gauge)?.tank
+        ? { ...body, shown: 0.3 * book.gauges.find(({ id }) => id === body.gauge)!.max }
+        : body,
+    );
+    const short = check(low).matters.find(({ found: { is } }) => is === 'fuel');
+    expect(short).toMatchObject({ level: 'ask', place: { page: 'walk' } });
+    const few = { ...day, operator: { ...day.operator, underWayHoursADay: 0.5 } };
+    expect(found(low, {}, few)).not.toContain('fuel');
+    expect(plannedHours(day)).toBe(3);
+    expect(plannedHours({ ...day, hire: { ...noonHire, to: `${TODAY}T16:00:00.000Z` } })).toBe(1);
+  });
+
+  it('lists what nobody looked at', () => {
+    const { notChecked } = check([party]);
+    expect(notChecked.filter(({ is }) => is === 'stop').length).toBeGreaterThan(4);
+    expect(notChecked.some(({ is }) => is === 'fuel')).toBe(true);
+    expect(check([]).notChecked).toContainEqual({ is: 'party' });
+  });
+
+  const release = (matter: string, role: 'manager' | 'hand' = 'manager') => heldBy(role, [{ kind: 'letGo', matter, why: 'she knows' }]);
+  const withRelease = (bodies: readonly EventBody[], matter: string, role: 'manager' | 'hand' = 'manager') =>
+    castOffCheck(
+      project([
+        ...heldBy('hand', bodies),
+        ...release(matter, role).map((one) => ({
+          ...one,
+          event: { ...one.event, id: one.event.id.replace(/^0{8}/, '00000001'), device: 'm' },
+        })),
+      ]),
+      day,
+      given,
+    );
+
+  it('lets her go with what a manager let go, naming who and why', () => {
+    const bodies = without(({ kind }) => kind === 'depositTaken');
+    const { key } = check(bodies).matters.find(({ found: { is } }) => is === 'deposit')!;
+    expect(check(bodies).mayGo).toBe(false);
+    expect(withRelease(bodies, key, 'hand').mayGo).toBe(false);
+    const gone = withRelease(bodies, key);
+    expect(gone.mayGo).toBe(true);
+    expect(gone.matters.find((one) => one.key === key)?.letGo).toMatchObject({ why: 'she knows', by: 'manager' });
+  });
+
+  it('never lets her go over her plate, without a jacket or with a driver the law does not allow', () => {
+    const tight = { ...day, book: { ...book, plate: { people: 3, loadKg: 100 } } };
+    const { matters } = check(all, {}, tight);
+    const heads = matters.find(({ found: { is } }) => is === 'tooMany')!;
+    expect(heads).toMatchObject({ level: 'hold', liftable: false, origin: 'plate', key: keyOfHold({ is: 'tooMany' } as never) });
+    const over = castOffCheck(
+      project([
+        ...heldBy('hand', all),
+        ...release('tooMany').map((one) => ({
+          ...one,
+          event: { ...one.event, id: one.event.id.replace(/^0{8}/, '00000001'), device: 'm' },
+        })),
+      ]),
+      tight,
+      given,
+    );
+    expect(over.matters.find(({ found: { is } }) => is === 'tooMany')?.letGo).toBeUndefined();
+    expect(over.mayGo).toBe(false);
+  });
+
+  it('takes each matter as the operator says, and refuses a rule about what cannot be lifted', () => {
+    const bodies = without(({ kind }) => kind === 'depositTaken');
+    for (const level of LEVELS) {
+      const as = { ...day, operator: { ...day.operator, castOff: { deposit: level } } };
+      const seen = check(bodies, {}, as);
+      expect(seen.matters.find(({ found: { is } }) => is === 'deposit')?.level).toBe(level);
+      expect(seen.mayGo).toBe(level === 'note');
+    }
+    expect(LIFTABLE).not.toContain('tooMany');
+    expect(Handing.parse({ castOff: { tooMany: 'note', wind: 'hold' } }).castOff).toEqual({ wind: 'hold' });
+  });
+});

@@ -1,0 +1,290 @@
+import { enoughFor, type ForPlan } from '../afloat/lasts';
+import { isDark, nextDusk } from '../afloat/light';
+import type { Briefing } from '../briefing/compose';
+import { type Level, type Liftable, USUAL_LEVEL } from '../fleet/castOff';
+import { schoolOf } from '../fleet/school';
+import { feedsEngine, fuelTanks, fuelOf, walkState, wantsPicture } from '../record/walk';
+import { type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
+import { unproven } from '../record/drills';
+import { briefingOf, type Case, dayOfUse, fitOf, peopleOf, schoolsOf, understoodBy } from '../record/handing';
+import { type HireRecord, slot } from '../record/project';
+import type { PriceList } from '../settlement/prices';
+import { type Deposit, depositOf } from '../settlement/deposit';
+
+/**
+ * What stands between this party and the water, under the operator's own rules, and what nobody looked at. It names
+ * reasons; it never says that a boat is safe.
+ */
+
+/** What the check finds beside what the record itself holds her for. */
+export type Found =
+  | Hold
+  /** Musts of one stop. */
+  | { is: 'notTold'; points: string[]; station: string }
+  | { is: 'notUnderstood'; point: string; station: string; by: 'driver' | 'lookout' }
+  | { is: 'notAsked'; points: string[] }
+  | { is: 'gaugesDisagree'; tank: string; station: string | undefined }
+  | { is: 'pictureMissing'; surface: string; station: string }
+  | { is: 'deposit'; deposit: Deposit }
+  | { is: 'fuel'; tank: string; plan: ForPlan; hours: number; station: string | undefined }
+  | { is: 'wind'; windMs: number; limitMs: number; by: WindBy }
+  | { is: 'light'; dusk: string | undefined; dark: boolean; night: 'restricted' | 'forbidden' };
+
+/** Where the wind is known from. */
+export type WindBy = 'mast' | 'mastOld' | 'hand';
+
+/** Whose rule it is: the law's or the plate's, the boat's book, the operator's, or somebody's word. */
+export type Origin = 'law' | 'plate' | 'book' | 'operator' | 'somebody' | 'record';
+
+/** Where it is settled: on the page of this name, at this stop. */
+export type Place =
+  { page: 'fit' | 'sign' | 'deposit' | 'docking' | 'hire' } | { page: 'walk'; station: string } | { page: 'drill'; drill: string };
+
+export type Matter = {
+  /** Names it as it stands now; a manager's word is about this, and about nothing worse. */
+  key: string;
+  found: Found;
+  level: Level;
+  /** Whether a manager may let her go with it. */
+  liftable: boolean;
+  letGo: LetGo | undefined;
+  origin: Origin;
+  place: Place;
+};
+
+export type NotChecked =
+  | { is: 'stop'; station: string; fittings: number; gauges: number; surfaces: number; propellers: number }
+  | { is: 'propellerNotSeen'; propeller: string; station: string }
+  | { is: 'fuel'; tank: string; station: string | undefined }
+  | { is: 'party' | 'rules' | 'wind' | 'light' };
+
+export type CastOffCheck = { matters: Matter[]; notChecked: NotChecked[]; mayGo: boolean };
+
+export type CheckCase = Case & { hire: { depositMinor: number }; prices: Pick<PriceList, 'currency'> };
+export type CheckNow = {
+  /** ISO instant. */
+  now: string;
+  /** Nothing where nobody measured or set it. */
+  wind: { ms: number; by: WindBy } | undefined;
+  /** The renter makes this walk by themselves. */
+  alone: boolean;
+};
+
+const HOUR_MS = 3_600_000;
+
+const keyOf = (found: Found): string => {
+  switch (found.is) {
+    case 'notTold':
+      return `notTold/${found.station}/${found.points.length}/${found.points[0] ?? ''}`;
+    case 'notUnderstood':
+      return `notUnderstood/${found.point}/${found.by}`;
+    case 'notAsked':
+      return 'notAsked';
+    case 'gaugesDisagree':
+      return `gaugesDisagree/${found.tank}`;
+    case 'pictureMissing':
+      return `pictureMissing/${found.surface}`;
+    case 'deposit':
+      return `deposit/${found.deposit.heldMinor}`;
+    case 'fuel':
+      return `fuel/${found.tank}/${Math.ceil(found.plan.needL - found.plan.mayUseL)}`;
+    case 'wind':
+      return `wind/${Math.ceil(found.windMs)}`;
+    case 'light':
+      return `light/${found.dark ? 'dark' : 'dusk'}`;
+    default:
+      return keyOfHold(found);
+  }
+};
+
+const isNever = (is: Found['is']): is is (typeof NEVER_LIFTED)[number] => NEVER_LIFTED.some((one) => one === is);
+
+const ORIGIN: Record<Found['is'], Origin> = {
+  safetyFitting: 'book',
+  propeller: 'book',
+  said: 'somebody',
+  tooMany: 'plate',
+  noJacket: 'law',
+  crew: 'law',
+  drill: 'operator',
+  contradiction: 'record',
+  notTold: 'operator',
+  notUnderstood: 'operator',
+  notAsked: 'operator',
+  gaugesDisagree: 'record',
+  pictureMissing: 'book',
+  deposit: 'operator',
+  fuel: 'operator',
+  wind: 'book',
+  light: 'operator',
+};
+
+/** The stop at which a thing of the book is dealt with. */
+const stopOf = (book: Case['book'], id: string): string | undefined =>
+  [...book.fittings, ...book.gauges, ...book.surfaces, ...book.propellers].find((one) => one.id === id)?.station;
+
+const placeOf = (found: Found, book: Case['book']): Place => {
+  const at = (station: string | undefined): Place => (station === undefined ? { page: 'hire' } : { page: 'walk', station });
+  switch (found.is) {
+    case 'safetyFitting':
+      return at(found.fault.fitting.station);
+    case 'propeller':
+      return at(stopOf(book, found.propeller));
+    case 'contradiction':
+      return { page: 'hire' };
+    case 'said':
+      return { page: 'hire' };
+    case 'tooMany':
+    case 'noJacket':
+    case 'crew':
+      return { page: 'fit' };
+    case 'drill':
+      return { page: 'drill', drill: found.drill };
+    case 'notTold':
+    case 'notUnderstood':
+    case 'pictureMissing':
+    case 'gaugesDisagree':
+    case 'fuel':
+      return at(found.station);
+    case 'notAsked':
+      return { page: 'sign' };
+    case 'deposit':
+      return { page: 'deposit' };
+    case 'wind':
+      return { page: 'docking' };
+    case 'light':
+      return { page: 'hire' };
+  }
+};
+
+/** Where the gauges of a tank are read: at the first of them. */
+const gaugeStop = (book: Case['book'], tank: string): string | undefined => book.gauges.find((gauge) => gauge.tank === tank)?.station;
+
+const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, alone: boolean): Found[] => {
+  const musts = briefing.tell.map(({ point }) => point).filter(({ weight }) => weight === 'must');
+  const told = (point: string) => slot(record, `out/point/${point}`, 'pointTold', 'pointSkipped')?.value;
+  const unasked: string[] = [];
+  const untold = new Map<string, string[]>();
+  const found = musts.flatMap((point): Found[] => {
+    const was = told(point.id);
+    // Whoever knows the boat was told before, and somebody said so: that is no gap in the telling.
+    if (was?.kind === 'pointSkipped' && was.why === 'knowsTheBoat') return [];
+    // Nobody tells a renter who walks alone: what they read at home, or on the way, was told.
+    if (alone && was === undefined && record.slots.has(`home/${point.id}`)) return [];
+    if (was?.kind !== 'pointTold') {
+      untold.set(point.station, [...(untold.get(point.station) ?? []), point.id]);
+      return [];
+    }
+    return of.operator.understandingBy.flatMap((by): Found[] => {
+      const state = understoodBy(record, point, by);
+      if (state.is === 'tellAgain') return [{ is: 'notUnderstood', point: point.id, station: point.station, by }];
+      if (state.is === 'ask' && !unasked.includes(point.id)) unasked.push(point.id);
+      return [];
+    });
+  });
+  return [
+    ...[...untold].map(([station, points]): Found => ({ is: 'notTold', station, points })),
+    ...found,
+    ...(unasked.length > 0 ? [{ is: 'notAsked' as const, points: unasked }] : []),
+  ];
+};
+
+/** Hours under power that are planned for the first day; on longer hires she is filled on the way. */
+export const plannedHours = ({ hire, operator }: Pick<CheckCase, 'hire' | 'operator'>): number =>
+  Math.min(operator.underWayHoursADay, (Date.parse(hire.to) - Date.parse(hire.from)) / HOUR_MS);
+
+const fuelMatters = (record: HireRecord, of: CheckCase): Found[] =>
+  fuelTanks(of.book).flatMap((tank): Found[] => {
+    const fused = fuelOf(record, of.book, tank);
+    const station = gaugeStop(of.book, tank.id);
+    const burn = feedsEngine(tank) ? of.book.engine.burnLPerHour : undefined;
+    if (!fused) return [];
+    const hours = plannedHours(of);
+    const plan = burn === undefined ? undefined : enoughFor(fused.out, tank.unusableL ?? 0, burn, hours);
+    return [
+      ...(fused.askThird ? [{ is: 'gaugesDisagree' as const, tank: tank.id, station }] : []),
+      ...(plan && !plan.enough ? [{ is: 'fuel' as const, tank: tank.id, plan, hours, station }] : []),
+    ];
+  });
+
+const lightMatters = (of: CheckCase, now: string): Found[] => {
+  const night = schoolOf(schoolsOf(of), 'night');
+  const { position } = of.base;
+  if (night === 'allowed' || !position) return [];
+  const leaves = now > of.hire.from ? now : of.hire.from;
+  const dark = isDark(leaves, position);
+  const dusk = nextDusk(leaves, position)?.dusk;
+  // On hires of several days every evening has its dusk; what counts here is leaving, and being due, in the dark.
+  const sameDay = Date.parse(of.hire.to) - Date.parse(of.hire.from) < 24 * HOUR_MS;
+  return dark || (sameDay && dusk !== undefined && of.hire.to > dusk) ? [{ is: 'light', dusk, dark, night }] : [];
+};
+
+const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { wind, alone }: CheckNow): NotChecked[] => {
+  const open: NotChecked[] = [];
+  if (!peopleOf(record, of.sheets)) open.push({ is: 'party' });
+  else if (!of.rules) open.push({ is: 'rules' });
+  for (const { station, lacks } of walkState(record, of.book, 'out', briefing, alone)) {
+    const { fittings, gauges, surfaces, propellers } = lacks;
+    if (fittings.length + gauges.length + surfaces.length + propellers.length === 0) continue;
+    open.push({
+      is: 'stop',
+      station: station.id,
+      fittings: fittings.length,
+      gauges: gauges.length,
+      surfaces: surfaces.length,
+      propellers: propellers.length,
+    });
+  }
+  for (const { id, station } of of.book.propellers)
+    if (slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'notSeen')
+      open.push({ is: 'propellerNotSeen', propeller: id, station });
+  for (const tank of fuelTanks(of.book))
+    if (!fuelOf(record, of.book, tank)) open.push({ is: 'fuel', tank: tank.id, station: gaugeStop(of.book, tank.id) });
+  if (!wind && of.book.windLimitMs !== undefined) open.push({ is: 'wind' });
+  if (!of.base.position && schoolOf(schoolsOf(of), 'night') !== 'allowed') open.push({ is: 'light' });
+  return open;
+};
+
+/** Everything that stands between this party and the water now, the hardest first, and what was not looked at. */
+export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow): CastOffCheck => {
+  const { now, wind, alone } = given;
+  const day = dayOfUse(of, now);
+  const briefing = briefingOf(record, of);
+  const { windLimitMs } = of.book;
+  const deposit = depositOf(record, of.hire.depositMinor);
+  const found: Found[] = [
+    ...mattersOf(record, of.book, day, fitOf(record, of, day), unproven(record, of)),
+    ...briefingMatters(record, of, briefing, alone),
+    ...of.book.surfaces.flatMap((surface): Found[] =>
+      wantsPicture(record, 'out', surface, alone) ? [{ is: 'pictureMissing', surface: surface.id, station: surface.station }] : [],
+    ),
+    ...(deposit.state === 'held' || deposit.state === 'notNeeded' ? [] : [{ is: 'deposit' as const, deposit }]),
+    ...fuelMatters(record, of),
+    ...(wind && windLimitMs !== undefined && wind.ms > windLimitMs
+      ? [{ is: 'wind' as const, windMs: wind.ms, limitMs: windLimitMs, by: wind.by }]
+      : []),
+    ...lightMatters(of, now),
+  ];
+  const order: Record<Level, number> = { hold: 0, ask: 1, note: 2 };
+  const matters = found
+    .map((one): Matter => {
+      const key = keyOf(one);
+      const never = isNever(one.is);
+      const level: Level = isNever(one.is) ? 'hold' : (of.operator.castOff[one.is as Liftable] ?? USUAL_LEVEL[one.is as Liftable]);
+      return {
+        key,
+        found: one,
+        level,
+        liftable: !never,
+        letGo: letGoOf(record, key),
+        origin: ORIGIN[one.is],
+        place: placeOf(one, of.book),
+      };
+    })
+    .sort((a, b) => order[a.level] - order[b.level]);
+  return {
+    matters,
+    notChecked: notCheckedOf(record, of, briefing, given),
+    mayGo: matters.every(({ level, letGo }) => level === 'note' || letGo !== undefined),
+  };
+};

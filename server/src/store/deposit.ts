@@ -1,0 +1,151 @@
+import type { Knex } from 'knex';
+import type { CardTerminal, TerminalAnswer } from '@quay/contract/deposit';
+import { depositOf } from '@quay/core/settlement/deposit';
+import { type HireRecord, slot } from '@quay/core/record/project';
+import { priceList } from './hire';
+import { appendQuayEvent } from './quayEvent';
+import { wholeRecord } from './record';
+
+export type Asking =
+  | { ok: true; state: 'held' | 'declined' | 'unknown' | 'released' | 'none' }
+  | { ok: false; reason: 'noSuchHire' | 'noSuchAsking' | 'closed' | 'openAsking' | 'moreThanWanted' };
+
+type State = 'held' | 'declined' | 'unknown' | 'released';
+type Said = { state: State; reference?: string; why?: string };
+
+const silence = Symbol('silence');
+const waitFor = async (answer: Promise<TerminalAnswer>, waitMs: number): Promise<TerminalAnswer | typeof silence> => {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<typeof silence>((done) => {
+    timer = setTimeout(() => done(silence), waitMs);
+  });
+  try {
+    return await Promise.race([answer, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+};
+
+const saidOf = (answer: TerminalAnswer | typeof silence): Said => {
+  if (answer === silence || answer.is === 'none') return { state: 'unknown' };
+  if (answer.is === 'held') return { state: 'held', reference: answer.reference };
+  if (answer.is === 'declined') return { state: 'declined', why: answer.why };
+  // A terminal that knows nothing of it has held nothing.
+  return answer.is === 'released' ? { state: 'released' } : { state: 'declined', why: 'the asking never reached the terminal' };
+};
+
+/** What the terminal knows an asking by: no two hires share one. */
+const nameOf = (hire: string, attempt: string): string => `${hire}.${attempt}`;
+
+/** Where it is written down, with which terminal, by which clock. */
+export type Desk = { db: Knex; terminal: CardTerminal; clock: () => Date };
+
+const lastOf = (record: HireRecord, attempt: string) => {
+  const body = slot(record, `deposit/${attempt}`, 'depositAnswered')?.standing.at(-1)?.event.body;
+  return body?.kind === 'depositAnswered' ? body : undefined;
+};
+
+type Row = { depositMinor: number; priceVersion: number; bookVersion: number | null; boat: string };
+const hireRow = (db: Knex, hire: string) =>
+  db('hire').where({ id: hire }).first('depositMinor', 'priceVersion', 'bookVersion', 'boat') as Promise<Row | undefined>;
+
+/** Writes down what the terminal said, unless the record says so already: answering twice changes nothing. */
+const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMinor: number, said: Said): Promise<State> => {
+  const [row, { record, held }] = [(await hireRow(db, hire))!, await wholeRecord(db, hire)];
+  const last = lastOf(record, attempt);
+  // Two answers that differ are no answer: it is asked again what became of it.
+  const differs = last && (last.answer === 'held' || last.answer === 'declined') && said.state !== last.answer && said.state !== 'released';
+  const state = differs ? 'unknown' : said.state;
+  if (last?.answer === state) return state;
+  const version =
+    row.bookVersion ?? ((await db('boat').where({ id: row.boat }).first('bookVersion')) as { bookVersion: number }).bookVersion;
+  const { reference, why } = said;
+  await appendQuayEvent(db, hire, {
+    body: {
+      kind: 'depositAnswered',
+      attempt,
+      amountMinor,
+      answer: state,
+      ...(reference === undefined ? {} : { reference }),
+      ...(why === undefined ? {} : { why }),
+    },
+    seq: held.filter(({ event }) => event.device === 'quay').length + 1,
+    bookVersion: version,
+    now: clock().toISOString(),
+  });
+  return state;
+};
+
+/** What is asked of one hire's terminal is asked one after the other. */
+const queues = new Map<string, Promise<unknown>>();
+const oneByOne = <T>(hire: string, work: () => Promise<T>): Promise<T> => {
+  const turn = (queues.get(hire) ?? Promise.resolve()).then(work, work);
+  const done = turn.catch(() => undefined).finally(() => queues.get(hire) === done && queues.delete(hire));
+  queues.set(hire, done);
+  return turn;
+};
+
+/**
+ * Asks the terminal to hold. That it was asked is in the record before it is asked, so that neither a silent terminal nor a
+ * quay that stops in the middle leaves anything to be guessed.
+ */
+export const holdDeposit = (
+  desk: Desk,
+  { hireId, attempt, amountMinor }: { hireId: string; attempt: string; amountMinor: number },
+): Promise<Asking> =>
+  oneByOne(hireId, async (): Promise<Asking> => {
+    const row = await hireRow(desk.db, hireId);
+    if (!row) return { ok: false, reason: 'noSuchHire' };
+    const { record } = await wholeRecord(desk.db, hireId);
+    if (record.slots.has('closed')) return { ok: false, reason: 'closed' };
+    const before = lastOf(record, attempt);
+    // Repeated by a phone that never got the reply: the answer stands, and an open one is asked about.
+    if (before) return before.answer === 'unknown' ? askNow(desk, hireId, attempt, before.amountMinor) : { ok: true, state: before.answer };
+    const deposit = depositOf(record, row.depositMinor);
+    if (deposit.open !== undefined) return { ok: false, reason: 'openAsking' };
+    if (amountMinor > deposit.wantedMinor - deposit.heldMinor) return { ok: false, reason: 'moreThanWanted' };
+    const { currency } = await priceList(desk.db, row.priceVersion);
+    await note(desk, hireId, attempt, amountMinor, { state: 'unknown' });
+    const heard = (answer: TerminalAnswer) => oneByOne(hireId, () => note(desk, hireId, attempt, amountMinor, saidOf(answer)));
+    const asked = desk.terminal.hold({ attempt: nameOf(hireId, attempt), amountMinor, currency }, (again) => void heard(again));
+    const answer = await waitFor(asked, desk.terminal.waitMs);
+    // What it says after all is heard as well.
+    if (answer === silence) void asked.then(heard);
+    if (answer !== silence && answer.is === 'none') {
+      await note(desk, hireId, attempt, amountMinor, { state: 'declined', why: 'no terminal is connected' });
+      return { ok: true, state: 'none' };
+    }
+    return { ok: true, state: await note(desk, hireId, attempt, amountMinor, saidOf(answer)) };
+  });
+
+const askNow = async (desk: Desk, hire: string, attempt: string, amountMinor: number): Promise<Asking> => ({
+  ok: true,
+  state: await note(
+    desk,
+    hire,
+    attempt,
+    amountMinor,
+    saidOf(await waitFor(desk.terminal.state(nameOf(hire, attempt)), desk.terminal.waitMs)),
+  ),
+});
+
+/** Asks what became of an asking. */
+export const askAgain = (desk: Desk, { hireId, attempt }: { hireId: string; attempt: string }): Promise<Asking> =>
+  oneByOne(hireId, async (): Promise<Asking> => {
+    if (!(await hireRow(desk.db, hireId))) return { ok: false, reason: 'noSuchHire' };
+    const before = lastOf((await wholeRecord(desk.db, hireId)).record, attempt);
+    if (!before) return { ok: false, reason: 'noSuchAsking' };
+    return before.answer === 'unknown' ? askNow(desk, hireId, attempt, before.amountMinor) : { ok: true, state: before.answer };
+  });
+
+/** Lets go of what is held; without the terminal's word it stays held. */
+export const letGoOfDeposit = (desk: Desk, { hireId, attempt }: { hireId: string; attempt: string }): Promise<Asking> =>
+  oneByOne(hireId, async (): Promise<Asking> => {
+    if (!(await hireRow(desk.db, hireId))) return { ok: false, reason: 'noSuchHire' };
+    const before = lastOf((await wholeRecord(desk.db, hireId)).record, attempt);
+    if (!before) return { ok: false, reason: 'noSuchAsking' };
+    if (before.answer !== 'held') return { ok: true, state: before.answer };
+    const answer = await waitFor(desk.terminal.release(nameOf(hireId, attempt)), desk.terminal.waitMs);
+    if (answer === silence || answer.is !== 'released') return { ok: true, state: 'held' };
+    return { ok: true, state: await note(desk, hireId, attempt, before.amountMinor, { state: 'released' }) };
+  });
