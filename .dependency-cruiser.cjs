@@ -12,6 +12,7 @@ const TOPICS = [
   'record',
   'settlement',
   'castOff',
+  'dossier',
   'day',
 ];
 const GROUND = ['units', 'geometry', 'matching', 'time', 'money'];

@@ -1,5 +1,6 @@
 import type { Endpoint } from './endpoint';
 import * as deposit from './deposit';
+import * as dossier from './dossier';
 import * as fit from './fit';
 import * as fleet from './fleet';
 import * as gateway from './gateway';
@@ -27,4 +28,5 @@ export const ENDPOINTS: readonly Endpoint[] = [
   weather,
   deposit,
   gateway,
+  dossier,
 ].flatMap((topic) => Object.values(topic).filter(isEndpoint));

@@ -1,9 +1,12 @@
 import { existsSync } from 'node:fs';
-import { cp, mkdir, readdir, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdir, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import Database from 'better-sqlite3';
+import { type DossierFault, verifyDossier } from '@quay/core/dossier/verify';
+import { spoken } from '@quay/core/record/seal';
 import { play } from './demo/play';
+import { nodeCrypto } from './dossier/crypto';
 import { sayFault } from './import/fault';
 import { loadImport } from './import/load';
 import { readImport } from './import/read';
@@ -165,6 +168,58 @@ const restore = async (from: string, data: string) => {
   console.log(`restored to ${data}. Phones send again what the backup lacks.`);
 };
 
+const FAULTS: Record<DossierFault['is'], string> = {
+  noZip: 'This is no dossier: not a ZIP at all.',
+  notPackedSo: 'The file is not as the quay packed it: something in it was changed.',
+  noManifest: 'There is no manifest in it that can be read.',
+  noRecord: 'There is no record in it that can be read.',
+  keyIsNotItsName: 'The key in the manifest is not the one it is called by.',
+  manifestNotSigned: 'The manifest is not signed by the key it names.',
+  otherKey: 'It is signed by another key',
+  fileMissing: 'missing',
+  fileExtra: 'not in the manifest',
+  fileDiffers: 'changed',
+  photoMissing: 'a picture of the record is missing',
+  photoDiffers: 'a picture is not the one that was taken',
+  eventUnreadable: 'an entry cannot be read',
+  eventMissing: 'an entry that was sealed is missing',
+  sealDiffers: 'what was sealed is not what stands here',
+  sealNotSigned: 'the seal is not signed by a phone that is known',
+  notCountersigned: 'the quay has not signed that it took the seal in',
+};
+
+/** Tells whether a dossier is whole, who signed, and what was entered since. Needs no installation. */
+const verify = async (file: string | undefined, key: string | undefined) => {
+  if (file === undefined || file.startsWith('--')) throw new ToolError('./quay verify FILE [--key FINGERPRINT]');
+  const bytes = await readFile(file).catch((error: NodeJS.ErrnoException) => {
+    throw new ToolError(`${file} cannot be read: ${error.code ?? error.message}`);
+  });
+  const seen = verifyDossier(new Uint8Array(bytes), nodeCrypto, key);
+  for (const fault of seen.faults) {
+    const what =
+      'name' in fault ? fault.name : 'walk' in fault ? fault.walk : 'id' in fault ? fault.id : 'found' in fault ? fault.found : '';
+    console.log(`  ✗ ${FAULTS[fault.is]}${what === '' ? '' : `: ${what}`}`);
+  }
+  if (seen.about) {
+    const { boat, renter, hire, edition, madeAt, events, photos } = seen.about;
+    console.log(`  ${boat}, ${renter} (${hire}); the ${edition}’s copy of ${madeAt}: ${events} entries, ${photos} pictures`);
+    console.log(
+      `  signed by key ${seen.key}${key === undefined ? '\n  compare it with the renter’s own paper, or name it with --key' : ''}`,
+    );
+    for (const { walk, by, language, at, root, countersignedAt } of seen.signed)
+      console.log(
+        `  ${walk === 'out' ? 'departure' : 'return'}: signed by ${by.join(' and ')}${language === undefined ? '' : `, read in ${language}`}, ${at}; seal ${spoken(root)}; ${countersignedAt === undefined ? 'not countersigned' : `countersigned ${countersignedAt}`}`,
+      );
+    console.log(
+      seen.since.length === 0 ? '  nothing was entered about it since' : `  entered since, outside the seals: ${seen.since.length}`,
+    );
+    for (const { kind, at, role, late } of seen.since)
+      console.log(`    ${at} ${role}: ${kind}${late ? ' (made before, came in late)' : ''}`);
+  }
+  if (seen.faults.length > 0) throw new ToolError('NOT WHOLE');
+  console.log('WHOLE');
+};
+
 /** Writes the published JSON Schemas of the import's files. */
 const writeSchemas = async (to: string) => {
   await mkdir(to, { recursive: true });
@@ -177,6 +232,7 @@ const COMMANDS: Record<string, () => Promise<void>> = {
   export: () => exportFolder(need('data'), need('to')),
   setup: () => setUp(need('data')),
   schemas: () => writeSchemas(need('to')),
+  verify: () => verify(process.argv[3], flag('key')),
   backup: () => backup(need('data'), need('to')),
   erase: () => erase(need('data'), need('before')),
   restore: () => restore(need('from'), need('data')),

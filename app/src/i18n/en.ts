@@ -380,6 +380,7 @@ export const en = {
       capacityL: 'Capacity',
       unusableL: 'What the pick-up cannot reach',
       feeds: 'What draws from it',
+      tells: 'Told with it',
       needleTable: 'Needle to volume',
       strapping: 'Strapping table',
       shape: 'Shape of the tank (as in the file)',
@@ -433,6 +434,7 @@ export const en = {
       consumable: 'consumable',
       papers: 'papers',
       extra: 'booked extra',
+      fuelPlan: 'how far the fuel goes',
       needle: 'needle',
       sightLine: 'sight line',
       dipstick: 'dipstick',
@@ -692,6 +694,7 @@ export const en = {
     settled: 'Disagreement settled',
     letGo: 'A manager let her go: {{why}}',
     brimmed: 'filled to the brim',
+    remark: { renter: 'The renter’s remark', staff: 'The hand’s remark' },
     deposit: {
       held: 'Deposit held: {{sum}}',
       declined: 'Deposit declined: {{sum}}',

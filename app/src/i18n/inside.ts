@@ -81,6 +81,15 @@ export const inside = {
     back: 'More than {{min}} L: the meter only counts up.',
     offScale: 'That is off the scale.',
   },
+  dossier: {
+    title: 'The dossier',
+    why: 'Record, pictures and signatures in one file. It opens without this program, and shows if a single byte of it was changed.',
+    operator: 'For the quay, as taken',
+    renter: 'For the renter, without positions',
+    making: 'It is being packed …',
+    offline: 'It is packed at the quay: try again with signal.',
+    key: 'Signed with the quay’s key {{key}}',
+  },
   deposit: {
     title: 'Deposit',
     wanted: 'asked for',

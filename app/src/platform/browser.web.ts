@@ -100,3 +100,16 @@ export const dial = (number: string): void => {
 export const copyText = (text: string): Promise<void> => navigator.clipboard.writeText(text);
 
 export const prefersDusk = (): boolean => window.matchMedia('(prefers-color-scheme: dark)').matches;
+
+/** Gives somebody a file to keep, under a name. */
+export const saveFile = (blob: Blob, name: string): void => {
+  const address = URL.createObjectURL(blob);
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = name;
+  document.body.append(link);
+  link.click();
+  link.remove();
+  // The browser has begun to read it by then; it must not be kept for as long as the page is open.
+  setTimeout(() => URL.revokeObjectURL(address), 60_000);
+};

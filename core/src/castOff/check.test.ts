@@ -5,7 +5,8 @@ import { briefingOf } from '../record/handing';
 import type { EventBody } from '../record/event';
 import { demoCase, heldBy, party, recordOf, TODAY } from '../testing/demoHire';
 import { project } from '../record/project';
-import { castOffCheck, type CheckCase, type CheckNow, plannedHours } from './check';
+import { castOffCheck, type CheckCase, type CheckNow } from './check';
+import { plannedHours } from './fuelPlan';
 
 const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 }, prices: { currency: 'EUR' } };
 // Noon on open water: light, and a breeze she may go out in.

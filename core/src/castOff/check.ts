@@ -1,9 +1,10 @@
-import { enoughFor, type ForPlan } from '../afloat/lasts';
+import type { ForPlan } from '../afloat/lasts';
 import { isDark, nextDusk } from '../afloat/light';
 import type { Briefing } from '../briefing/compose';
 import { type Level, type Liftable, USUAL_LEVEL } from '../fleet/castOff';
 import { schoolOf } from '../fleet/school';
-import { feedsEngine, fuelTanks, fuelOf, walkState, wantsPicture } from '../record/walk';
+import { fuelTanks, fuelOf, walkState, wantsPicture } from '../record/walk';
+import { fuelPlans } from './fuelPlan';
 import { type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
 import { unproven } from '../record/drills';
 import { briefingOf, type Case, dayOfUse, fitOf, peopleOf, schoolsOf, understoodBy } from '../record/handing';
@@ -189,18 +190,9 @@ const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, 
   ];
 };
 
-/** Hours under power that are planned for the first day; on longer hires she is filled on the way. */
-export const plannedHours = ({ hire, operator }: Pick<CheckCase, 'hire' | 'operator'>): number =>
-  Math.min(operator.underWayHoursADay, (Date.parse(hire.to) - Date.parse(hire.from)) / HOUR_MS);
-
 const fuelMatters = (record: HireRecord, of: CheckCase): Found[] =>
-  fuelTanks(of.book).flatMap((tank): Found[] => {
-    const fused = fuelOf(record, of.book, tank);
+  fuelPlans(record, of).flatMap(({ tank, fused, plan, hours }): Found[] => {
     const station = gaugeStop(of.book, tank.id);
-    const burn = feedsEngine(tank) ? of.book.engine.burnLPerHour : undefined;
-    if (!fused) return [];
-    const hours = plannedHours(of);
-    const plan = burn === undefined ? undefined : enoughFor(fused.out, tank.unusableL ?? 0, burn, hours);
     return [
       ...(fused.askThird ? [{ is: 'gaugesDisagree' as const, tank: tank.id, station }] : []),
       ...(plan && !plan.enough ? [{ is: 'fuel' as const, tank: tank.id, plan, hours, station }] : []),

@@ -14,6 +14,7 @@ export const Question = z.object({
 });
 export type Question = z.infer<typeof Question>;
 
+export const COMPUTED = ['fuelPlan'] as const;
 const telling = {
   id: BookId,
   weight: z.enum(['must', 'should', 'spare']),
@@ -23,6 +24,8 @@ const telling = {
   when: z.optional(Condition),
   say: Wording,
   show: z.optional(Wording),
+  /** What is computed for this hire and told together with it: how far what is in the tank goes. */
+  tells: z.optional(z.enum(COMPUTED)),
   /** The mistake people make with it. */
   mistake: z.optional(Wording),
   caution: z.optional(Wording),

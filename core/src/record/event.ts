@@ -80,6 +80,13 @@ const kinds = {
     photos,
     asBefore,
   }),
+  /** What somebody who signs wants to stand beside it. */
+  remarked: z.object({
+    kind: z.literal('remarked'),
+    walk: Walk,
+    as: z.enum(['renter', 'staff']),
+    text: z.string().check(z.minLength(1), z.maxLength(2000)),
+  }),
   stationTied: z.object({ kind: z.literal('stationTied'), walk: Walk, station: id }),
   held: z.object({ kind: z.literal('held'), why: z.string().check(z.minLength(1), z.maxLength(500)) }),
   fuelFilled: z.object({
@@ -242,6 +249,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.markPlaced,
   kinds.surfaceLooked,
   kinds.evidenceGiven,
+  kinds.remarked,
   kinds.stationTied,
   kinds.held,
   kinds.fuelFilled,

@@ -13,6 +13,7 @@ export const EVENT_KINDS = [
   'markPlaced',
   'surfaceLooked',
   'evidenceGiven',
+  'remarked',
   'stationTied',
   'held',
   'fuelFilled',

@@ -54,6 +54,8 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `${body.walk}/surface/${body.surface}`;
     case 'evidenceGiven':
       return `${body.walk}/propeller/${body.propeller}`;
+    case 'remarked':
+      return `${body.walk}/remark/${body.as}`;
     case 'stationTied':
       return `${body.walk}/tied/${body.station}`;
     case 'signed':

@@ -23,6 +23,8 @@ export type Page = {
   propellers: { name: string; state: string }[];
   /** Drills gone through: how the best try went, and its mistakes. */
   drills?: { name: string; how: DrillWay; mistakes: number }[];
+  /** What whoever signs wanted to stand beside it. */
+  remarks?: { as: 'renter' | 'staff'; text: string }[];
 };
 
 /** @param language the one the page is shown in; wording that the book lacks in it falls back to English */
@@ -34,6 +36,10 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       (a, b) => DRILL_WAYS.indexOf(b.how) - DRILL_WAYS.indexOf(a.how) || a.mistakes.length - b.mistakes.length || a.at - b.at,
     )[0];
     return best ? [{ name: words(drill.name), how: best.how, mistakes: best.mistakes.length }] : [];
+  });
+  const remarks = (['renter', 'staff'] as const).flatMap((as) => {
+    const said = slot(record, `${walk}/remark/${as}`, 'remarked')?.value;
+    return said ? [{ as, text: said.text }] : [];
   });
   return {
     walk,
@@ -66,6 +72,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     }),
     // Absent where there are none, as it is from pages that were signed before there were drills.
     ...(walk === 'out' && drills.length > 0 ? { drills } : {}),
+    ...(remarks.length > 0 ? { remarks } : {}),
   };
 };
 

@@ -111,6 +111,8 @@ describe('who may add what', () => {
     'counted',
     'gaugeRead',
     'brimmed',
+    'remarked',
+    'brimmed',
     'markPlaced',
     'surfaceLooked',
     'evidenceGiven',

@@ -6,6 +6,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
 import { depositRoutes } from './deposit';
+import { dossierRoutes } from './dossier';
 import { gatewayRoutes } from './gateway';
 import { fleetRoutes } from './fleet';
 import { hireRoutes } from './hire';
@@ -66,6 +67,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...outsideRoutes,
     ...depositRoutes,
     ...gatewayRoutes,
+    ...dossierRoutes,
     ...weatherRoutes,
   ]);
   app.use('/api', notFound);

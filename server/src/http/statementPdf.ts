@@ -1,5 +1,3 @@
-import { createRequire } from 'node:module';
-import { readFile } from 'node:fs/promises';
 import type { Writable } from 'node:stream';
 import { finished } from 'node:stream/promises';
 import PDFDocument from 'pdfkit';
@@ -10,25 +8,13 @@ import { slot } from '@quay/core/record/project';
 import { spoken } from '@quay/core/record/seal';
 import type { Line } from '@quay/core/settlement/statement';
 import { clockOf, dateOf } from '@quay/core/time/zone';
+import { INK, LEAD, onPaper, paperFonts, SOFT, WEED } from '../paper';
 import type { StatementBody } from '../store/closing';
 import type { Store } from '../store/open';
 import { fileOf, photoRow } from '../store/photo';
 import { wholeRecord } from '../store/record';
 import type { Operator } from '../store/setting';
 import { filled, STATEMENT_WORDS, type StatementWords } from './statementWords';
-
-const find = createRequire(import.meta.url);
-const FONTS = {
-  slab: '@expo-google-fonts/zilla-slab/600SemiBold/ZillaSlab_600SemiBold.ttf',
-  text: '@expo-google-fonts/atkinson-hyperlegible/400Regular/AtkinsonHyperlegible_400Regular.ttf',
-  bold: '@expo-google-fonts/atkinson-hyperlegible/700Bold/AtkinsonHyperlegible_700Bold.ttf',
-};
-const INK = '#17211E';
-const SOFT = '#51605B';
-const WEED = '#0E5E52';
-
-/** The fonts' no-break spaces have no outline that the PDF library can read; on paper lines break where they must. */
-const onPaper = (text: string): string => text.replace(/[\u00A0\u2007\u202F]/g, ' ');
 
 /** What the line is about, beside the price list's own name for it. */
 const about = ({ finding }: Line, words: StatementWords, language: string): string => {
@@ -86,7 +72,7 @@ export const statementPdf = async (
   const done = finished(doc.pipe(to));
   // Whoever asked may be gone before the fonts are read; that is noticed below, where it is waited for.
   done.catch(() => undefined);
-  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, await readFile(find.resolve(file)));
+  for (const [name, font] of await paperFonts()) doc.registerFont(name, font);
   const money = (minor: number) => showMinor(minor, body.statement.currency, words.locale);
   const when = (at: string) => `${dateOf(at, zone)} ${clockOf(at, zone)}`;
   const [left, right] = [doc.page.margins.left, doc.page.width - doc.page.margins.right];
@@ -106,7 +92,7 @@ export const statementPdf = async (
   };
 
   doc.font('slab').fontSize(22).fillColor(INK).text(onPaper(operator.name));
-  if (operator.simulated) doc.font('bold').fontSize(10).fillColor('#A8201A').text(words.demonstration);
+  if (operator.simulated) doc.font('bold').fontSize(10).fillColor(LEAD).text(words.demonstration);
   doc
     .moveDown(0.6)
     .font('slab')

@@ -14,6 +14,7 @@ import { holdsOf } from '@quay/core/record/hold';
 import type { Refusal } from '@quay/contract/record';
 import { fitOfHire, openDrills } from './fit';
 import type { QuayKey } from './setting';
+import { deviceKeyOf } from './staff';
 
 type EventRow = {
   seq: number;
@@ -194,19 +195,6 @@ export const bookOf = async (db: Knex, boat: string, version: number | undefined
   return row && { book: Book.parse(JSON.parse(row.laid)), version: row.version };
 };
 
-/** The key a seal names, from whichever device has or had it. */
-const keyOf = async (db: Knex, fingerprint: string): Promise<string | undefined> => {
-  const device = (await db('device').where({ keyFingerprint: fingerprint }).first('key')) as { key: string } | undefined;
-  return (
-    device?.key ??
-    (
-      (await db('setting')
-        .where({ key: `deviceKey:${fingerprint}` })
-        .first('value')) as { value: string } | undefined
-    )?.value
-  );
-};
-
 const signatureFits = (spki: string, message: string, signature: string): boolean =>
   verify(
     'sha256',
@@ -223,7 +211,7 @@ const judgeSeals = async (db: Knex, hire: HireRow, whole: Whole, key: QuayKey, n
     const { body, id } = held.event;
     if (body.kind !== 'sealed' || done.get(id) === 'countersigned') continue;
     const check = checkSeal(body, whole.digests);
-    const spki = await keyOf(db, body.key);
+    const spki = await deviceKeyOf(db, body.key);
     const state = check.ok
       ? spki !== undefined && signatureFits(spki, sealMessage(hire.id, body.walk, body.root), body.signature)
         ? 'countersigned'

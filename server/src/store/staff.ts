@@ -213,3 +213,16 @@ export const nameKey = async (
   await db('device').where({ id: device.id }).update({ key: spkiBase64, keyFingerprint: fingerprint });
   return { ok: true, fingerprint };
 };
+
+/** The key a seal names, from whichever device has or had it. */
+export const deviceKeyOf = async (db: Knex, fingerprint: string): Promise<string | undefined> => {
+  const device = (await db('device').where({ keyFingerprint: fingerprint }).first('key')) as { key: string } | undefined;
+  return (
+    device?.key ??
+    (
+      (await db('setting')
+        .where({ key: `deviceKey:${fingerprint}` })
+        .first('value')) as { value: string } | undefined
+    )?.value
+  );
+};

@@ -73,7 +73,7 @@ class AllKnown extends Map<string, BookFault[]> {
     return [];
   }
 }
-const drillsKnown: Known = new AllKnown();
+export const drillsKnown: Known = new AllKnown();
 
 /** A quay with the demo's boats and bookings on a port of its own, in a folder that goes with it. */
 export const testQuay = async ({ simulated = true } = {}): Promise<TestQuay> => {

@@ -64,6 +64,9 @@ export const de: RenterWords = {
     },
   },
   r: {
+    dossier: 'Ihre Kopie der Akte',
+    dossierNot: 'Gerade nicht: sie wird am Steg gepackt. Mit Empfang noch einmal.',
+    dossierKey: 'Unterschrieben mit dem Schlüssel des Stegs {{key}}',
     docking: 'Anlegen, ablegen, liegen',
     dockingWhy: 'Für den Wind, der jetzt weht',
     drills: 'Üben',

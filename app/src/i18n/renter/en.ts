@@ -55,6 +55,9 @@ export const en = {
     },
   },
   r: {
+    dossier: 'Your copy of the record',
+    dossierNot: 'Not now: it is packed at the quay. Try again with signal.',
+    dossierKey: 'Signed with the quay’s key {{key}}',
     docking: 'Coming alongside, leaving, lying',
     dockingWhy: 'By the wind there is now',
     drills: 'Practise',

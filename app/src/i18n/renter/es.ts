@@ -53,6 +53,9 @@ export const es: RenterWords = {
     },
   },
   r: {
+    dossier: 'Su copia del expediente',
+    dossierNot: 'Ahora no: se prepara en el muelle. Pruebe de nuevo con cobertura.',
+    dossierKey: 'Firmado con la clave del muelle {{key}}',
     docking: 'Atracar, salir, quedarse',
     dockingWhy: 'Según el viento que hace',
     drills: 'Practicar',

@@ -59,6 +59,9 @@ export const fr: RenterWords = {
     },
   },
   r: {
+    dossier: 'Votre copie du dossier',
+    dossierNot: 'Pas maintenant : il se prépare au quai. Réessayez avec du réseau.',
+    dossierKey: 'Signé avec la clé du quai {{key}}',
     docking: 'Accoster, partir, rester',
     dockingWhy: 'Selon le vent qu’il fait',
     drills: 'S’exercer',

@@ -220,6 +220,10 @@ export const de: StopWords = {
     },
   },
   sign: {
+    remarks: 'Anmerkungen',
+    remark: { renter: 'Anmerkung der Mieter', staff: 'Anmerkung des Stegs' },
+    remarkWhat: 'Was soll danebenstehen?',
+    remarkOf: { renter: 'Mieter', staff: 'Steg' },
     drills: 'Übungen',
     title: { out: 'Nachlesen und unterschreiben', in: 'Die Rückgabe nachlesen' },
     told: 'Was Ihnen gesagt wurde',

@@ -216,6 +216,10 @@ export const en = {
     },
   },
   sign: {
+    remarks: 'Remarks',
+    remark: { renter: 'Renter’s remark', staff: 'Quay’s remark' },
+    remarkWhat: 'What should stand beside it?',
+    remarkOf: { renter: 'the renter', staff: 'the quay' },
     drills: 'Drills',
     title: { out: 'Read back and sign', in: 'Read back the return' },
     told: 'What you were told',

@@ -225,6 +225,10 @@ export const es: StopWords = {
     },
   },
   sign: {
+    remarks: 'Observaciones',
+    remark: { renter: 'Observación del cliente', staff: 'Observación del muelle' },
+    remarkWhat: '¿Qué debe constar al lado?',
+    remarkOf: { renter: 'el cliente', staff: 'el muelle' },
     drills: 'Ejercicios',
     title: { out: 'Releer y firmar', in: 'Releer la vuelta' },
     told: 'Lo que se le dijo',

@@ -226,6 +226,10 @@ export const fr: StopWords = {
     },
   },
   sign: {
+    remarks: 'Remarques',
+    remark: { renter: 'Remarque du locataire', staff: 'Remarque du quai' },
+    remarkWhat: 'Que doit-on ajouter ?',
+    remarkOf: { renter: 'le locataire', staff: 'le quai' },
     drills: 'Exercices',
     title: { out: 'Relire et signer', in: 'Relire le retour' },
     told: 'Ce qu’on vous a dit',

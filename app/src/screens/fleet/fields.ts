@@ -1,5 +1,6 @@
 import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
+import { COMPUTED } from '@quay/core/fleet/telling';
 import { FITTING_KINDS, READINGS, TANK_FEEDS } from '@quay/core/fleet/rows';
 
 /** What a row of each list is made of, for the editor: every field of a book can be changed. */
@@ -33,6 +34,7 @@ const TELLING: readonly FieldSpec[] = [
   { field: 'weight', is: 'choice', options: ['must', 'should', 'spare'], needed: true },
   { field: 'seconds', is: 'number', needed: true, min: 1, max: 600, whole: true, unit: 's' },
   { field: 'value', is: 'number', min: 1, max: 100, whole: true },
+  { field: 'tells', is: 'choice', options: COMPUTED },
   PRICE,
   file('when'),
   file('again'),

@@ -24,6 +24,7 @@ import { WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { blocking, useCastOff } from '../castOff/useCastOff';
 import { useMatterWords } from '../castOff/matterWords';
+import { DossierCard } from '../record/DossierCard';
 import { Log, RecordPanel } from '../record/Log';
 import { ChangeSheet } from './ChangeSheet';
 import { HireMissing } from './HireMissing';
@@ -180,6 +181,7 @@ const HireCard = ({ view }: { view: HireView }) => {
         ) : null}
         {changing ? <ChangeSheet view={view} onClose={() => setChanging(false)} /> : null}
       </Card>
+      {record.slots.has('out/sealed') ? <DossierCard view={view} /> : null}
       <Card style={{ gap: 4 }}>
         <Small>{t('hire.record')}</Small>
         <Bold>

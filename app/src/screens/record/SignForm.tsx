@@ -2,7 +2,7 @@ import type { Held } from '@quay/core/record/held';
 import { pageDigest, type Page, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
 import type { TFunction } from 'i18next';
-import { type ReactNode, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import { signHere } from '../../data/deviceKey';
@@ -15,6 +15,7 @@ import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, Small } from '../../ui/words';
+import { Remarks } from './Remarks';
 import { useStopWords } from './stopWords';
 import type { WalkView } from './useWalk';
 
@@ -56,6 +57,8 @@ export const SignForm = ({
   // In the language it is shown in, which is what the renter signs.
   const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, language), [record, pack, walk, language]);
   const digest = useMemo(() => pageDigest(page), [page]);
+  // Who signs, signs the page as it stands: a remark added afterwards has to be signed as well.
+  useEffect(() => setDrawn({}), [digest]);
   const untied = view.stops.filter(({ tied }) => !tied).length;
   const field = Math.min(width, 640) - 24;
 
@@ -132,23 +135,14 @@ export const SignForm = ({
         {languages.length > 1 ? (
           <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('sign.language')}>
             {languages.map((one) => (
-              <Chip
-                key={one}
-                label={one.toUpperCase()}
-                on={chosen === one}
-                onPress={() => {
-                  setChosen(one);
-                  // Who signs, signs the page as they have read it.
-                  setDrawn({});
-                }}
-                testID={`read-in-${one}`}
-              />
+              <Chip key={one} label={one.toUpperCase()} on={chosen === one} onPress={() => setChosen(one)} testID={`read-in-${one}`} />
             ))}
           </View>
         ) : null}
         <ReadBack page={page} digest={digest} t={i18n.getFixedT(language)} />
+        <Remarks view={view} as={signers.map(({ as }) => as)} />
         {signers.map(({ as, title }) => (
-          <Signature key={`${as}/${language}`} title={title} width={field} onDrawn={(png) => setDrawn((now) => ({ ...now, [as]: png }))} />
+          <Signature key={`${as}/${digest}`} title={title} width={field} onDrawn={(png) => setDrawn((now) => ({ ...now, [as]: png }))} />
         ))}
       </View>
     </Screen>
@@ -193,6 +187,7 @@ const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunctio
     />
     <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
     <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
+    <Part title={t('sign.remarks')} rows={(page.remarks ?? []).map(({ as, text }) => `${t(`sign.remarkOf.${as}`)}: ${text}`)} />
     <Small size={14}>{t('sign.checked')}</Small>
     <Small size={14}>{t('sign.digest', { d: spoken(digest) })}</Small>
   </Card>

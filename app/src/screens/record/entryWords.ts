@@ -39,6 +39,8 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return `${find(book.surfaces, body.surface)}: ${t('walk.lookedAt')}`;
       case 'evidenceGiven':
         return `${find(book.propellers, body.propeller)}: ${t(`log.evidence.${body.state}`)}`;
+      case 'remarked':
+        return `${t(`log.remark.${body.as}`)}: ${body.text}`;
       case 'stationTied':
         return `${find(book.stations, body.station)}: ${t('walk.tiedState')}`;
       case 'held':

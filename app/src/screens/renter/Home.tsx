@@ -4,10 +4,15 @@ import { unattended } from '@quay/core/fleet/school';
 import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
 import { languageOf, peopleOf } from '@quay/core/record/handing';
 import { slot } from '@quay/core/record/project';
+import { spoken } from '@quay/core/record/seal';
+import { getDossier } from '@quay/contract/dossier';
 import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
+import { callForFile, NoAnswer, Refused } from '../../data/api';
+import { saveFile } from '../../platform/browser';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
@@ -65,6 +70,7 @@ export const Home = () => {
     book.drills.length > 0 ? (
       <Leads title={t('r.drills')} text="" done={false} onPress={() => router.push('/r/drill')} testID="to-drills" />
     ) : null;
+  const quayKey = pack.seals.find(({ state }) => state === 'countersigned')?.key ?? undefined;
   return (
     <Page
       home
@@ -170,9 +176,32 @@ export const Home = () => {
         ))}
       </Card>
       <Alt label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
+      {record.slots.has('out/sealed') ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
       <Alt label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
       <Small>{t('r.cautionFirst')}</Small>
     </Page>
+  );
+};
+
+/** The renter's own copy of what was signed, and the key by which they can tell that it is whole. */
+const Dossier = ({ hireId, keyOfQuay }: { hireId: string; keyOfQuay: string | undefined }) => {
+  const { t } = useTranslation();
+  const [failed, setFailed] = useState(false);
+  const fetch = async () => {
+    try {
+      saveFile(await callForFile(getDossier, { params: { hireId } }), `${hireId}.zip`);
+      setFailed(false);
+    } catch (error) {
+      if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
+      setFailed(true);
+    }
+  };
+  return (
+    <View style={{ gap: 4 }}>
+      <Alt label={t('r.dossier')} onPress={() => void fetch()} testID="dossier" />
+      {failed ? <Small tone="leadText">{t('r.dossierNot')}</Small> : null}
+      {keyOfQuay === undefined ? null : <Small>{t('r.dossierKey', { key: spoken(keyOfQuay) })}</Small>}
+    </View>
   );
 };
 

@@ -12,6 +12,7 @@ import { useMoney } from '../../../ui/money';
 import { Alt } from '../../../ui/press';
 import { Tick } from '../../../ui/toggle';
 import { Body, Small } from '../../../ui/words';
+import { FuelPlan } from '../../fuel/FuelPlan';
 import { Questions } from '../../briefing/QuestionCard';
 import type { WalkView } from '../useWalk';
 import { All, Lane } from './lane';
@@ -97,6 +98,7 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
         <Body>{say(text, theirs)}</Body>
         {say(text, language) === say(text, theirs) ? null : <Small>{say(text, language)}</Small>}
         {point.show ? <Small>{`${t('walk.show')}: ${say(point.show, language)}`}</Small> : null}
+        {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
         {point.mistake ? <Small>{`${t('brief.mistake')}: ${say(point.mistake, language)}`}</Small> : null}
         {point.caution ? (
           <Tag kind="stop" size={15}>

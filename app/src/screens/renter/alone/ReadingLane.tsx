@@ -11,6 +11,7 @@ import { Alt } from '../../../ui/press';
 import { Tick } from '../../../ui/toggle';
 import { Body, Bold } from '../../../ui/words';
 import { Lane } from '../../record/lanes/lane';
+import { FuelPlan } from '../../fuel/FuelPlan';
 import type { WalkView } from '../../record/useWalk';
 
 type Due = ReturnType<typeof questionsDue>[number];
@@ -58,6 +59,7 @@ export const ReadingLane = ({ view, question }: { view: WalkView; question: Due 
                 <View style={{ flex: 1, gap: 4 }}>
                   <Body>{say(text, language)}</Body>
                   {point.show ? <Body tone="soft">{say(point.show, language)}</Body> : null}
+                  {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
                   {point.mistake ? <Body tone="soft">{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Body> : null}
                   {point.caution ? (
                     <Tag kind="stop" size={15}>

@@ -1,0 +1,46 @@
+import { slot } from '@quay/core/record/project';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Field } from '../../ui/field';
+import { Alt, Go } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import type { WalkView } from './useWalk';
+
+type As = 'renter' | 'staff';
+
+/** What whoever signs wants to stand beside it: read back with the rest, and signed with it. */
+export const Remarks = ({ view, as }: { view: WalkView; as: readonly As[] }) => {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState<As>();
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {as.map((one) => (
+        <Alt key={one} label={t(`sign.remark.${one}`)} onPress={() => setOpen(one)} testID={`remark-${one}`} />
+      ))}
+      {open ? <RemarkSheet view={view} as={open} onClose={() => setOpen(undefined)} /> : null}
+    </View>
+  );
+};
+
+const RemarkSheet = ({ view, as, onClose }: { view: WalkView; as: As; onClose: () => void }) => {
+  const { t } = useTranslation();
+  const { record, walk } = view;
+  const before = slot(record, `${walk}/remark/${as}`, 'remarked');
+  const [text, setText] = useState(before?.value.text ?? '');
+  const keep = async () => {
+    if (text.trim() !== '') await view.enter([{ kind: 'remarked', walk, as, text: text.trim() }]);
+    else if (before) await view.undo(before.standing);
+    onClose();
+  };
+  return (
+    <Sheet
+      title={t(`sign.remark.${as}`)}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} testID="keep-remark" />}
+    >
+      <Field label={t('sign.remarkWhat')} value={text} onChange={setText} lines={4} autoFocus testID="remark-text" />
+    </Sheet>
+  );
+};

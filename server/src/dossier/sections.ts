@@ -1,0 +1,123 @@
+import { type Language, say } from '@quay/core/fleet/words';
+import type { Book } from '@quay/core/fleet/book';
+import type { Held } from '@quay/core/record/held';
+import { type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
+import { pageOf } from '@quay/core/record/readback';
+import { attachmentsOf, spoken } from '@quay/core/record/seal';
+import { filled, STATEMENT_WORDS } from '../http/statementWords';
+import type { DossierWords } from './words';
+
+/** A part of the readable dossier: what it says, and the pictures that belong to it. */
+export type Section = { title: string; level: 1 | 2; rows: string[]; pictures: { sha: string; caption: string }[] };
+
+export type About = {
+  book: Book;
+  boat: string;
+  renter: string;
+  language: Language;
+  words: DossierWords;
+  /** An instant as people at the base read it. */
+  when: (at: string) => string;
+  money: (minor: number) => string;
+  /** When the quay took a seal in, by its root. */
+  received: ReadonlyMap<string, string>;
+};
+
+const known = <K extends string>(words: Readonly<Record<K, string>>, key: string): string =>
+  (words as Readonly<Record<string, string>>)[key] ?? key;
+
+/** The record as a person reads it: both walks as they were read back, what a manager let go, the deposit, every entry. */
+export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About): Section[] => {
+  const { book, boat, renter, language, words, when, money, received } = of;
+  const marks = STATEMENT_WORDS[language].mark;
+  const text = (title: string, rows: string[], pictures: Section['pictures'] = []): Section[] =>
+    rows.length + pictures.length > 0 ? [{ title, level: 2, rows, pictures }] : [];
+  const walks = (['out', 'in'] as const).flatMap((walk): Section[] => {
+    if (!record.slots.has(`${walk}/started`)) return [];
+    const page = pageOf(record, book, walk, boat, language);
+    const sealed = slot(record, `${walk}/sealed`, 'sealed');
+    const surfaces = new Map(book.surfaces.map(({ id, name }) => [id, say(name, language)]));
+    const pictures = [...record.slots.values()].flatMap(({ key, value }) => {
+      if (!key.startsWith(`${walk}/`) || value.kind === 'signed') return [];
+      const caption =
+        value.kind === 'markPlaced'
+          ? `${marks[value.mark.kind]}, ${value.mark.sizeMm} mm, ${surfaces.get(value.mark.surface) ?? ''}`
+          : value.kind === 'surfaceLooked'
+            ? (surfaces.get(value.surface) ?? '')
+            : words.propellers;
+      return attachmentsOf(value).map((sha) => ({ sha, caption }));
+    });
+    const signatures = (['renter', 'staff'] as const).flatMap((as) => {
+      const signed = slot(record, `${walk}/signed/${as}`, 'signed');
+      return signed
+        ? [{ sha: signed.value.drawing, caption: `${as === 'renter' ? renter : words.by.quay} · ${when(signed.by.event.at)}` }]
+        : [];
+    });
+    return [
+      { title: words[walk], level: 1, rows: [], pictures: [] },
+      ...text(
+        words.fuel,
+        page.fuel.map(({ tank, litres, low, high }) => filled(words.fuelLine, { tank, v: litres, low, high })),
+      ),
+      ...text(
+        words.marks,
+        page.marks.length > 0 ? page.marks.map((one) => `${known(marks, one.kind)}, ${one.sizeMm} mm, ${one.surface}`) : [words.noMarks],
+        pictures,
+      ),
+      ...text(
+        words.propellers,
+        page.propellers.map(({ name, state }) => `${name}: ${known(words.prop, state)}`),
+      ),
+      ...text(
+        words.counts,
+        page.counts.map(
+          ({ name, count, of: whole, state }) =>
+            `${name}: ${filled(words.of, { n: count, of: whole })}${state === 'fine' ? '' : `, ${known(words.state, state)}`}`,
+        ),
+      ),
+      ...text(
+        words.gauges,
+        page.gauges.map(({ name, shown }) => `${name}: ${shown}`),
+      ),
+      ...text(
+        words.drills,
+        (page.drills ?? []).map(({ name }) => name),
+      ),
+      ...text(words.told, page.told),
+      ...text(words.skipped, page.skipped),
+      ...text(
+        words.remarks,
+        (page.remarks ?? []).map(({ as, text: said }) => `${as === 'renter' ? renter : words.by.quay}: ${said}`),
+      ),
+      ...text(
+        words.signatures,
+        sealed
+          ? [
+              filled(words.seal, {
+                root: spoken(sealed.value.root),
+                at: when(sealed.by.event.at),
+                received: received.has(sealed.value.root) ? when(received.get(sealed.value.root)!) : words.notTaken,
+              }),
+            ]
+          : [],
+        signatures,
+      ),
+    ];
+  });
+  const letGo = slotsUnder(record, 'letGo/', 'letGo').flatMap(({ standing }) =>
+    standing.flatMap(({ event }) =>
+      event.body.kind === 'letGo' ? [`${when(event.at)} · ${event.body.matter.split('/')[0] ?? ''}: ${event.body.why}`] : [],
+    ),
+  );
+  const deposits = held.flatMap(({ event }) =>
+    event.body.kind === 'depositAnswered'
+      ? [`${when(event.at)} · ${money(event.body.amountMinor)} · ${event.body.answer}`]
+      : event.body.kind === 'depositTaken'
+        ? [`${when(event.at)} · ${money(event.body.amountMinor)} · ${event.body.how}`]
+        : [],
+  );
+  const entries = [...held]
+    .sort((a, b) => (a.event.at < b.event.at ? -1 : a.event.at > b.event.at ? 1 : a.event.deviceSeq - b.event.deviceSeq))
+    .map(({ event, actor }) => `${when(event.at)} · ${words.by[actor.role]} · ${event.body.kind}`);
+  return [...walks, ...text(words.letGo, letGo), ...text(words.deposit, deposits), ...text(words.entries, entries)];
+};
