@@ -47,7 +47,7 @@ const threadFiles = path.join(__dirname, 'public', HASHED);
 rmSync(threadFiles, { recursive: true, force: true });
 mkdirSync(threadFiles, { recursive: true });
 const threads = Object.fromEntries(
-  ['docking'].map((name) => {
+  ['docking', 'photo'].map((name) => {
     const { outputFiles } = buildSync({
       entryPoints: [path.join(__dirname, 'src/workers', `${name}.ts`)],
       bundle: true,

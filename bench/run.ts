@@ -16,6 +16,10 @@ const BENCHES: Record<string, Bench> = {
     about: 'frames while practising at 4 × slow-down',
     run: async () => (await import('./figures/dockingFrames')).dockingFrames(),
   },
+  photo: {
+    about: 'blur on 400 made-up pictures, a 12-megapixel one in its thread',
+    run: async () => (await import('./figures/photo')).photo(),
+  },
   fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
   'empty-page': {
     about: 'builds the empty page and writes its size down',

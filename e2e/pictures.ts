@@ -33,3 +33,17 @@ export const badPictures = async (folder: string): Promise<[file: string, said: 
     [file('wide.jpg', (await goodPicture('wide.jpg', 8200, 6200)).buffer), /more than 50 million pixels/],
   ];
 };
+
+/** A made-up photograph of somebody whose hand moved, or who did not wait for the lens. */
+export const blurredPicture = async (): Promise<File> => ({
+  name: 'blurred.jpg',
+  mimeType: 'image/jpeg',
+  buffer: await sharp(Buffer.from(HULL)).resize(1600, 1200, { fit: 'fill' }).blur(9).jpeg({ quality: 88 }).toBuffer(),
+});
+
+/** A made-up photograph taken under a dark roof. */
+export const darkPicture = async (): Promise<File> => ({
+  name: 'dark.jpg',
+  mimeType: 'image/jpeg',
+  buffer: await sharp(Buffer.from(HULL)).resize(1200, 900, { fit: 'fill' }).linear(0.14, 0).jpeg({ quality: 88 }).toBuffer(),
+});

@@ -2,3 +2,7 @@
 declare module 'thread:docking' {
   export const address: string;
 }
+
+declare module 'thread:photo' {
+  export const address: string;
+}

@@ -4,7 +4,12 @@ import type { StopWords } from './en';
 export const de: StopWords = {
   dock,
   common: { of: 'von {{n}}' },
-  photo: { of: 'Bild {{n}}: {{name}}' },
+  photo: {
+    doubt: { blurred: 'Es ist unscharf.', dark: 'Es ist zu dunkel.', glare: 'Die Sonne blendet.' },
+    again: 'Noch einmal aufnehmen',
+    keep: 'Trotzdem behalten',
+    of: 'Bild {{n}}: {{name}}',
+  },
   walk: {
     brim: 'Sie ist randvoll',
     takeBack: 'Sie war es nicht',

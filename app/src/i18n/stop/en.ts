@@ -4,7 +4,12 @@ import { en as dock } from '../dock/en';
 export const en = {
   dock,
   common: { of: 'of {{n}}' },
-  photo: { of: 'Picture {{n}} of {{name}}' },
+  photo: {
+    doubt: { blurred: 'It is blurred.', dark: 'There is too little light.', glare: 'The sun is in it.' },
+    again: 'Take it again',
+    keep: 'Keep it all the same',
+    of: 'Picture {{n}} of {{name}}',
+  },
   walk: {
     brim: 'She is full to the brim',
     takeBack: 'She was not',

@@ -4,7 +4,12 @@ import type { StopWords } from './en';
 export const es: StopWords = {
   dock,
   common: { of: 'de {{n}}' },
-  photo: { of: 'Foto {{n}}: {{name}}' },
+  photo: {
+    doubt: { blurred: 'Está borrosa.', dark: 'Hay muy poca luz.', glare: 'El sol la quema.' },
+    again: 'Hacerla otra vez',
+    keep: 'Guardarla igualmente',
+    of: 'Foto {{n}}: {{name}}',
+  },
   walk: {
     brim: 'Está llena hasta el borde',
     takeBack: 'No lo estaba',

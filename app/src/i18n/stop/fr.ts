@@ -4,7 +4,12 @@ import type { StopWords } from './en';
 export const fr: StopWords = {
   dock,
   common: { of: 'sur {{n}}' },
-  photo: { of: 'Photo {{n}} : {{name}}' },
+  photo: {
+    doubt: { blurred: 'Elle est floue.', dark: 'Il y a trop peu de lumière.', glare: 'Le soleil y éblouit.' },
+    again: 'La reprendre',
+    keep: 'La garder quand même',
+    of: 'Photo {{n}} : {{name}}',
+  },
   walk: {
     brim: 'Le plein est fait à ras bord',
     takeBack: 'Elle ne l’était pas',

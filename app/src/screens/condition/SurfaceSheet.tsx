@@ -16,6 +16,7 @@ import { Sheet } from '../../ui/sheet';
 import { surfaceHeight, SurfaceDrawing } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { DoubtedPhoto } from '../photo/DoubtedPhoto';
 import { PhotoSigns } from '../photo/PhotoSigns';
 import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../record/useWalk';
@@ -41,7 +42,7 @@ export const SurfaceSheet = ({
   const { t } = useTranslation();
   const { width: screen } = useWindowDimensions();
   const [draft, setDraft] = useState<Draft>();
-  const { take: takePhoto, fault, busy, forget } = usePhoto(hireId);
+  const { take: takePhoto, fault, doubted, busy, forget } = usePhoto(hireId, { judge: true });
   const { record, walk, language, enter } = view;
   const surface = view.pack.book.surfaces.find(({ id }) => id === surfaceId);
   if (!surface) return null;
@@ -116,6 +117,7 @@ export const SurfaceSheet = ({
       />
       <Small>{ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t('walk.ghost')}.` : t('walk.tapToPlace')}</Small>
       {fault ? <Notice kind="stop" title={fault} /> : null}
+      <DoubtedPhoto doubted={doubted} />
       {draft ? (
         <DraftEditor
           draft={draft}

@@ -8,6 +8,7 @@ import { Picture } from '../../../platform/picture';
 import { Notice } from '../../../ui/board';
 import { Chip } from '../../../ui/press';
 import { Body, Small } from '../../../ui/words';
+import { DoubtedPhoto } from '../../photo/DoubtedPhoto';
 import { PhotoSigns } from '../../photo/PhotoSigns';
 import { usePhoto } from '../../photo/usePhoto';
 import type { WalkView } from '../useWalk';
@@ -26,7 +27,7 @@ export const PropellerLane = ({ view }: { view: WalkView }) => (
 
 const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView['pack']['book']['propellers'][number] }) => {
   const { t } = useTranslation();
-  const photo = usePhoto(view.pack.hire.id);
+  const photo = usePhoto(view.pack.hire.id, { judge: true });
   const { record, walk, language, enter } = view;
   const name = say(propeller.name, language);
   const found = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven');
@@ -70,6 +71,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
           )}
         </View>
       ) : null}
+      <DoubtedPhoto doubted={photo.doubted} />
       {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}
       {found?.contradiction ? (
         <Quarrel values={found.standing.map(({ event: { body } }) => (body.kind === 'evidenceGiven' ? words(body.state) : ''))} />
