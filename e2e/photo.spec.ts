@@ -59,3 +59,34 @@ test(
     await expect(page.getByAltText(/Picture 2 of/)).toBeVisible();
   },
 );
+
+test(
+  'marks that came with her stand there pale and are confirmed, not entered again; one is measured by a card',
+  PHONE,
+  async ({ bram }) => {
+    const { page } = bram;
+    await bram.open('/hire/h-1001/walk/out?stop=gate');
+    await expect(bram.by('surface-port-side')).toContainText('marks came with her');
+    await bram.by('surface-port-side').click();
+    const before = await page.locator('[data-testid^="same-"]').count();
+    expect(before).toBeGreaterThan(0);
+    await page.locator('[data-testid^="gone-"]').first().click();
+    await expect(page.locator('[data-testid^="same-"]')).toHaveCount(before - 1);
+    await bram.by('surface-drawing').click({ position: { x: 60, y: 40 } });
+    const chooser = page.waitForEvent('filechooser');
+    await bram.by('mark-photo-file').click();
+    await (await chooser).setFiles(await goodPicture());
+    await bram.by('by-card').click();
+    const said = bram.by('card-take');
+    await expect(said).toHaveText(/^\d+ mm: take it$/);
+    const first = await said.innerText();
+    for (let i = 0; i < 12; i += 1) await bram.by('card-left').click();
+    await expect(said).not.toHaveText(first);
+    const taken = /\d+/.exec(await said.innerText())![0];
+    await said.click();
+    await expect(page.getByText(`${taken} mm`, { exact: true })).toBeVisible();
+    await bram.by('keep-mark').click();
+    await bram.by('looked').click();
+    await expect(bram.by('surface-port-side')).toContainText(`${before} marks · looked at`);
+  },
+);

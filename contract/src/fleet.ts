@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, Book, ClassBook } from '@quay/core/fleet/book';
+import { GaugeErrors } from '@quay/core/fleet/rows';
 import { endpoint } from './endpoint';
 import { Id, Instant, nothing } from './parts';
 
@@ -198,4 +199,16 @@ export const getBaseVersion = endpoint({
   query: nothing,
   body: nothing,
   reply: Comparable,
+});
+
+export const getLearnt = endpoint({
+  name: 'getLearnt',
+  summary: 'What the metered fills of a boat teach about her gauges.',
+  method: 'GET',
+  path: '/boats/:boatId/learnt',
+  roles: ['manager'],
+  params: boatParams,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ gauges: z.array(z.object({ gauge: z.string(), fills: z.int(), errors: z.nullable(GaugeErrors) })) }),
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { Mark } from '@quay/core/condition/marks';
 import { Base } from '@quay/core/fleet/base';
 import { Book } from '@quay/core/fleet/book';
 import { Handing } from '@quay/core/fleet/operator';
@@ -51,6 +52,15 @@ export const HirePack = z.object({
   sheets: z.array(Sheet),
   book: Book,
   bookVersion: z.int(),
+  /** What the boat's last record leaves to this hire; nothing for a boat that has none. */
+  before: z.optional(
+    z.object({
+      hire: Id,
+      marks: z.array(Mark),
+      shown: z.record(z.string(), z.number()),
+      pictures: z.record(z.string(), Sha256),
+    }),
+  ),
   prices: PriceList,
   /** The boat's last seal, which the next one takes in. */
   previousSeal: z.nullable(Sha256),

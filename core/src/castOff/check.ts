@@ -1,6 +1,7 @@
 import type { ForPlan } from '../afloat/lasts';
 import { isDark, nextDusk } from '../afloat/light';
 import type { Briefing } from '../briefing/compose';
+import { bladesToShow } from '../condition/propeller';
 import { type Level, type Liftable, USUAL_LEVEL } from '../fleet/castOff';
 import { schoolOf } from '../fleet/school';
 import { fuelTanks, fuelOf, walkState, wantsPicture } from '../record/walk';
@@ -25,6 +26,7 @@ export type Found =
   | { is: 'notUnderstood'; point: string; station: string; by: 'driver' | 'lookout' }
   | { is: 'notAsked'; points: string[] }
   | { is: 'gaugesDisagree'; tank: string; station: string | undefined }
+  /** Of a surface, or of a propeller's blades. */
   | { is: 'pictureMissing'; surface: string; station: string }
   | { is: 'deposit'; deposit: Deposit }
   | { is: 'fuel'; tank: string; plan: ForPlan; hours: number; station: string | undefined }
@@ -250,6 +252,11 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
     ...of.book.surfaces.flatMap((surface): Found[] =>
       wantsPicture(record, 'out', surface, alone) ? [{ is: 'pictureMissing', surface: surface.id, station: surface.station }] : [],
     ),
+    ...of.book.propellers.flatMap((propeller): Found[] => {
+      const given = slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value;
+      const wanted = given && given.state !== 'notSeen' ? bladesToShow(propeller) : 0;
+      return (given?.photos.length ?? 0) < wanted ? [{ is: 'pictureMissing', surface: propeller.id, station: propeller.station }] : [];
+    }),
     ...(deposit.state === 'held' || deposit.state === 'notNeeded' ? [] : [{ is: 'deposit' as const, deposit }]),
     ...fuelMatters(record, of),
     ...(wind && windLimitMs !== undefined && wind.ms > windLimitMs

@@ -1,5 +1,5 @@
 import type { Fitting } from '../fleet/rows';
-import { compareCount, departureFault } from './counts';
+import { compareCount, departureFault, neededOf } from './counts';
 
 const fitting = (more: Partial<Fitting> = {}): Fitting => ({
   id: 'jacket',
@@ -32,5 +32,28 @@ describe('equipment out and in', () => {
     expect(departureFault(flare, fine(1), '2026-05-31')).toBeUndefined();
     expect(departureFault(flare, fine(1), '2026-06-01')?.is).toBe('outOfDate');
     expect(departureFault(fitting({ kind: 'sealedKit', count: 1 }), { count: 1, state: 'unsealed' }, '2026-06-01')?.is).toBe('broken');
+  });
+});
+
+describe('what there must be', () => {
+  const line = (more: object) => ({ id: 'x', station: 's', name: { en: 'X' }, kind: 'required' as const, count: 2, ...more });
+  it('is what the book says, or one for each of the party where that is more', () => {
+    const heads = { people: 7, children: 3 };
+    expect(['person', 'adult', 'child', undefined].map((per) => neededOf(line({ per }), heads))).toEqual([7, 4, 3, 2]);
+    expect(neededOf(line({ per: 'person' }), { people: 1, children: 0 })).toBe(2);
+    expect(neededOf(line({ per: 'person' }), undefined)).toBe(2);
+    expect(departureFault(line({ per: 'child' }), { count: 2, state: 'fine' }, '2026-06-13', heads)).toMatchObject({
+      is: 'short',
+      pieces: 1,
+    });
+  });
+  it('is out of date when its expiry or its service has passed, from the month after', () => {
+    const at = (more: object) => departureFault(line(more), { count: 2, state: 'fine' }, '2026-06-30')?.is;
+    expect([
+      at({ service: '2026-06' }),
+      at({ service: '2026-05' }),
+      at({ expiry: '2027-01', service: '2026-05' }),
+      at({ expiry: '2026-05' }),
+    ]).toEqual([undefined, 'outOfDate', 'outOfDate', 'outOfDate']);
   });
 });

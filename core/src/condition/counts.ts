@@ -23,18 +23,34 @@ export const compareCount = (fitting: Fitting, out: Counted | undefined, returne
   return { is: 'same', pieces: 0 };
 };
 
+/** Who is aboard, as far as equipment depends on it. */
+export type Heads = { people: number; children: number };
+
+/** How many of a line there must be: what the book says, or one for each of the party where that is more. */
+export const neededOf = ({ count, per }: Pick<Fitting, 'count' | 'per'>, heads: Heads | undefined): number => {
+  if (!per || !heads) return count;
+  const each = { person: heads.people, adult: heads.people - heads.children, child: heads.children }[per];
+  return Math.max(count, each);
+};
+
 export type DepartureFault = { fitting: Fitting; is: 'short' | 'broken' | 'outOfDate'; pieces: number };
 
 /**
  * What is wrong with a line of equipment before departure.
  * @param today local date of the base, `YYYY-MM-DD`; an expiry counts up to the end of its month
+ * @param heads of the party, once it is known
  */
-export const departureFault = (fitting: Fitting, counted: Counted | undefined, today: string): DepartureFault | undefined => {
-  if (counted && fitting.kind !== 'extra' && counted.count < fitting.count)
-    return { fitting, is: 'short', pieces: fitting.count - counted.count };
+export const departureFault = (
+  fitting: Fitting,
+  counted: Counted | undefined,
+  today: string,
+  heads?: Heads,
+): DepartureFault | undefined => {
+  const needed = neededOf(fitting, heads);
+  if (counted && fitting.kind !== 'extra' && counted.count < needed) return { fitting, is: 'short', pieces: needed - counted.count };
   if (counted && (counted.state === 'damaged' || (counted.state === 'unsealed' && fitting.kind === 'sealedKit')))
     return { fitting, is: 'broken', pieces: 1 };
-  if (counted?.state === 'expired' || (fitting.expiry !== undefined && fitting.expiry < today.slice(0, 7)))
-    return { fitting, is: 'outOfDate', pieces: 1 };
+  const past = (month: string | undefined) => month !== undefined && month < today.slice(0, 7);
+  if (counted?.state === 'expired' || past(fitting.expiry) || past(fitting.service)) return { fitting, is: 'outOfDate', pieces: 1 };
   return undefined;
 };

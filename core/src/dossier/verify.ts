@@ -56,6 +56,12 @@ const parse = <T>(schema: { safeParse(value: unknown): { success: boolean; data?
   }
 };
 
+/** What an entry calls itself, where it can be made out at all. */
+const idOf = (event: unknown): string => {
+  const id = typeof event === 'object' && event !== null ? (event as { id?: unknown }).id : undefined;
+  return typeof id === 'string' ? id : '?';
+};
+
 /**
  * Whether a dossier is whole and says what was signed.
  * @param key fingerprint of the quay's key as somebody else knows it, on paper or on the renter's phone
@@ -89,7 +95,7 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
   for (const { event, actor, receivedAt, behindMs } of record.events) {
     const read = readEvent(event);
     if (!read.ok) {
-      faults.push({ is: 'eventUnreadable', id: String((event as { id?: unknown } | null)?.id ?? '?') });
+      faults.push({ is: 'eventUnreadable', id: idOf(event) });
       continue;
     }
     held.push({ event: read.event, actor: actor as Held['actor'], receivedAt, behindMs });

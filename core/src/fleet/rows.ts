@@ -29,6 +29,8 @@ export const Surface = z.object({
 });
 export type Surface = z.infer<typeof Surface>;
 
+const Month = z.string().check(z.regex(/^\d{4}-(0[1-9]|1[0-2])$/));
+export const FITTING_PER = ['person', 'adult', 'child'] as const;
 export const FITTING_KINDS = ['required', 'withinReach', 'sealedKit', 'consumable', 'papers', 'extra'] as const;
 export const Fitting = z.object({
   id: BookId,
@@ -37,7 +39,11 @@ export const Fitting = z.object({
   kind: z.enum(FITTING_KINDS),
   count: z.int().check(z.gte(0), z.lte(99)),
   /** Last month in which it counts, `YYYY-MM`. */
-  expiry: z.optional(z.string().check(z.regex(/^\d{4}-(0[1-9]|1[0-2])$/))),
+  expiry: z.optional(Month),
+  /** Month by which it has to be looked at by whoever may: beyond it, it counts as out of date. */
+  service: z.optional(Month),
+  /** Needed for each of them, where that is more than the count. */
+  per: z.optional(z.enum(FITTING_PER)),
   /** Missing, broken or out of date holds the boat back. */
   safety: z.optional(z.boolean()),
   price: z.optional(BookId),
@@ -124,6 +130,8 @@ export const Propeller = z.object({
   inWhen: Wording,
   /** A flaw up to this is written down and the hire goes on; beyond it a manager decides first. */
   limitMm: z.number().check(z.gte(0), z.lte(500)),
+  /** Where a picture of each blade is asked for. */
+  blades: z.optional(z.int().check(z.gte(1), z.lte(7))),
   price: z.optional(BookId),
 });
 export type Propeller = z.infer<typeof Propeller>;

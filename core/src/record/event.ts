@@ -46,6 +46,10 @@ const kinds = {
     fitting: id,
     count: z.int().check(z.gte(0), z.lte(999)),
     state: z.enum(FITTING_STATES),
+    /** Number on the seal of a sealed kit. */
+    seal: z.optional(z.string().check(z.minLength(1), z.maxLength(40))),
+    /** The station at which it was found, where that is not its own. */
+    at: z.optional(id),
     note,
     asBefore,
   }),

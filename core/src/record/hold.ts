@@ -1,4 +1,4 @@
-import { departureFault, type DepartureFault } from '../condition/counts';
+import { departureFault, type DepartureFault, type Heads } from '../condition/counts';
 import type { CrewFault, Overload } from '../fit/aboard';
 import type { Book } from '../fleet/book';
 import type { Fit } from './handing';
@@ -60,12 +60,15 @@ export const letGoOf = (record: HireRecord, key: string): LetGo | undefined => {
   return given?.event.body.kind === 'letGo' ? { why: given.event.body.why, by: given.actor.id, at: given.event.at } : undefined;
 };
 
+/** The party by heads, once somebody has entered it. */
+export const headsOf = (record: HireRecord): Heads | undefined => slot(record, 'party', 'partySet')?.value;
+
 /** Everything in the record that holds her, whether somebody let her go with it or not. @param unproven drills that have to be passed, and are not */
 export const mattersOf = (record: HireRecord, book: Book, today: string, fit?: Fit, unproven: readonly string[] = []): Hold[] => {
   const holds: Hold[] = [...(fit ? fitHolds(fit) : []), ...unproven.map((drill): Hold => ({ is: 'drill', drill }))];
   for (const fitting of book.fittings) {
     if (!fitting.safety) continue;
-    const fault = departureFault(fitting, slot(record, `out/count/${fitting.id}`, 'counted')?.value, today);
+    const fault = departureFault(fitting, slot(record, `out/count/${fitting.id}`, 'counted')?.value, today, headsOf(record));
     if (fault) holds.push({ is: 'safetyFitting', fault });
   }
   for (const { id } of book.propellers) {

@@ -12,6 +12,7 @@ import {
   classVersion,
   shelfOf,
 } from '../store/fleet';
+import { learntOf } from '../store/learnt';
 import { on, staffOf } from './mount';
 import { fail } from './problem';
 
@@ -91,6 +92,10 @@ export const fleetRoutes = [
     const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();
     res.set('ETag', `"${shelf.version}"`);
     return shelf;
+  }),
+  on(api.getLearnt, async ({ quay, params }) => {
+    if (!(await quay.store.db('boat').where({ id: params.boatId }).first('id'))) return noBoat();
+    return { gauges: await learntOf(quay.store.db, params.boatId) };
   }),
   on(api.getBookVersion, async ({ quay, params }) => ({
     laid: (await bookVersion(quay.store.db, params.boatId, Number(params.version))) ?? noBoat(),

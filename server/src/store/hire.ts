@@ -6,8 +6,9 @@ import type { Hire, HirePack } from '@quay/contract/hire';
 import type * as z from 'zod/mini';
 import type { SealState } from '@quay/contract/hire';
 import type { Handover } from '@quay/core/fleet/school';
+import { type Before, beforeOf } from '@quay/core/record/before';
 import { groundOf, sheetsOf } from './fit';
-import { bookOf, refreshIfStale } from './record';
+import { bookOf, refreshIfStale, wholeRecord } from './record';
 import { type QuayKey, readHanding, readOperator } from './setting';
 import { toldBefore } from './told';
 
@@ -59,6 +60,21 @@ const toHire = (row: Named): Hire => ({
 export const priceList = async (db: Knex, version: number): Promise<PriceList> =>
   JSON.parse(((await db('priceList').where({ version }).first('body')) as { body: string }).body) as PriceList;
 
+/** What the boat's last record leaves to a hire: of the last one before it that was walked at all. */
+const beforeHire = async (db: Knex, row: HireRow): Promise<Before | undefined> => {
+  const last = (await db('hire')
+    .where({ boat: row.boat })
+    .whereNot({ id: row.id })
+    .where('from', '<=', row.from)
+    .whereIn('state', ['out', 'walkingIn', 'settling', 'closed'])
+    .orderBy('from', 'desc')
+    .first('id')) as { id: string } | undefined;
+  if (!last) return undefined;
+  const { record } = await wholeRecord(db, last.id);
+  const book = await bookOf(db, row.boat, record.bookVersion);
+  return book && beforeOf(last.id, record, book.book);
+};
+
 /** Everything a phone needs to walk a hire without signal. */
 export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): Promise<HirePack | undefined> => {
   await refreshIfStale(db, id, key, now);
@@ -79,7 +95,9 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     typeof SealState
   >[];
   const statement = (await db('statement').where({ hire: id }).first('number')) as { number: number } | undefined;
+  const before = await beforeHire(db, row);
   return {
+    ...(before ? { before } : {}),
     hire: toHire(row),
     boat: { id: boat.id, name: boat.name, hullNumber: boat.hullNumber },
     ...ground,

@@ -7,7 +7,7 @@ import { View } from 'react-native';
 import { Field } from '../../ui/field';
 import { Chip, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
-import { Body } from '../../ui/words';
+import { Body, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 
 /** The state of one line of equipment: fine, broken, unsealed, out of date, with a word about it. */
@@ -18,7 +18,10 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
   const was = slot(view.record, `out/count/${fittingId}`, 'counted')?.value;
   const [state, setState] = useState(found?.state ?? was?.state ?? 'fine');
   const [note, setNote] = useState(found?.note ?? '');
+  const [seal, setSeal] = useState(found?.seal ?? was?.seal ?? '');
+  const [at, setAt] = useState(found?.at);
   if (!fitting) return null;
+  const sealed = fitting.kind === 'sealedKit';
   const name = say(fitting.name, view.language);
   const keep = async () => {
     await view.enter(
@@ -30,6 +33,8 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
           count: found?.count ?? was?.count ?? fitting.count,
           state,
           ...(note.trim() ? { note: note.trim() } : {}),
+          ...(sealed && seal.trim() ? { seal: seal.trim() } : {}),
+          ...(at === undefined ? {} : { at }),
         },
       ],
       t('walk.kept', { what: name }),
@@ -43,7 +48,8 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
       onClose={onClose}
       footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} testID="keep-fitting" />}
     >
-      {fitting.expiry ? <Body>{`≤ ${fitting.expiry}`}</Body> : null}
+      {fitting.expiry ? <Body>{t('walk.expiry', { month: fitting.expiry })}</Body> : null}
+      {fitting.service ? <Body>{t('walk.service', { month: fitting.service })}</Body> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.stateOf', { name })}>
         {FITTING_STATES.map((one) => (
           <Chip
@@ -55,6 +61,22 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
             testID={`state-${one}`}
           />
         ))}
+      </View>
+      {sealed ? <Field label={t('walk.sealNumber')} value={seal} onChange={setSeal} testID="seal-number" /> : null}
+      <Small>{t('walk.notHereBut')}</Small>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.notHereBut')}>
+        {view.pack.book.stations
+          .filter(({ id }) => id !== fitting.station)
+          .map(({ id, name: station }) => (
+            <Chip
+              key={id}
+              label={say(station, view.language)}
+              on={at === id}
+              onPress={() => setAt(at === id ? undefined : id)}
+              tone="mari"
+              testID={`at-${id}`}
+            />
+          ))}
       </View>
       <Field label={t('walk.notePlaceholder')} value={note} onChange={setNote} lines={2} />
     </Sheet>

@@ -1,6 +1,7 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import { say } from '@quay/core/fleet/words';
+import { carried } from '@quay/core/record/before';
 import { slot } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { useState } from 'react';
@@ -16,6 +17,7 @@ import { Sheet } from '../../ui/sheet';
 import { surfaceHeight, SurfaceDrawing } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { CardSheet } from '../photo/CardSheet';
 import { DoubtedPhoto } from '../photo/DoubtedPhoto';
 import { PhotoSigns } from '../photo/PhotoSigns';
 import { usePhoto } from '../photo/usePhoto';
@@ -42,6 +44,8 @@ export const SurfaceSheet = ({
   const { t } = useTranslation();
   const { width: screen } = useWindowDimensions();
   const [draft, setDraft] = useState<Draft>();
+  /** Marks that came with the boat and are there no more: repaired, or polished out. */
+  const [gone, setGone] = useState<readonly string[]>([]);
   const { take: takePhoto, fault, doubted, busy, forget } = usePhoto(hireId, { judge: true });
   const { record, walk, language, enter } = view;
   const surface = view.pack.book.surfaces.find(({ id }) => id === surfaceId);
@@ -49,8 +53,11 @@ export const SurfaceSheet = ({
   const width = Math.min(screen >= WIDE ? 640 : screen, 640) - 36;
   const name = say(surface.name, language);
   const mine = marksOf(record, walk).filter((mark) => mark.surface === surfaceId);
+  // Going out, what came with the boat; coming in, what was there at departure.
   const ghosts =
-    walk === 'in' ? marksOf(record, 'out').filter((mark) => mark.surface === surfaceId && !mine.some(({ id }) => id === mark.id)) : [];
+    walk === 'in'
+      ? marksOf(record, 'out').filter((mark) => mark.surface === surfaceId && !mine.some(({ id }) => id === mark.id))
+      : carried(record, view.pack.before, surfaceId).filter(({ id }) => !gone.includes(id));
   /** A mark keeps its number while it is changed; a new one takes the next. */
   const numberOf = (id: string) => mine.findIndex((mark) => mark.id === id) + 1 || mine.length + 1;
   const looked = slot(record, `${walk}/surface/${surfaceId}`, 'surfaceLooked')?.value;
@@ -80,7 +87,11 @@ export const SurfaceSheet = ({
     setDraft(undefined);
   };
   const done = async (more: string[] = []) => {
-    await enter([{ kind: 'surfaceLooked', walk, surface: surfaceId, photos: [...(looked?.photos ?? []), ...more] }]);
+    const confirmed = walk === 'out' && more.length === 0 ? ghosts : [];
+    await enter([
+      ...confirmed.map((mark) => ({ kind: 'markPlaced' as const, walk, mark: { ...mark, photos: [] }, asBefore: true as const })),
+      { kind: 'surfaceLooked', walk, surface: surfaceId, photos: [...(looked?.photos ?? []), ...more] },
+    ]);
     if (more.length === 0) onClose();
   };
   const kinds = (kind: MarkKind) => (
@@ -99,7 +110,13 @@ export const SurfaceSheet = ({
           </>
         ) : (
           <Go
-            label={mine.length > 0 || walk === 'out' ? t('walk.lookDone') : t('walk.nothingNew')}
+            label={
+              walk === 'out' && ghosts.length > 0
+                ? t('walk.lookCarried', { count: ghosts.length })
+                : mine.length > 0 || walk === 'out'
+                  ? t('walk.lookDone')
+                  : t('walk.nothingNew')
+            }
             onPress={() => void done()}
             testID="looked"
           />
@@ -115,7 +132,9 @@ export const SurfaceSheet = ({
         label={t('walk.tapToPlace')}
         testID="surface-drawing"
       />
-      <Small>{ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t('walk.ghost')}.` : t('walk.tapToPlace')}</Small>
+      <Small>
+        {ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t(walk === 'in' ? 'walk.ghost' : 'walk.ghostBefore')}.` : t('walk.tapToPlace')}
+      </Small>
       {fault ? <Notice kind="stop" title={fault} /> : null}
       <DoubtedPhoto doubted={doubted} />
       {draft ? (
@@ -132,10 +151,18 @@ export const SurfaceSheet = ({
         <>
           {ghosts.map((mark) => (
             <View key={mark.id} style={{ gap: 8 }}>
-              <Body>{`${t(('mark.' + mark.kind) as 'mark.scratch')}, ${mark.sizeMm} mm · ${t('walk.departure')}`}</Body>
+              <Body>{`${t(('mark.' + mark.kind) as 'mark.scratch')}, ${mark.sizeMm} mm · ${t(walk === 'in' ? 'walk.departure' : 'walk.cameWithHer')}`}</Body>
               <View style={{ flexDirection: 'row', gap: 8 }}>
                 <Alt label={t('walk.sameMark')} onPress={() => asItWas(mark)} style={{ flex: 1 }} testID={`same-${mark.id}`} />
                 <Alt label={t('walk.grownMark')} onPress={() => pick({ ...mark, photos: [] }, true)} style={{ flex: 1 }} />
+                {walk === 'out' ? (
+                  <Alt
+                    label={t('walk.goneMark')}
+                    onPress={() => setGone([...gone, mark.id])}
+                    style={{ flex: 1 }}
+                    testID={`gone-${mark.id}`}
+                  />
+                ) : null}
               </View>
             </View>
           ))}
@@ -190,6 +217,8 @@ const DraftEditor = ({
 }) => {
   const { t } = useTranslation();
   const tones = useTones();
+  const [measuring, setMeasuring] = useState(false);
+  const photo = draft.photos.at(-1);
   const size = near(draft.sizeMm);
   const step = (by: number) => change({ sizeMm: SIZES[Math.min(SIZES.length - 1, Math.max(0, size + by))]! });
   return (
@@ -211,6 +240,20 @@ const DraftEditor = ({
         </View>
         <Sign path={mdiPlus} label={t('walk.larger')} onPress={() => step(1)} testID="larger" />
       </View>
+      {photo === undefined ? null : (
+        <Alt label={t('card.open')} onPress={() => setMeasuring(true)} style={{ alignSelf: 'flex-start' }} testID="by-card" />
+      )}
+      {measuring && photo !== undefined ? (
+        <CardSheet
+          hireId={hireId}
+          sha={photo}
+          onTake={(sizeMm) => {
+            change({ sizeMm });
+            setMeasuring(false);
+          }}
+          onClose={() => setMeasuring(false)}
+        />
+      ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.kind')}>
         {kinds}
       </View>

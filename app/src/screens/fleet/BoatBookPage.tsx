@@ -1,15 +1,18 @@
+import { mdiFuel, mdiHistory } from '@mdi/js';
 import { changeBoatBook, getBoatBook, getBookVersion } from '@quay/contract/fleet';
 import type { BoatBook, ListName } from '@quay/core/fleet/book';
 import { comparableBook } from '@quay/core/fleet/compare';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
 import { call } from '../../data/api';
-import { Alt } from '../../ui/press';
+import { Sign } from '../../ui/press';
 import { type AnyRow, BookEditor } from './BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutBoat } from './about';
 import { editsOf, layerListings, originIn } from './layerEdits';
+import { LearntSheet } from './LearntSheet';
 import { useBook } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
@@ -18,6 +21,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
   const { t } = useTranslation();
   const router = useRouter();
   const [versions, setVersions] = useState(false);
+  const [learnt, setLearnt] = useState(false);
   const { data, failed, fault, busy, kept, put } = useBook({
     key: ['boatBook', boatId],
     get: getBoatBook,
@@ -34,6 +38,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
     const byId = new Map(laid[list].map((row) => [row.id, row as AnyRow]));
     return (ids[list] ?? []).flatMap((id) => byId.get(id) ?? []);
   };
+  const edits = editsOf(boatBook, abouts, about, below, (book) => put({ book, version, before: boatBook }));
   return (
     <>
       <BookEditor
@@ -42,15 +47,30 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         title={boatBook.name}
         sub={`${boatBook.hullNumber} · ${t('fleet.version', { n: version })}`}
         onBack={() => router.push('/fleet')}
-        right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
+        right={
+          <View style={{ flexDirection: 'row', gap: 6 }}>
+            {laid.tanks.length > 0 ? (
+              <Sign path={mdiFuel} label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
+            ) : null}
+            <Sign path={mdiHistory} label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
+          </View>
+        }
         plan={laid.plan}
         bookKind={laid.kind}
         listings={layerListings(boatBook, abouts, about, rows, (id) => t(`fleet.about.${id as 'named'}`))}
         originOf={originIn(origins, about, boatBook.id, classNames)}
         fault={fault}
         busy={busy}
-        edits={editsOf(boatBook, abouts, about, below, (book) => put({ book, version, before: boatBook }))}
+        edits={edits}
       />
+      {learnt ? (
+        <LearntSheet
+          boatId={boatId}
+          gauges={laid.gauges}
+          onSet={(gauge, errors) => edits.change('gauges', gauge, { errors })}
+          onClose={() => setLearnt(false)}
+        />
+      ) : null}
       {versions ? (
         <VersionsSheet
           of={['boat', boatId]}

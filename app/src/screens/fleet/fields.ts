@@ -1,7 +1,7 @@
 import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
 import { COMPUTED } from '@quay/core/fleet/telling';
-import { FITTING_KINDS, READINGS, TANK_FEEDS } from '@quay/core/fleet/rows';
+import { FITTING_KINDS, FITTING_PER, READINGS, TANK_FEEDS } from '@quay/core/fleet/rows';
 
 /** What a row of each list is made of, for the editor: every field of a book can be changed. */
 export type FieldSpec =
@@ -51,6 +51,8 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'count', is: 'number', needed: true, min: 0, max: 99, whole: true },
     { field: 'safety', is: 'flag' },
     { field: 'expiry', is: 'text' },
+    { field: 'service', is: 'text' },
+    { field: 'per', is: 'choice', options: FITTING_PER },
     PRICE,
     file('jacket'),
   ],
@@ -90,6 +92,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     wording('outWhen', true),
     wording('inWhen', true),
     { field: 'limitMm', is: 'number', needed: true, min: 0, max: 500, unit: 'mm' },
+    { field: 'blades', is: 'number', min: 1, max: 7, whole: true },
     PRICE,
   ],
   tanks: [

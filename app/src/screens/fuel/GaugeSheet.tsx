@@ -47,6 +47,9 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       : undefined;
   const tank = view.pack.book.tanks.find(({ id }) => id === gauge.tank);
   const litres = tank && gauge.unit === 'mm' && inRange ? Math.round(litresShown(gauge, tank, now)) : undefined;
+  // Counters only go up: lower than after the last hire it was misread, or is another one.
+  const last = walk === 'out' ? view.pack.before?.shown[gaugeId] : undefined;
+  const behind = gauge.reads === 'counter' && last !== undefined && inRange && now < last ? last : undefined;
   const unusual = gauge.band && inRange && (now < gauge.band[0] || now > gauge.band[1]) ? gauge.band : undefined;
   const keep = async () => {
     if (!fits) return;
@@ -116,6 +119,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
         />
       ) : null}
       {litres === undefined ? null : <Bold>{t('walk.thatIs', { v: litres })}</Bold>}
+      {behind === undefined ? null : <Tag kind="stop">{t('walk.lowerThanBefore', { v: spokenReading(gauge, behind) })}</Tag>}
       {unusual ? <Tag kind="ask">{t('walk.bandOut', { low: figure(unusual[0]), high: figure(unusual[1]) })}</Tag> : null}
       {gauge.flushesLeft === undefined ? null : <Small>{t('walk.flushes', { n: gauge.flushesLeft })}</Small>}
       {gauge.reads === 'totaliser' ? (

@@ -1,6 +1,8 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
+import { neededOf } from '@quay/core/condition/counts';
+import { headsOf } from '@quay/core/record/hold';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
@@ -18,6 +20,8 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
   const { fittings } = view.stops[view.at]!;
   if (fittings.length === 0) return null;
   const before = (id: string) => (walk === 'in' ? slot(record, `out/count/${id}`, 'counted')?.value : undefined);
+  const heads = headsOf(record);
+  const needed = (fitting: (typeof fittings)[number]) => neededOf(fitting, heads);
   const counted = (id: string, count: number): EventBody => {
     const was = before(id);
     const now = slot(record, `${walk}/count/${id}`, 'counted')?.value;
@@ -27,9 +31,13 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
       fitting: id,
       count,
       state: now?.state ?? was?.state ?? 'fine',
+      // What was said of it stays when it is only counted anew.
+      ...(now?.seal === undefined ? {} : { seal: now.seal }),
+      ...(now?.at === undefined ? {} : { at: now.at }),
       ...(was?.count === count ? { asBefore: true as const } : {}),
     };
   };
+  const stationName = (id: string) => say(view.pack.book.stations.find((one) => one.id === id)?.name ?? { en: id }, language);
   const open = fittings.filter(({ id }) => !record.slots.has(`${walk}/count/${id}`));
   const label = walk === 'in' ? t('walk.asItWas') : t('walk.allHere');
   return (
@@ -41,7 +49,7 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
             label={label}
             onPress={() =>
               void enter(
-                open.map(({ id, count }) => counted(id, before(id)?.count ?? count)),
+                open.map((fitting) => counted(fitting.id, before(fitting.id)?.count ?? needed(fitting))),
                 t('walk.kept', { what: t('walk.count') }),
               )
             }
@@ -54,7 +62,7 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
         const name = say(fitting.name, language);
         const found = slot(record, `${walk}/count/${fitting.id}`, 'counted');
         const was = before(fitting.id);
-        const whole = was?.count ?? fitting.count;
+        const whole = was?.count ?? needed(fitting);
         const number = found?.value.count ?? whole;
         const short = found !== undefined && number < whole;
         const set = (count: number) => void enter([counted(fitting.id, count)], t('walk.counted', { name, n: count }));
@@ -71,6 +79,8 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
                 <Body>{name}</Body>
                 {found && found.value.state !== 'fine' ? (
                   <Tag kind="stop">{t(`walk.state.${found.value.state}`)}</Tag>
+                ) : found?.value.at !== undefined ? (
+                  <Tag kind="ask">{t('walk.foundAt', { name: stationName(found.value.at) })}</Tag>
                 ) : walk === 'in' && was ? (
                   <Small size={14}>{t('walk.was', { v: was.count })}</Small>
                 ) : null}

@@ -1,6 +1,7 @@
 import { mdiCamera } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
+import { carried } from '@quay/core/record/before';
 import { marksOf, wantsPicture } from '@quay/core/record/walk';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -40,17 +41,24 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
       {surfaces.map((surface) => {
         const name = say(surface.name, language);
         const mine = marks.filter((mark) => mark.surface === surface.id);
-        const ghosts = walk === 'in' ? outMarks.filter((mark) => mark.surface === surface.id) : [];
         const looked = record.slots.has(`${walk}/surface/${surface.id}`);
+        const ghosts =
+          walk === 'in'
+            ? outMarks.filter((mark) => mark.surface === surface.id)
+            : looked
+              ? []
+              : carried(record, view.pack.before, surface.id);
         const wanted = wantsPicture(record, walk, surface, alone);
         const shown = [
           ...ghosts.map((mark) => ({ mark, as: 'ghost' as const, label: '' })),
           ...mine.map((mark) => ({ mark, as: 'now' as const, label: '' })),
         ];
         const seen =
-          ghosts.length > 0
+          walk === 'in' && ghosts.length > 0
             ? t('walk.seen', { n: ghosts.filter((ghost) => mine.some(({ id }) => id === ghost.id)).length, of: ghosts.length })
-            : t('walk.known', { count: mine.length });
+            : ghosts.length > 0
+              ? t('walk.toConfirm', { count: ghosts.length })
+              : t('walk.known', { count: mine.length });
         return (
           <Row
             key={surface.id}

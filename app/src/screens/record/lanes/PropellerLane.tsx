@@ -1,13 +1,14 @@
+import { mdiMinus, mdiPlus } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
-import { EVIDENCE_STATES } from '@quay/core/record/kinds';
+import { bladesToShow, evidenceStateOf, type PropellerFound } from '@quay/core/condition/propeller';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Picture } from '../../../platform/picture';
-import { Notice } from '../../../ui/board';
-import { Chip } from '../../../ui/press';
-import { Body, Small } from '../../../ui/words';
+import { Notice, Tag } from '../../../ui/board';
+import { Chip, Sign } from '../../../ui/press';
+import { Body, SlabBold, Small } from '../../../ui/words';
 import { DoubtedPhoto } from '../../photo/DoubtedPhoto';
 import { PhotoSigns } from '../../photo/PhotoSigns';
 import { usePhoto } from '../../photo/usePhoto';
@@ -33,35 +34,64 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
   const found = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven');
   const was = walk === 'in' ? slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value.state : undefined;
   const words = (state: Evidence['state']) => t(`walk.evidence.${state}`, { n: propeller.limitMm });
-  const give = (part: Pick<Evidence, 'state' | 'photos'>) =>
+  const give = (part: Pick<Evidence, 'state' | 'photos' | 'sizeMm'>) =>
     void enter([{ kind: 'evidenceGiven', walk, propeller: propeller.id, ...part }], t('walk.kept', { what: words(part.state) }));
   const photos = found?.value.photos ?? [];
+  const flawed = found?.value.state === 'flawWithinLimit' || found?.value.state === 'flawOverLimit';
+  const sizeMm = found?.value.sizeMm ?? 2;
+  const judge = (what: PropellerFound) =>
+    give({ state: evidenceStateOf(what, propeller), photos, ...(typeof what === 'string' ? {} : { sizeMm: what.flawMm }) });
+  const blades = bladesToShow(propeller);
+  const kept = { state: found?.value.state ?? 'sound', ...(found?.value.sizeMm === undefined ? {} : { sizeMm: found.value.sizeMm }) };
   return (
     <Lane name={name}>
       <Body>{`${t(`walk.evidenceHow.${propeller.evidence}`)}. ${say(walk === 'out' ? propeller.outWhen : propeller.inWhen, language)}`}</Body>
       {was ? <Small>{t('walk.was', { v: words(was) })}</Small> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingTop: 8 }} role="radiogroup" aria-label={name}>
-        {EVIDENCE_STATES.map((state) => (
-          <Chip
-            key={state}
-            label={words(state)}
-            on={found?.value.state === state}
-            tone={state === 'sound' ? 'weed' : state === 'flawOverLimit' ? 'lead' : 'mari'}
-            testID={`prop-${state}`}
-            onPress={() => give({ state, photos })}
-          />
-        ))}
+        <Chip label={words('sound')} on={found?.value.state === 'sound'} testID="prop-sound" onPress={() => judge('sound')} />
+        <Chip
+          label={t('walk.propFlaw')}
+          on={flawed}
+          tone={found?.value.state === 'flawOverLimit' ? 'lead' : 'mari'}
+          testID="prop-flaw"
+          onPress={() => judge({ flawMm: sizeMm })}
+        />
+        <Chip
+          label={words('notSeen')}
+          on={found?.value.state === 'notSeen'}
+          tone="mari"
+          testID="prop-notSeen"
+          onPress={() => judge('notSeen')}
+        />
       </View>
+      {flawed ? (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingTop: 8 }}>
+          <Sign
+            path={mdiMinus}
+            label={t('walk.smaller')}
+            disabled={sizeMm <= 1}
+            onPress={() => judge({ flawMm: Math.max(1, sizeMm - 1) })}
+            testID="flaw-smaller"
+          />
+          <SlabBold size={34} style={{ minWidth: 110, textAlign: 'center' }} live>
+            {`${sizeMm} mm`}
+          </SlabBold>
+          <Sign path={mdiPlus} label={t('walk.larger')} onPress={() => judge({ flawMm: Math.min(500, sizeMm + 1) })} testID="flaw-larger" />
+          <View style={{ flex: 1 }}>
+            <Tag kind={found.value.state === 'flawOverLimit' ? 'stop' : 'ask'}>{words(found.value.state)}</Tag>
+          </View>
+        </View>
+      ) : null}
       {found && propeller.evidence === 'legUp' ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingTop: 8 }}>
           <PhotoSigns
             label={t('walk.propellerPhoto')}
             busy={photo.busy}
-            onPick={(source) => void photo.take(source, (sha) => give({ state: found.value.state, photos: [...photos, sha].slice(-12) }))}
+            onPick={(source) => void photo.take(source, (sha) => give({ ...kept, photos: [...photos, sha].slice(-12) }))}
             testID="propeller-photo"
           />
           {photos.length === 0 ? (
-            <Small style={{ flex: 1 }}>{t('walk.propellerPhoto')}</Small>
+            <Small style={{ flex: 1 }}>{blades > 0 ? t('walk.bladeNext', { n: 1, of: blades }) : t('walk.propellerPhoto')}</Small>
           ) : (
             photos
               .slice(-2)
@@ -70,6 +100,9 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
               ))
           )}
         </View>
+      ) : null}
+      {photos.length > 0 && photos.length < blades ? (
+        <Tag kind="ask">{t('walk.bladeNext', { n: photos.length + 1, of: blades })}</Tag>
       ) : null}
       <DoubtedPhoto doubted={photo.doubted} />
       {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}

@@ -128,10 +128,15 @@ describe('the propeller', () => {
     render(<PropellerLane view={view} />);
     expect(screen.getByText('Seen with the leg up. Leg up, before you lower it.')).toBeTruthy();
     expect(screen.queryByTestId('propeller-photo')).toBeNull();
-    fireEvent.press(screen.getByTestId('prop-flawOverLimit'));
-    expect(entered).toEqual([{ kind: 'evidenceGiven', walk: 'out', propeller: 'prop', state: 'flawOverLimit', photos: [] }]);
+    fireEvent.press(screen.getByTestId('prop-flaw'));
+    const flaw = { kind: 'evidenceGiven' as const, walk: 'out' as const, propeller: 'prop', photos: [] };
+    expect(entered).toEqual([{ ...flaw, state: 'flawWithinLimit', sizeMm: 2 }]);
     screen.unmount();
-    render(<PropellerLane view={viewOf(heldOf([entered[0]!]), 'out', 'engine').view} />);
+    // A millimetre over the boat's five, and it is no longer the hand's to decide.
+    const again = viewOf(heldOf([{ ...flaw, state: 'flawWithinLimit', sizeMm: 5 }]), 'out', 'engine');
+    render(<PropellerLane view={again.view} />);
+    fireEvent.press(screen.getByTestId('flaw-larger'));
+    expect(again.entered).toEqual([{ ...flaw, state: 'flawOverLimit', sizeMm: 6 }]);
     expect(screen.getByTestId('propeller-photo')).toBeTruthy();
     expect(screen.getByTestId('propeller-photo-file')).toBeTruthy();
   });

@@ -1,0 +1,162 @@
+import { mdiArrowDown, mdiArrowLeft, mdiArrowRight, mdiArrowUp } from '@mdi/js';
+import { cardFault, type Corners, sizeByCard, type Spot } from '@quay/core/photo/card';
+import { useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { type GestureResponderEvent, useWindowDimensions, View } from 'react-native';
+import Svg, { Circle, Line, Polygon } from 'react-native-svg';
+import { Picture } from '../../platform/picture';
+import { Tag } from '../../ui/board';
+import { Go, Sign } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { useTones } from '../../ui/theme';
+import { Body, SlabBold } from '../../ui/words';
+
+/** A finger moves a point by a third of its own way, so that a wet thumb can set it to the pixel. */
+const SLOWED = 0.33;
+const LOUPE = 3;
+/** Sides of the card on the screen below which nothing can be measured, px. */
+const SHORTEST_PX = 24;
+/** The browser leaves the finger to us; not among the styles a phone knows. */
+const HANDS_ON = { touchAction: 'none', cursor: 'crosshair' } as object;
+
+/** Four corners of the card, then the two ends of the flaw; where they begin, as shares of the picture. */
+const BEGIN: readonly Spot[] = [
+  [0.25, 0.55],
+  [0.6, 0.55],
+  [0.6, 0.8],
+  [0.25, 0.8],
+  [0.35, 0.3],
+  [0.6, 0.3],
+];
+
+/** A flaw is measured by a card that lies beside it: corners and ends are set, and what is seen askew is put straight. */
+export const CardSheet = ({
+  hireId,
+  sha,
+  onTake,
+  onClose,
+}: {
+  hireId: string;
+  sha: string;
+  onTake: (mm: number) => void;
+  onClose: () => void;
+}) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const { width: screen, height: tall } = useWindowDimensions();
+  const [width, height] = [Math.min(screen, 640) - 36, Math.min(Math.round((Math.min(screen, 640) - 36) * 0.75), Math.round(tall * 0.42))];
+  const [spots, setSpots] = useState<readonly Spot[]>(() => BEGIN.map(([x, y]) => [x * width, y * height]));
+  const [at, setAt] = useState(0);
+  const last = useRef<Spot>([0, 0]);
+  const move = (index: number, [dx, dy]: Spot) =>
+    setSpots((now) =>
+      now.map((spot, i) =>
+        i === index ? [Math.min(width, Math.max(0, spot[0] + dx)), Math.min(height, Math.max(0, spot[1] + dy))] : spot,
+      ),
+    );
+  const place = ({ nativeEvent }: GestureResponderEvent): Spot => [nativeEvent.locationX, nativeEvent.locationY];
+  const grab = (event: GestureResponderEvent) => {
+    const here = place(event);
+    last.current = here;
+    const away = spots.map(([x, y]) => Math.hypot(x - here[0], y - here[1]));
+    setAt(away.indexOf(Math.min(...away)));
+  };
+  const drag = (event: GestureResponderEvent) => {
+    const here = place(event);
+    move(at, [(here[0] - last.current[0]) * SLOWED, (here[1] - last.current[1]) * SLOWED]);
+    last.current = here;
+  };
+  const corners = spots.slice(0, 4) as unknown as Corners;
+  const [from, to] = [spots[4]!, spots[5]!];
+  const fault = cardFault(corners, SHORTEST_PX);
+  const mm = fault ? undefined : sizeByCard(corners, from, to);
+  const sensible = mm !== undefined && Number.isFinite(mm) && mm >= 1 && mm <= 2000;
+  const [lx, ly] = spots[at]!;
+  const loupe = 108;
+  const arrows = [
+    [mdiArrowLeft, 'left', [-1, 0]],
+    [mdiArrowUp, 'up', [0, -1]],
+    [mdiArrowDown, 'down', [0, 1]],
+    [mdiArrowRight, 'right', [1, 0]],
+  ] as const;
+  return (
+    <Sheet
+      title={t('card.title')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={
+        <Go
+          label={sensible ? t('card.take', { mm: Math.round(mm) }) : t('card.set')}
+          disabled={!sensible}
+          onPress={() => sensible && onTake(Math.round(mm))}
+          testID="card-take"
+        />
+      }
+    >
+      <Body>{t('card.why')}</Body>
+      <View
+        style={{ width, height, ...HANDS_ON }}
+        onStartShouldSetResponder={() => true}
+        onMoveShouldSetResponder={() => true}
+        onResponderTerminationRequest={() => false}
+        onResponderGrant={grab}
+        onResponderMove={drag}
+        role="img"
+        aria-label={t('card.title')}
+        testID="card-picture"
+      >
+        <View style={{ pointerEvents: 'none' }}>
+          <Picture hire={hireId} sha={sha} alt={t('card.title')} width={width} height={height} fit="contain" />
+        </View>
+        <Svg width={width} height={height} style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}>
+          <Polygon points={corners.map((spot) => spot.join(',')).join(' ')} fill="none" stroke={tones.mari} strokeWidth={2.5} />
+          <Line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={tones.lead} strokeWidth={2.5} />
+          {spots.map(([x, y], i) => (
+            <Circle
+              key={i}
+              cx={x}
+              cy={y}
+              r={i === at ? 13 : 9}
+              fill="none"
+              stroke={i < 4 ? tones.mari : tones.lead}
+              strokeWidth={i === at ? 5 : 3}
+            />
+          ))}
+        </Svg>
+      </View>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+        <View
+          style={{ width: loupe, height: loupe, borderRadius: 54, overflow: 'hidden', borderWidth: 3, borderColor: tones.ink }}
+          aria-hidden
+        >
+          <View
+            style={{
+              position: 'absolute',
+              left: loupe / 2 - 3 - lx * LOUPE,
+              top: loupe / 2 - 3 - ly * LOUPE,
+              width: width * LOUPE,
+              height: height * LOUPE,
+            }}
+          >
+            <Picture hire={hireId} sha={sha} alt="" width={width * LOUPE} height={height * LOUPE} fit="contain" />
+          </View>
+          <Svg width={loupe} height={loupe} style={{ position: 'absolute', left: -3, top: -3 }}>
+            <Line x1={loupe / 2} y1={20} x2={loupe / 2} y2={loupe - 20} stroke={tones.lead} strokeWidth={1.5} />
+            <Line x1={20} y1={loupe / 2} x2={loupe - 20} y2={loupe / 2} stroke={tones.lead} strokeWidth={1.5} />
+          </Svg>
+        </View>
+        <View style={{ flex: 1, gap: 6 }}>
+          <SlabBold size={34} live>
+            {sensible ? `${Math.round(mm)} mm` : '–'}
+          </SlabBold>
+          <View style={{ flexDirection: 'row', gap: 4 }}>
+            {arrows.map(([path, way, by]) => (
+              <Sign key={way} path={path} label={t(`card.${way}`)} onPress={() => move(at, by)} testID={`card-${way}`} />
+            ))}
+          </View>
+        </View>
+      </View>
+      {fault ? <Tag kind="stop">{t(`card.${fault}`)}</Tag> : null}
+    </Sheet>
+  );
+};
