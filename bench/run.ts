@@ -20,6 +20,11 @@ const BENCHES: Record<string, Bench> = {
     about: 'blur on 400 made-up pictures, a 12-megapixel one in its thread',
     run: async () => (await import('./figures/photo')).photo(),
   },
+  'marks-frames': {
+    about: 'frames with 60 marks on a drawing at 4 × slow-down',
+    run: async () => (await import('./figures/marksFrames')).marksFrames(),
+  },
+  delivery: { about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
   fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
   'empty-page': {
     about: 'builds the empty page and writes its size down',

@@ -9,6 +9,9 @@ export const CHROMIUM = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // A camera that is none: a moving pattern, allowed without asking.
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
     // An address that is not localhost, so that a page on it has no secure context.
     '--host-resolver-rules=MAP quay.test 127.0.0.1',
   ],

@@ -2,7 +2,7 @@ import { mkdirSync } from 'node:fs';
 import { expect, PHONE, test } from './quay';
 import { badPictures, blurredPicture, darkPicture, goodPicture } from './pictures';
 
-test('a picture that cannot be used is refused with the reason and the way out; the mark stays', async ({ bram }, info) => {
+test('a picture that cannot be used is refused with the reason and the way out; the mark stays', PHONE, async ({ bram }, info) => {
   test.slow();
   const { page } = bram;
   mkdirSync(info.outputDir, { recursive: true });
@@ -90,3 +90,27 @@ test(
     await expect(bram.by('surface-port-side')).toContainText(`${before} marks · looked at`);
   },
 );
+
+test('a picture is taken through the last one of the same side; the drawing is looked at from near', PHONE, async ({ bram }) => {
+  const { page } = bram;
+  await bram.open('/hire/h-1001/walk/out?stop=gate');
+  await bram.by('surface-port-side').click();
+  await bram.by('surface-photo').click();
+  await expect(bram.by('viewfinder')).toBeVisible();
+  await expect(bram.by('camera-take')).toBeEnabled();
+  await bram.by('camera-take').click();
+  // What the pretended camera sees may be no good evidence; it is kept all the same.
+  await expect(page.getByAltText(/Picture 1 of/).or(bram.by('photo-keep'))).toBeVisible();
+  if (await bram.by('photo-keep').isVisible()) await bram.by('photo-keep').click();
+  await expect(page.getByAltText(/Picture 1 of/)).toBeVisible();
+  // From near a finger pushes the drawing and places nothing; a press still places a mark where it is pressed.
+  for (let i = 0; i < 3; i += 1) await bram.by('nearer').click();
+  const box = (await bram.by('zoomable').boundingBox())!;
+  await page.mouse.move(box.x + 200, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 120, box.y + 50, { steps: 6 });
+  await page.mouse.up();
+  await expect(bram.by('keep-mark')).toHaveCount(0);
+  await page.mouse.click(box.x + 90, box.y + 40);
+  await expect(bram.by('keep-mark')).toBeVisible();
+});

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { BRAM, expect, MANAGER, type Phone, test } from './quay';
 import { goodPicture } from './pictures';
 import { enterParty, linkOf } from './renter';
-import { countAll, doStop, lookAll, readAll, sign, tellAll } from './walking';
+import { castOff, countAll, doStop, lookAll, readAll, sign, tellAll } from './walking';
 import { ROOT } from './template';
 
 const OUT = join(ROOT, 'docs/screenshots');
@@ -40,9 +40,9 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await shoot(bram, 'day-dusk-phone');
     await bram.open('/me');
     await bram.by('theme-sun').click();
-    await bram.open('/hire/h-1004');
-    await expect(bram.page.getByRole('heading', { name: 'Copper Kettle' })).toBeVisible();
-    await shoot(bram, 'hire-phone');
+    await bram.open('/hire/h-1003/castoff');
+    await expect(bram.by('not-checked')).toBeVisible();
+    await shoot(bram, 'castoff-phone');
     // The charge lamp waits for a rev, and says that this is normal.
     await bram.open('/hire/h-1013/drill/canal-diesel');
     await expect(bram.by('drill-hint')).toBeVisible();
@@ -147,7 +147,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await shoot(bram, 'sign-phone');
 
   await sign(bram);
-  await bram.by('hire-next').click();
+  await castOff(bram);
   await bram.by('hire-next').click();
   await bram.by('came-in').click();
   await bram.by('knot-gate').click();

@@ -19,6 +19,7 @@ export const SurfaceDrawing = ({
   width,
   height,
   onPlace,
+  near = 1,
   label,
   testID,
 }: {
@@ -27,6 +28,8 @@ export const SurfaceDrawing = ({
   width: number;
   height: number;
   onPlace?: (x: number, y: number) => void;
+  /** How near it is looked at: signs keep their size on the glass. */
+  near?: number;
   label: string;
   testID?: string;
 }) => {
@@ -45,7 +48,7 @@ export const SurfaceDrawing = ({
       <Strokes strokes={surface.strokes} place={place} pen={small ? 1.2 : 2} />
       {marks.map(({ mark, as, label: number }) => {
         const [x, y] = [inset + mark.x * w, inset + mark.y * h];
-        const long = Math.max(small ? 5 : 12, Math.min(w * 0.3, (mark.sizeMm / 1000 / surface.widthM) * w));
+        const long = Math.max((small ? 5 : 12) / near, Math.min(w * 0.3, (mark.sizeMm / 1000 / surface.widthM) * w));
         const color = as === 'ghost' ? tones.soft : tones.lead;
         return (
           <G key={`${as}-${mark.id}`} opacity={as === 'ghost' ? 0.55 : 1}>
@@ -55,7 +58,7 @@ export const SurfaceDrawing = ({
               x2={x + long / 2}
               y2={y - long / 6}
               stroke={color}
-              strokeWidth={small ? 2 : 4}
+              strokeWidth={(small ? 2 : 4) / near}
               strokeLinecap="round"
               strokeDasharray={as === 'ghost' ? '4 4' : undefined}
             />
@@ -63,18 +66,18 @@ export const SurfaceDrawing = ({
               <>
                 <Circle
                   cx={x}
-                  cy={y - 18}
-                  r={13}
+                  cy={y - 18 / near}
+                  r={13 / near}
                   fill={as === 'chosen' ? tones.mari : tones.card}
                   stroke={as === 'ghost' ? tones.soft : tones.ink}
-                  strokeWidth={2}
+                  strokeWidth={2 / near}
                 />
                 <SvgText
                   x={x}
-                  y={y - 13}
+                  y={y - 13 / near}
                   textAnchor="middle"
                   fontFamily={FACE.slabBold}
-                  fontSize={15}
+                  fontSize={15 / near}
                   fill={as === 'chosen' ? tones.onMari : tones.ink}
                 >
                   {number}

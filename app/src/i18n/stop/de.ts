@@ -11,6 +11,8 @@ export const de: StopWords = {
     of: 'Bild {{n}}: {{name}}',
   },
   walk: {
+    nearer: 'Näher',
+    farther: 'Weiter weg',
     propFlaw: 'Ein Schaden',
     bladeNext: 'Blatt {{n}} von {{of}}',
     sealNumber: 'Nummer auf dem Siegel',
@@ -275,6 +277,14 @@ export const de: StopWords = {
     marksLine: '{{kind}}, {{size}} mm, {{surface}}',
     fuelLine: '{{v}} L ({{low}} bis {{high}})',
     more: 'Alle {{n}} zeigen',
+  },
+  camera: {
+    title: 'Das Bild aufnehmen',
+    take: 'Aufnehmen',
+    other: 'Mit der Kamera des Telefons',
+    none: 'Hier ist keine Kamera, durch die man sehen kann.',
+    guide: 'Das Bild vom letzten Mal',
+    aim: 'Bewegen, bis beide aufeinanderliegen.',
   },
   card: {
     title: 'An einer Karte messen',

@@ -11,6 +11,8 @@ export const en = {
     of: 'Picture {{n}} of {{name}}',
   },
   walk: {
+    nearer: 'Nearer',
+    farther: 'Farther',
     propFlaw: 'A flaw',
     bladeNext: 'Blade {{n}} of {{of}}',
     sealNumber: 'Number on the seal',
@@ -271,6 +273,14 @@ export const en = {
     marksLine: '{{kind}}, {{size}} mm, {{surface}}',
     fuelLine: '{{v}} L ({{low}} to {{high}})',
     more: 'Show all {{n}}',
+  },
+  camera: {
+    title: 'Take the picture',
+    take: 'Take it',
+    other: 'With the phone’s own camera',
+    none: 'There is no camera to look through here.',
+    guide: 'Last time’s picture',
+    aim: 'Move until both lie on each other.',
   },
   card: {
     title: 'Measure by a card',

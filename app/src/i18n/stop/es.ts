@@ -11,6 +11,8 @@ export const es: StopWords = {
     of: 'Foto {{n}}: {{name}}',
   },
   walk: {
+    nearer: 'Más cerca',
+    farther: 'Más lejos',
     propFlaw: 'Un daño',
     bladeNext: 'Pala {{n}} de {{of}}',
     sealNumber: 'Número del precinto',
@@ -280,6 +282,14 @@ export const es: StopWords = {
     marksLine: '{{kind}}, {{size}} mm, {{surface}}',
     fuelLine: '{{v}} L ({{low}} a {{high}})',
     more: 'Mostrar las {{n}}',
+  },
+  camera: {
+    title: 'Hacer la foto',
+    take: 'Hacerla',
+    other: 'Con la cámara del teléfono',
+    none: 'Aquí no hay cámara por la que mirar.',
+    guide: 'La foto de la última vez',
+    aim: 'Moverse hasta que coincidan las dos.',
   },
   card: {
     title: 'Medir con una tarjeta',

@@ -11,6 +11,8 @@ export const fr: StopWords = {
     of: 'Photo {{n}} : {{name}}',
   },
   walk: {
+    nearer: 'Plus près',
+    farther: 'Plus loin',
     propFlaw: 'Un défaut',
     bladeNext: 'Pale {{n}} sur {{of}}',
     sealNumber: 'Numéro du scellé',
@@ -281,6 +283,14 @@ export const fr: StopWords = {
     marksLine: '{{kind}}, {{size}} mm, {{surface}}',
     fuelLine: '{{v}} L ({{low}} à {{high}})',
     more: 'Montrer les {{n}}',
+  },
+  camera: {
+    title: 'Prendre la photo',
+    take: 'La prendre',
+    other: 'Avec l’appareil du téléphone',
+    none: 'Aucune caméra accessible ici.',
+    guide: 'La photo d’avant',
+    aim: 'Bouger jusqu’à ce que les deux se superposent.',
   },
   card: {
     title: 'Mesurer par une carte',

@@ -1,4 +1,4 @@
-import { mdiMinus, mdiPlus } from '@mdi/js';
+import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import { say } from '@quay/core/fleet/words';
 import { carried } from '@quay/core/record/before';
@@ -10,6 +10,7 @@ import { Pressable, useWindowDimensions, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { PhotoSource } from '../../platform/photo';
 import { Picture } from '../../platform/picture';
+import { Zoomable } from '../../platform/zoom';
 import { Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { Alt, Chip, Go, Sign } from '../../ui/press';
@@ -17,9 +18,10 @@ import { Sheet } from '../../ui/sheet';
 import { surfaceHeight, SurfaceDrawing } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { CameraSheet } from '../photo/CameraSheet';
 import { CardSheet } from '../photo/CardSheet';
 import { DoubtedPhoto } from '../photo/DoubtedPhoto';
-import { PhotoSigns } from '../photo/PhotoSigns';
+import { MOST_PHOTOS, PhotoSigns } from '../photo/PhotoSigns';
 import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../record/useWalk';
 
@@ -43,10 +45,11 @@ export const SurfaceSheet = ({
 }) => {
   const { t } = useTranslation();
   const { width: screen } = useWindowDimensions();
+  const [nearness, setNearness] = useState(1);
   const [draft, setDraft] = useState<Draft>();
   /** Marks that came with the boat and are there no more: repaired, or polished out. */
   const [gone, setGone] = useState<readonly string[]>([]);
-  const { take: takePhoto, fault, doubted, busy, forget } = usePhoto(hireId, { judge: true });
+  const { take: takePhoto, fault, doubted, looking, busy, forget } = usePhoto(hireId, { judge: true });
   const { record, walk, language, enter } = view;
   const surface = view.pack.book.surfaces.find(({ id }) => id === surfaceId);
   if (!surface) return null;
@@ -61,6 +64,16 @@ export const SurfaceSheet = ({
   /** A mark keeps its number while it is changed; a new one takes the next. */
   const numberOf = (id: string) => mine.findIndex((mark) => mark.id === id) + 1 || mine.length + 1;
   const looked = slot(record, `${walk}/surface/${surfaceId}`, 'surfaceLooked')?.value;
+  // The last picture that was accepted of this side: of departure, or of the hire before.
+  const { before } = view.pack;
+  const outPicture = slot(record, `out/surface/${surfaceId}`, 'surfaceLooked')?.value.photos.at(-1);
+  const earlier = before?.pictures[surfaceId];
+  const guide =
+    walk === 'in' && outPicture !== undefined
+      ? { hire: hireId, sha: outPicture }
+      : before && earlier !== undefined && !view.alone
+        ? { hire: before.hire, sha: earlier }
+        : undefined;
   const shown = [
     ...ghosts.map((mark) => ({ mark, as: 'ghost' as const, label: '?' })),
     ...mine.flatMap((mark, i) => (mark.id === draft?.id ? [] : [{ mark, as: 'now' as const, label: String(i + 1) }])),
@@ -123,20 +136,40 @@ export const SurfaceSheet = ({
         )
       }
     >
-      <SurfaceDrawing
-        surface={surface}
-        marks={shown}
-        width={width}
-        height={surfaceHeight(surface, width)}
-        onPlace={place}
-        label={t('walk.tapToPlace')}
-        testID="surface-drawing"
-      />
+      <Zoomable width={width} height={surfaceHeight(surface, width)} near={nearness} onNear={setNearness}>
+        <SurfaceDrawing
+          surface={surface}
+          marks={shown}
+          width={width}
+          height={surfaceHeight(surface, width)}
+          onPlace={place}
+          near={nearness}
+          label={t('walk.tapToPlace')}
+          testID="surface-drawing"
+        />
+      </Zoomable>
+      <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
+        <Sign
+          path={mdiMagnifyMinusOutline}
+          label={t('walk.farther')}
+          disabled={nearness <= 1}
+          onPress={() => setNearness(Math.max(1, nearness / 1.6))}
+          testID="farther"
+        />
+        <Sign
+          path={mdiMagnifyPlusOutline}
+          label={t('walk.nearer')}
+          disabled={nearness >= 6}
+          onPress={() => setNearness(Math.min(6, nearness * 1.6))}
+          testID="nearer"
+        />
+      </View>
       <Small>
         {ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t(walk === 'in' ? 'walk.ghost' : 'walk.ghostBefore')}.` : t('walk.tapToPlace')}
       </Small>
       {fault ? <Notice kind="stop" title={fault} /> : null}
       <DoubtedPhoto doubted={doubted} />
+      {looking ? <CameraSheet guide={looking.guide} onShot={looking.shot} onOther={looking.other} onClose={looking.close} /> : null}
       {draft ? (
         <DraftEditor
           draft={draft}
@@ -182,8 +215,9 @@ export const SurfaceSheet = ({
           ))}
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
             <PhotoSigns
+              full={(looked?.photos.length ?? 0) >= MOST_PHOTOS}
               label={t('walk.surfacePhoto')}
-              onPick={(source) => void takePhoto(source, (sha) => void done([sha]))}
+              onPick={(source) => void takePhoto(source, (sha) => void done([sha]), guide)}
               busy={busy}
               testID="surface-photo"
             />
@@ -258,7 +292,7 @@ const DraftEditor = ({
         {kinds}
       </View>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-        <PhotoSigns label={t('walk.photo')} onPick={onPhoto} busy={busy} testID="mark-photo" />
+        <PhotoSigns full={draft.photos.length >= MOST_PHOTOS} label={t('walk.photo')} onPick={onPhoto} busy={busy} testID="mark-photo" />
         {draft.photos.length === 0 ? (
           <Small style={{ flex: 1 }}>{t('walk.photo')}</Small>
         ) : (

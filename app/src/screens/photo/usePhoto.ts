@@ -3,11 +3,16 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { isFull } from '../../data/keep';
 import { keepPhoto } from '../../data/outbox';
+import { canSee } from '../../platform/camera';
 import { checkPhoto, pickPhoto, type PhotoSource } from '../../platform/photo';
 import { judgePhoto } from '../../platform/photoWorker';
+import type { Guide } from './CameraSheet';
 
 /** A picture that can be kept and is no good evidence: taken again, or kept all the same. */
 export type Doubted = { doubts: PhotoDoubt[]; again: () => void; keep: () => void };
+
+/** Our own camera is open. */
+export type Looking = { guide: Guide | undefined; shot: (picture: Blob) => void; other: () => void; close: () => void };
 
 /**
  * Takes or chooses a photograph of a hire and keeps it; a refused one says why and changes nothing else.
@@ -17,6 +22,7 @@ export const usePhoto = (hireId: string, { judge = false } = {}) => {
   const { t } = useTranslation();
   const [fault, setFault] = useState<string>();
   const [doubted, setDoubted] = useState<Doubted>();
+  const [looking, setLooking] = useState<Looking>();
   const [busy, setBusy] = useState(false);
   const forget = () => {
     setFault(undefined);
@@ -33,9 +39,29 @@ export const usePhoto = (hireId: string, { judge = false } = {}) => {
       setBusy(false);
     }
   };
-  const take = async (source: PhotoSource, then: (sha: string) => void) => {
+  /** Takes a picture by the way that was chosen. @param guide through which our own camera is aimed, where there is one */
+  const take = async (source: PhotoSource, then: (sha: string) => void, guide?: Guide) => {
+    if (source === 'camera' && judge && canSee()) {
+      forget();
+      setLooking({
+        guide,
+        shot: (picture) => {
+          setLooking(undefined);
+          void accept(picture, then, () => void take('camera', then, guide));
+        },
+        other: () => {
+          setLooking(undefined);
+          void picked('camera', then);
+        },
+        close: () => setLooking(undefined),
+      });
+    } else await picked(source, then);
+  };
+  const picked = async (source: PhotoSource, then: (sha: string) => void) => {
     const file = await pickPhoto(source);
-    if (!file) return;
+    if (file) await accept(file, then, () => void picked(source, then));
+  };
+  const accept = async (file: Blob, then: (sha: string) => void, again: () => void) => {
     forget();
     const keep = async () => then(await keepPhoto(hireId, file));
     await whileBusy(async () => {
@@ -45,7 +71,7 @@ export const usePhoto = (hireId: string, { judge = false } = {}) => {
       if (doubts.length === 0) return keep();
       setDoubted({
         doubts,
-        again: () => void take(source, then),
+        again,
         keep: () => {
           setDoubted(undefined);
           void whileBusy(keep);
@@ -53,5 +79,5 @@ export const usePhoto = (hireId: string, { judge = false } = {}) => {
       });
     });
   };
-  return { take, fault, doubted, busy, forget };
+  return { take, fault, doubted, looking, busy, forget };
 };

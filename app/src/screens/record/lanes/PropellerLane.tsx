@@ -9,8 +9,9 @@ import { Picture } from '../../../platform/picture';
 import { Notice, Tag } from '../../../ui/board';
 import { Chip, Sign } from '../../../ui/press';
 import { Body, SlabBold, Small } from '../../../ui/words';
+import { CameraSheet } from '../../photo/CameraSheet';
 import { DoubtedPhoto } from '../../photo/DoubtedPhoto';
-import { PhotoSigns } from '../../photo/PhotoSigns';
+import { MOST_PHOTOS, PhotoSigns } from '../../photo/PhotoSigns';
 import { usePhoto } from '../../photo/usePhoto';
 import type { WalkView } from '../useWalk';
 import { Lane, Quarrel } from './lane';
@@ -85,6 +86,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
       {found && propeller.evidence === 'legUp' ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingTop: 8 }}>
           <PhotoSigns
+            full={photos.length >= MOST_PHOTOS}
             label={t('walk.propellerPhoto')}
             busy={photo.busy}
             onPick={(source) => void photo.take(source, (sha) => give({ ...kept, photos: [...photos, sha].slice(-12) }))}
@@ -105,6 +107,9 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
         <Tag kind="ask">{t('walk.bladeNext', { n: photos.length + 1, of: blades })}</Tag>
       ) : null}
       <DoubtedPhoto doubted={photo.doubted} />
+      {photo.looking ? (
+        <CameraSheet guide={photo.looking.guide} onShot={photo.looking.shot} onOther={photo.looking.other} onClose={photo.looking.close} />
+      ) : null}
       {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}
       {found?.contradiction ? (
         <Quarrel values={found.standing.map(({ event: { body } }) => (body.kind === 'evidenceGiven' ? words(body.state) : ''))} />
