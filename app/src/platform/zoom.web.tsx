@@ -1,7 +1,9 @@
 import { type ReactNode, useEffect, useRef } from 'react';
 
 /** How near one may come. */
-const MOST = 6;
+export const NEAREST = 6;
+/** How long it is still before it counts as resting, ms. */
+const REST_MS = 220;
 /** A finger that moved this far has pushed, and has not pressed, px. */
 const PUSHED_PX = 6;
 
@@ -9,14 +11,14 @@ type View = { scale: number; x: number; y: number };
 type Spot = { x: number; y: number };
 
 const held = ({ scale, x, y }: View, width: number, height: number): View => {
-  const s = Math.min(MOST, Math.max(1, scale));
+  const s = Math.min(NEAREST, Math.max(1, scale));
   // The edges never come into the middle: what is drawn fills its frame.
   return { scale: s, x: Math.min(0, Math.max(width * (1 - s), x)), y: Math.min(0, Math.max(height * (1 - s), y)) };
 };
 
 /** The same spot of the drawing stays under the same spot of the frame. */
 const about = (view: View, { x, y }: Spot, by: number): View => {
-  const scale = Math.min(MOST, Math.max(1, view.scale * by));
+  const scale = Math.min(NEAREST, Math.max(1, view.scale * by));
   const k = scale / view.scale;
   return { scale, x: x - (x - view.x) * k, y: y - (y - view.y) * k };
 };
@@ -45,6 +47,8 @@ export const Zoomable = ({
   const view = useRef<View>({ scale: 1, x: 0, y: 0 });
   const fingers = useRef(new Map<number, Spot>());
   const pushed = useRef(0);
+  const told = useRef(1);
+  const resting = useRef<ReturnType<typeof setTimeout>>(undefined);
   const show = (next: View) => {
     view.current = held(next, width, height);
     const { scale, x, y } = view.current;
@@ -56,7 +60,21 @@ export const Zoomable = ({
     const box = frame.current!.getBoundingClientRect();
     return { x: event.clientX - box.left, y: event.clientY - box.top };
   };
+  /** Told a moment later, and only when it is nearer or farther than it was told last: what rests for an instant is not at rest. */
+  const rest = () => {
+    clearTimeout(resting.current);
+    resting.current = setTimeout(() => {
+      if (fingers.current.size === 0 && view.current.scale !== told.current) {
+        told.current = view.current.scale;
+        onNear(view.current.scale);
+      }
+    }, REST_MS);
+  };
+  useEffect(() => () => clearTimeout(resting.current), []);
   useEffect(() => {
+    // Only what is asked for from outside moves it; what it told itself it has already done.
+    if (near === told.current) return;
+    told.current = near;
     if (near !== view.current.scale) show(about(view.current, { x: width / 2, y: height / 2 }, near / view.current.scale));
   });
   useEffect(() => {
@@ -66,14 +84,14 @@ export const Zoomable = ({
       if (!event.ctrlKey) return;
       event.preventDefault();
       show(about(view.current, spot(event), Math.exp(-event.deltaY / 200)));
-      onNear(view.current.scale);
+      rest();
     };
     element.addEventListener('wheel', wheel, { passive: false });
     return () => element.removeEventListener('wheel', wheel);
   });
   const lift = (event: React.PointerEvent) => {
     fingers.current.delete(event.pointerId);
-    if (fingers.current.size === 0) onNear(view.current.scale);
+    if (fingers.current.size === 0) rest();
   };
   return (
     <div

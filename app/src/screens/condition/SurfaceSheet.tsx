@@ -1,5 +1,6 @@
 import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
+import type { Surface } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
 import { carried } from '@quay/core/record/before';
 import { slot } from '@quay/core/record/project';
@@ -10,12 +11,12 @@ import { Pressable, useWindowDimensions, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { PhotoSource } from '../../platform/photo';
 import { Picture } from '../../platform/picture';
-import { Zoomable } from '../../platform/zoom';
+import { NEAREST, Zoomable } from '../../platform/zoom';
 import { Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { Alt, Chip, Go, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
-import { surfaceHeight, SurfaceDrawing } from '../../ui/surface';
+import { type ShownMark, surfaceHeight, SurfaceDrawing } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { CameraSheet } from '../photo/CameraSheet';
@@ -28,6 +29,9 @@ import type { WalkView } from '../record/useWalk';
 /** Lengths a hand can tell apart by eye: steps of about a quarter. */
 const SIZES = [5, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 160, 200, 250, 300, 400, 500, 600, 800, 1000, 1500, 2000];
 const near = (size: number) => SIZES.reduce((best, one, i) => (Math.abs(one - size) < Math.abs(SIZES[best]! - size) ? i : best), 0);
+
+/** How much nearer one press brings it. */
+const STEP_NEARER = 1.6;
 
 type Draft = Omit<Mark, 'note'> & { note: string; known: boolean };
 
@@ -45,7 +49,6 @@ export const SurfaceSheet = ({
 }) => {
   const { t } = useTranslation();
   const { width: screen } = useWindowDimensions();
-  const [nearness, setNearness] = useState(1);
   const [draft, setDraft] = useState<Draft>();
   /** Marks that came with the boat and are there no more: repaired, or polished out. */
   const [gone, setGone] = useState<readonly string[]>([]);
@@ -136,34 +139,7 @@ export const SurfaceSheet = ({
         )
       }
     >
-      <Zoomable width={width} height={surfaceHeight(surface, width)} near={nearness} onNear={setNearness}>
-        <SurfaceDrawing
-          surface={surface}
-          marks={shown}
-          width={width}
-          height={surfaceHeight(surface, width)}
-          onPlace={place}
-          near={nearness}
-          label={t('walk.tapToPlace')}
-          testID="surface-drawing"
-        />
-      </Zoomable>
-      <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
-        <Sign
-          path={mdiMagnifyMinusOutline}
-          label={t('walk.farther')}
-          disabled={nearness <= 1}
-          onPress={() => setNearness(Math.max(1, nearness / 1.6))}
-          testID="farther"
-        />
-        <Sign
-          path={mdiMagnifyPlusOutline}
-          label={t('walk.nearer')}
-          disabled={nearness >= 6}
-          onPress={() => setNearness(Math.min(6, nearness * 1.6))}
-          testID="nearer"
-        />
-      </View>
+      <NearSurface surface={surface} marks={shown} width={width} onPlace={place} />
       <Small>
         {ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t(walk === 'in' ? 'walk.ghost' : 'walk.ghostBefore')}.` : t('walk.tapToPlace')}
       </Small>
@@ -229,6 +205,55 @@ export const SurfaceSheet = ({
         </>
       )}
     </Sheet>
+  );
+};
+
+/** The drawing, come near to and pushed about; by itself, so that nothing else is drawn anew for it. */
+const NearSurface = ({
+  surface,
+  marks,
+  width,
+  onPlace,
+}: {
+  surface: Surface;
+  marks: readonly ShownMark[];
+  width: number;
+  onPlace: (x: number, y: number) => void;
+}) => {
+  const { t } = useTranslation();
+  const [near, setNear] = useState(1);
+  const height = surfaceHeight(surface, width);
+  return (
+    <>
+      <Zoomable width={width} height={height} near={near} onNear={setNear}>
+        <SurfaceDrawing
+          surface={surface}
+          marks={marks}
+          width={width}
+          height={height}
+          onPlace={onPlace}
+          near={near}
+          label={t('walk.tapToPlace')}
+          testID="surface-drawing"
+        />
+      </Zoomable>
+      <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
+        <Sign
+          path={mdiMagnifyMinusOutline}
+          label={t('walk.farther')}
+          disabled={near <= 1}
+          onPress={() => setNear(Math.max(1, near / STEP_NEARER))}
+          testID="farther"
+        />
+        <Sign
+          path={mdiMagnifyPlusOutline}
+          label={t('walk.nearer')}
+          disabled={near >= NEAREST}
+          onPress={() => setNear(Math.min(NEAREST, near * STEP_NEARER))}
+          testID="nearer"
+        />
+      </View>
+    </>
   );
 };
 

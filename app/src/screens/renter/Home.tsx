@@ -4,24 +4,23 @@ import { unattended } from '@quay/core/fleet/school';
 import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
 import { languageOf, peopleOf } from '@quay/core/record/handing';
 import { slot } from '@quay/core/record/project';
-import { spoken } from '@quay/core/record/seal';
-import { getDossier } from '@quay/contract/dossier';
 import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
-import { callForFile, NoAnswer, Refused } from '../../data/api';
-import { saveFile } from '../../platform/browser';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
 import { Alt, Chip, Go, Row } from '../../ui/press';
 import { Plan } from '../../ui/plan';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { pocket } from '../open';
 import { chooseLanguage } from './language';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
+
+// Behind the first view, like what else is opened only now and then.
+const Dossier = pocket((pages) => pages.Dossier);
 
 /** How long before the due time the way home is put forward. */
 const FORWARD_MIN = 90;
@@ -180,28 +179,6 @@ export const Home = () => {
       <Alt label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
       <Small>{t('r.cautionFirst')}</Small>
     </Page>
-  );
-};
-
-/** The renter's own copy of what was signed, and the key by which they can tell that it is whole. */
-const Dossier = ({ hireId, keyOfQuay }: { hireId: string; keyOfQuay: string | undefined }) => {
-  const { t } = useTranslation();
-  const [failed, setFailed] = useState(false);
-  const fetch = async () => {
-    try {
-      saveFile(await callForFile(getDossier, { params: { hireId } }), `${hireId}.zip`);
-      setFailed(false);
-    } catch (error) {
-      if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
-      setFailed(true);
-    }
-  };
-  return (
-    <View style={{ gap: 4 }}>
-      <Alt label={t('r.dossier')} onPress={() => void fetch()} testID="dossier" />
-      {failed ? <Small tone="leadText">{t('r.dossierNot')}</Small> : null}
-      {keyOfQuay === undefined ? null : <Small>{t('r.dossierKey', { key: spoken(keyOfQuay) })}</Small>}
-    </View>
   );
 };
 

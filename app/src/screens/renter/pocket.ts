@@ -7,3 +7,4 @@ export { RoundPage } from './RoundPage';
 export { ReturnPage } from './ReturnPage';
 export { HelpPage } from './HelpPage';
 export { ReportPage } from './ReportPage';
+export { Dossier } from './Dossier';
