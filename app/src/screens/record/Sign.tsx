@@ -6,7 +6,7 @@ import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
 import { BriefingSummary } from '../briefing/BriefingSummary';
 import { HireMissing } from '../hire/HireMissing';
-import { blocking, useCastOff } from '../castOff/useCastOff';
+import { standing, useCastOff } from '../castOff/useCastOff';
 import { type Signer, SignForm } from './SignForm';
 import { useWalk, type WalkView } from './useWalk';
 
@@ -21,7 +21,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const router = useRouter();
   const me = useMe().data;
   const { pack, walk } = view;
-  const held = blocking(useCastOff(view)).length > 0;
+  const held = standing(useCastOff(view)).length > 0;
   const signers: Signer[] = [
     { as: 'renter', title: `${t('sign.renter')}: ${pack.hire.renter}`, commitment: commit(pack.signerSalt, 'renter') },
     ...(me
