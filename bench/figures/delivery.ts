@@ -1,13 +1,6 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromium } from 'playwright-core';
 import sharp from 'sharp';
-import { buildAll } from '../../cli/build';
-import { CHROMIUM } from '../../e2e/chromium';
-import { MANAGER, QuayServer } from '../../e2e/quay';
-import makeTemplate, { TEMPLATE } from '../../e2e/template';
 import { type Figure, figure, figureAtLeast } from '../figure';
+import { onQuay, signedIn } from '../quay';
 
 const PHOTOS = 40;
 
@@ -27,21 +20,9 @@ const picture = (i: number): Promise<Buffer> => {
 
 /** A departure with forty photographs, the signal cut in the middle of their delivery: none lost, no byte of any sent twice. */
 export const delivery = async (): Promise<Figure[]> => {
-  await buildAll();
-  makeTemplate();
-  const data = mkdtempSync(join(tmpdir(), 'quay-bench-'));
-  cpSync(TEMPLATE, data, { recursive: true });
-  const quay = new QuayServer(data);
-  await quay.start();
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-    const page = await context.newPage();
-    await page.goto(quay.url);
-    await page.getByTestId('name').fill(MANAGER.name);
-    await page.getByTestId('secret').fill(MANAGER.secret);
-    await page.getByTestId('sign-in').click();
-    await page.getByTestId('to-me').waitFor();
+  return onQuay(async (quay, browser) => {
+    const page = await signedIn(browser, quay, { viewport: { width: 390, height: 844 } });
+    const context = page.context();
     await page.goto(`${quay.url}/hire/h-1001/walk/out`);
     await page.getByTestId('tie').waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
@@ -118,9 +99,5 @@ export const delivery = async (): Promise<Figure[]> => {
       figureAtLeast('photographs at the quay after a cut', there, '', PHOTOS),
       figure('photographs of which a piece was taken twice', twice, '', 0),
     ];
-  } finally {
-    await browser.close();
-    await quay.end();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 };

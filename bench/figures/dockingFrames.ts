@@ -1,12 +1,6 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromium, type Page } from 'playwright-core';
-import { buildAll } from '../../cli/build';
-import { CHROMIUM } from '../../e2e/chromium';
-import { MANAGER, QuayServer } from '../../e2e/quay';
-import makeTemplate, { TEMPLATE } from '../../e2e/template';
+import type { Page } from 'playwright-core';
 import { type Figure, figureAtLeast } from '../figure';
+import { onQuay, signedIn } from '../quay';
 import { FRAME_MS, inTime, SLOWER, traced } from '../frames';
 
 const SECONDS = 20;
@@ -22,21 +16,9 @@ const practise = async (page: Page): Promise<void> => {
 
 /** Practising on a phone four times slower than this machine: the share of frames that are ready in time. */
 export const dockingFrames = async (): Promise<Figure[]> => {
-  await buildAll();
-  makeTemplate();
-  const data = mkdtempSync(join(tmpdir(), 'quay-bench-'));
-  cpSync(TEMPLATE, data, { recursive: true });
-  const quay = new QuayServer(data);
-  await quay.start();
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true });
-    const page = await context.newPage();
-    await page.goto(quay.url);
-    await page.getByTestId('name').fill(MANAGER.name);
-    await page.getByTestId('secret').fill(MANAGER.secret);
-    await page.getByTestId('sign-in').click();
-    await page.getByTestId('to-me').waitFor();
+  return onQuay(async (quay, browser) => {
+    const page = await signedIn(browser, quay, { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true });
+    const context = page.context();
     await page.goto(`${quay.url}/hire/h-1001/docking?task=alongside`);
     await page.getByTestId('practice-begin').waitFor();
     const cdp = await context.newCDPSession(page);
@@ -46,9 +28,5 @@ export const dockingFrames = async (): Promise<Figure[]> => {
     const frames = await traced(browser, page, () => practise(page));
     if (frames.length < SECONDS * 10) throw new Error(`only ${frames.length} frames were drawn`);
     return [figureAtLeast(`docking frames under ${FRAME_MS} ms at ${SLOWER} × slow-down`, inTime(frames), '%', 95)];
-  } finally {
-    await browser.close();
-    await quay.end();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 };

@@ -1,16 +1,11 @@
 import Database from 'better-sqlite3';
 import { createHash } from 'node:crypto';
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, type Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { canonical } from '@quay/core/record/canonical';
 import { MARK_KINDS } from '@quay/core/condition/marks';
-import { buildAll } from '../../cli/build';
-import { CHROMIUM } from '../../e2e/chromium';
-import { MANAGER, QuayServer } from '../../e2e/quay';
-import makeTemplate, { TEMPLATE } from '../../e2e/template';
 import { type Figure, figureAtLeast } from '../figure';
+import { onQuay, signedIn } from '../quay';
 import { FRAME_MS, inTime, SLOWER, traced } from '../frames';
 
 const MARKS = 60;
@@ -69,22 +64,9 @@ const handle = async (page: Page): Promise<void> => {
 
 /** Sixty marks on a drawing, pushed and zoomed on a phone four times slower than this machine. */
 export const marksFrames = async (): Promise<Figure[]> => {
-  await buildAll();
-  makeTemplate();
-  const data = mkdtempSync(join(tmpdir(), 'quay-bench-'));
-  cpSync(TEMPLATE, data, { recursive: true });
-  markHer(data);
-  const quay = new QuayServer(data);
-  await quay.start();
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2 });
-    const page = await context.newPage();
-    await page.goto(quay.url);
-    await page.getByTestId('name').fill(MANAGER.name);
-    await page.getByTestId('secret').fill(MANAGER.secret);
-    await page.getByTestId('sign-in').click();
-    await page.getByTestId('to-me').waitFor();
+  return onQuay(async (quay, browser) => {
+    const page = await signedIn(browser, quay, { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2 });
+    const context = page.context();
     await page.goto(`${quay.url}/hire/h-1001/walk/out?stop=gate`);
     await page.getByTestId('surface-port-side').click();
     await page.getByTestId(`mark-${MARKS}`).waitFor();
@@ -95,9 +77,5 @@ export const marksFrames = async (): Promise<Figure[]> => {
     const frames = await traced(browser, page, () => handle(page));
     if (frames.length < SECONDS * 5) throw new Error(`only ${frames.length} frames were drawn`);
     return [figureAtLeast(`${MARKS} marks pushed and zoomed: frames under ${FRAME_MS} ms at ${SLOWER} ×`, inTime(frames), '%', 95)];
-  } finally {
-    await browser.close();
-    await quay.end();
-    rmSync(data, { recursive: true, force: true });
-  }
+  }, markHer);
 };

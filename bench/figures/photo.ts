@@ -1,15 +1,9 @@
 import { judgeBlur } from '@quay/core/photo/madeUp';
 import { qualityOf } from '@quay/core/photo/quality';
-import { cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { chromium } from 'playwright-core';
+import { readdirSync } from 'node:fs';
 import sharp from 'sharp';
-import { buildAll } from '../../cli/build';
-import { CHROMIUM } from '../../e2e/chromium';
-import { QuayServer } from '../../e2e/quay';
-import makeTemplate, { TEMPLATE } from '../../e2e/template';
 import { type Figure, figure, figureAtLeast } from '../figure';
+import { onQuay } from '../quay';
 
 const THREADS = 'app/dist/_expo/static/js/web';
 const PICTURES = 400;
@@ -33,16 +27,9 @@ const twelveMegapixels = async (): Promise<string> => {
 /** The check of photographs: how often it is right about blur, and how long it takes in the thread that the app starts. */
 export const photo = async (): Promise<Figure[]> => {
   const agreed = judgeBlur(PICTURES, 20260613, (pixels) => qualityOf(pixels).doubts.includes('blurred'));
-  await buildAll();
-  makeTemplate();
-  const thread = readdirSync(THREADS).find((file) => /^thread-photo-.*\.js$/.test(file));
-  if (thread === undefined) throw new Error(`there is no thread for photographs in ${THREADS}`);
-  const data = mkdtempSync(join(tmpdir(), 'quay-bench-'));
-  cpSync(TEMPLATE, data, { recursive: true });
-  const quay = new QuayServer(data);
-  await quay.start();
-  const browser = await chromium.launch(CHROMIUM);
-  try {
+  return onQuay(async (quay, browser) => {
+    const thread = readdirSync(THREADS).find((file) => /^thread-photo-.*\.js$/.test(file));
+    if (thread === undefined) throw new Error(`there is no thread for photographs in ${THREADS}`);
     const page = await browser.newPage();
     await page.goto(quay.url);
     const times = await page.evaluate(
@@ -68,9 +55,5 @@ export const photo = async (): Promise<Figure[]> => {
       figureAtLeast(`blur agrees with what is known, ${PICTURES} pictures`, agreed * 100, '%', 99),
       figure('a 12-megapixel picture judged in its thread', Math.max(...times), 'ms', 700),
     ];
-  } finally {
-    await browser.close();
-    await quay.end();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 };

@@ -8,7 +8,7 @@ import { project } from '../record/project';
 import { castOffCheck, type CheckCase, type CheckNow } from './check';
 import { plannedHours } from './fuelPlan';
 
-const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 }, prices: { currency: 'EUR' } };
+const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 } };
 // Noon on open water: light, and a breeze she may go out in.
 const given: CheckNow = { now: `${TODAY}T14:30:00.000Z`, wind: { ms: 4, by: 'mast' }, alone: false };
 const noonHire = { ...of.hire, from: `${TODAY}T15:00:00.000Z`, to: `${TODAY}T19:00:00.000Z` };

@@ -10,7 +10,6 @@ import { type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } fr
 import { unproven } from '../record/drills';
 import { briefingOf, type Case, dayOfUse, fitOf, peopleOf, schoolsOf, understoodBy } from '../record/handing';
 import { type HireRecord, slot } from '../record/project';
-import type { PriceList } from '../settlement/prices';
 import { type Deposit, depositOf } from '../settlement/deposit';
 
 /**
@@ -63,7 +62,7 @@ export type NotChecked =
 
 export type CastOffCheck = { matters: Matter[]; notChecked: NotChecked[]; mayGo: boolean };
 
-export type CheckCase = Case & { hire: { depositMinor: number }; prices: Pick<PriceList, 'currency'> };
+export type CheckCase = Case & { hire: { depositMinor: number } };
 export type CheckNow = {
   /** ISO instant. */
   now: string;

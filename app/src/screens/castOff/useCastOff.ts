@@ -25,7 +25,7 @@ export const useCastOff = (view: HireView): CastOffCheck => {
     const wind = ms !== undefined && (from.is === 'mast' || from.is === 'mastOld' || from.is === 'hand') ? { ms, by: from.is } : undefined;
     return castOffCheck(
       view.record,
-      { ...caseOf(view), hire: view.pack.hire, prices: view.pack.prices },
+      { ...caseOf(view), hire: view.pack.hire },
       { now: new Date(now).toISOString(), wind, alone: unattended(view.pack.hire.handover, 'out') },
     );
   }, [view, now, given, from]);
