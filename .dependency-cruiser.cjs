@@ -11,6 +11,7 @@ const TOPICS = [
   'photo',
   'record',
   'settlement',
+  'turnaround',
   'castOff',
   'dossier',
   'day',

@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { expect, PHONE, test } from './quay';
-import { badPictures, blurredPicture, darkPicture, goodPicture } from './pictures';
+import { BY_CARD_MM, cardPicture, badPictures, blurredPicture, darkPicture, goodPicture } from './pictures';
 
 test('a picture that cannot be used is refused with the reason and the way out; the mark stays', PHONE, async ({ bram }, info) => {
   test.slow();
@@ -75,13 +75,18 @@ test(
     await bram.by('surface-drawing').click({ position: { x: 60, y: 40 } });
     const chooser = page.waitForEvent('filechooser');
     await bram.by('mark-photo-file').click();
-    await (await chooser).setFiles(await goodPicture());
+    await (await chooser).setFiles(await cardPicture());
     await bram.by('by-card').click();
     const said = bram.by('card-take');
     await expect(said).toHaveText(/^\d+ mm: take it$/);
     const first = await said.innerText();
     for (let i = 0; i < 12; i += 1) await bram.by('card-left').click();
     await expect(said).not.toHaveText(first);
+    // Corners that are about right are put where the card's edges meet.
+    await bram.by('card-seek').click();
+    await expect(page.getByText('The corners stand where its edges meet.')).toBeVisible();
+    const mm = Number(/\d+/.exec(await said.innerText())![0]);
+    expect(Math.abs(mm / BY_CARD_MM - 1)).toBeLessThan(0.05);
     const taken = /\d+/.exec(await said.innerText())![0];
     await said.click();
     await expect(page.getByText(`${taken} mm`, { exact: true })).toBeVisible();

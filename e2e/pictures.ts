@@ -41,6 +41,22 @@ export const blurredPicture = async (): Promise<File> => ({
   buffer: await sharp(Buffer.from(HULL)).resize(1600, 1200, { fit: 'fill' }).blur(9).jpeg({ quality: 88 }).toBuffer(),
 });
 
+/** A made-up photograph of a flaw with a card beside it, seen straight: 400 px of the picture are {@link BY_CARD_MM}. */
+export const cardPicture = async (): Promise<File> => ({
+  name: 'card.jpg',
+  mimeType: 'image/jpeg',
+  buffer: await sharp(
+    Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="1200"><rect width="1600" height="1200" fill="#2E5A52"/>
+<path d="M560 360H960" stroke="#DAD5C4" stroke-width="6"/><rect x="418" y="645" width="523" height="330" rx="19" fill="#E9E0CB"/>
+<rect x="418" y="700" width="523" height="60" fill="#5A4632"/></svg>`,
+    ),
+  )
+    .jpeg({ quality: 90 })
+    .toBuffer(),
+});
+export const BY_CARD_MM = (400 / 523) * 85.6;
+
 /** A made-up photograph taken under a dark roof. */
 export const darkPicture = async (): Promise<File> => ({
   name: 'dark.jpg',

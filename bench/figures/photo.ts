@@ -1,4 +1,5 @@
 import { judgeBlur } from '@quay/core/photo/madeUp';
+import { measureByCards, within5 } from '@quay/core/photo/madeUpCards';
 import { qualityOf } from '@quay/core/photo/quality';
 import { readdirSync } from 'node:fs';
 import sharp from 'sharp';
@@ -7,6 +8,7 @@ import { onQuay } from '../quay';
 
 const THREADS = 'app/dist/_expo/static/js/web';
 const PICTURES = 400;
+const CARDS = 150;
 
 /** A made-up picture of twelve megapixels with as much in it as a real one: grain and shapes that a decoder has to work for. */
 const twelveMegapixels = async (): Promise<string> => {
@@ -27,6 +29,9 @@ const twelveMegapixels = async (): Promise<string> => {
 /** The check of photographs: how often it is right about blur, and how long it takes in the thread that the app starts. */
 export const photo = async (): Promise<Figure[]> => {
   const agreed = judgeBlur(PICTURES, 20260613, (pixels) => qualityOf(pixels).doubts.includes('blurred'));
+  // Corners by a thumb, ends under the magnifier, which shows a pixel of the photograph as one of the screen.
+  const cards = measureByCards(CARDS, 20261126, { thumbPx: 6, endPx: 0.7, edges: true });
+  const byEdges = cards.flatMap(({ truthMm, byEdgesMm }) => (byEdgesMm === undefined ? [] : [{ truthMm, mm: byEdgesMm }]));
   return onQuay(async (quay, browser) => {
     const thread = readdirSync(THREADS).find((file) => /^thread-photo-.*\.js$/.test(file));
     if (thread === undefined) throw new Error(`there is no thread for photographs in ${THREADS}`);
@@ -43,7 +48,7 @@ export const photo = async (): Promise<Figure[]> => {
             worker.onmessage = ({ data: said }: MessageEvent<{ ok: boolean; why?: string }>) =>
               said.ok ? resolve(performance.now() - began) : reject(new Error(said.why));
             worker.onerror = ({ message }) => reject(new Error(message));
-            worker.postMessage({ id, blob });
+            worker.postMessage({ id, blob, ask: 'quality' });
           });
         const all: number[] = [];
         for (let i = 0; i < 9; i += 1) all.push(await judge(i));
@@ -53,6 +58,14 @@ export const photo = async (): Promise<Figure[]> => {
     );
     return [
       figureAtLeast(`blur agrees with what is known, ${PICTURES} pictures`, agreed * 100, '%', 99),
+      figureAtLeast(`a card’s edges found, ${CARDS} pictures`, (byEdges.length / CARDS) * 100, '%', 95),
+      figureAtLeast('size by a card within 5 %, corners by its edges', within5(byEdges) * 100, '%', 98),
+      figureAtLeast(
+        'the same with corners by thumb only',
+        within5(cards.map(({ truthMm, byThumbMm }) => ({ truthMm, mm: byThumbMm }))) * 100,
+        '%',
+        0,
+      ),
       figure('a 12-megapixel picture judged in its thread', Math.max(...times), 'ms', 700),
     ];
   });

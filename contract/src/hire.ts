@@ -37,6 +37,13 @@ export const SealState = z.object({
   key: z.nullable(Sha256),
 });
 
+const defect = { hire: Id, key: z.string(), station: z.optional(Id) };
+const Defect = z.discriminatedUnion('is', [
+  z.object({ ...defect, is: z.literal('repair'), mark: Mark }),
+  z.object({ ...defect, is: z.literal('said'), note: z.string() }),
+  z.object({ ...defect, is: z.literal('thing'), thing: z.string() }),
+]);
+
 /** Everything a phone needs to walk this hire without signal. */
 export const HirePack = z.object({
   hire: Hire,
@@ -59,6 +66,8 @@ export const HirePack = z.object({
       marks: z.array(Mark),
       shown: z.record(z.string(), z.number()),
       pictures: z.record(z.string(), Sha256),
+      /** What earlier hires left that holds the boat until it is done. */
+      defects: z.array(Defect),
     }),
   ),
   prices: PriceList,

@@ -719,6 +719,9 @@ export const en = {
     round: 'Round: {{text}}',
     language: 'The renter chose {{language}}',
     keyGiven: 'Code of the key safe given out',
+    workDone: 'Done for the next hire',
+    workUnsafe: 'Holds the boat until it is done',
+    workSafe: 'Does not hold the boat',
   },
   photo: {
     choose: '{{label}}: choose one on this phone',

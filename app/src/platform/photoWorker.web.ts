@@ -1,12 +1,13 @@
 import { address } from 'thread:photo';
+import type { Corners, Spot } from '@quay/core/photo/card';
 import type { Quality } from '@quay/core/photo/quality';
-import type { Judged } from '../workers/photoProtocol';
+import type { Asked, Said } from '../workers/photoProtocol';
 
 let worker: Worker | undefined;
 let last = 0;
-const waiting = new Map<number, (quality: Quality | undefined) => void>();
+const waiting = new Map<number, (said: Said | undefined) => void>();
 
-/** Everybody who waits gets no judgement; the next picture starts a thread anew. */
+/** Everybody who waits gets no answer; the next picture starts a thread anew. */
 const giveUp = () => {
   worker?.terminate();
   worker = undefined;
@@ -14,18 +15,35 @@ const giveUp = () => {
   waiting.clear();
 };
 
-/** Judges a photograph in a thread of its own. @returns nothing where it cannot be judged: that is no reason to refuse it */
-export const judgePhoto = (blob: Blob): Promise<Quality | undefined> =>
+type Question<T> = T extends Asked ? Omit<T, 'id'> : never;
+
+const ask = (question: Question<Asked>): Promise<Said | undefined> =>
   new Promise((resolve) => {
     if (!worker) {
       worker = new Worker(address);
-      worker.onmessage = ({ data }: MessageEvent<Judged>) => {
-        waiting.get(data.id)?.(data.ok ? data.quality : undefined);
+      worker.onmessage = ({ data }: MessageEvent<Said>) => {
+        waiting.get(data.id)?.(data);
         waiting.delete(data.id);
       };
       worker.onerror = giveUp;
     }
     last += 1;
     waiting.set(last, resolve);
-    worker.postMessage({ id: last, blob });
+    worker.postMessage({ ...question, id: last });
   });
+
+/** Judges a photograph in a thread of its own. @returns nothing where it cannot be judged: that is no reason to refuse it */
+export const judgePhoto = async (blob: Blob): Promise<Quality | undefined> => {
+  const said = await ask({ blob, ask: 'quality' });
+  return said && said.ok && 'quality' in said ? said.quality : undefined;
+};
+
+/**
+ * Finds the corners of a card by its edges.
+ * @param corners about where they are, in a box in which the whole picture is shown @param reach how far off they may be, of the same measure
+ * @returns nothing where no card's edges are seen there
+ */
+export const findCorners = async (blob: Blob, corners: Corners, box: Spot, reach: number): Promise<Corners | undefined> => {
+  const said = await ask({ blob, ask: 'corners', corners, box, reach });
+  return said && said.ok && 'corners' in said ? said.corners : undefined;
+};

@@ -3,7 +3,13 @@ import { useEffect, useState } from 'react';
 import { callForFile, NoAnswer, Refused } from '../data/api';
 import { keep } from '../data/keep';
 
-/** A photograph of a hire: from this phone when it has it, else from the quay. */
+/** A photograph of a hire: from this phone when it has it, else from the quay. @throws NoAnswer without a way to the quay */
+export const pictureOf = async (hire: string, sha: string): Promise<Blob | undefined> => {
+  const row = await (await keep()).get('photos', [hire, sha]);
+  return row?.blob ?? callForFile(getPhoto, { params: { hireId: hire, sha } });
+};
+
+/** A photograph of a hire as it is shown. */
 export const Picture = ({
   hire,
   sha,
@@ -24,11 +30,7 @@ export const Picture = ({
   useEffect(() => {
     let url: string | undefined;
     let gone = false;
-    const find = async (): Promise<Blob | undefined> => {
-      const row = await (await keep()).get('photos', [hire, sha]);
-      return row?.blob ?? callForFile(getPhoto, { params: { hireId: hire, sha } });
-    };
-    find()
+    pictureOf(hire, sha)
       .then((blob) => {
         if (gone || !blob) return;
         url = URL.createObjectURL(blob);

@@ -37,3 +37,4 @@ export { RenterDocking } from './renter/RenterDocking';
 export { RenterDrills } from './renter/DrillsPage';
 export { Phones } from './session/Phones';
 export { Statement } from './settlement/Statement';
+export { TurnaroundPage } from './turnaround/TurnaroundPage';

@@ -1,22 +1,44 @@
-import { JUDGED_AT_PX, qualityOf } from '@quay/core/photo/quality';
-import type { Judged, ToJudge } from './photoProtocol';
+import type { Corners } from '@quay/core/photo/card';
+import { cornersByEdges } from '@quay/core/photo/cardEdges';
+import { greyOf, JUDGED_AT_PX, qualityOf } from '@quay/core/photo/quality';
+import type { Asked, Said } from './photoProtocol';
 
-/** Where a photograph is looked at before it is accepted: decoding and measuring keep no finger waiting. */
-onmessage = async ({ data: { id, blob } }: MessageEvent<ToJudge>) => {
-  const answer = (judged: Judged) => postMessage(judged);
+/** As wide as a card is measured in: finer than a thumb points. */
+const MEASURED_AT_PX = 1600;
+
+const pixelsOf = async (blob: Blob, widest: number): Promise<ImageData> => {
+  const whole = await createImageBitmap(blob);
+  const scale = Math.min(1, widest / whole.width);
+  const [width, height] = [Math.max(1, Math.round(whole.width * scale)), Math.max(1, Math.round(whole.height * scale))];
+  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
+  if (!context) throw new Error('no canvas');
+  // Averaged on the way down: picking single pixels would make blur look sharp.
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(whole, 0, 0, width, height);
+  whole.close();
+  return context.getImageData(0, 0, width, height);
+};
+
+const cornersIn = async ({ blob, corners, box, reach }: Extract<Asked, { ask: 'corners' }>): Promise<Corners | undefined> => {
+  const { width, height, data } = await pixelsOf(blob, MEASURED_AT_PX);
+  const scale = Math.min(box[0] / width, box[1] / height);
+  const [left, top] = [(box[0] - width * scale) / 2, (box[1] - height * scale) / 2];
+  const inside = corners.map(([x, y]) => [(x - left) / scale, (y - top) / scale]) as unknown as Corners;
+  const found = cornersByEdges({ width, height, grey: greyOf({ width, height, data }) }, inside, Math.ceil(reach / scale));
+  return found?.map(([x, y]) => [left + x * scale, top + y * scale]) as unknown as Corners | undefined;
+};
+
+/** Where a photograph is looked at before it is accepted or measured by: decoding and measuring keep no finger waiting. */
+onmessage = async ({ data: asked }: MessageEvent<Asked>) => {
+  const { id } = asked;
+  const say = (said: Said) => postMessage(said);
   try {
-    const whole = await createImageBitmap(blob);
-    const scale = Math.min(1, JUDGED_AT_PX / whole.width);
-    const [width, height] = [Math.max(1, Math.round(whole.width * scale)), Math.max(1, Math.round(whole.height * scale))];
-    const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
-    if (!context) throw new Error('no canvas');
-    // Averaged on the way down: picking single pixels would make blur look sharp.
-    context.imageSmoothingQuality = 'high';
-    context.drawImage(whole, 0, 0, width, height);
-    whole.close();
-    const { data } = context.getImageData(0, 0, width, height);
-    answer({ id, ok: true, quality: qualityOf({ width, height, data }) });
+    if (asked.ask === 'corners') say({ id, ok: true, corners: await cornersIn(asked) });
+    else {
+      const { width, height, data } = await pixelsOf(asked.blob, JUDGED_AT_PX);
+      say({ id, ok: true, quality: qualityOf({ width, height, data }) });
+    }
   } catch (error) {
-    answer({ id, ok: false, why: (error as Error).message });
+    say({ id, ok: false, why: (error as Error).message });
   }
 };

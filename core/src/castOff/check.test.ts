@@ -12,7 +12,7 @@ const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_
 // Noon on open water: light, and a breeze she may go out in.
 const given: CheckNow = { now: `${TODAY}T14:30:00.000Z`, wind: { ms: 4, by: 'mast' }, alone: false };
 const noonHire = { ...of.hire, from: `${TODAY}T15:00:00.000Z`, to: `${TODAY}T19:00:00.000Z` };
-const day: CheckCase = { ...of, hire: noonHire };
+const day: CheckCase = { ...of, hire: noonHire, defects: [] };
 const { book } = of;
 
 const briefed = (bodies: readonly EventBody[]): EventBody[] =>
@@ -125,6 +125,15 @@ describe('the cast-off check', () => {
     expect(found(low, {}, few)).not.toContain('fuel');
     expect(plannedHours(day)).toBe(3);
     expect(plannedHours({ ...day, hire: { ...noonHire, to: `${TODAY}T16:00:00.000Z` } })).toBe(1);
+  });
+
+  it('holds her for what an earlier hire left, until a manager lets her go with that', () => {
+    const defect = { hire: 'h-9', key: 'fault/x', is: 'said' as const, note: 'Steering is stiff' };
+    const as = { ...day, defects: [defect] };
+    const matter = check(all, {}, as).matters.find(({ found: { is } }) => is === 'defect')!;
+    expect(matter).toMatchObject({ level: 'hold', liftable: true, origin: 'record', place: { page: 'turnaround', hire: 'h-9' } });
+    expect(check(all, {}, as).mayGo).toBe(false);
+    expect(check(all).mayGo).toBe(true);
   });
 
   it('lists what nobody looked at', () => {

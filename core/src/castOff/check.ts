@@ -11,6 +11,7 @@ import { unproven } from '../record/drills';
 import { briefingOf, type Case, dayOfUse, fitOf, peopleOf, schoolsOf, understoodBy } from '../record/handing';
 import { type HireRecord, slot } from '../record/project';
 import { type Deposit, depositOf } from '../settlement/deposit';
+import type { Defect } from '../turnaround/work';
 
 /**
  * What stands between this party and the water, under the operator's own rules, and what nobody looked at. It names
@@ -24,6 +25,8 @@ export type Found =
   | { is: 'notTold'; points: string[]; station: string }
   | { is: 'notUnderstood'; point: string; station: string; by: 'driver' | 'lookout' }
   | { is: 'notAsked'; points: string[] }
+  /** Left by an earlier hire, and nobody has settled it. */
+  | { is: 'defect'; defect: Defect }
   | { is: 'gaugesDisagree'; tank: string; station: string | undefined }
   /** Of a surface, or of a propeller's blades. */
   | { is: 'pictureMissing'; surface: string; station: string }
@@ -40,7 +43,10 @@ export type Origin = 'law' | 'plate' | 'book' | 'operator' | 'somebody' | 'recor
 
 /** Where it is settled: on the page of this name, at this stop. */
 export type Place =
-  { page: 'fit' | 'sign' | 'deposit' | 'docking' | 'hire' } | { page: 'walk'; station: string } | { page: 'drill'; drill: string };
+  | { page: 'fit' | 'sign' | 'deposit' | 'docking' | 'hire' }
+  | { page: 'turnaround'; hire: string }
+  | { page: 'walk'; station: string }
+  | { page: 'drill'; drill: string };
 
 export type Matter = {
   /** Names it as it stands now; a manager's word is about this, and about nothing worse. */
@@ -62,7 +68,7 @@ export type NotChecked =
 
 export type CastOffCheck = { matters: Matter[]; notChecked: NotChecked[]; mayGo: boolean };
 
-export type CheckCase = Case & { hire: { depositMinor: number } };
+export type CheckCase = Case & { hire: { depositMinor: number }; defects: readonly Defect[] };
 export type CheckNow = {
   /** ISO instant. */
   now: string;
@@ -82,6 +88,8 @@ const keyOf = (found: Found): string => {
       return `notUnderstood/${found.point}/${found.by}`;
     case 'notAsked':
       return 'notAsked';
+    case 'defect':
+      return `defect/${found.defect.hire}/${found.defect.key}`.slice(0, 190);
     case 'gaugesDisagree':
       return `gaugesDisagree/${found.tank}`;
     case 'pictureMissing':
@@ -105,6 +113,7 @@ const ORIGIN: Record<Found['is'], Origin> = {
   safetyFitting: 'book',
   propeller: 'book',
   said: 'somebody',
+  defect: 'record',
   tooMany: 'plate',
   noJacket: 'law',
   crew: 'law',
@@ -136,6 +145,8 @@ const placeOf = (found: Found, book: Case['book']): Place => {
       return { page: 'hire' };
     case 'said':
       return { page: 'hire' };
+    case 'defect':
+      return { page: 'turnaround', hire: found.defect.hire };
     case 'tooMany':
     case 'noJacket':
     case 'crew':
@@ -247,6 +258,7 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
   const deposit = depositOf(record, of.hire.depositMinor);
   const found: Found[] = [
     ...mattersOf(record, of.book, day, fitOf(record, of, day), unproven(record, of)),
+    ...of.defects.map((defect): Found => ({ is: 'defect', defect })),
     ...briefingMatters(record, of, briefing, alone),
     ...of.book.surfaces.flatMap((surface): Found[] =>
       wantsPicture(record, 'out', surface, alone) ? [{ is: 'pictureMissing', surface: surface.id, station: surface.station }] : [],

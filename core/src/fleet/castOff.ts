@@ -10,6 +10,7 @@ export const USUAL_LEVEL = {
   safetyFitting: 'hold',
   propeller: 'ask',
   said: 'hold',
+  defect: 'hold',
   drill: 'hold',
   contradiction: 'hold',
   notTold: 'hold',

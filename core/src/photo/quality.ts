@@ -33,7 +33,8 @@ const REACH = 16;
 const STEP = 26;
 const ENOUGH = 10;
 
-const greyOf = ({ width, height, data }: Pixels): Float32Array => {
+/** Brightness, row by row. */
+export const greyOf = ({ width, height, data }: Pixels): Float32Array => {
   const grey = new Float32Array(width * height);
   // Rec. 601 luma.
   for (let i = 0, p = 0; i < grey.length; i += 1, p += 4) grey[i] = 0.299 * data[p]! + 0.587 * data[p + 1]! + 0.114 * data[p + 2]!;

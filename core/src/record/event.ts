@@ -234,6 +234,10 @@ const kinds = {
     how: z.enum(DEPOSIT_WAYS),
     note,
   }),
+  /** Something to be done before the next hire is done: somebody says so, and shows it. */
+  workDone: z.object({ kind: z.literal('workDone'), work: z.string().check(z.minLength(1), z.maxLength(160)), note, photos }),
+  /** Whether something to be done holds the boat until it is. */
+  workJudged: z.object({ kind: z.literal('workJudged'), work: z.string().check(z.minLength(1), z.maxLength(160)), unsafe: z.boolean() }),
   /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
   contradictionSettled: z.object({
     kind: z.literal('contradictionSettled'),
@@ -280,6 +284,8 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.letGo,
   kinds.depositAnswered,
   kinds.depositTaken,
+  kinds.workDone,
+  kinds.workJudged,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = (typeof EVENT_KINDS)[number];

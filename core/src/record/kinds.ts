@@ -39,6 +39,8 @@ export const EVENT_KINDS = [
   'letGo',
   'depositAnswered',
   'depositTaken',
+  'workDone',
+  'workJudged',
   'contradictionSettled',
 ] as const;
 

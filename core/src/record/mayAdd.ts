@@ -34,6 +34,8 @@ const STAFF: readonly EventKind[] = [
   'drillDone',
   'dockingTried',
   'depositTaken',
+  'workDone',
+  'workJudged',
 ];
 const MANAGER: readonly EventKind[] = ['letGo'];
 const RENTER: readonly EventKind[] = [

@@ -106,6 +106,10 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `deposit/${body.attempt}`;
     case 'depositTaken':
       return 'depositTaken';
+    case 'workDone':
+      return `work/${body.work}`;
+    case 'workJudged':
+      return `unsafe/${body.work}`;
     case 'undone':
       return undefined;
   }
@@ -127,6 +131,8 @@ const byTime = (a: Held, b: Held): number =>
   happenedAt(a) - happenedAt(b) ||
   (a.event.device < b.event.device ? -1 : a.event.device > b.event.device ? 1 : a.event.deviceSeq - b.event.deviceSeq) ||
   (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
+
+const isWork = ({ kind }: EventBody): boolean => kind === 'workDone' || kind === 'workJudged';
 
 const walkOf = (body: EventBody): Walk | undefined => ('walk' in body ? body.walk : undefined);
 const walkAt = (held: Held | undefined): Walk | undefined => held && walkOf(held.event.body);
@@ -216,9 +222,14 @@ export const project = (held: Iterable<Held>): HireRecord => {
   const seals = { out: fence('out/sealed'), in: fence('in/sealed') };
   const late: Held[] = [];
   const proposed: Held[] = [];
+  const ofWork = (target: string) => {
+    const of = known.get(target)?.event.body;
+    return of !== undefined && isWork(of);
+  };
   const outside = (one: Held): boolean => {
     const { body, id, replaces } = one.event;
-    if (body.kind === 'closed') return false;
+    // The closing settles with the renter; the boat is turned round after it.
+    if (body.kind === 'closed' || isWork(body) || (body.kind === 'undone' && replaces.length > 0 && replaces.every(ofWork))) return false;
     // An undo concerns the walks of what it takes away.
     const concerns = (walk: Walk) =>
       body.kind === 'undone'

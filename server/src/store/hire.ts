@@ -7,6 +7,8 @@ import type * as z from 'zod/mini';
 import type { SealState } from '@quay/contract/hire';
 import type { Handover } from '@quay/core/fleet/school';
 import { type Before, beforeOf } from '@quay/core/record/before';
+import { findingsOf } from '@quay/core/record/findings';
+import { type Defect, defectsOf, workOf } from '@quay/core/turnaround/work';
 import { groundOf, sheetsOf } from './fit';
 import { bookOf, refreshIfStale, wholeRecord } from './record';
 import { type QuayKey, readHanding, readOperator } from './setting';
@@ -60,19 +62,32 @@ const toHire = (row: Named): Hire => ({
 export const priceList = async (db: Knex, version: number): Promise<PriceList> =>
   JSON.parse(((await db('priceList').where({ version }).first('body')) as { body: string }).body) as PriceList;
 
-/** What the boat's last record leaves to a hire: of the last one before it that was walked at all. */
-const beforeHire = async (db: Knex, row: HireRow): Promise<Before | undefined> => {
-  const last = (await db('hire')
+/** So many earlier hires of a boat are asked for what they left to be done. */
+const EARLIER = 6;
+
+/**
+ * What the boat's records leave to a hire: marks, counters and pictures of the last one before it that was walked at all,
+ * and what the last few left to be done that holds her.
+ */
+const beforeHire = async (db: Knex, row: HireRow): Promise<(Before & { defects: Defect[] }) | undefined> => {
+  const earlier = (await db('hire')
     .where({ boat: row.boat })
     .whereNot({ id: row.id })
     .where('from', '<=', row.from)
     .whereIn('state', ['out', 'walkingIn', 'settling', 'closed'])
     .orderBy('from', 'desc')
-    .first('id')) as { id: string } | undefined;
-  if (!last) return undefined;
-  const { record } = await wholeRecord(db, last.id);
-  const book = await bookOf(db, row.boat, record.bookVersion);
-  return book && beforeOf(last.id, record, book.book);
+    .limit(EARLIER)
+    .select('id', 'to')) as { id: string; to: string }[];
+  let before: Before | undefined;
+  const defects: Defect[] = [];
+  for (const { id, to } of earlier) {
+    const { record } = await wholeRecord(db, id);
+    const book = (await bookOf(db, row.boat, record.bookVersion))?.book;
+    if (!book) continue;
+    before ??= beforeOf(id, record, book);
+    defects.push(...defectsOf(id, workOf(record, book, findingsOf(record, book, to))));
+  }
+  return before && { ...before, defects };
 };
 
 /** Everything a phone needs to walk a hire without signal. */

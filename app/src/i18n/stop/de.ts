@@ -289,7 +289,7 @@ export const de: StopWords = {
   card: {
     title: 'An einer Karte messen',
     open: 'An einer Karte im Bild messen',
-    why: 'Eine Bank- oder Ausweiskarte liegt neben dem Schaden. Die vier gelben Ecken der Reihe nach auf ihre Ecken setzen, eine lange Seite zuerst; die roten Enden auf den Schaden.',
+    why: 'Eine Bank- oder Ausweiskarte liegt neben dem Schaden. Die vier gelben Ecken der Reihe nach nahe an ihre Ecken setzen, eine lange Seite zuerst, und die Kanten suchen lassen; die roten Enden auf den Schaden.',
     take: '{{mm}} mm: nehmen',
     set: 'Ecken und Enden setzen',
     left: 'Nach links',
@@ -298,6 +298,9 @@ export const de: StopWords = {
     down: 'Nach unten',
     crossed: 'Die Ecken kreuzen sich: der Reihe nach um die Karte.',
     tooSmall: 'Die Karte ist hier zu klein zum Messen.',
+    seek: 'Kanten der Karte suchen',
+    found: 'Die Ecken stehen, wo ihre Kanten sich treffen.',
+    notFound: 'Nahe den Ecken sind keine Kanten einer Karte zu sehen: näher setzen, oder von Hand.',
   },
   matter: {
     short: '{{name}}: {{n}} zu wenig',
@@ -305,6 +308,9 @@ export const de: StopWords = {
     outOfDate: '{{name}}: abgelaufen',
     propeller: '{{name}}: Schaden über der Grenze',
     propellerMm: '{{name}}: Schaden von {{mm}} mm, über der Grenze',
+    defectSaid: 'Bei einer früheren Fahrt gemeldet und nicht erledigt: {{note}}',
+    defectMark: 'Seit einer früheren Fahrt nicht behoben: {{kind}}, {{mm}} mm, {{name}}',
+    defectThing: 'Seit einer früheren Fahrt nicht erledigt: {{name}}',
     said: '{{why}}',
     heads: '{{have}} Personen an Bord, ihr Schild sagt {{may}}',
     decks: '{{have}} Personen, ihre Decks tragen {{may}}',

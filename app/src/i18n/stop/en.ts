@@ -285,7 +285,7 @@ export const en = {
   card: {
     title: 'Measure by a card',
     open: 'Measure by a card in the picture',
-    why: 'A bank or identity card lies beside the flaw. Set the four yellow corners on its corners, in order round it, a long side first; the red ends on the flaw.',
+    why: 'A bank or identity card lies beside the flaw. Set the four yellow corners near its corners, in order round it, a long side first, and let its edges be found; the red ends on the flaw.',
     take: '{{mm}} mm: take it',
     set: 'Set corners and ends',
     left: 'To the left',
@@ -294,6 +294,9 @@ export const en = {
     down: 'Down',
     crossed: 'The corners cross: go round the card in order.',
     tooSmall: 'The card is too small here to measure by.',
+    seek: 'Find the card’s edges',
+    found: 'The corners stand where its edges meet.',
+    notFound: 'No edges of a card are seen near the corners: set them closer, or by hand.',
   },
   matter: {
     short: '{{name}}: {{n}} short',
@@ -301,6 +304,9 @@ export const en = {
     outOfDate: '{{name}}: out of date',
     propeller: '{{name}}: flaw over the limit',
     propellerMm: '{{name}}: flaw of {{mm}} mm, over the limit',
+    defectSaid: 'Reported on an earlier hire, and not settled: {{note}}',
+    defectMark: 'Not mended since an earlier hire: {{kind}}, {{mm}} mm, {{name}}',
+    defectThing: 'Not done since an earlier hire: {{name}}',
     said: '{{why}}',
     heads: '{{have}} people aboard, her plate says {{may}}',
     decks: '{{have}} people, her decks may carry {{may}}',

@@ -294,7 +294,7 @@ export const es: StopWords = {
   card: {
     title: 'Medir con una tarjeta',
     open: 'Medir con una tarjeta de la foto',
-    why: 'Una tarjeta bancaria o de identidad está junto al daño. Ponga las cuatro esquinas amarillas en las suyas, en orden, un lado largo primero; los extremos rojos en el daño.',
+    why: 'Una tarjeta bancaria o de identidad está junto al daño. Ponga las cuatro esquinas amarillas cerca de las suyas, en orden, un lado largo primero, y deje buscar los bordes; los extremos rojos en el daño.',
     take: '{{mm}} mm: tomar',
     set: 'Poner esquinas y extremos',
     left: 'A la izquierda',
@@ -303,6 +303,9 @@ export const es: StopWords = {
     down: 'Abajo',
     crossed: 'Las esquinas se cruzan: dé la vuelta a la tarjeta en orden.',
     tooSmall: 'La tarjeta es aquí demasiado pequeña para medir.',
+    seek: 'Buscar los bordes de la tarjeta',
+    found: 'Las esquinas están donde se cruzan sus bordes.',
+    notFound: 'No se ven bordes de tarjeta cerca de las esquinas: acérquelas, o póngalas a mano.',
   },
   matter: {
     short: '{{name}}: faltan {{n}}',
@@ -310,6 +313,9 @@ export const es: StopWords = {
     outOfDate: '{{name}}: caducado',
     propeller: '{{name}}: daño por encima del límite',
     propellerMm: '{{name}}: daño de {{mm}} mm, por encima del límite',
+    defectSaid: 'Comunicado en un alquiler anterior y sin resolver: {{note}}',
+    defectMark: 'Sin reparar desde un alquiler anterior: {{kind}}, {{mm}} mm, {{name}}',
+    defectThing: 'Sin hacer desde un alquiler anterior: {{name}}',
     said: '{{why}}',
     heads: '{{have}} personas a bordo, su placa admite {{may}}',
     decks: '{{have}} personas, sus cubiertas llevan {{may}}',

@@ -295,7 +295,7 @@ export const fr: StopWords = {
   card: {
     title: 'Mesurer par une carte',
     open: 'Mesurer par une carte sur la photo',
-    why: 'Une carte bancaire ou d’identité est posée près du défaut. Mettre les quatre coins jaunes sur les siens, dans l’ordre, un long côté d’abord ; les bouts rouges sur le défaut.',
+    why: 'Une carte bancaire ou d’identité est posée près du défaut. Mettre les quatre coins jaunes près des siens, dans l’ordre, un long côté d’abord, et faire chercher les bords ; les bouts rouges sur le défaut.',
     take: '{{mm}} mm : prendre',
     set: 'Placer coins et bouts',
     left: 'À gauche',
@@ -304,6 +304,9 @@ export const fr: StopWords = {
     down: 'En bas',
     crossed: 'Les coins se croisent : faire le tour de la carte dans l’ordre.',
     tooSmall: 'La carte est trop petite ici pour mesurer.',
+    seek: 'Chercher les bords de la carte',
+    found: 'Les coins sont là où ses bords se rejoignent.',
+    notFound: 'Aucun bord de carte n’est visible près des coins : les rapprocher, ou les poser à la main.',
   },
   matter: {
     short: '{{name}} : il en manque {{n}}',
@@ -311,6 +314,9 @@ export const fr: StopWords = {
     outOfDate: '{{name}} : périmé',
     propeller: '{{name}} : défaut au-delà de la limite',
     propellerMm: '{{name}} : défaut de {{mm}} mm, au-delà de la limite',
+    defectSaid: 'Signalé lors d’une location précédente, non réglé : {{note}}',
+    defectMark: 'Non réparé depuis une location précédente : {{kind}}, {{mm}} mm, {{name}}',
+    defectThing: 'Non fait depuis une location précédente : {{name}}',
     said: '{{why}}',
     heads: '{{have}} personnes à bord, sa plaque en admet {{may}}',
     decks: '{{have}} personnes, ses ponts en portent {{may}}',

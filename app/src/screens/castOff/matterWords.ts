@@ -38,6 +38,13 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
           : t('matter.propellerMm', { name: named(what.propeller), mm: one(what.sizeMm) });
       case 'said':
         return t('matter.said', { why: what.why });
+      case 'defect': {
+        const { defect } = what;
+        if (defect.is === 'said') return t('matter.defectSaid', { note: defect.note });
+        if (defect.is === 'thing') return t('matter.defectThing', { name: named(defect.thing) });
+        const { kind, sizeMm, surface } = defect.mark;
+        return t('matter.defectMark', { kind: t(`mark.${kind}`), mm: one(sizeMm), name: named(surface) });
+      }
       case 'tooMany': {
         const { overload } = what;
         if (overload.is === 'load') return t('matter.load', { may: overload.mayKg, have: Math.round(overload.haveKg[0]) });

@@ -25,7 +25,7 @@ export const useCastOff = (view: HireView): CastOffCheck => {
     const wind = ms !== undefined && (from.is === 'mast' || from.is === 'mastOld' || from.is === 'hand') ? { ms, by: from.is } : undefined;
     return castOffCheck(
       view.record,
-      { ...caseOf(view), hire: view.pack.hire },
+      { ...caseOf(view), hire: view.pack.hire, defects: view.pack.before?.defects ?? [] },
       { now: new Date(now).toISOString(), wind, alone: unattended(view.pack.hire.handover, 'out') },
     );
   }, [view, now, given, from]);
@@ -39,6 +39,7 @@ const STANDING: readonly Matter['found']['is'][] = [
   'safetyFitting',
   'propeller',
   'said',
+  'defect',
   'tooMany',
   'noJacket',
   'crew',

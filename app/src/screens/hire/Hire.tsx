@@ -197,6 +197,9 @@ const HireCard = ({ view }: { view: HireView }) => {
           {state === 'settling' || state === 'closed' ? (
             <Alt label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
           ) : null}
+          {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
+            <Alt label={t('turn.title')} onPress={() => router.push(`/hire/${hire.id}/turnaround`)} testID="turnaround" />
+          ) : null}
           {state === 'walkingOut' && view.record.slots.has('out/started') ? (
             <Alt label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />
           ) : null}

@@ -4,16 +4,22 @@ import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type GestureResponderEvent, useWindowDimensions, View } from 'react-native';
 import Svg, { Circle, Line, Polygon } from 'react-native-svg';
-import { Picture } from '../../platform/picture';
+import { findCorners } from '../../platform/photoWorker';
+import { Picture, pictureOf } from '../../platform/picture';
+import { NoAnswer, Refused } from '../../data/api';
 import { Tag } from '../../ui/board';
-import { Go, Sign } from '../../ui/press';
+import { Alt, Go, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useTones } from '../../ui/theme';
 import { Body, SlabBold } from '../../ui/words';
 
 /** A finger moves a point by a third of its own way, so that a wet thumb can set it to the pixel. */
 const SLOWED = 0.33;
-const LOUPE = 3;
+const LOUPE = 5;
+/** An arrow moves a point by less than a pixel of the screen: the photograph is finer than that. */
+const ARROW = 0.25;
+/** How far from the card's corners a thumb may have set them for its edges to be looked for, px of the screen. */
+const REACH = 8;
 /** Sides of the card on the screen below which nothing can be measured, px. */
 const SHORTEST_PX = 24;
 /** The browser leaves the finger to us; not among the styles a phone knows. */
@@ -47,13 +53,17 @@ export const CardSheet = ({
   const [width, height] = [Math.min(screen, 640) - 36, Math.min(Math.round((Math.min(screen, 640) - 36) * 0.75), Math.round(tall * 0.42))];
   const [spots, setSpots] = useState<readonly Spot[]>(() => BEGIN.map(([x, y]) => [x * width, y * height]));
   const [at, setAt] = useState(0);
+  const [seeking, setSeeking] = useState(false);
+  const [found, setFound] = useState<boolean>();
   const last = useRef<Spot>([0, 0]);
-  const move = (index: number, [dx, dy]: Spot) =>
+  const move = (index: number, [dx, dy]: Spot) => {
+    setFound(undefined);
     setSpots((now) =>
       now.map((spot, i) =>
         i === index ? [Math.min(width, Math.max(0, spot[0] + dx)), Math.min(height, Math.max(0, spot[1] + dy))] : spot,
       ),
     );
+  };
   const place = ({ nativeEvent }: GestureResponderEvent): Spot => [nativeEvent.locationX, nativeEvent.locationY];
   const grab = (event: GestureResponderEvent) => {
     const here = place(event);
@@ -71,13 +81,28 @@ export const CardSheet = ({
   const fault = cardFault(corners, SHORTEST_PX);
   const mm = fault ? undefined : sizeByCard(corners, from, to);
   const sensible = mm !== undefined && Number.isFinite(mm) && mm >= 1 && mm <= 2000;
+  const seek = async () => {
+    setSeeking(true);
+    try {
+      const blob = await pictureOf(hireId, sha);
+      const better = blob && (await findCorners(blob, corners, [width, height], REACH));
+      if (better) setSpots((now) => [...better, ...now.slice(4)]);
+      setFound(better !== undefined);
+    } catch (error) {
+      // Without the picture nothing is found in it; the corners stay where the thumb set them.
+      if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
+      setFound(false);
+    } finally {
+      setSeeking(false);
+    }
+  };
   const [lx, ly] = spots[at]!;
   const loupe = 108;
   const arrows = [
-    [mdiArrowLeft, 'left', [-1, 0]],
-    [mdiArrowUp, 'up', [0, -1]],
-    [mdiArrowDown, 'down', [0, 1]],
-    [mdiArrowRight, 'right', [1, 0]],
+    [mdiArrowLeft, 'left', [-ARROW, 0]],
+    [mdiArrowUp, 'up', [0, -ARROW]],
+    [mdiArrowDown, 'down', [0, ARROW]],
+    [mdiArrowRight, 'right', [ARROW, 0]],
   ] as const;
   return (
     <Sheet
@@ -156,7 +181,9 @@ export const CardSheet = ({
           </View>
         </View>
       </View>
+      <Alt label={t('card.seek')} busy={seeking} disabled={fault !== undefined} onPress={() => void seek()} testID="card-seek" />
       {fault ? <Tag kind="stop">{t(`card.${fault}`)}</Tag> : null}
+      {found === undefined ? null : <Tag kind={found ? 'ok' : 'ask'}>{t(found ? 'card.found' : 'card.notFound')}</Tag>}
     </Sheet>
   );
 };

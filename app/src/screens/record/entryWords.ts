@@ -89,6 +89,10 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return t(`log.deposit.${body.answer}`, { sum: money(body.amountMinor) });
       case 'depositTaken':
         return t('log.depositTaken', { sum: money(body.amountMinor) });
+      case 'workDone':
+        return body.note === undefined ? t('log.workDone') : `${t('log.workDone')}: ${body.note}`;
+      case 'workJudged':
+        return t(body.unsafe ? 'log.workUnsafe' : 'log.workSafe');
       case 'keyGiven':
         return t('log.keyGiven');
       case 'undone':

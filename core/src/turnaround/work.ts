@@ -1,0 +1,161 @@
+import type { Mark } from '../condition/marks';
+import type { Book } from '../fleet/book';
+import type { Tank } from '../fleet/rows';
+import { litresShown } from '../fuel/level';
+import type { Finding } from '../record/findings';
+import { type HireRecord, slot } from '../record/project';
+
+/**
+ * What must happen to a boat before the next hire, read off the record of the hire that came in. It is done when somebody
+ * says so and shows it; nothing is ever struck off by itself.
+ */
+export type Work = {
+  /** Stays the same however often it is worked out: words about it point here. */
+  key: string;
+  station: string | undefined;
+  /** Holds the boat for the next hire until it is done. */
+  unsafe: boolean;
+  done: Done | undefined;
+} & Task;
+
+export type Task =
+  | { is: 'replace'; fitting: string; pieces: number; why: 'missing' | 'used' | 'damaged' | 'unsealed' }
+  | { is: 'repair'; mark: Mark }
+  | { is: 'propeller'; propeller: string; sizeMm: number | undefined }
+  /** Litres to its brim, as far as anybody knows. */
+  | { is: 'refuel' | 'fill' | 'pumpOut'; tank: string; litres: number }
+  /** Somebody reported it from afloat. */
+  | { is: 'fault' | 'knock'; note: string; photos: readonly string[] };
+
+export type Done = { note: string | undefined; photos: readonly string[]; by: string; at: string };
+
+/** A defect that an earlier hire left and nobody has settled. */
+export type Defect = { hire: string; key: string; station?: string | undefined } & (
+  | { is: 'repair'; mark: Mark }
+  | { is: 'said'; note: string }
+  /** Something of the book, by its id. */
+  | { is: 'thing'; thing: string }
+);
+
+/** Emptier than this, and she is filled up before she leaves; fuller than this, and she is pumped out. */
+const FILL_UNDER = 0.9;
+const PUMP_OVER = 0.25;
+
+/** Flaws that may let water in or a hand through: somebody looks before the next party comes. */
+const UNSAFE_MARKS: readonly Mark['kind'][] = ['crack', 'tear', 'missing'];
+
+/** Decisions by which there is nothing to mend. */
+const NOTHING_TO_MEND = ['known', 'notDamage', 'found'];
+
+/** How full a tank was read at return, litres; fuel from the fused figure, else from its last gauge read. */
+const levelIn = (record: HireRecord, book: Book, tank: Tank, fuel: number | undefined): number | undefined => {
+  if (fuel !== undefined) return fuel;
+  for (const gauge of book.gauges) {
+    if (gauge.tank !== tank.id || !['percent', 'needle', 'sightLine', 'dipstick', 'sender'].includes(gauge.reads)) continue;
+    const read = slot(record, `in/gauge/${gauge.id}`, 'gaugeRead');
+    if (read) return litresShown(gauge, tank, read.value.shown);
+  }
+  return undefined;
+};
+
+type Bare = Task & { key: string; station?: string | undefined; unsafe: boolean };
+
+const tankWork = (record: HireRecord, book: Book, findings: readonly Finding[]): Bare[] =>
+  book.tanks.flatMap((tank): Bare[] => {
+    const fuel = findings.find((one) => one.topic === 'fuel' && one.tank.id === tank.id);
+    const at = levelIn(record, book, tank, fuel?.topic === 'fuel' ? fuel.fuel?.in?.value : undefined);
+    if (at === undefined) return [];
+    const station = book.gauges.find((gauge) => gauge.tank === tank.id)?.station;
+    const share = at / tank.capacityL;
+    const is = tank.holds === 'waste' ? 'pumpOut' : tank.holds === 'fresh' ? 'fill' : tank.holds === 'gas' ? undefined : 'refuel';
+    if (!is || (is === 'pumpOut' ? share <= PUMP_OVER : share >= FILL_UNDER)) return [];
+    return [{ key: `${is}/${tank.id}`, is, tank: tank.id, litres: is === 'pumpOut' ? at : tank.capacityL - at, station, unsafe: false }];
+  });
+
+const findingWork = (record: HireRecord, finding: Finding): Bare[] => {
+  const { key, station, decision } = finding;
+  if (decision !== undefined && NOTHING_TO_MEND.includes(decision)) return [];
+  if (
+    finding.topic === 'count' &&
+    (finding.is === 'missing' || finding.is === 'used' || finding.is === 'damaged' || finding.is === 'unsealed')
+  )
+    return [
+      {
+        key,
+        is: 'replace',
+        fitting: finding.fitting.id,
+        pieces: Math.max(1, finding.pieces),
+        why: finding.is,
+        station,
+        unsafe: finding.fitting.safety === true && finding.is !== 'used',
+      },
+    ];
+  if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown') && finding.in)
+    return [{ key, is: 'repair', mark: finding.in, station, unsafe: UNSAFE_MARKS.includes(finding.in.kind) }];
+  if (finding.topic === 'propeller' && finding.is === 'new') {
+    const given = slot(record, `in/propeller/${finding.propeller.id}`, 'evidenceGiven')?.value;
+    return [
+      {
+        key,
+        is: 'propeller',
+        propeller: finding.propeller.id,
+        sizeMm: given?.sizeMm,
+        station,
+        unsafe: given?.state === 'flawOverLimit',
+      },
+    ];
+  }
+  return [];
+};
+
+const reportedWork = (record: HireRecord): Bare[] =>
+  (slot(record, 'reported', 'reported')?.standing ?? []).flatMap(({ event: { id, body } }): Bare[] =>
+    body.kind === 'reported'
+      ? [
+          {
+            key: `${body.what}/${id}`,
+            is: body.what,
+            note: body.note,
+            photos: body.photos,
+            station: body.station,
+            unsafe: body.what === 'fault',
+          },
+        ]
+      : [],
+  );
+
+/** Everything to be done before the next hire, what holds her first, then in the order of the walk. */
+export const workOf = (record: HireRecord, book: Book, findings: readonly Finding[]): Work[] => {
+  const all = [...reportedWork(record), ...findings.flatMap((one) => findingWork(record, one)), ...tankWork(record, book, findings)];
+  const stops = new Map(book.stations.map(({ id }, i) => [id, i]));
+  const place = (work: Work) => (work.station === undefined ? stops.size : (stops.get(work.station) ?? stops.size));
+  return all
+    .map((work): Work => {
+      const said = slot(record, `work/${work.key}`, 'workDone');
+      const judged = slot(record, `unsafe/${work.key}`, 'workJudged');
+      return {
+        ...work,
+        station: work.station,
+        unsafe: judged?.value.unsafe ?? work.unsafe,
+        done: said && { note: said.value.note, photos: said.value.photos, by: said.by.actor.id, at: said.by.event.at },
+      };
+    })
+    .sort(
+      (a, b) => Number(a.done !== undefined) - Number(b.done !== undefined) || Number(b.unsafe) - Number(a.unsafe) || place(a) - place(b),
+    );
+};
+
+/**
+ * What of a hire's work holds the boat for the next one. Equipment and propellers are looked at anew at every departure and
+ * hold her there by what is found then; a flaw in the boat and a fault somebody reported are not found again by counting.
+ */
+export const defectsOf = (hire: string, work: readonly Work[]): Defect[] =>
+  work.flatMap((one): Defect[] => {
+    if (!one.unsafe || one.done) return [];
+    const { key, station } = one;
+    const base = { hire, key, ...(station === undefined ? {} : { station }) };
+    if (one.is === 'repair') return [{ ...base, is: 'repair', mark: one.mark }];
+    if (one.is === 'fault' || one.is === 'knock') return [{ ...base, is: 'said', note: one.note }];
+    if (one.is === 'refuel' || one.is === 'fill' || one.is === 'pumpOut') return [{ ...base, is: 'thing', thing: one.tank }];
+    return [];
+  });
