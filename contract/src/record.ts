@@ -78,7 +78,8 @@ export const getPhoto = endpoint({
   path: '/hires/:hireId/photos/:sha',
   roles: ['hand', 'manager', 'renter'],
   params: photoParams,
-  query: nothing,
+  /** `small` where it is only shown among others: for a walk, not for evidence. */
+  query: z.object({ size: z.optional(z.literal('small')) }),
   body: nothing,
   gives: 'image/*',
   reply: z.unknown(),

@@ -23,6 +23,8 @@ export type KeptPhoto = {
   hire: string;
   state: KeptState;
   blob: Blob | undefined;
+  /** Made of it for where it is shown among others; stays when the picture itself is let go. */
+  small?: Blob;
   bytes: number;
   addedAt: number;
   refusal?: Refusal;

@@ -65,6 +65,10 @@ export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
   return sha;
 };
 
+/** Whether this very picture is kept of this hire already, byte for byte. */
+export const isKeptPhoto = async (hire: string, blob: Blob): Promise<boolean> =>
+  (await (await keep()).getKey('photos', [hire, nameOfBytes(new Uint8Array(await blob.arrayBuffer()))])) !== undefined;
+
 /** Keeps a sheet of people under the digest that an event will name. @returns its SHA-256 */
 export const keepSheet = async (hire: string, sheet: Sheet): Promise<string> => {
   const sha = digestOf(sheet);

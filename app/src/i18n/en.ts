@@ -781,7 +781,7 @@ export const en = {
       fuel: { used: '{{low}} to {{high}} L used', notRead: 'not read both times' },
       hours: { run: '{{n}} h run' },
       gauge: { differs: 'differs' },
-      propeller: { new: 'new flaw', known: 'known flaw', notSeen: 'not judged' },
+      propeller: { new: 'new flaw', known: 'known flaw', notSeen: 'not judged', slower: 'fewer revs than at departure' },
       late: { late: '{{n}} min past due', inTime: 'in time' },
       contradiction: { open: 'two phones disagree' },
     },

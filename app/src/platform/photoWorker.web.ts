@@ -47,3 +47,9 @@ export const findCorners = async (blob: Blob, corners: Corners, box: Spot, reach
   const said = await ask({ blob, ask: 'corners', corners, box, reach });
   return said && said.ok && 'corners' in said ? said.corners : undefined;
 };
+
+/** Makes a picture small, for where it is shown among others. @returns nothing where it cannot be made */
+export const makeSmall = async (blob: Blob): Promise<Blob | undefined> => {
+  const said = await ask({ blob, ask: 'small' });
+  return said && said.ok && 'small' in said ? said.small : undefined;
+};

@@ -1,12 +1,33 @@
 import { getPhoto } from '@quay/contract/record';
 import { useEffect, useState } from 'react';
 import { callForFile, NoAnswer, Refused } from '../data/api';
-import { keep } from '../data/keep';
+import { isFull, keep, write } from '../data/keep';
+import { makeSmall } from './photoWorker.web';
 
 /** A photograph of a hire: from this phone when it has it, else from the quay. @throws NoAnswer without a way to the quay */
 export const pictureOf = async (hire: string, sha: string): Promise<Blob | undefined> => {
   const row = await (await keep()).get('photos', [hire, sha]);
   return row?.blob ?? callForFile(getPhoto, { params: { hireId: hire, sha } });
+};
+
+/** No wider than this, a small one will do. */
+const SMALL_UP_TO = 160;
+
+/** The same, made small: a walk shows many of them, and a phone has better to do than to decode twelve megapixels each. */
+const smallOf = async (hire: string, sha: string): Promise<Blob | undefined> => {
+  const row = await (await keep()).get('photos', [hire, sha]);
+  if (row?.small) return row.small;
+  if (!row?.blob) return callForFile(getPhoto, { params: { hireId: hire, sha }, query: { size: 'small' } });
+  const small = await makeSmall(row.blob);
+  if (!small) return row.blob;
+  // It can be made again: a disk that is full keeps what was entered, not this.
+  await write(['photos'], async (tx) => {
+    const now = await tx.objectStore('photos').get([hire, sha]);
+    if (now) await tx.objectStore('photos').put({ ...now, small });
+  }).catch((error: unknown) => {
+    if (!isFull(error)) throw error;
+  });
+  return small;
 };
 
 /** A photograph of a hire as it is shown. */
@@ -27,10 +48,11 @@ export const Picture = ({
 }) => {
   const [source, setSource] = useState<string>();
   const [failed, setFailed] = useState<Error>();
+  const small = typeof width === 'number' && width <= SMALL_UP_TO;
   useEffect(() => {
     let url: string | undefined;
     let gone = false;
-    pictureOf(hire, sha)
+    (small ? smallOf : pictureOf)(hire, sha)
       .then((blob) => {
         if (gone || !blob) return;
         url = URL.createObjectURL(blob);
@@ -44,7 +66,7 @@ export const Picture = ({
       gone = true;
       if (url !== undefined) URL.revokeObjectURL(url);
     };
-  }, [hire, sha]);
+  }, [hire, sha, small]);
   if (failed) throw failed;
   // Without a source the browser writes the picture's name in its place.
   return (

@@ -4,7 +4,7 @@ import type { Briefing } from '../briefing/compose';
 import { bladesToShow } from '../condition/propeller';
 import { type Level, type Liftable, USUAL_LEVEL } from '../fleet/castOff';
 import { schoolOf } from '../fleet/school';
-import { fuelTanks, fuelOf, walkState, wantsPicture } from '../record/walk';
+import { fuelTanks, fuelOf, walkState, wantsGaugePicture, wantsPicture } from '../record/walk';
 import { fuelPlans } from './fuelPlan';
 import { type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
 import { unproven } from '../record/drills';
@@ -28,7 +28,7 @@ export type Found =
   /** Left by an earlier hire, and nobody has settled it. */
   | { is: 'defect'; defect: Defect }
   | { is: 'gaugesDisagree'; tank: string; station: string | undefined }
-  /** Of a surface, or of a propeller's blades. */
+  /** Of a surface, of what a gauge reads, or of a propeller's blades. */
   | { is: 'pictureMissing'; surface: string; station: string }
   | { is: 'deposit'; deposit: Deposit }
   | { is: 'fuel'; tank: string; plan: ForPlan; hours: number; station: string | undefined }
@@ -262,6 +262,9 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
     ...briefingMatters(record, of, briefing, alone),
     ...of.book.surfaces.flatMap((surface): Found[] =>
       wantsPicture(record, 'out', surface, alone) ? [{ is: 'pictureMissing', surface: surface.id, station: surface.station }] : [],
+    ),
+    ...of.book.gauges.flatMap((gauge): Found[] =>
+      wantsGaugePicture(record, 'out', gauge, alone) ? [{ is: 'pictureMissing', surface: gauge.id, station: gauge.station }] : [],
     ),
     ...of.book.propellers.flatMap((propeller): Found[] => {
       const given = slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value;

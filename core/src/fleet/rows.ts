@@ -114,6 +114,8 @@ export const Gauge = z.object({
   band: z.optional(z.tuple([z.number(), z.number()])),
   /** Of a waste tank's lamp: how many flushes are left once it is lit. */
   flushesLeft: z.optional(z.int().check(z.gte(0), z.lte(500))),
+  /** A picture of what is read is asked for: on every walk, or on one that a renter makes alone. */
+  picture: z.optional(z.enum(['always', 'alone'])),
   errors: z.optional(GaugeErrors),
   /** What this gauge's reading is called on the boat's own wires, where she has a gateway. */
   wire: z.optional(z.string().check(z.regex(/^[A-Z0-9_-]{1,20}$/))),

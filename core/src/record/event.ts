@@ -63,6 +63,8 @@ const kinds = {
     zeroed: z.optional(z.literal(true)),
     /** Who read it: a person unless said otherwise. */
     by: z.optional(z.literal('gateway')),
+    /** Of what was read, where the book asks to be shown it. */
+    photos: z.optional(photos),
     asBefore,
   }),
   /** Filled to the brim before this walk's other readings, with the litres on the pump's meter where there was one. */
@@ -80,6 +82,8 @@ const kinds = {
     propeller: id,
     state: z.enum(EVIDENCE_STATES),
     sizeMm: z.optional(z.number().check(z.gt(0), z.lte(500))),
+    /** Revolutions a minute at full throttle, where she is judged by them. */
+    fullRpm: z.optional(z.int().check(z.gt(0), z.lte(12_000))),
     note,
     photos,
     asBefore,

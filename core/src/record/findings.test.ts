@@ -147,6 +147,17 @@ describe('the propeller', () => {
   it('that nobody looked at coming in is said to be not judged', () => {
     expect(one(findings(prop('out', 'sound')), 'propeller/prop')).toMatchObject({ is: 'notSeen', chargeable: false });
   });
+
+  it('is looked at when it turns slower than it did, and charged to nobody for that', () => {
+    const revs = (walk: 'out' | 'in', fullRpm: number) =>
+      at({ kind: 'evidenceGiven', walk, propeller: 'prop', state: 'sound', fullRpm, photos: [] });
+    const slower = one(findings(revs('out', 2800), revs('in', 2550)), 'propeller/prop')!;
+    expect(slower).toMatchObject({ is: 'slower', chargeable: false, outRpm: 2800, inRpm: 2550 });
+    expect(needsDecision(slower)).toBe(true);
+    // A needle trembles; and what was not read at departure says nothing.
+    expect(one(findings(revs('out', 2800), revs('in', 2700)), 'propeller/prop')).toBeUndefined();
+    expect(one(findings(prop('out', 'sound'), revs('in', 2000)), 'propeller/prop')).toBeUndefined();
+  });
 });
 
 describe('fuel, hours and other gauges', () => {

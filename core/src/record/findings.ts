@@ -1,5 +1,6 @@
 import { compareCount } from '../condition/counts';
 import { compareMarks, type Mark } from '../condition/marks';
+import { revsFell } from '../condition/propeller';
 import type { Book } from '../fleet/book';
 import type { Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
@@ -41,7 +42,13 @@ export type Finding = {
   | { topic: 'fuel'; tank: Tank; is: 'used' | 'notRead'; fuel: Fused | undefined; meteredL: number | undefined; filledL: number }
   | { topic: 'hours'; is: 'run'; hours: number }
   | { topic: 'gauge'; gauge: Gauge; is: 'differs'; out: number; in: number }
-  | { topic: 'propeller'; propeller: Propeller; is: 'new' | 'known' | 'notSeen' }
+  | {
+      topic: 'propeller';
+      propeller: Propeller;
+      is: 'new' | 'known' | 'notSeen' | 'slower';
+      outRpm: number | undefined;
+      inRpm: number | undefined;
+    }
   | { topic: 'late'; is: 'late' | 'inTime'; minutes: number }
   | { topic: 'contradiction'; is: 'open'; slot: Slot }
 );
@@ -126,27 +133,34 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
 
 const propellerFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
   book.propellers.flatMap((propeller): Finding[] => {
-    const [out, back] = (['out', 'in'] as const).map(
-      (walk) => slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value.state,
+    const [given, returned] = (['out', 'in'] as const).map(
+      (walk) => slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value,
     );
+    const [out, back] = [given?.state, returned?.state];
+    const [outRpm, inRpm] = [given?.fullRpm, returned?.fullRpm];
     const flawed = (state: typeof out) => state === 'flawWithinLimit' || state === 'flawOverLimit';
     const is =
       back === undefined || back === 'notSeen'
         ? 'notSeen'
-        : !flawed(back)
-          ? 'sound'
-          : out === 'sound' || (out === 'flawWithinLimit' && back === 'flawOverLimit')
-            ? 'new'
-            : 'known';
+        : flawed(back) && (out === 'sound' || (out === 'flawWithinLimit' && back === 'flawOverLimit'))
+          ? 'new'
+          : revsFell(outRpm, inRpm)
+            ? 'slower'
+            : flawed(back)
+              ? 'known'
+              : 'sound';
     if (is === 'sound') return [];
     return [
       {
         ...base(`propeller/${propeller.id}`, propeller.station),
+        // Fewer revs are a reason to look, not a flaw that anybody has seen.
         chargeable: is === 'new',
         told: priceOf(book, propeller.price, record),
         topic: 'propeller',
         propeller,
         is,
+        outRpm,
+        inRpm,
       },
     ];
   });
@@ -188,7 +202,7 @@ export const needsDecision = (finding: Finding): boolean => {
   if (finding.decision !== undefined) return finding.decision === 'askManager';
   if (finding.topic === 'mark') return finding.is === 'new' || finding.is === 'grown';
   if (finding.topic === 'count') return ['missing', 'damaged', 'unsealed', 'notCounted'].includes(finding.is);
-  return finding.topic === 'propeller' && (finding.is === 'new' || finding.is === 'notSeen');
+  return finding.topic === 'propeller' && finding.is !== 'known';
 };
 
 /** How many lines of equipment and surfaces were looked at coming in and were as they had been. */

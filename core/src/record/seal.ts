@@ -10,7 +10,10 @@ export const attachmentsOf = (body: EventBody): string[] => {
     case 'surfaceLooked':
     case 'evidenceGiven':
     case 'reported':
+    case 'workDone':
       return body.photos;
+    case 'gaugeRead':
+      return body.photos ?? [];
     case 'signed':
       return [body.drawing];
     default:

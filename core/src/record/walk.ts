@@ -25,6 +25,13 @@ export const wantsPicture = (record: HireRecord, walk: Walk, surface: Surface, a
   (surface.picture === 'always' || (alone && surface.picture === 'alone')) &&
   (lookedAt(record, walk, surface.id)?.photos.length ?? 0) === 0;
 
+/** Whether a picture of what a gauge reads is asked for on this walk and is not there yet, though it was read. */
+export const wantsGaugePicture = (record: HireRecord, walk: Walk, gauge: Gauge, alone: boolean): boolean => {
+  if (gauge.picture !== 'always' && !(alone && gauge.picture === 'alone')) return false;
+  const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
+  return read !== undefined && (read.photos?.length ?? 0) === 0;
+};
+
 const isLookedAt = (record: HireRecord, walk: Walk, surface: Surface, alone: boolean): boolean =>
   lookedAt(record, walk, surface.id) !== undefined && !wantsPicture(record, walk, surface, alone);
 

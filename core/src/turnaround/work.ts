@@ -92,7 +92,7 @@ const findingWork = (record: HireRecord, finding: Finding): Bare[] => {
     ];
   if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown') && finding.in)
     return [{ key, is: 'repair', mark: finding.in, station, unsafe: UNSAFE_MARKS.includes(finding.in.kind) }];
-  if (finding.topic === 'propeller' && finding.is === 'new') {
+  if (finding.topic === 'propeller' && (finding.is === 'new' || finding.is === 'slower')) {
     const given = slot(record, `in/propeller/${finding.propeller.id}`, 'evidenceGiven')?.value;
     return [
       {

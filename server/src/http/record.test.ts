@@ -148,6 +148,11 @@ describe('photographs', () => {
     expect((await piece(half, bytes.length)).json).toEqual({ bytes: bytes.length, complete: true });
     expect((await piece(0, half)).json).toEqual({ bytes: bytes.length, complete: true });
     expect((await phone.send('GET', `/hires/${HIRE}/photos/${name}`)).headers.get('content-type')).toBe('image/jpeg');
+    // For a walk it is made small, and made once.
+    for (let i = 0; i < 2; i += 1) {
+      const small = await phone.bytes(`/hires/${HIRE}/photos/${name}?size=small`);
+      expect(await sharp(small).metadata()).toMatchObject({ format: 'jpeg', width: 360, height: 240 });
+    }
   });
 
   it('are refused with the reason: no image, too many pixels, HEIC, truncated, too large, not what their name says', async () => {

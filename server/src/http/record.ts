@@ -1,7 +1,7 @@
 import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import * as api from '@quay/contract/record';
-import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf } from '../store/photo';
+import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf, smallPhoto } from '../store/photo';
 import { appendEvents, eventsAfter, refreshIfStale } from '../store/record';
 import { granted } from '../store/staff';
 import { type Handover, unattended } from '@quay/core/fleet/school';
@@ -76,6 +76,11 @@ export const recordRoutes = [
   on(api.getPhoto, async (call) => {
     const row = await photoRow(call.quay.store, call.params.hireId, call.params.sha);
     if (!row) return fail(404, 'noPhoto', 'This photograph has not arrived at the quay.');
+    if (call.query.size === 'small') {
+      call.res.set({ 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable' });
+      call.res.end(await smallPhoto(call.quay.store, call.params.sha));
+      return sent;
+    }
     call.res.set({
       'Content-Type': row.media,
       'Content-Length': String(row.bytes),

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, open, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import sharp from 'sharp';
@@ -136,4 +136,22 @@ const appendAlone = async (
     .onConflict(['hire', 'sha'])
     .ignore();
   return { ok: true, bytes: size, complete: true };
+};
+
+/** Pictures among others are shown no larger than this, on screens with several dots to a pixel. */
+const SMALL_PX = 360;
+
+/** A photograph made small for a walk, without its position or anything else that came with it; made once and kept. */
+export const smallPhoto = async (store: Store, sha: string): Promise<Buffer> => {
+  const small = `${fileOf(store, sha)}.small`;
+  try {
+    return await readFile(small);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
+  }
+  const bytes = await sharp(fileOf(store, sha)).rotate().resize(SMALL_PX, SMALL_PX, { fit: 'inside' }).jpeg({ quality: 72 }).toBuffer();
+  const part = `${small}.${process.pid}-${Date.now()}`;
+  await writeFile(part, bytes);
+  await rename(part, small);
+  return bytes;
 };

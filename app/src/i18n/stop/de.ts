@@ -5,12 +5,21 @@ export const de: StopWords = {
   dock,
   common: { of: 'von {{n}}' },
   photo: {
-    doubt: { blurred: 'Es ist unscharf.', dark: 'Es ist zu dunkel.', glare: 'Die Sonne blendet.' },
+    doubt: {
+      blurred: 'Es ist unscharf.',
+      dark: 'Es ist zu dunkel.',
+      glare: 'Die Sonne blendet.',
+      twice: 'Genau dieses Bild ist schon aufgehoben.',
+    },
     again: 'Noch einmal aufnehmen',
     keep: 'Trotzdem behalten',
     of: 'Bild {{n}}: {{name}}',
   },
   walk: {
+    gaugePhoto: 'Bild von dem, was abgelesen wird',
+    fullRpm: 'Drehzahl bei Vollgas',
+    usualRpm: 'Üblich: {{v}}',
+    revsFell: 'Weniger Umdrehungen: Es kann etwas am Propeller hängen oder ein Blatt verbogen sein. Erst nachsehen.',
     nearer: 'Näher',
     farther: 'Weiter weg',
     propFlaw: 'Ein Schaden',

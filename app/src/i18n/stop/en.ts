@@ -5,12 +5,21 @@ export const en = {
   dock,
   common: { of: 'of {{n}}' },
   photo: {
-    doubt: { blurred: 'It is blurred.', dark: 'There is too little light.', glare: 'The sun is in it.' },
+    doubt: {
+      blurred: 'It is blurred.',
+      dark: 'There is too little light.',
+      glare: 'The sun is in it.',
+      twice: 'The very same picture is kept already.',
+    },
     again: 'Take it again',
     keep: 'Keep it all the same',
     of: 'Picture {{n}} of {{name}}',
   },
   walk: {
+    gaugePhoto: 'Picture of what is read',
+    fullRpm: 'Revs at full throttle',
+    usualRpm: 'Usual: {{v}}',
+    revsFell: 'Fewer revs than that: something may be round the propeller, or a blade bent. Look before she goes on.',
     nearer: 'Nearer',
     farther: 'Farther',
     propFlaw: 'A flaw',

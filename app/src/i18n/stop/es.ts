@@ -5,12 +5,16 @@ export const es: StopWords = {
   dock,
   common: { of: 'de {{n}}' },
   photo: {
-    doubt: { blurred: 'Está borrosa.', dark: 'Hay muy poca luz.', glare: 'El sol la quema.' },
+    doubt: { blurred: 'Está borrosa.', dark: 'Hay muy poca luz.', glare: 'El sol la quema.', twice: 'Esta misma foto ya está guardada.' },
     again: 'Hacerla otra vez',
     keep: 'Guardarla igualmente',
     of: 'Foto {{n}}: {{name}}',
   },
   walk: {
+    gaugePhoto: 'Foto de lo que se lee',
+    fullRpm: 'Revoluciones a plena marcha',
+    usualRpm: 'Lo normal: {{v}}',
+    revsFell: 'Menos revoluciones: puede haber algo en la hélice o una pala doblada. Mírelo antes de seguir.',
     nearer: 'Más cerca',
     farther: 'Más lejos',
     propFlaw: 'Un daño',

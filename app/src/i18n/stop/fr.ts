@@ -5,12 +5,21 @@ export const fr: StopWords = {
   dock,
   common: { of: 'sur {{n}}' },
   photo: {
-    doubt: { blurred: 'Elle est floue.', dark: 'Il y a trop peu de lumière.', glare: 'Le soleil y éblouit.' },
+    doubt: {
+      blurred: 'Elle est floue.',
+      dark: 'Il y a trop peu de lumière.',
+      glare: 'Le soleil y éblouit.',
+      twice: 'Cette même photo est déjà gardée.',
+    },
     again: 'La reprendre',
     keep: 'La garder quand même',
     of: 'Photo {{n}} : {{name}}',
   },
   walk: {
+    gaugePhoto: 'Photo de ce qui est lu',
+    fullRpm: 'Régime à pleins gaz',
+    usualRpm: 'D’habitude : {{v}}',
+    revsFell: 'Moins de tours : quelque chose peut être pris dans l’hélice, ou une pale tordue. Regarder avant de continuer.',
     nearer: 'Plus près',
     farther: 'Plus loin',
     propFlaw: 'Un défaut',

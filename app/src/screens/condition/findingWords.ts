@@ -63,8 +63,8 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         return {
           what: say(finding.propeller.name, i18n.language),
           why: told,
-          out: '',
-          in: '',
+          out: finding.outRpm === undefined ? '' : `${figure(finding.outRpm)} 1/min`,
+          in: finding.inRpm === undefined ? '' : `${figure(finding.inRpm)} 1/min`,
           is: withDecision(t(`compare.is.propeller.${finding.is}`)),
           tag: finding.is === 'notSeen' ? 'ask' : tag,
           price,

@@ -70,6 +70,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'flushesLeft', is: 'number', min: 0, max: 500, whole: true },
     { field: 'wire', is: 'text' },
     file('errors'),
+    { field: 'picture', is: 'choice', options: ['always', 'alone'] },
   ],
   surfaces: [
     STATION,

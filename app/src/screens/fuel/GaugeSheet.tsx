@@ -6,13 +6,18 @@ import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
-import { Tag } from '../../ui/board';
+import { Picture } from '../../platform/picture';
+import { Notice, Tag } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { figure } from '../../ui/format';
 import { Chip, Go, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { CameraSheet } from '../photo/CameraSheet';
+import { DoubtedPhoto } from '../photo/DoubtedPhoto';
+import { MOST_PHOTOS, PhotoSigns } from '../photo/PhotoSigns';
+import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../record/useWalk';
 import { Dial, Tube } from './instruments';
 import { WireReading } from './WireReading';
@@ -32,6 +37,8 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   const [askew, setAskew] = useState(found?.askew ?? false);
   const [wired, setWired] = useState<number>();
   const [zeroed, setZeroed] = useState(found?.zeroed ?? false);
+  const photo = usePhoto(view.pack.hire.id, { judge: true });
+  const [photos, setPhotos] = useState<string[]>(found?.photos ?? []);
   if (!gauge) return null;
   const name = say(gauge.name, language);
   const typed = text.trim() === '' ? undefined : Number(text.replace(',', '.'));
@@ -63,6 +70,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
           ...(askew ? { askew } : {}),
           ...(zeroed ? { zeroed: true as const } : {}),
           ...(wired === now ? { by: 'gateway' as const } : {}),
+          ...(photos.length > 0 ? { photos } : {}),
           ...(was === now ? { asBefore: true as const } : {}),
         },
       ],
@@ -122,6 +130,26 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       {behind === undefined ? null : <Tag kind="stop">{t('walk.lowerThanBefore', { v: spokenReading(gauge, behind) })}</Tag>}
       {unusual ? <Tag kind="ask">{t('walk.bandOut', { low: figure(unusual[0]), high: figure(unusual[1]) })}</Tag> : null}
       {gauge.flushesLeft === undefined ? null : <Small>{t('walk.flushes', { n: gauge.flushesLeft })}</Small>}
+      {gauge.picture === undefined ? null : (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
+          <PhotoSigns
+            full={photos.length >= MOST_PHOTOS}
+            label={t('walk.gaugePhoto')}
+            busy={photo.busy}
+            onPick={(source) => void photo.take(source, (sha) => setPhotos((have) => [...have, sha]))}
+            testID="gauge-photo"
+          />
+          {photos.length === 0 ? <Small style={{ flex: 1 }}>{t('walk.gaugePhoto')}</Small> : null}
+          {photos.slice(-2).map((sha, i) => (
+            <Picture key={sha} hire={view.pack.hire.id} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
+          ))}
+        </View>
+      )}
+      <DoubtedPhoto doubted={photo.doubted} />
+      {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}
+      {photo.looking ? (
+        <CameraSheet guide={photo.looking.guide} onShot={photo.looking.shot} onOther={photo.looking.other} onClose={photo.looking.close} />
+      ) : null}
       {gauge.reads === 'totaliser' ? (
         <Chip label={t('walk.sinceBrim')} on={zeroed} onPress={() => setZeroed(!zeroed)} testID="zeroed" />
       ) : null}

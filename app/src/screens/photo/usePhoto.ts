@@ -2,14 +2,16 @@ import type { PhotoDoubt } from '@quay/core/photo/quality';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { isFull } from '../../data/keep';
-import { keepPhoto } from '../../data/outbox';
+import { isKeptPhoto, keepPhoto } from '../../data/outbox';
 import { canSee } from '../../platform/camera';
 import { checkPhoto, pickPhoto, type PhotoSource } from '../../platform/photo';
 import { judgePhoto } from '../../platform/photoWorker';
 import type { Guide } from './CameraSheet';
 
+type Doubt = PhotoDoubt | 'twice';
+
 /** A picture that can be kept and is no good evidence: taken again, or kept all the same. */
-export type Doubted = { doubts: PhotoDoubt[]; again: () => void; keep: () => void };
+export type Doubted = { doubts: Doubt[]; again: () => void; keep: () => void };
 
 /** Our own camera is open. */
 export type Looking = { guide: Guide | undefined; shot: (picture: Blob) => void; other: () => void; close: () => void };
@@ -67,7 +69,9 @@ export const usePhoto = (hireId: string, { judge = false } = {}) => {
     await whileBusy(async () => {
       const wrong = await checkPhoto(file);
       if (wrong) return setFault(t(`photo.${wrong}`));
-      const doubts = judge ? ((await judgePhoto(file))?.doubts ?? []) : [];
+      const doubts: Doubt[] = judge ? ((await judgePhoto(file))?.doubts ?? []) : [];
+      // One picture cannot show two things, nor one thing at two times.
+      if (judge && (await isKeptPhoto(hireId, file))) doubts.push('twice');
       if (doubts.length === 0) return keep();
       setDoubted({
         doubts,

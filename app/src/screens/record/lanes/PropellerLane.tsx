@@ -1,13 +1,16 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
-import { bladesToShow, evidenceStateOf, type PropellerFound } from '@quay/core/condition/propeller';
+import { bladesToShow, evidenceStateOf, type PropellerFound, revsFell } from '@quay/core/condition/propeller';
 import { slot } from '@quay/core/record/project';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Picture } from '../../../platform/picture';
 import { Notice, Tag } from '../../../ui/board';
-import { Chip, Sign } from '../../../ui/press';
+import { Field } from '../../../ui/field';
+import { figure } from '../../../ui/format';
+import { Alt, Chip, Sign } from '../../../ui/press';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { CameraSheet } from '../../photo/CameraSheet';
 import { DoubtedPhoto } from '../../photo/DoubtedPhoto';
@@ -35,8 +38,14 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
   const found = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven');
   const was = walk === 'in' ? slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value.state : undefined;
   const words = (state: Evidence['state']) => t(`walk.evidence.${state}`, { n: propeller.limitMm });
-  const give = (part: Pick<Evidence, 'state' | 'photos' | 'sizeMm'>) =>
-    void enter([{ kind: 'evidenceGiven', walk, propeller: propeller.id, ...part }], t('walk.kept', { what: words(part.state) }));
+  const revs = propeller.evidence === 'vibrationAndRevs';
+  const give = (part: Pick<Evidence, 'state' | 'photos' | 'sizeMm' | 'fullRpm'>) =>
+    void enter(
+      [{ kind: 'evidenceGiven', walk, propeller: propeller.id, ...(fullRpm === undefined ? {} : { fullRpm }), ...part }],
+      t('walk.kept', { what: words(part.state) }),
+    );
+  const fullRpm = found?.value.fullRpm;
+  const outRpm = walk === 'in' ? slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value.fullRpm : undefined;
   const photos = found?.value.photos ?? [];
   const flawed = found?.value.state === 'flawWithinLimit' || found?.value.state === 'flawOverLimit';
   const sizeMm = found?.value.sizeMm ?? 2;
@@ -83,6 +92,16 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
           </View>
         </View>
       ) : null}
+      {revs && found && found.value.state !== 'notSeen' ? (
+        <Revs
+          key={fullRpm ?? 'none'}
+          rpm={fullRpm}
+          usual={outRpm ?? view.pack.book.engine.fullRpm}
+          out={outRpm !== undefined}
+          fell={revsFell(outRpm ?? view.pack.book.engine.fullRpm, fullRpm) === true}
+          onKeep={(rpm) => give({ ...kept, photos, fullRpm: rpm })}
+        />
+      ) : null}
       {found && propeller.evidence === 'legUp' ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingTop: 8 }}>
           <PhotoSigns
@@ -115,5 +134,43 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
         <Quarrel values={found.standing.map(({ event: { body } }) => (body.kind === 'evidenceGiven' ? words(body.state) : ''))} />
       ) : null}
     </Lane>
+  );
+};
+
+/** Revolutions at full throttle, beside what they were or usually are. */
+const Revs = ({
+  rpm,
+  usual,
+  out,
+  fell,
+  onKeep,
+}: {
+  rpm: number | undefined;
+  usual: number | undefined;
+  /** Whether what they are held against was read at departure. */
+  out: boolean;
+  fell: boolean;
+  onKeep: (rpm: number) => void;
+}) => {
+  const { t } = useTranslation();
+  const [text, setText] = useState(rpm === undefined ? '' : figure(rpm));
+  const typed = Number(text);
+  const fits = Number.isInteger(typed) && typed > 0 && typed <= 12_000;
+  return (
+    <View style={{ gap: 8, paddingTop: 8 }}>
+      <Field
+        label={t('walk.fullRpm')}
+        value={text}
+        onChange={setText}
+        numeric
+        unit="1/min"
+        fault={text.trim() !== '' && !fits ? t('walk.outOfRange', { min: 1, max: 12_000 }) : undefined}
+        onEnter={() => fits && onKeep(typed)}
+        testID="full-rpm"
+      />
+      {usual === undefined ? null : <Small>{t(out ? 'walk.was' : 'walk.usualRpm', { v: `${figure(usual)} 1/min` })}</Small>}
+      {fell ? <Tag kind="stop">{t('walk.revsFell')}</Tag> : null}
+      {fits && typed !== rpm ? <Alt label={t('walk.keepReading')} onPress={() => onKeep(typed)} testID="keep-rpm" /> : null}
+    </View>
   );
 };
