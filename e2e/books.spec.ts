@@ -196,3 +196,17 @@ test('trials on the water say what a hull’s figures are; one that does not go 
   await expect(mina.by('field-dragK')).toHaveValue(drag);
   await expect(mina.by('trial-1')).toBeVisible();
 });
+
+test('what metered fills taught about a gauge is seen, taken over into the book, and taken out again', PHONE, async ({ phoneOf }) => {
+  const mina = await phoneOf(MANAGER);
+  const { page } = mina;
+  await mina.open('/fleet/brisk-otter');
+  await mina.by('learnt').click();
+  await expect(page.getByText(/5 fills/).first()).toBeVisible();
+  await mina.by('learn-fuel-needle').click();
+  await expect(mina.by('unlearn-fuel-needle')).toBeVisible();
+  await expect(mina.by('learn-fuel-needle')).toHaveCount(0);
+  await mina.by('unlearn-fuel-needle').click();
+  await expect(mina.by('learn-fuel-needle')).toBeVisible();
+  await expect(mina.by('unlearn-fuel-needle')).toHaveCount(0);
+});

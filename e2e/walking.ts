@@ -74,6 +74,9 @@ export const sign = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => 
     await field.scrollIntoViewIfNeeded();
     const box = (await field.boundingBox())!;
     const { mouse } = phone.page;
+    // A thumb that only touched it has not signed.
+    await mouse.click(box.x + 30, box.y + 80);
+    await expect(phone.by('seal')).toHaveCount(0);
     await mouse.move(box.x + 30, box.y + 80);
     await mouse.down();
     for (let i = 1; i <= 8; i += 1) await mouse.move(box.x + 30 + i * 22, box.y + 80 + (i % 2 ? -34 : 24), { steps: 2 });

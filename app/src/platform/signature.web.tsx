@@ -1,6 +1,15 @@
 import { useEffect, useRef } from 'react';
 import SignaturePad from 'signature_pad';
 
+/** Less way of the pen than this, px, is no signature. */
+const LEAST_INK_PX = 40;
+
+const inkOf = (pad: SignaturePad): number =>
+  pad
+    .toData()
+    .flatMap(({ points }) => points.slice(1).map((to, i) => Math.hypot(to.x - points[i]!.x, to.y - points[i]!.y)))
+    .reduce((sum, step) => sum + step, 0);
+
 /** Where somebody signs. `onDrawn` gets the drawing as a PNG after each stroke, `undefined` when it is wiped. */
 export const SignatureField = ({
   width,
@@ -32,7 +41,10 @@ export const SignatureField = ({
     element.getContext('2d')?.scale(ratio, ratio);
     // Signatures go on paper: ink on nothing, whatever the theme of the screen.
     const made = new SignaturePad(element, { penColor: ink, minWidth: 1.2, maxWidth: 3.2 });
-    made.addEventListener('endStroke', () => element.toBlob((png) => drawn.current(png ?? undefined), 'image/png'));
+    made.addEventListener('endStroke', () => {
+      // A dot is a thumb that slipped, not somebody's name.
+      if (inkOf(made) >= LEAST_INK_PX) element.toBlob((png) => drawn.current(png ?? undefined), 'image/png');
+    });
     pad.current = made;
     return () => made.off();
   }, [width, height, ink]);

@@ -9,6 +9,7 @@ import { MARK_KINDS } from '@quay/core/condition/marks';
 import { stateOf, HIRE_STATES } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
 import { litresAt } from '@quay/core/fuel/level';
+import { fuelTanks } from '@quay/core/record/walk';
 import { routeOf } from '@quay/core/fleet/route';
 import { commit } from '@quay/core/record/canonical';
 import type { EventBody, HireEvent, Walk } from '@quay/core/record/event';
@@ -42,6 +43,8 @@ const PlayFile = z.object({
       fuelIn: z.optional(z.number()),
       hours: z.optional(z.number()),
       late: z.optional(z.number()),
+      /** Litres by the pump's meter with which the operator filled her to the brim at return. */
+      brimL: z.optional(z.number()),
       missing: z.optional(z.record(z.string(), z.int())),
       newMark: z.optional(MarkSpec),
       /** Held before she is walked out; once she is out it is, unless said otherwise. */
@@ -189,6 +192,8 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     clock = Math.min(Date.parse(hire.to) + (one.late ?? 0) * 60_000, now.getTime() - 8 * 60_000);
     add({ kind: 'cameIn' });
     await walkStations(book, 'in', one, seed, add, sha);
+    const tank = fuelTanks(book)[0];
+    if (one.brimL !== undefined && tank) add({ kind: 'fuelFilled', tank: tank.id, litres: one.brimL, brim: true, by: 'operator' });
   }
   if (one.upTo === 'settling' || one.upTo === 'closed') await signAndSeal('in');
   if (one.upTo === 'closed')
