@@ -32,7 +32,9 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
   const put = useMutation({
     mutationFn: ({ book, version }: { book: B; version: number; before: B; undoing?: true }) =>
       call(change, { params: params as never, body: bodyOf(book) as never, headers: { 'if-match': `"${version}"` } }),
-    onSuccess: (next, { before, undoing }) => {
+    onSuccess: async (next, { before, undoing }) => {
+      // What was asked for before this was kept would come back older than it.
+      await client.cancelQueries({ queryKey: key });
       client.setQueryData(key, next);
       setKept((n) => n + 1);
       const { version } = next as unknown as { version: number };
