@@ -177,7 +177,10 @@ export const Attention = z.object({
   contradictions: z.int(),
   wrongClocks: z.int(),
   seals: z.int(),
+  /** What held her when she cast off all the same. */
+  despite: z.int(),
 });
+export type Attention = z.infer<typeof Attention>;
 export const getAttention = endpoint({
   name: 'getAttention',
   summary: 'Hires whose record wants a manager’s eye.',

@@ -867,6 +867,8 @@ export const en = {
   attention: {
     title: 'Needs a manager’s eye',
     none: 'Nothing does.',
+    despite_one: 'cast off despite {{count}} hold',
+    despite_other: 'cast off despite {{count}} holds',
     late_one: '{{count}} late',
     late_other: '{{count}} late',
     proposed_one: '{{count}} after closing',

@@ -129,12 +129,21 @@ describe('the cast-off check', () => {
 
   it('asks for a picture of what is read where the book asks for one, once it was read', () => {
     const oil = book.gauges[0]!;
-    const asked = { ...day, book: { ...book, gauges: book.gauges.map((one) => (one === oil ? { ...one, picture: 'always' as const } : one)) } };
+    const asked = {
+      ...day,
+      book: { ...book, gauges: book.gauges.map((one) => (one === oil ? { ...one, picture: 'always' as const } : one)) },
+    };
     const missing = { is: 'pictureMissing', surface: oil.id };
     expect(check(all, {}, asked).matters).toContainEqual(expect.objectContaining({ found: expect.objectContaining(missing) as unknown }));
     const shown = all.map((body) => (body.kind === 'gaugeRead' && body.gauge === oil.id ? { ...body, photos: ['a'.repeat(64)] } : body));
     expect(found(shown, {}, asked)).not.toContain('pictureMissing');
-    expect(found(without((body) => body.kind === 'gaugeRead' && body.gauge === oil.id), {}, asked)).not.toContain('pictureMissing');
+    expect(
+      found(
+        without((body) => body.kind === 'gaugeRead' && body.gauge === oil.id),
+        {},
+        asked,
+      ),
+    ).not.toContain('pictureMissing');
   });
 
   it('holds her for what an earlier hire left, until a manager lets her go with that', () => {

@@ -79,7 +79,7 @@ export const hireRoutes = [
     return {
       hires: rows.map(({ attention, ...row }) => ({
         ...row,
-        ...(JSON.parse(attention) as { late: number; proposed: number; contradictions: number; wrongClocks: number; seals: number }),
+        ...(JSON.parse(attention) as Omit<api.Attention, 'hire' | 'boat' | 'renter'>),
       })),
     };
   }),

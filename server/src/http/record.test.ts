@@ -70,6 +70,20 @@ describe('appending events', () => {
     expect((await append([eventOf(HIRE, device, countOf(1))], other, { 'x-quay-grant': grant })).json.code).toBe('grantEnded');
   });
 
+  it('names a boat that cast off although something held her and no manager had let her go', async () => {
+    await append([
+      eventOf(HIRE, device, { kind: 'walkStarted', walk: 'out' }),
+      eventOf(HIRE, device, { kind: 'held', why: 'The steering is stiff' }),
+      eventOf(HIRE, device, { kind: 'castOff' }),
+    ]);
+    const manager = quay.client();
+    await manager.signIn(MANAGER);
+    // She needs her drills as well, by this operator's rule; the word of the hand is one of what held her.
+    const [seen] = (await manager.send('GET', '/attention')).json.hires as { hire: string; despite: number }[];
+    expect(seen?.hire).toBe(HIRE);
+    expect(seen?.despite).toBeGreaterThanOrEqual(1);
+  });
+
   it('keeps how far the phone’s clock was off', async () => {
     await append([eventOf(HIRE, device, countOf(4))], phone, {}, '2026-06-13T09:42:00.000Z');
     expect((await readAll()).events[0]?.behindMs).toBe(3_600_000);

@@ -4,13 +4,14 @@ import { stateOf } from '@quay/core/day/board';
 import { Book } from '@quay/core/fleet/book';
 import { canonical } from '@quay/core/record/canonical';
 import type { HireEvent } from '@quay/core/record/event';
-import type { Actor, Held } from '@quay/core/record/held';
+import { type Actor, happenedAt, type Held } from '@quay/core/record/held';
 import { mayAdd } from '@quay/core/record/mayAdd';
 import { type HireRecord, project, slot } from '@quay/core/record/project';
 import { checkSeal, countersignMessage, sealMessage } from '@quay/core/record/seal';
 import { readEvent } from '@quay/core/record/upcast';
 import { dayOfUse } from '@quay/core/record/handing';
 import { holdsOf } from '@quay/core/record/hold';
+import { dateOf } from '@quay/core/time/zone';
 import type { Refusal } from '@quay/contract/record';
 import { fitOfHire, openDrills } from './fit';
 import type { QuayKey } from './setting';
@@ -252,16 +253,20 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const zone = ((await db('base').where({ id: hire.base }).first('zone')) as { zone: string }).zone;
   const state = stateOf((slotKey) => record.slots.has(slotKey));
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const day = dayOfUse({ hire, base: { zone } }, now);
-  const fit = book && waiting ? await fitOfHire(db, hireId, record, book.book, day) : undefined;
-  const open = book && waiting ? await openDrills(db, hireId, record, book.book) : [];
-  const holds = book && waiting ? holdsOf(record, book.book, day, fit, open) : [];
+  const left = slot(record, 'castOff', 'castOff');
+  const day = left && !waiting ? dateOf(new Date(happenedAt(left.by)).toISOString(), zone) : dayOfUse({ hire, base: { zone } }, now);
+  const looked = waiting || (left !== undefined && state !== 'closed');
+  const fit = book && looked ? await fitOfHire(db, hireId, record, book.book, day) : undefined;
+  const open = book && looked ? await openDrills(db, hireId, record, book.book) : [];
+  const holds = book && looked ? holdsOf(record, book.book, day, fit, open) : [];
   const attention = {
     late: record.late.length,
     proposed: record.proposed.length,
     contradictions: record.contradictions.length,
     wrongClocks: record.wrongClocks.length,
     seals,
+    // She left although something held her and no manager had let her go: a phone without signal could not know better.
+    despite: waiting ? 0 : holds.filter(({ is }) => is !== 'contradiction').length,
   };
   const at = (slotKey: 'castOff' | 'cameIn') => {
     const found = slot(record, slotKey, slotKey);
@@ -276,7 +281,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
       castOffAt: at('castOff'),
       cameInAt: at('cameIn'),
       bookVersion: record.bookVersion ?? null,
-      hold: holds.length > 0 ? JSON.stringify(holds[0]) : null,
+      hold: waiting && holds.length > 0 ? JSON.stringify(holds[0]) : null,
       attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
     });
   return whole;

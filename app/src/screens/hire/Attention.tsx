@@ -10,7 +10,7 @@ import { Screen } from '../../ui/screen';
 import { useTones } from '../../ui/theme';
 import { Body, Slab, Small } from '../../ui/words';
 
-const KINDS = ['contradictions', 'late', 'proposed', 'wrongClocks', 'seals'] as const;
+const KINDS = ['despite', 'contradictions', 'late', 'proposed', 'wrongClocks', 'seals'] as const;
 
 /** Hires whose record wants a manager's eye: late entries, proposals, contradictions, clocks, seals. */
 export const Attention = () => {
@@ -35,7 +35,7 @@ export const Attention = () => {
               <Small>{one.renter}</Small>
               <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
                 {KINDS.filter((kind) => one[kind] > 0).map((kind) => (
-                  <Tag key={kind} kind={kind === 'contradictions' || kind === 'seals' ? 'stop' : 'ask'}>
+                  <Tag key={kind} kind={kind === 'despite' || kind === 'contradictions' || kind === 'seals' ? 'stop' : 'ask'}>
                     {t(`attention.${kind}`, { count: one[kind] })}
                   </Tag>
                 ))}
