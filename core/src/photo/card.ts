@@ -19,19 +19,35 @@ export const cardFault = (corners: Corners, shortestPx: number): CardFault | und
   return Math.min(...sides) < shortestPx ? 'tooSmall' : undefined;
 };
 
-/**
- * From a photograph onto the plane of a card that lies in it, mm: the projective map that takes the four corners to the
- * card's own (square to quadrilateral in closed form, Heckbert 1989, inverted by its adjugate).
- * @param corners as {@link cardFault} lets them pass
- */
-export const ontoCard = ([[x0, y0], [x1, y1], [x2, y2], [x3, y3]]: Corners): ((spot: Spot) => Spot) => {
+export type Ray = readonly [x: number, y: number, z: number];
+
+/** Square to quadrilateral in closed form (Heckbert 1989). */
+const fromSquare = ([[x0, y0], [x1, y1], [x2, y2], [x3, y3]]: Corners) => {
   const [dx1, dx2, sx] = [x1 - x2, x3 - x2, x0 - x1 + x2 - x3];
   const [dy1, dy2, sy] = [y1 - y2, y3 - y2, y0 - y1 + y2 - y3];
   const den = dx1 * dy2 - dx2 * dy1;
   const g = (sx * dy2 - dx2 * sy) / den;
   const h = (dx1 * sy - sx * dy1) / den;
-  const [a, b, c] = [x1 - x0 + g * x1, x3 - x0 + h * x3, x0];
-  const [d, e, f] = [y1 - y0 + g * y1, y3 - y0 + h * y3, y0];
+  return { a: x1 - x0 + g * x1, b: x3 - x0 + h * x3, c: x0, d: y1 - y0 + g * y1, e: y3 - y0 + h * y3, f: y0, g, h };
+};
+
+/** Where the card's two sides point, per mm and up to one factor: the first two columns of the map from the card to the photograph. */
+export const axesOf = (corners: Corners): [Ray, Ray] => {
+  const { a, b, d, e, g, h } = fromSquare(corners);
+  const [w, t] = CARD_MM;
+  return [
+    [a / w, d / w, g / w],
+    [b / t, e / t, h / t],
+  ];
+};
+
+/**
+ * From a photograph onto the plane of a card that lies in it, mm: the projective map that takes the four corners to the
+ * card's own, which is the adjugate of the way back.
+ * @param corners as {@link cardFault} lets them pass
+ */
+export const ontoCard = (corners: Corners): ((spot: Spot) => Spot) => {
+  const { a, b, c, d, e, f, g, h } = fromSquare(corners);
   const back = [
     [e - f * h, c * h - b, b * f - c * e],
     [f * g - d, a - c * g, c * d - a * f],

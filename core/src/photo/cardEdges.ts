@@ -1,4 +1,4 @@
-import { type Corners, cardFault, type Spot } from './card';
+import { axesOf, type Corners, cardFault, type Ray, type Spot } from './card';
 
 /** Brightness of a photograph, row by row, 0 to 255. */
 export type Grey = { width: number; height: number; grey: Float32Array };
@@ -12,8 +12,18 @@ const FAINT = 8;
 const OFF_PX = 1.5;
 /** Fewer of them than this share, and the line is not believed. */
 const AGREE = 0.4;
-/** An edge of this share of the strongest one's weight is seen as well as that. */
-const WELL = 0.85;
+/** Edges seen less well than this share of the best of their side are left out. */
+const WELL = 0.3;
+const MOST_EDGES = 4;
+/** Relative error of corners by edges: what is farther from a card than a few of these is something else. */
+const CORNER_ERROR = 0.006;
+/** What it costs, in squared errors, to take an edge that is not seen at all for the best one. */
+const FAINT_COSTS = 4;
+/** Costs that differ by less than this do not tell. */
+const AS_GOOD = 2;
+/** Focal lengths of phones, in long sides of their pictures. */
+const NEAREST_FOCAL = 0.55;
+const FARTHEST_FOCAL = 2.2;
 
 const valueAt = ({ width, height, grey }: Grey, [x, y]: Spot): number | undefined => {
   const [ix, iy] = [Math.floor(x), Math.floor(y)];
@@ -66,11 +76,18 @@ const throughAll = (spots: readonly Spot[]): Line => {
   return { on, along: [Math.cos(angle), Math.sin(angle)] };
 };
 
+type Edge = Line & {
+  /** How well it is seen, beside the best of its side. */
+  share: number;
+  /** How far into the card it lies, px. */
+  inward: number;
+};
+
 /**
- * The straight edge that most of the side's places agree upon; steps up and steps down are not mixed.
+ * Straight edges that many of the side's places agree upon, the best seen first; steps up and steps down are not mixed.
  * @param inside the sign of the side's normal that points into the card
  */
-const edgeOf = (picture: Grey, from: Spot, to: Spot, inside: number, reach: number): Line | undefined => {
+const edgesOf = (picture: Grey, from: Spot, to: Spot, inside: number, reach: number): Edge[] => {
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
   const along: Spot = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
   const normal: Spot = [-along[1], along[0]];
@@ -78,7 +95,6 @@ const edgeOf = (picture: Grey, from: Spot, to: Spot, inside: number, reach: numb
     const share = FROM + ((1 - 2 * FROM) * i) / (PROBES - 1);
     return stepsAcross(picture, [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share], normal, reach);
   });
-  const lines: { spots: Spot[]; weight: number; inward: number }[] = [];
   const near = (line: Line, sign: number) => {
     const spots: Spot[] = [];
     let weight = 0;
@@ -93,24 +109,28 @@ const edgeOf = (picture: Grey, from: Spot, to: Spot, inside: number, reach: numb
     }
     return { spots, weight };
   };
-  // Every pair of a step in the first quarter and one in the last makes a line; the best supported is the edge.
+  // Every pair of a step in the first quarter and one in the last makes a line.
+  const lines: { spots: Spot[]; weight: number; inward: number }[] = [];
   const ends = [probes.slice(0, PROBES / 4), probes.slice(-PROBES / 4)].map((some) => some.filter((_, i) => i % 3 === 0).flat());
   for (const a of ends[0]!)
     for (const b of ends[1]!) {
       if (Math.sign(a.step) !== Math.sign(b.step)) continue;
       const span = Math.hypot(b.spot[0] - a.spot[0], b.spot[1] - a.spot[1]);
-      const line: Line = { on: a.spot, along: [(b.spot[0] - a.spot[0]) / span, (b.spot[1] - a.spot[1]) / span] };
-      const these = near(line, Math.sign(a.step));
-      if (these.spots.length >= AGREE * PROBES) {
-        const inward = these.spots.reduce((sum, [x, y]) => sum + (x - from[0]) * normal[0] + (y - from[1]) * normal[1], 0);
-        lines.push({ ...these, inward: (inside * inward) / these.spots.length });
-      }
+      const these = near({ on: a.spot, along: [(b.spot[0] - a.spot[0]) / span, (b.spot[1] - a.spot[1]) / span] }, Math.sign(a.step));
+      if (these.spots.length < AGREE * PROBES) continue;
+      const inward = these.spots.reduce((sum, [x, y]) => sum + (x - from[0]) * normal[0] + (y - from[1]) * normal[1], 0);
+      lines.push({ ...these, inward: (inside * inward) / these.spots.length });
     }
-  // A card lies on what it casts a shadow on: of two edges seen as well, the inner is its own.
-  const least = WELL * Math.max(...lines.map(({ weight }) => weight));
-  const own = lines.filter(({ weight }) => weight >= least).sort((a, b) => b.inward - a.inward)[0];
-  const best = own && lines.filter(({ inward }) => Math.abs(inward - own.inward) <= OFF_PX).sort((a, b) => b.weight - a.weight)[0];
-  return best && throughAll(best.spots);
+  lines.sort((a, b) => b.weight - a.weight);
+  const apart: typeof lines = [];
+  for (const line of lines)
+    if (
+      apart.length < MOST_EDGES &&
+      line.weight >= WELL * lines[0]!.weight &&
+      apart.every(({ inward }) => Math.abs(inward - line.inward) > 2 * OFF_PX)
+    )
+      apart.push(line);
+  return apart.map(({ spots, weight, inward }) => ({ ...throughAll(spots), share: weight / lines[0]!.weight, inward }));
 };
 
 const meet = (a: Line, b: Line): Spot | undefined => {
@@ -121,20 +141,53 @@ const meet = (a: Line, b: Line): Spot | undefined => {
 };
 
 /**
- * Corners of a card that a thumb set about right, put where the card's edges meet: each side's edge is found near the line
- * between its corners, and neighbouring edges are brought to a point. That point lies outside the card's rounded corner.
+ * How far four corners are from what a camera sees of a card: sides at right angles and as long as a card's, by the one
+ * focal length that suits them best (the two constraints of Zhang 2000 on a plane's homography, with square pixels and the
+ * lens's axis in the middle of the picture). About the relative error of the corners.
+ */
+const notACard = (corners: Corners, { width, height }: Grey): number => {
+  const [cx, cy] = [width / 2, height / 2];
+  const [h1, h2] = axesOf(corners.map(([x, y]) => [x - cx, y - cy]) as unknown as Corners);
+  let least = Infinity;
+  for (let f = NEAREST_FOCAL; f <= FARTHEST_FOCAL; f *= 1.04) {
+    const focal = f * Math.max(width, height);
+    const [a, b] = [h1, h2].map(([x, y, z]) => [x / focal, y / focal, z] as const) as [Ray, Ray];
+    const [la, lb] = [Math.hypot(...a), Math.hypot(...b)];
+    const skew = (a[0] * b[0] + a[1] * b[1] + a[2] * b[2]) / (la * lb);
+    least = Math.min(least, Math.hypot(skew, Math.log(la / lb)));
+  }
+  return least;
+};
+
+/**
+ * Corners of a card that a thumb set about right, put where the card's edges meet: each side's edge is looked for near the
+ * line between its corners. Where several are seen, as of its shadow or its print, those are taken that together make a
+ * card, and among these the inner ones: a card lies on what it casts a shadow on. The corner lies outside the rounded one.
  * @param picture from which brightness is taken @param corners px of it @param reach how far off the thumb may have been, px
  * @returns nothing where no straight edge is seen near one of the sides
  */
 export const cornersByEdges = (picture: Grey, corners: Corners, reach: number): Corners | undefined => {
   const [a, b, c] = corners;
   const inside = Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]));
-  const lines = corners.map((from, i) => edgeOf(picture, from, corners[(i + 1) % 4]!, inside, reach));
-  const found = corners.map((_, i) => {
-    const [before, after] = [lines[(i + 3) % 4], lines[i]];
-    return before && after ? meet(before, after) : undefined;
-  });
-  if (found.some((spot, i) => !spot || Math.hypot(spot[0] - corners[i]![0], spot[1] - corners[i]![1]) > 3 * reach)) return undefined;
-  const refined = found as unknown as Corners;
-  return cardFault(refined, 4) ? undefined : refined;
+  const sides = corners.map((from, i) => edgesOf(picture, from, corners[(i + 1) % 4]!, inside, reach));
+  const [top, right, bottom, left] = sides as [Edge[], Edge[], Edge[], Edge[]];
+  const found: { corners: Corners; cost: number; inward: number }[] = [];
+  for (const one of top)
+    for (const two of right)
+      for (const three of bottom)
+        for (const four of left) {
+          const lines = [one, two, three, four];
+          const spots = lines.map((line, i) => meet(lines[(i + 3) % 4]!, line));
+          if (spots.some((spot, i) => !spot || Math.hypot(spot[0] - corners[i]![0], spot[1] - corners[i]![1]) > 3 * reach)) continue;
+          const four4 = spots as unknown as Corners;
+          if (cardFault(four4, 4)) continue;
+          const faint = lines.reduce((sum, { share }) => sum + 1 - share, 0);
+          found.push({
+            corners: four4,
+            cost: (notACard(four4, picture) / CORNER_ERROR) ** 2 + FAINT_COSTS * faint,
+            inward: lines.reduce((sum, { inward }) => sum + inward, 0),
+          });
+        }
+  const least = Math.min(...found.map(({ cost }) => cost));
+  return found.filter(({ cost }) => cost <= least + AS_GOOD).sort((x, y) => y.inward - x.inward)[0]?.corners;
 };

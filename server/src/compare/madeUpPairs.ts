@@ -1,0 +1,450 @@
+import sharp from 'sharp';
+
+/**
+ * Made-up photographs of boats, from a seed: a curved hull with windows, letters, wear and old flaws, a rail in front of it,
+ * water and a bank behind it, seen twice by somebody who does not stand in the same place, in another light. What is known of
+ * them is what the comparison is judged against. Nothing real is in them.
+ */
+
+export type Raster = { width: number; height: number; data: Buffer };
+export type Box = { x: number; y: number; width: number; height: number };
+export type MadeUpPair = { out: Raster; in: Raster; marks: Box[] };
+export type Negative = 'sister' | 'otherSide' | 'mirrored' | 'upsideDown' | 'dark' | 'elsewhere';
+
+/** A share from 0 to 1, the same for the same seed (mulberry32). */
+export const chance = (seed: number) => {
+  let a = seed | 0;
+  const next = () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+  const normal = () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
+  return { next, normal, within: (low: number, high: number) => low + (high - low) * next(), pick: <T>(of: readonly T[]) => of[Math.floor(next() * of.length)]! };
+};
+type Chance = ReturnType<typeof chance>;
+
+/** The side as it is painted, px of its own picture; a pixel is 2.5 mm. */
+const SIDE = { width: 2400, height: 1000 };
+const MM = 2.5;
+
+const grey = (v: number, tint: readonly [number, number, number]) =>
+  `rgb(${tint.map((t) => Math.round(Math.max(0, Math.min(255, v * t)))).join(',')})`;
+
+/** Strokes that look like letters to somebody who cannot read. */
+const letters = (c: Chance, x: number, y: number, size: number, count: number, colour: string): string => {
+  let out = '';
+  for (let i = 0; i < count; i += 1) {
+    const at = (dx: number, dy: number) => `${x + i * size * 0.72 + dx * size * 0.5} ${y - dy * size}`;
+    const points = Array.from({ length: 3 + Math.floor(c.next() * 3) }, () => at(Math.round(c.next() * 2) / 2, Math.round(c.next() * 2) / 2));
+    out += `<path d="M${points.join('L')}" fill="none" stroke="${colour}" stroke-width="${size * 0.14}" stroke-linejoin="round"/>`;
+  }
+  return out;
+};
+
+/** What a class shares: her colours, her windows, her stripes and seams. */
+const shapeOf = (classSeed: number) => {
+  const c = chance(classSeed * 7919 + 13);
+  const tint = c.pick([
+    [0.94, 1, 0.97],
+    [1, 0.98, 0.93],
+    [0.9, 0.97, 1.05],
+    [1.05, 0.95, 0.88],
+  ] as const);
+  const hull = c.within(60, 205);
+  const windows = Array.from({ length: 3 + Math.floor(c.next() * 4) }, (_, i) => ({
+    x: 260 + i * c.within(300, 420),
+    y: c.within(190, 260),
+    w: c.within(120, 230),
+    h: c.within(70, 120),
+    r: c.pick([8, 30, 55]),
+  }));
+  const stripes = Array.from({ length: 1 + Math.floor(c.next() * 3) }, () => ({ y: c.within(380, 820), h: c.within(8, 40), v: c.within(20, 235) }));
+  const seams = Array.from({ length: 2 + Math.floor(c.next() * 5) }, () => c.within(120, 900));
+  const fittings = Array.from({ length: 10 }, () => ({ x: c.within(100, 2300), y: c.within(110, 880), r: c.within(6, 20), v: c.within(25, 240) }));
+  return { tint, hull, windows, stripes, seams, fittings };
+};
+
+type Flaw = { svg: string; box: Box };
+
+/** A flaw on the side, as large as such things are; its box in px of the painted side. */
+const flaw = (c: Chance, x: number, y: number, hull: number): Flaw => {
+  const dark = hull > 110 ? c.next() < 0.7 : c.next() < 0.15;
+  const colour = dark ? grey(Math.max(4, hull - c.within(55, 110)), [1, 1, 1]) : grey(Math.min(252, hull + c.within(55, 110)), [1, 1, 1]);
+  const kind = c.next();
+  if (kind < 0.5) {
+    // A scratch: it wanders a little, and is not as wide everywhere.
+    const [length, turn, width] = [c.within(30, 230), c.next() * Math.PI, c.within(4.5, 9)];
+    const points = Array.from({ length: 5 }, (_, i) => {
+      const at = (i / 4 - 0.5) * length;
+      return [x + at * Math.cos(turn) + c.normal() * 3, y + at * Math.sin(turn) + c.normal() * 3] as const;
+    });
+    const xs = points.map(([px]) => px);
+    const ys = points.map(([, py]) => py);
+    const box = {
+      x: Math.min(...xs) - width / 2,
+      y: Math.min(...ys) - width / 2,
+      width: Math.max(...xs) - Math.min(...xs) + width,
+      height: Math.max(...ys) - Math.min(...ys) + width,
+    };
+    return {
+      svg: `<path d="M${points.map((p) => p.join(' ')).join('L')}" fill="none" stroke="${colour}" stroke-width="${width}" stroke-linecap="round"/>`,
+      box,
+    };
+  }
+  if (kind < 0.85) {
+    // A chip or a gouge: a ragged patch.
+    const [rx, ry] = [c.within(10, 26), c.within(9, 22)];
+    const points = Array.from({ length: 9 }, (_, i) => {
+      const turn = (i / 9) * 2 * Math.PI;
+      const r = c.within(0.7, 1.15);
+      return [x + rx * r * Math.cos(turn), y + ry * r * Math.sin(turn)] as const;
+    });
+    return {
+      svg: `<path d="M${points.map((p) => p.join(' ')).join('L')}Z" fill="${colour}"/>`,
+      box: { x: x - rx, y: y - ry, width: 2 * rx, height: 2 * ry },
+    };
+  }
+  // A dent: light from above makes its upper half dark and its lower half light.
+  const r = c.within(22, 48);
+  const depth = c.within(0.45, 0.7);
+  return {
+    svg: `<ellipse cx="${x}" cy="${y - r * 0.33}" rx="${r}" ry="${r * 0.5}" fill="#000" fill-opacity="${depth}" filter="url(#soft)"/><ellipse cx="${x}" cy="${y + r * 0.4}" rx="${r * 0.9}" ry="${r * 0.4}" fill="#fff" fill-opacity="${depth * 0.75}" filter="url(#soft)"/>`,
+    box: { x: x - r, y: y - r * 0.85, width: 2 * r, height: r * 1.7 },
+  };
+};
+
+/** One boat's side as it was painted and has aged; `extra` are flaws that came since. */
+const paintSide = async (classSeed: number, boatSeed: number, extra: readonly Flaw[]): Promise<Raster> => {
+  const { tint, hull, windows, stripes, seams, fittings } = shapeOf(classSeed);
+  const c = chance(boatSeed * 104729 + 7);
+  const { width, height } = SIDE;
+  const parts: string[] = [];
+  parts.push(`<rect width="${width}" height="${height}" fill="${grey(hull, tint)}"/>`);
+  for (const y of seams) parts.push(`<rect y="${y}" width="${width}" height="3" fill="#000" fill-opacity=".35"/>`);
+  for (const { y, h, v } of stripes) parts.push(`<rect y="${y}" width="${width}" height="${h}" fill="${grey(v, tint)}"/>`);
+  for (const { x, y, w, h, r } of windows)
+    parts.push(
+      `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="${r}" fill="#1c2528"/><rect x="${x + 5}" y="${y + 5}" width="${w - 10}" height="${h - 10}" rx="${r}" fill="none" stroke="#b9c0bd" stroke-width="6"/>`,
+    );
+  for (const { x, y, r, v } of fittings) parts.push(`<circle cx="${x}" cy="${y}" r="${r}" fill="${grey(v, [1, 1, 1])}"/><circle cx="${x}" cy="${y}" r="${r * 0.45}" fill="#20201e"/>`);
+  // Her own name and number, her own wear, her own old flaws.
+  const ink = hull > 120 ? grey(c.within(15, 70), tint) : grey(c.within(195, 245), tint);
+  parts.push(letters(c, c.within(300, 900), c.within(480, 640), c.within(90, 150), 5 + Math.floor(c.next() * 5), ink));
+  parts.push(letters(c, c.within(1400, 1900), c.within(420, 780), c.within(45, 80), 6, ink));
+  for (let i = 0; i < 26; i += 1)
+    parts.push(
+      `<ellipse cx="${c.next() * width}" cy="${c.next() * height}" rx="${c.within(14, 120)}" ry="${c.within(5, 30)}" fill="${c.next() < 0.5 ? '#000' : '#fff'}" fill-opacity="${c.within(0.04, 0.14)}" filter="url(#soft)"/>`,
+    );
+  for (let i = 0; i < 40; i += 1)
+    parts.push(`<rect x="${c.next() * width}" y="${c.within(300, 950)}" width="${c.within(2, 7)}" height="${c.within(20, 150)}" fill="#2a2014" fill-opacity="${c.within(0.05, 0.18)}"/>`);
+  for (let i = 0; i < 9; i += 1) parts.push(flaw(c, c.within(150, 2250), c.within(330, 900), hull).svg);
+  for (let i = 0; i < 420; i += 1)
+    parts.push(`<circle cx="${c.next() * width}" cy="${c.next() * height}" r="${c.within(1, 3.4)}" fill="${c.next() < 0.6 ? '#17130d' : '#efeadf'}" fill-opacity="${c.within(0.15, 0.5)}"/>`);
+  for (const { svg } of extra) parts.push(svg);
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><defs><filter id="soft" x="-50%" y="-50%" width="200%" height="200%"><feGaussianBlur stdDeviation="6"/></filter></defs>${parts.join('')}</svg>`;
+  return raw(svg);
+};
+
+const raw = async (svg: string): Promise<Raster> => {
+  const { data, info } = await sharp(Buffer.from(svg)).flatten({ background: '#000' }).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data };
+};
+
+/** What lies behind: a bank with trees and houses, sky and water, never twice the same. */
+const paintBehind = (seed: number): Promise<Raster> => {
+  const c = chance(seed * 31337 + 3);
+  const [w, h] = [1400, 900];
+  const horizon = c.within(250, 360);
+  const parts = [
+    `<rect width="${w}" height="${horizon}" fill="rgb(${[c.within(150, 200), c.within(180, 215), c.within(195, 230)].map(Math.round).join(',')})"/>`,
+    `<rect y="${horizon}" width="${w}" height="${h}" fill="rgb(${[c.within(60, 110), c.within(95, 135), c.within(100, 140)].map(Math.round).join(',')})"/>`,
+  ];
+  for (let i = 0; i < 30; i += 1)
+    parts.push(`<ellipse cx="${c.next() * w}" cy="${horizon - c.within(0, 60)}" rx="${c.within(25, 90)}" ry="${c.within(15, 60)}" fill="rgb(${Math.round(c.within(40, 80))},${Math.round(c.within(70, 110))},${Math.round(c.within(45, 75))})"/>`);
+  for (let i = 0; i < 5; i += 1) parts.push(`<rect x="${c.next() * w}" y="${horizon - c.within(30, 90)}" width="${c.within(20, 70)}" height="${c.within(30, 80)}" fill="${grey(c.within(120, 220), [1, 0.95, 0.9])}"/>`);
+  for (let i = 0; i < 90; i += 1)
+    parts.push(`<rect x="${c.next() * w}" y="${horizon + c.next() * (h - horizon)}" width="${c.within(30, 170)}" height="${c.within(2, 6)}" fill="#e8f2f2" fill-opacity="${c.within(0.1, 0.45)}"/>`);
+  return raw(`<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}">${parts.join('')}</svg>`);
+};
+
+type Camera = { x: number; y: number; z: number; yaw: number; pitch: number; roll: number; focal: number };
+
+/** Metres: the side stands at z = 0 and bulges towards the camera, which stands at z < 0. The middle of the side is 0, 0. */
+const LENGTH_M = (SIDE.width * MM) / 1000;
+const HEIGHT_M = (SIDE.height * MM) / 1000;
+/** How far the side falls back at its ends and towards the water. */
+const bulge = (u: number, v: number) => 0.34 * (u / (LENGTH_M / 2)) ** 2 + 0.1 * (v / (HEIGHT_M / 2)) ** 2;
+
+const cameraNear = (c: Chance, of: { middle: number; distance: number }): Camera => ({
+  x: of.middle + c.normal() * 0.14,
+  y: c.normal() * 0.1,
+  z: -of.distance + c.normal() * 0.14,
+  yaw: c.normal() * 0.035,
+  pitch: c.normal() * 0.03,
+  roll: c.normal() * 0.022,
+  focal: 1180,
+});
+
+const SIZE = { width: 1600, height: 1200 };
+
+/** Where a ray of a pixel goes: its direction in the world. */
+const rayOf = (camera: Camera) => {
+  const [cr, sr, cy, sy, cp, sp] = [
+    Math.cos(camera.roll),
+    Math.sin(camera.roll),
+    Math.cos(camera.yaw),
+    Math.sin(camera.yaw),
+    Math.cos(camera.pitch),
+    Math.sin(camera.pitch),
+  ];
+  return (px: number, py: number): [number, number, number] => {
+    const [a, b] = [(px - SIZE.width / 2) / camera.focal, (py - SIZE.height / 2) / camera.focal];
+    const [x1, y1] = [a * cr - b * sr, a * sr + b * cr];
+    const [y2, z2] = [y1 * cp - sp, y1 * sp + cp];
+    return [x1 * cy + z2 * sy, y2, -x1 * sy + z2 * cy];
+  };
+};
+
+/** The pixel at which a point of the world is seen. */
+const seen = (camera: Camera, [x, y, z]: readonly [number, number, number]): [number, number] => {
+  const [cr, sr, cy, sy, cp, sp] = [
+    Math.cos(camera.roll),
+    Math.sin(camera.roll),
+    Math.cos(camera.yaw),
+    Math.sin(camera.yaw),
+    Math.cos(camera.pitch),
+    Math.sin(camera.pitch),
+  ];
+  const [dx, dy, dz] = [x - camera.x, y - camera.y, z - camera.z];
+  const [x1, z1] = [dx * cy - dz * sy, dx * sy + dz * cy];
+  const [y1, z2] = [dy * cp + z1 * sp, -dy * sp + z1 * cp];
+  const [x2, y2] = [x1 * cr + y1 * sr, -x1 * sr + y1 * cr];
+  return [SIZE.width / 2 + (camera.focal * x2) / z2, SIZE.height / 2 + (camera.focal * y2) / z2];
+};
+
+/** Posts and a rail that stand between the camera and the side, m. */
+type Rail = { z: number; top: number; posts: number[]; fenders: number[]; shade: number };
+
+/** What is different each time: light, wet, shadow, haste. */
+type Weather = {
+  gain: readonly [number, number, number];
+  gamma: number;
+  shadow: { at: number; lean: number; soft: number; dark: number } | undefined;
+  wet: { from: number; dark: number } | undefined;
+  shimmer: { size: number; phase: number; high: number; fast: number };
+  blur: number;
+  noise: number;
+  glints: { x: number; y: number; r: number }[];
+};
+
+const weather = (c: Chance): Weather => {
+  const gain = c.within(0.78, 1.28);
+  return {
+    gain: [gain * c.within(0.95, 1.05), gain, gain * c.within(0.95, 1.05)],
+    gamma: c.within(0.9, 1.12),
+    shadow: c.next() < 0.6 ? { at: c.within(-1.4, 1.4), lean: c.within(-0.8, 0.8), soft: c.within(0.02, 0.2), dark: c.within(0.55, 0.8) } : undefined,
+    wet: c.next() < 0.4 ? { from: c.within(0.3, 0.9), dark: c.within(0.78, 0.92) } : undefined,
+    shimmer: { size: c.within(0.01, 0.05), phase: c.next() * 6, high: c.within(9, 16), fast: c.within(3, 7) },
+    blur: c.within(0.3, 1.1),
+    noise: c.within(1.5, 4.5),
+    glints: Array.from({ length: Math.floor(c.next() * 4) }, () => ({ x: c.next() * SIZE.width, y: c.next() * SIZE.height, r: c.within(3, 9) })),
+  };
+};
+
+const photograph = async (side: Raster, behind: Raster, rail: Rail, camera: Camera, light: Weather, c: Chance, shift: number): Promise<Raster> => {
+  const { width, height } = SIZE;
+  const data = Buffer.alloc(width * height * 3);
+  const ray = rayOf(camera);
+  // The same light for the same brightness: looked up rather than computed for every dot.
+  const curve = light.gain.map((gain) => Float32Array.from({ length: 256 }, (_, v) => 255 * Math.min(1, gain * (v / 255)) ** light.gamma));
+  const grain = Float32Array.from({ length: 4096 }, () => c.normal() * light.noise);
+  let g = 0;
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const [dx, dy, dz] = ray(x, y);
+      // Three steps towards the bulging side; it is nearly flat, so that is to a tenth of a millimetre.
+      let t = -camera.z / dz;
+      for (let i = 0; i < 3; i += 1) t = (bulge(camera.x + t * dx, camera.y + t * dy) - camera.z) / dz;
+      const [u, v] = [camera.x + t * dx, camera.y + t * dy];
+      const p = (y * width + x) * 3;
+      const tr = (rail.z - camera.z) / dz;
+      const [rx, ry] = [camera.x + tr * dx, camera.y + tr * dy];
+      let shown: [number, number, number] | undefined;
+      const onBar = Math.abs(ry - rail.top) < 0.017 || (ry > rail.top && ry < rail.top + 0.62 && rail.posts.some((post) => Math.abs(rx - post) < 0.015));
+      if (onBar) shown = [rail.shade, rail.shade * 1.01, rail.shade * 1.02];
+      else {
+        const fender = rail.fenders.find((at) => ((rx - at) / 0.085) ** 2 + ((ry - rail.top - 0.36) / 0.24) ** 2 < 1);
+        if (fender !== undefined) {
+          const round = 1 - 0.45 * ((rx - fender) / 0.085) ** 2;
+          shown = [210 * round, 214 * round, 205 * round];
+        }
+      }
+      let lit = 1;
+      if (!shown) {
+        const [sx, sy] = [(u / LENGTH_M + 0.5) * side.width - 0.5, (v / HEIGHT_M + 0.5) * side.height - 0.5];
+        if (sx >= 0 && sy >= 0 && sx < side.width - 1 && sy < side.height - 1) {
+          const [ix, iy] = [Math.floor(sx), Math.floor(sy)];
+          const [fx, fy] = [sx - ix, sy - iy];
+          const q = (iy * side.width + ix) * 3;
+          const row = side.width * 3;
+          const at = (k: number) =>
+            (side.data[q + k]! * (1 - fx) + side.data[q + 3 + k]! * fx) * (1 - fy) + (side.data[q + row + k]! * (1 - fx) + side.data[q + row + 3 + k]! * fx) * fy;
+          shown = [at(0), at(1), at(2)];
+          // Rounder at the ends, and darker there.
+          lit = 1 - 0.22 * (u / (LENGTH_M / 2)) ** 2;
+          if (light.shadow) {
+            const d = (u - light.shadow.at - light.shadow.lean * v) / light.shadow.soft;
+            lit *= 1 - (1 - light.shadow.dark) / (1 + Math.exp(-4 * d));
+          }
+          if (light.wet && v > HEIGHT_M * (light.wet.from - 0.5) + 0.05 * Math.sin(u * 9)) lit *= light.wet.dark;
+          // Light thrown up by the water, more of it low down.
+          const low = Math.max(0, v / HEIGHT_M + 0.5);
+          lit *= 1 + light.shimmer.size * low * (Math.sin(u * light.shimmer.fast + light.shimmer.phase + 2 * Math.sin(v * light.shimmer.high)) + 0.6 * Math.sin(u * 2.3 * light.shimmer.fast - light.shimmer.phase));
+        } else {
+          // Far away: it moves by the turn of the camera, hardly by where it stands.
+          const bx = Math.floor(behind.width * (0.5 + 0.33 * (dx / dz)) + shift);
+          const by = Math.floor(behind.height * (0.42 + 0.42 * (dy / dz)));
+          const q = (Math.min(behind.height - 1, Math.max(0, by)) * behind.width + (((bx % behind.width) + behind.width) % behind.width)) * 3;
+          shown = [behind.data[q]!, behind.data[q + 1]!, behind.data[q + 2]!];
+        }
+      }
+      for (let k = 0; k < 3; k += 1) {
+        g = (g + 1 + (x & 1)) & 4095;
+        data[p + k] = Math.max(0, Math.min(255, curve[k]![Math.max(0, Math.min(255, Math.round(shown[k]! * lit)))]! + grain[(g * 31 + y * 17) & 4095]!));
+      }
+    }
+  for (const { x, y, r } of light.glints)
+    for (let gy = Math.max(0, Math.floor(y - r)); gy < Math.min(height, y + r); gy += 1)
+      for (let gx = Math.max(0, Math.floor(x - r)); gx < Math.min(width, x + r); gx += 1)
+        if ((gx - x) ** 2 + (gy - y) ** 2 < r * r) data.fill(254, (gy * width + gx) * 3, (gy * width + gx) * 3 + 3);
+  // As a phone keeps it: a little soft, packed and unpacked.
+  const jpeg = await sharp(data, { raw: { width, height, channels: 3 } }).blur(Math.max(0.3, light.blur)).jpeg({ quality: 86 }).toBuffer();
+  const { data: kept, info } = await sharp(jpeg).raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data: kept };
+};
+
+const railOf = (c: Chance): Rail => {
+  const first = c.within(-2.6, -1.8);
+  return {
+    z: -c.within(0.12, 0.3),
+    top: c.within(-0.95, -0.75),
+    posts: Array.from({ length: 5 }, (_, i) => first + i * 1.15),
+    fenders: Array.from({ length: 1 + Math.floor(c.next() * 2) }, () => c.within(-1.8, 1.8)),
+    shade: c.within(160, 225),
+  };
+};
+
+/** New flaws where both photographs see the side, apart from each other and from the rail. */
+const newFlaws = (c: Chance, count: number, hull: number, clear: (x: number, y: number) => boolean): Flaw[] => {
+  const made: Flaw[] = [];
+  for (let tries = 0; made.length < count && tries < 300; tries += 1) {
+    const [x, y] = [c.within(200, 2200), c.within(320, 920)];
+    const one = flaw(c, x, y, hull);
+    const corners = [
+      [one.box.x, one.box.y],
+      [one.box.x + one.box.width, one.box.y + one.box.height],
+      [one.box.x, one.box.y + one.box.height],
+      [one.box.x + one.box.width, one.box.y],
+    ] as const;
+    if (!corners.every(([a, b]) => clear(a, b))) continue;
+    if (made.some(({ box }) => Math.abs(box.x - one.box.x) < 160 && Math.abs(box.y - one.box.y) < 160)) continue;
+    made.push(one);
+  }
+  return made;
+};
+
+/** Light enough to see and the flaw not the colour of what it lies on: brightness under it is told by the painted side. */
+const worldOf = (x: number, y: number): [number, number, number] => {
+  const [u, v] = [(x / SIDE.width - 0.5) * LENGTH_M, (y / SIDE.height - 0.5) * HEIGHT_M];
+  return [u, v, bulge(u, v)];
+};
+
+/**
+ * A side photographed before and after a hire, with so many new flaws on it, none being as good a case as three.
+ * @returns both photographs, and the boxes of the new flaws in the second, px
+ */
+export const madeUpPair = async (seed: number, flaws?: number): Promise<MadeUpPair> => {
+  const c = chance(seed);
+  const classSeed = Math.floor(c.next() * 1e6);
+  const boatSeed = Math.floor(c.next() * 1e6);
+  const rail = railOf(c);
+  const of = { middle: c.within(-0.5, 0.5), distance: c.within(3.1, 3.9) };
+  const [cameraOut, cameraIn] = [cameraNear(c, of), cameraNear(c, of)];
+  const count = flaws ?? Math.floor(c.next() * 4);
+  const inside = (camera: Camera, x: number, y: number) => {
+    const world = worldOf(x, y);
+    const [px, py] = seen(camera, world);
+    if (px < 40 || py < 40 || px > SIZE.width - 40 || py > SIZE.height - 40) return false;
+    // Nothing of the rail may stand before it.
+    const t = (rail.z - camera.z) / (world[2] - camera.z);
+    const [rx, ry] = [camera.x + t * (world[0] - camera.x), camera.y + t * (world[1] - camera.y)];
+    return ry > rail.top + 0.05 && !rail.posts.some((post) => Math.abs(rx - post) < 0.06 && ry < rail.top + 0.7) && !rail.fenders.some((at) => Math.abs(rx - at) < 0.16 && Math.abs(ry - rail.top - 0.36) < 0.32);
+  };
+  const { hull, windows, stripes } = shapeOf(classSeed);
+  const clear = (x: number, y: number) =>
+    inside(cameraOut, x, y) &&
+    inside(cameraIn, x, y) &&
+    !windows.some((w) => x > w.x - 12 && x < w.x + w.w + 12 && y > w.y - 12 && y < w.y + w.h + 12) &&
+    !stripes.some((s) => y > s.y - 10 && y < s.y + s.h + 10);
+  const extra = newFlaws(c, count, hull, clear);
+  const [before, after, behindOut, behindIn] = await Promise.all([
+    paintSide(classSeed, boatSeed, []),
+    paintSide(classSeed, boatSeed, extra),
+    paintBehind(seed * 2 + 1),
+    paintBehind(seed * 2 + (c.next() < 0.5 ? 1 : 2)),
+  ]);
+  const out = await photograph(before, behindOut, rail, cameraOut, weather(c), c, 0);
+  const back = await photograph(after, behindIn, rail, cameraIn, weather(c), c, c.within(-60, 60));
+  const marks = extra.map(({ box }) => {
+    const corners = [
+      [box.x, box.y],
+      [box.x + box.width, box.y],
+      [box.x, box.y + box.height],
+      [box.x + box.width, box.y + box.height],
+    ].map(([x, y]) => seen(cameraIn, worldOf(x!, y!)));
+    const xs = corners.map(([x]) => x);
+    const ys = corners.map(([, y]) => y);
+    return { x: Math.min(...xs), y: Math.min(...ys), width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
+  });
+  return { out, in: back, marks };
+};
+
+const turned = async ({ width, height, data }: Raster, how: 'flop' | 'rotate'): Promise<Raster> => {
+  const image = sharp(data, { raw: { width, height, channels: 3 } });
+  const { data: done } = await (how === 'flop' ? image.flop() : image.rotate(180)).raw().toBuffer({ resolveWithObject: true });
+  return { width, height, data: done };
+};
+
+/** Two photographs that must not be compared: another boat of the class, the other side of the same, turned, or too dark. */
+export const madeUpNegative = async (seed: number, kind: Negative): Promise<{ out: Raster; in: Raster }> => {
+  const c = chance(seed);
+  const classSeed = Math.floor(c.next() * 1e6);
+  const boatSeed = Math.floor(c.next() * 1e6);
+  const rail = railOf(c);
+  const of = { middle: c.within(-0.5, 0.5), distance: c.within(3.1, 3.9) };
+  const one = async (klass: number, boat: number, bars: Rail, light: Weather) =>
+    photograph(await paintSide(klass, boat, []), await paintBehind(seed), bars, cameraNear(c, of), light, c, 0);
+  const out = await one(classSeed, boatSeed, rail, weather(c));
+  switch (kind) {
+    case 'sister':
+      return { out, in: await one(classSeed, boatSeed + 1, railOf(c), weather(c)) };
+    case 'otherSide': {
+      // The same windows and stripes the other way round, with that side's own letters and wear.
+      const other = await paintSide(classSeed, boatSeed + 500_000, []);
+      return { out, in: await photograph(await turned(other, 'flop'), await paintBehind(seed + 1), railOf(c), cameraNear(c, of), weather(c), c, 30) };
+    }
+    case 'mirrored':
+      return { out, in: await turned(await one(classSeed, boatSeed, rail, weather(c)), 'flop') };
+    case 'upsideDown':
+      return { out, in: await turned(await one(classSeed, boatSeed, rail, weather(c)), 'rotate') };
+    case 'dark': {
+      const light = weather(c);
+      return { out, in: await one(classSeed, boatSeed, rail, { ...light, gain: [0.09, 0.09, 0.1], noise: 7 }) };
+    }
+    case 'elsewhere':
+      return { out, in: await one(classSeed + 1, boatSeed + 1, railOf(c), weather(c)) };
+  }
+};
+export const NEGATIVES: readonly Negative[] = ['sister', 'otherSide', 'mirrored', 'upsideDown', 'dark', 'elsewhere'];
