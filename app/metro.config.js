@@ -69,5 +69,9 @@ const sources = { ...threads, ...listed, ...contract, 'zod/mini': path.join(__di
 
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) =>
-  sources[name] ? { type: 'sourceFile', filePath: sources[name] } : (usual ?? context.resolveRequest)(context, name, platform);
+  sources[name]
+    ? { type: 'sourceFile', filePath: sources[name] }
+    : name === './views/Sitemap' && context.originModulePath.includes('expo-router')
+      ? { type: 'sourceFile', filePath: path.join(__dirname, 'slim/sitemap.js') }
+      : (usual ?? context.resolveRequest)(context, name, platform);
 module.exports = config;
