@@ -1,10 +1,11 @@
 import { existsSync } from 'node:fs';
 import { cp, mkdir, readdir, readFile, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import Database from 'better-sqlite3';
 import { type DossierFault, verifyDossier } from '@quay/core/dossier/verify';
 import { spoken } from '@quay/core/record/seal';
+import { compareCommand } from './compare/command';
 import { play } from './demo/play';
 import { nodeCrypto } from './dossier/crypto';
 import { sayFault } from './import/fault';
@@ -20,6 +21,9 @@ import { addStaff, secretFault } from './store/staff';
 
 /** What cannot be done, said to whoever typed the command. */
 class ToolError extends Error {}
+
+/** A file as it was named where the command was given. */
+const named = (file: string): string => resolve(process.env.QUAY_FROM ?? '.', file);
 
 const flag = (name: string): string | undefined => {
   const at = process.argv.indexOf(`--${name}`);
@@ -191,7 +195,7 @@ const FAULTS: Record<DossierFault['is'], string> = {
 /** Tells whether a dossier is whole, who signed, and what was entered since. Needs no installation. */
 const verify = async (file: string | undefined, key: string | undefined) => {
   if (file === undefined || file.startsWith('--')) throw new ToolError('./quay verify FILE [--key FINGERPRINT]');
-  const bytes = await readFile(file).catch((error: NodeJS.ErrnoException) => {
+  const bytes = await readFile(named(file)).catch((error: NodeJS.ErrnoException) => {
     throw new ToolError(`${file} cannot be read: ${error.code ?? error.message}`);
   });
   const seen = verifyDossier(new Uint8Array(bytes), nodeCrypto, key);
@@ -226,7 +230,16 @@ const writeSchemas = async (to: string) => {
   for (const [name, schema] of Object.entries(publishedSchemas())) await writeFile(join(to, name), `${JSON.stringify(schema, null, 2)}\n`);
 };
 
+/** Compares photographs by their files. Needs no installation. */
+const compare = async () => {
+  const whole = await compareCommand(process.argv.slice(3), import.meta.dirname, named).catch((error: Error) => {
+    throw new ToolError(error.message);
+  });
+  if (!whole) throw new ToolError('Not every pair could be read.');
+};
+
 const COMMANDS: Record<string, () => Promise<void>> = {
+  compare,
   import: () => importFolder(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   demo: () => makeDemo(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   export: () => exportFolder(need('data'), need('to')),

@@ -21,7 +21,12 @@ export const chance = (seed: number) => {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
   const normal = () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
-  return { next, normal, within: (low: number, high: number) => low + (high - low) * next(), pick: <T>(of: readonly T[]) => of[Math.floor(next() * of.length)]! };
+  return {
+    next,
+    normal,
+    within: (low: number, high: number) => low + (high - low) * next(),
+    pick: <T>(of: readonly T[]) => of[Math.floor(next() * of.length)]!,
+  };
 };
 type Chance = ReturnType<typeof chance>;
 
@@ -37,7 +42,9 @@ const letters = (c: Chance, x: number, y: number, size: number, count: number, c
   let out = '';
   for (let i = 0; i < count; i += 1) {
     const at = (dx: number, dy: number) => `${x + i * size * 0.72 + dx * size * 0.5} ${y - dy * size}`;
-    const points = Array.from({ length: 3 + Math.floor(c.next() * 3) }, () => at(Math.round(c.next() * 2) / 2, Math.round(c.next() * 2) / 2));
+    const points = Array.from({ length: 3 + Math.floor(c.next() * 3) }, () =>
+      at(Math.round(c.next() * 2) / 2, Math.round(c.next() * 2) / 2),
+    );
     out += `<path d="M${points.join('L')}" fill="none" stroke="${colour}" stroke-width="${size * 0.14}" stroke-linejoin="round"/>`;
   }
   return out;
@@ -60,9 +67,18 @@ const shapeOf = (classSeed: number) => {
     h: c.within(70, 120),
     r: c.pick([8, 30, 55]),
   }));
-  const stripes = Array.from({ length: 1 + Math.floor(c.next() * 3) }, () => ({ y: c.within(380, 820), h: c.within(8, 40), v: c.within(20, 235) }));
+  const stripes = Array.from({ length: 1 + Math.floor(c.next() * 3) }, () => ({
+    y: c.within(380, 820),
+    h: c.within(8, 40),
+    v: c.within(20, 235),
+  }));
   const seams = Array.from({ length: 2 + Math.floor(c.next() * 5) }, () => c.within(120, 900));
-  const fittings = Array.from({ length: 10 }, () => ({ x: c.within(100, 2300), y: c.within(110, 880), r: c.within(6, 20), v: c.within(25, 240) }));
+  const fittings = Array.from({ length: 10 }, () => ({
+    x: c.within(100, 2300),
+    y: c.within(110, 880),
+    r: c.within(6, 20),
+    v: c.within(25, 240),
+  }));
   return { tint, hull, windows, stripes, seams, fittings };
 };
 
@@ -128,7 +144,10 @@ const paintSide = async (classSeed: number, boatSeed: number, extra: readonly Fl
     parts.push(
       `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="${r}" fill="#1c2528"/><rect x="${x + 5}" y="${y + 5}" width="${w - 10}" height="${h - 10}" rx="${r}" fill="none" stroke="#b9c0bd" stroke-width="6"/>`,
     );
-  for (const { x, y, r, v } of fittings) parts.push(`<circle cx="${x}" cy="${y}" r="${r}" fill="${grey(v, [1, 1, 1])}"/><circle cx="${x}" cy="${y}" r="${r * 0.45}" fill="#20201e"/>`);
+  for (const { x, y, r, v } of fittings)
+    parts.push(
+      `<circle cx="${x}" cy="${y}" r="${r}" fill="${grey(v, [1, 1, 1])}"/><circle cx="${x}" cy="${y}" r="${r * 0.45}" fill="#20201e"/>`,
+    );
   // Her own name and number, her own wear, her own old flaws.
   const ink = hull > 120 ? grey(c.within(15, 70), tint) : grey(c.within(195, 245), tint);
   parts.push(letters(c, c.within(300, 900), c.within(480, 640), c.within(90, 150), 5 + Math.floor(c.next() * 5), ink));
@@ -138,17 +157,25 @@ const paintSide = async (classSeed: number, boatSeed: number, extra: readonly Fl
       `<ellipse cx="${c.next() * width}" cy="${c.next() * height}" rx="${c.within(14, 120)}" ry="${c.within(5, 30)}" fill="${c.next() < 0.5 ? '#000' : '#fff'}" fill-opacity="${c.within(0.04, 0.14)}" filter="url(#soft)"/>`,
     );
   for (let i = 0; i < 40; i += 1)
-    parts.push(`<rect x="${c.next() * width}" y="${c.within(300, 950)}" width="${c.within(2, 7)}" height="${c.within(20, 150)}" fill="#2a2014" fill-opacity="${c.within(0.05, 0.18)}"/>`);
+    parts.push(
+      `<rect x="${c.next() * width}" y="${c.within(300, 950)}" width="${c.within(2, 7)}" height="${c.within(20, 150)}" fill="#2a2014" fill-opacity="${c.within(0.05, 0.18)}"/>`,
+    );
   for (let i = 0; i < 9; i += 1) parts.push(flaw(c, c.within(150, 2250), c.within(330, 900), hull).svg);
   for (let i = 0; i < 420; i += 1)
-    parts.push(`<circle cx="${c.next() * width}" cy="${c.next() * height}" r="${c.within(1, 3.4)}" fill="${c.next() < 0.6 ? '#17130d' : '#efeadf'}" fill-opacity="${c.within(0.15, 0.5)}"/>`);
+    parts.push(
+      `<circle cx="${c.next() * width}" cy="${c.next() * height}" r="${c.within(1, 3.4)}" fill="${c.next() < 0.6 ? '#17130d' : '#efeadf'}" fill-opacity="${c.within(0.15, 0.5)}"/>`,
+    );
   for (const { svg } of extra) parts.push(svg);
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><defs><filter id="soft" x="-50%" y="-50%" width="200%" height="200%"><feGaussianBlur stdDeviation="6"/></filter></defs>${parts.join('')}</svg>`;
   return raw(svg);
 };
 
 const raw = async (svg: string): Promise<Raster> => {
-  const { data, info } = await sharp(Buffer.from(svg)).flatten({ background: '#000' }).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await sharp(Buffer.from(svg))
+    .flatten({ background: '#000' })
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   return { width: info.width, height: info.height, data };
 };
 
@@ -162,10 +189,17 @@ const paintBehind = (seed: number): Promise<Raster> => {
     `<rect y="${horizon}" width="${w}" height="${h}" fill="rgb(${[c.within(60, 110), c.within(95, 135), c.within(100, 140)].map(Math.round).join(',')})"/>`,
   ];
   for (let i = 0; i < 30; i += 1)
-    parts.push(`<ellipse cx="${c.next() * w}" cy="${horizon - c.within(0, 60)}" rx="${c.within(25, 90)}" ry="${c.within(15, 60)}" fill="rgb(${Math.round(c.within(40, 80))},${Math.round(c.within(70, 110))},${Math.round(c.within(45, 75))})"/>`);
-  for (let i = 0; i < 5; i += 1) parts.push(`<rect x="${c.next() * w}" y="${horizon - c.within(30, 90)}" width="${c.within(20, 70)}" height="${c.within(30, 80)}" fill="${grey(c.within(120, 220), [1, 0.95, 0.9])}"/>`);
+    parts.push(
+      `<ellipse cx="${c.next() * w}" cy="${horizon - c.within(0, 60)}" rx="${c.within(25, 90)}" ry="${c.within(15, 60)}" fill="rgb(${Math.round(c.within(40, 80))},${Math.round(c.within(70, 110))},${Math.round(c.within(45, 75))})"/>`,
+    );
+  for (let i = 0; i < 5; i += 1)
+    parts.push(
+      `<rect x="${c.next() * w}" y="${horizon - c.within(30, 90)}" width="${c.within(20, 70)}" height="${c.within(30, 80)}" fill="${grey(c.within(120, 220), [1, 0.95, 0.9])}"/>`,
+    );
   for (let i = 0; i < 90; i += 1)
-    parts.push(`<rect x="${c.next() * w}" y="${horizon + c.next() * (h - horizon)}" width="${c.within(30, 170)}" height="${c.within(2, 6)}" fill="#e8f2f2" fill-opacity="${c.within(0.1, 0.45)}"/>`);
+    parts.push(
+      `<rect x="${c.next() * w}" y="${horizon + c.next() * (h - horizon)}" width="${c.within(30, 170)}" height="${c.within(2, 6)}" fill="#e8f2f2" fill-opacity="${c.within(0.1, 0.45)}"/>`,
+    );
   return raw(`<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}">${parts.join('')}</svg>`);
 };
 
@@ -189,8 +223,8 @@ const cameraNear = (c: Chance, of: { middle: number; distance: number }): Camera
 
 const SIZE = { width: 1600, height: 1200 };
 
-/** Where a ray of a pixel goes: its direction in the world. */
-const rayOf = (camera: Camera) => {
+/** Where the rays of pixels go: they are linear in the pixel, so one direction and its two changes say it all. */
+const raysOf = (camera: Camera) => {
   const [cr, sr, cy, sy, cp, sp] = [
     Math.cos(camera.roll),
     Math.sin(camera.roll),
@@ -199,12 +233,14 @@ const rayOf = (camera: Camera) => {
     Math.cos(camera.pitch),
     Math.sin(camera.pitch),
   ];
-  return (px: number, py: number): [number, number, number] => {
+  const at = (px: number, py: number): [number, number, number] => {
     const [a, b] = [(px - SIZE.width / 2) / camera.focal, (py - SIZE.height / 2) / camera.focal];
     const [x1, y1] = [a * cr - b * sr, a * sr + b * cr];
     const [y2, z2] = [y1 * cp - sp, y1 * sp + cp];
     return [x1 * cy + z2 * sy, y2, -x1 * sy + z2 * cy];
   };
+  const [o, x, y] = [at(0, 0), at(1, 0), at(0, 1)];
+  return { o, byX: x.map((v, k) => v - o[k]!), byY: y.map((v, k) => v - o[k]!) };
 };
 
 /** The pixel at which a point of the world is seen. */
@@ -244,83 +280,116 @@ const weather = (c: Chance): Weather => {
   return {
     gain: [gain * c.within(0.95, 1.05), gain, gain * c.within(0.95, 1.05)],
     gamma: c.within(0.9, 1.12),
-    shadow: c.next() < 0.6 ? { at: c.within(-1.4, 1.4), lean: c.within(-0.8, 0.8), soft: c.within(0.02, 0.2), dark: c.within(0.55, 0.8) } : undefined,
+    shadow:
+      c.next() < 0.6
+        ? { at: c.within(-1.4, 1.4), lean: c.within(-0.8, 0.8), soft: c.within(0.02, 0.2), dark: c.within(0.55, 0.8) }
+        : undefined,
     wet: c.next() < 0.4 ? { from: c.within(0.3, 0.9), dark: c.within(0.78, 0.92) } : undefined,
     shimmer: { size: c.within(0.01, 0.05), phase: c.next() * 6, high: c.within(9, 16), fast: c.within(3, 7) },
     blur: c.within(0.3, 1.1),
     noise: c.within(1.5, 4.5),
-    glints: Array.from({ length: Math.floor(c.next() * 4) }, () => ({ x: c.next() * SIZE.width, y: c.next() * SIZE.height, r: c.within(3, 9) })),
+    glints: Array.from({ length: Math.floor(c.next() * 4) }, () => ({
+      x: c.next() * SIZE.width,
+      y: c.next() * SIZE.height,
+      r: c.within(3, 9),
+    })),
   };
 };
 
-const photograph = async (side: Raster, behind: Raster, rail: Rail, camera: Camera, light: Weather, c: Chance, shift: number): Promise<Raster> => {
+const photograph = async (
+  side: Raster,
+  behind: Raster,
+  rail: Rail,
+  camera: Camera,
+  light: Weather,
+  c: Chance,
+  shift: number,
+): Promise<Raster> => {
   const { width, height } = SIZE;
   const data = Buffer.alloc(width * height * 3);
-  const ray = rayOf(camera);
+  const { o, byX, byY } = raysOf(camera);
   // The same light for the same brightness: looked up rather than computed for every dot.
   const curve = light.gain.map((gain) => Float32Array.from({ length: 256 }, (_, v) => 255 * Math.min(1, gain * (v / 255)) ** light.gamma));
+  const [curveR, curveG, curveB] = curve as [Float32Array, Float32Array, Float32Array];
   const grain = Float32Array.from({ length: 4096 }, () => c.normal() * light.noise);
+  const { posts, fenders, top, shade } = rail;
+  const [halfL, halfH] = [LENGTH_M / 2, HEIGHT_M / 2];
+  const [ku, kv] = [0.34 / halfL ** 2, 0.1 / halfH ** 2];
+  const { data: paint, width: pw, height: ph } = side;
+  const row = pw * 3;
+  const { shadow, wet, shimmer } = light;
   let g = 0;
   for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      const [dx, dy, dz] = ray(x, y);
-      // Three steps towards the bulging side; it is nearly flat, so that is to a tenth of a millimetre.
-      let t = -camera.z / dz;
-      for (let i = 0; i < 3; i += 1) t = (bulge(camera.x + t * dx, camera.y + t * dy) - camera.z) / dz;
-      const [u, v] = [camera.x + t * dx, camera.y + t * dy];
-      const p = (y * width + x) * 3;
-      const tr = (rail.z - camera.z) / dz;
+    for (let x = 0, p = y * width * 3; x < width; x += 1, p += 3) {
+      const dz = o[2] + x * byX[2]! + y * byY[2]!;
+      const dx = (o[0] + x * byX[0]! + y * byY[0]!) / dz;
+      const dy = (o[1] + x * byX[1]! + y * byY[1]!) / dz;
+      const tr = rail.z - camera.z;
       const [rx, ry] = [camera.x + tr * dx, camera.y + tr * dy];
-      let shown: [number, number, number] | undefined;
-      const onBar = Math.abs(ry - rail.top) < 0.017 || (ry > rail.top && ry < rail.top + 0.62 && rail.posts.some((post) => Math.abs(rx - post) < 0.015));
-      if (onBar) shown = [rail.shade, rail.shade * 1.01, rail.shade * 1.02];
-      else {
-        const fender = rail.fenders.find((at) => ((rx - at) / 0.085) ** 2 + ((ry - rail.top - 0.36) / 0.24) ** 2 < 1);
-        if (fender !== undefined) {
-          const round = 1 - 0.45 * ((rx - fender) / 0.085) ** 2;
-          shown = [210 * round, 214 * round, 205 * round];
+      let [r, gr, b] = [-1, 0, 0];
+      if (ry > top - 0.018 && ry < top + 0.63) {
+        let on = ry < top + 0.017;
+        for (let k = 0; k < posts.length && !on; k += 1) on = ry < top + 0.62 && rx - posts[k]! < 0.015 && posts[k]! - rx < 0.015;
+        if (on) [r, gr, b] = [shade, shade * 1.01, shade * 1.02];
+        for (let k = 0; k < fenders.length && r < 0; k += 1) {
+          const [fx, fy] = [(rx - fenders[k]!) / 0.085, (ry - top - 0.36) / 0.24];
+          if (fx * fx + fy * fy < 1) {
+            const round = 1 - 0.45 * fx * fx;
+            [r, gr, b] = [210 * round, 214 * round, 205 * round];
+          }
         }
       }
       let lit = 1;
-      if (!shown) {
-        const [sx, sy] = [(u / LENGTH_M + 0.5) * side.width - 0.5, (v / HEIGHT_M + 0.5) * side.height - 0.5];
-        if (sx >= 0 && sy >= 0 && sx < side.width - 1 && sy < side.height - 1) {
+      if (r < 0) {
+        // Three steps towards the bulging side; it is nearly flat, so that is to a tenth of a millimetre.
+        let t = -camera.z;
+        for (let i = 0; i < 3; i += 1) t = ku * (camera.x + t * dx) ** 2 + kv * (camera.y + t * dy) ** 2 - camera.z;
+        const [u, v] = [camera.x + t * dx, camera.y + t * dy];
+        const [sx, sy] = [(u / LENGTH_M + 0.5) * pw - 0.5, (v / HEIGHT_M + 0.5) * ph - 0.5];
+        if (sx >= 0 && sy >= 0 && sx < pw - 1 && sy < ph - 1) {
           const [ix, iy] = [Math.floor(sx), Math.floor(sy)];
           const [fx, fy] = [sx - ix, sy - iy];
-          const q = (iy * side.width + ix) * 3;
-          const row = side.width * 3;
-          const at = (k: number) =>
-            (side.data[q + k]! * (1 - fx) + side.data[q + 3 + k]! * fx) * (1 - fy) + (side.data[q + row + k]! * (1 - fx) + side.data[q + row + 3 + k]! * fx) * fy;
-          shown = [at(0), at(1), at(2)];
+          const [w0, w1, w2, w3] = [(1 - fx) * (1 - fy), fx * (1 - fy), (1 - fx) * fy, fx * fy];
+          const q = iy * row + ix * 3;
+          r = paint[q]! * w0 + paint[q + 3]! * w1 + paint[q + row]! * w2 + paint[q + row + 3]! * w3;
+          gr = paint[q + 1]! * w0 + paint[q + 4]! * w1 + paint[q + row + 1]! * w2 + paint[q + row + 4]! * w3;
+          b = paint[q + 2]! * w0 + paint[q + 5]! * w1 + paint[q + row + 2]! * w2 + paint[q + row + 5]! * w3;
           // Rounder at the ends, and darker there.
-          lit = 1 - 0.22 * (u / (LENGTH_M / 2)) ** 2;
-          if (light.shadow) {
-            const d = (u - light.shadow.at - light.shadow.lean * v) / light.shadow.soft;
-            lit *= 1 - (1 - light.shadow.dark) / (1 + Math.exp(-4 * d));
-          }
-          if (light.wet && v > HEIGHT_M * (light.wet.from - 0.5) + 0.05 * Math.sin(u * 9)) lit *= light.wet.dark;
+          lit = 1 - 0.22 * (u / halfL) ** 2;
+          if (shadow) lit *= 1 - (1 - shadow.dark) / (1 + Math.exp((-4 * (u - shadow.at - shadow.lean * v)) / shadow.soft));
+          if (wet && v > HEIGHT_M * (wet.from - 0.5) + 0.05 * Math.sin(u * 9)) lit *= wet.dark;
           // Light thrown up by the water, more of it low down.
-          const low = Math.max(0, v / HEIGHT_M + 0.5);
-          lit *= 1 + light.shimmer.size * low * (Math.sin(u * light.shimmer.fast + light.shimmer.phase + 2 * Math.sin(v * light.shimmer.high)) + 0.6 * Math.sin(u * 2.3 * light.shimmer.fast - light.shimmer.phase));
+          const low = v / HEIGHT_M + 0.5;
+          if (low > 0)
+            lit *=
+              1 +
+              shimmer.size *
+                low *
+                (Math.sin(u * shimmer.fast + shimmer.phase + 2 * Math.sin(v * shimmer.high)) +
+                  0.6 * Math.sin(u * 2.3 * shimmer.fast - shimmer.phase));
         } else {
           // Far away: it moves by the turn of the camera, hardly by where it stands.
-          const bx = Math.floor(behind.width * (0.5 + 0.33 * (dx / dz)) + shift);
-          const by = Math.floor(behind.height * (0.42 + 0.42 * (dy / dz)));
-          const q = (Math.min(behind.height - 1, Math.max(0, by)) * behind.width + (((bx % behind.width) + behind.width) % behind.width)) * 3;
-          shown = [behind.data[q]!, behind.data[q + 1]!, behind.data[q + 2]!];
+          const bx = Math.floor(behind.width * (0.5 + 0.33 * dx) + shift);
+          const by = Math.min(behind.height - 1, Math.max(0, Math.floor(behind.height * (0.42 + 0.42 * dy))));
+          const q = (by * behind.width + (((bx % behind.width) + behind.width) % behind.width)) * 3;
+          [r, gr, b] = [behind.data[q]!, behind.data[q + 1]!, behind.data[q + 2]!];
         }
       }
-      for (let k = 0; k < 3; k += 1) {
-        g = (g + 1 + (x & 1)) & 4095;
-        data[p + k] = Math.max(0, Math.min(255, curve[k]![Math.max(0, Math.min(255, Math.round(shown[k]! * lit)))]! + grain[(g * 31 + y * 17) & 4095]!));
-      }
+      g = (g + 1 + (x & 1)) & 4095;
+      const k = (g * 31 + y * 17) & 4095;
+      data[p] = Math.max(0, Math.min(255, curveR[Math.max(0, Math.min(255, Math.round(r * lit)))]! + grain[k]!));
+      data[p + 1] = Math.max(0, Math.min(255, curveG[Math.max(0, Math.min(255, Math.round(gr * lit)))]! + grain[(k + 1031) & 4095]!));
+      data[p + 2] = Math.max(0, Math.min(255, curveB[Math.max(0, Math.min(255, Math.round(b * lit)))]! + grain[(k + 2063) & 4095]!));
     }
   for (const { x, y, r } of light.glints)
     for (let gy = Math.max(0, Math.floor(y - r)); gy < Math.min(height, y + r); gy += 1)
       for (let gx = Math.max(0, Math.floor(x - r)); gx < Math.min(width, x + r); gx += 1)
         if ((gx - x) ** 2 + (gy - y) ** 2 < r * r) data.fill(254, (gy * width + gx) * 3, (gy * width + gx) * 3 + 3);
   // As a phone keeps it: a little soft, packed and unpacked.
-  const jpeg = await sharp(data, { raw: { width, height, channels: 3 } }).blur(Math.max(0.3, light.blur)).jpeg({ quality: 86 }).toBuffer();
+  const jpeg = await sharp(data, { raw: { width, height, channels: 3 } })
+    .blur(Math.max(0.3, light.blur))
+    .jpeg({ quality: 86 })
+    .toBuffer();
   const { data: kept, info } = await sharp(jpeg).raw().toBuffer({ resolveWithObject: true });
   return { width: info.width, height: info.height, data: kept };
 };
@@ -380,7 +449,11 @@ export const madeUpPair = async (seed: number, flaws?: number): Promise<MadeUpPa
     // Nothing of the rail may stand before it.
     const t = (rail.z - camera.z) / (world[2] - camera.z);
     const [rx, ry] = [camera.x + t * (world[0] - camera.x), camera.y + t * (world[1] - camera.y)];
-    return ry > rail.top + 0.05 && !rail.posts.some((post) => Math.abs(rx - post) < 0.06 && ry < rail.top + 0.7) && !rail.fenders.some((at) => Math.abs(rx - at) < 0.16 && Math.abs(ry - rail.top - 0.36) < 0.32);
+    return (
+      ry > rail.top + 0.05 &&
+      !rail.posts.some((post) => Math.abs(rx - post) < 0.06 && ry < rail.top + 0.7) &&
+      !rail.fenders.some((at) => Math.abs(rx - at) < 0.16 && Math.abs(ry - rail.top - 0.36) < 0.32)
+    );
   };
   const { hull, windows, stripes } = shapeOf(classSeed);
   const clear = (x: number, y: number) =>
@@ -433,7 +506,10 @@ export const madeUpNegative = async (seed: number, kind: Negative): Promise<{ ou
     case 'otherSide': {
       // The same windows and stripes the other way round, with that side's own letters and wear.
       const other = await paintSide(classSeed, boatSeed + 500_000, []);
-      return { out, in: await photograph(await turned(other, 'flop'), await paintBehind(seed + 1), railOf(c), cameraNear(c, of), weather(c), c, 30) };
+      return {
+        out,
+        in: await photograph(await turned(other, 'flop'), await paintBehind(seed + 1), railOf(c), cameraNear(c, of), weather(c), c, 30),
+      };
     }
     case 'mirrored':
       return { out, in: await turned(await one(classSeed, boatSeed, rail, weather(c)), 'flop') };

@@ -1,0 +1,64 @@
+import { judgeBoxes, judgeNegative, judgePair, type Judged } from '@quay/server/compare/oracle';
+import { type Box, madeUpPair, type Raster } from '@quay/server/compare/madeUpPairs';
+import { Bin, vision } from '@quay/server/compare/vision';
+import pixelmatch from 'pixelmatch';
+import { ssim } from 'ssim.js';
+
+export type Task = { seed: number; what: 'pair' | 'negative' | 'plain' };
+export type Plain = Record<'pixels' | 'structure', Pick<Judged, 'marks' | 'hits' | 'falseBoxes'>>;
+
+const rgba = ({ width, height, data }: Raster): Uint8ClampedArray => {
+  const out = new Uint8ClampedArray(width * height * 4);
+  for (let i = 0, p = 0; i < out.length; i += 4, p += 3) {
+    out[i] = data[p]!;
+    out[i + 1] = data[p + 1]!;
+    out[i + 2] = data[p + 2]!;
+    out[i + 3] = 255;
+  }
+  return out;
+};
+
+/** Boxes about what hangs together in a mask, small specks left out: as kind to the plain ways as to ours. */
+const boxesOf = async (mask: Uint8Array, width: number, height: number): Promise<Box[]> => {
+  const { cv } = await vision();
+  const bin = new Bin();
+  try {
+    const mat = bin.keep(new cv.Mat(height, width, cv.CV_8U));
+    mat.data.set(mask);
+    cv.dilate(mat, mat, bin.keep(cv.getStructuringElement(cv.MORPH_ELLIPSE, new cv.Size(13, 13))));
+    const [labels, stats, centres] = [0, 0, 0].map(() => bin.keep(new cv.Mat()));
+    const count = cv.connectedComponentsWithStats(mat, labels!, stats!, centres!, 8);
+    const of = stats!.data32S;
+    return Array.from({ length: count - 1 }, (_, i) => {
+      const at = (i + 1) * 5;
+      return { x: of[at]!, y: of[at + 1]!, width: of[at + 2]!, height: of[at + 3]! };
+    }).filter((box) => Math.max(box.width, box.height) >= 20);
+  } finally {
+    bin.empty();
+  }
+};
+
+/** The same pair by plain pixel difference and by plain structural similarity, neither laid over the other. */
+const plain = async (seed: number): Promise<Plain> => {
+  const { out, in: back, marks } = await madeUpPair(seed);
+  const { width, height } = back;
+  const [a, b] = [rgba(out), rgba(back)];
+  const diff = new Uint8ClampedArray(a.length);
+  pixelmatch(a, b, diff, width, height, { threshold: 0.1, diffMask: true });
+  const pixels = Uint8Array.from({ length: width * height }, (_, i) => (diff[i * 4 + 3]! > 0 ? 255 : 0));
+  const { ssim_map: map } = ssim({ data: a, width, height }, { data: b, width, height }, { downsample: false, ssim: 'weber' });
+  const structure = new Uint8Array(width * height);
+  const [sx, sy] = [map.width / width, map.height / height];
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      const at = Math.min(map.height - 1, Math.floor(y * sy)) * map.width + Math.min(map.width - 1, Math.floor(x * sx));
+      structure[y * width + x] = map.data[at]! < 0.4 ? 255 : 0;
+    }
+  return {
+    pixels: judgeBoxes(marks, await boxesOf(pixels, width, height)),
+    structure: judgeBoxes(marks, await boxesOf(structure, width, height)),
+  };
+};
+
+export default ({ seed, what }: Task): Promise<unknown> =>
+  what === 'pair' ? judgePair(seed) : what === 'negative' ? judgeNegative(seed) : plain(seed);

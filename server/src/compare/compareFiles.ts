@@ -1,0 +1,88 @@
+import sharp from 'sharp';
+import { COMPARED_AT_PX, comparePair, type Found, type Grey, type Reason } from './comparePair';
+
+/** Two photographs by their files, compared; boxes in px of the second file as it stands on disk, whichever way it is turned. */
+export type FilesCompared =
+  | { comparable: true; reason: null; inliers: number; boxes: Found[]; pictures?: Pictures }
+  | { comparable: false; reason: Reason; inliers: number; boxes: [] };
+
+/** JPEG files for looking at: the first laid over the second, the second in the same size, how much each place differs. */
+export type Pictures = { aligned: Uint8Array; back: Uint8Array; heat: Uint8Array; width: number; height: number };
+
+export class UnreadableFile extends Error {
+  constructor(readonly file: string) {
+    super(`${file} is no photograph that can be read.`);
+  }
+}
+
+type Loaded = { grey: Grey; stored: { width: number; height: number }; turn: number };
+
+const load = async (file: string): Promise<Loaded> => {
+  try {
+    const { width, height, orientation } = await sharp(file).metadata();
+    const { data, info } = await sharp(file)
+      .rotate()
+      .resize({ width: COMPARED_AT_PX })
+      .flatten()
+      .toColourspace('b-w')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    if (info.channels !== 1) throw new Error('not one channel');
+    return {
+      grey: { width: info.width, height: info.height, data: new Uint8Array(data) },
+      stored: { width, height },
+      turn: orientation ?? 1,
+    };
+  } catch {
+    throw new UnreadableFile(file);
+  }
+};
+
+/** From shares of the upright picture to shares of the stored one, by the eight ways of Exif's orientation. */
+const STORED: Readonly<Record<number, (x: number, y: number) => [number, number]>> = {
+  1: (x, y) => [x, y],
+  2: (x, y) => [1 - x, y],
+  3: (x, y) => [1 - x, 1 - y],
+  4: (x, y) => [x, 1 - y],
+  5: (x, y) => [y, x],
+  6: (x, y) => [y, 1 - x],
+  7: (x, y) => [1 - y, 1 - x],
+  8: (x, y) => [1 - y, x],
+};
+
+/** @param upright px of the picture it was compared at */
+const onDisk = ({ grey, stored, turn }: Loaded, { x, y, width, height, strength }: Found): Found => {
+  const map = STORED[turn] ?? STORED[1]!;
+  const corners = [map(x / grey.width, y / grey.height), map((x + width) / grey.width, (y + height) / grey.height)];
+  const [xs, ys] = [0, 1].map((axis) => corners.map((corner) => corner[axis]!).sort((a, b) => a - b)) as [number[], number[]];
+  const [left, top] = [Math.round(xs[0]! * stored.width), Math.round(ys[0]! * stored.height)];
+  return { x: left, y: top, width: Math.round(xs[1]! * stored.width) - left, height: Math.round(ys[1]! * stored.height) - top, strength };
+};
+
+const jpegOf = async (data: Uint8Array, width: number, height: number): Promise<Uint8Array> =>
+  sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), { raw: { width, height, channels: 1 } })
+    .jpeg({ quality: 82 })
+    .toBuffer();
+
+/**
+ * @param pictures whether pictures to look at are made as well
+ * @throws UnreadableFile where one of them is no photograph
+ */
+export const compareFiles = async (out: string, back: string, { pictures = false } = {}): Promise<FilesCompared> => {
+  const [first, second] = await Promise.all([load(out), load(back)]);
+  const seen = await comparePair(first.grey, second.grey);
+  if (!seen.comparable) return seen;
+  const { width, height, data } = second.grey;
+  const boxes = seen.boxes.map((box) => onDisk(second, box));
+  if (!pictures) return { comparable: true, reason: null, inliers: seen.inliers, boxes };
+  const [aligned, shown, heat] = await Promise.all([
+    jpegOf(seen.aligned, width, height),
+    jpegOf(data, width, height),
+    jpegOf(
+      seen.heat.map((v) => Math.min(255, v * 4)),
+      width,
+      height,
+    ),
+  ]);
+  return { comparable: true, reason: null, inliers: seen.inliers, boxes, pictures: { aligned, back: shown, heat, width, height } };
+};
