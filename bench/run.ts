@@ -25,6 +25,11 @@ const BENCHES: Record<string, Bench> = {
     run: async () => (await import('./figures/marksFrames')).marksFrames(),
   },
   delivery: { about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
+  pairs: {
+    about: '200 pairs of photographs and 300 that must not be compared',
+    long: true,
+    run: async () => (await import('./figures/pairs')).pairs(),
+  },
   fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
   'empty-page': {
     about: 'builds the empty page and writes its size down',

@@ -775,6 +775,8 @@ export const en = {
         used: 'used up',
         damaged: 'broken',
         unsealed: 'unsealed',
+        swapped: 'another seal than at departure',
+        moved: 'lies elsewhere',
         extra: 'one too many',
         notCounted: 'not counted',
       },

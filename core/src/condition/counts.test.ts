@@ -21,6 +21,18 @@ describe('equipment out and in', () => {
     expect(compareCount(fitting(), fine(8), fine(9))).toEqual({ is: 'extra', pieces: 1 });
   });
 
+  it('says swapped by the number on the seal, and moved by the station it was found at', () => {
+    const kit = fitting({ kind: 'sealedKit', count: 1 });
+    const sealed = (seal?: string) => ({ ...fine(1), seal });
+    expect(compareCount(kit, sealed('A 4471'), sealed('A-4472')).is).toBe('swapped');
+    expect(compareCount(kit, sealed('A 4471'), sealed('a4471')).is).toBe('same');
+    expect(compareCount(kit, sealed('A 4471'), sealed()).is).toBe('same');
+    expect(compareCount(fitting(), fine(8), { ...fine(8), at: 'stern' })).toEqual({ is: 'moved', pieces: 8 });
+    expect(compareCount(fitting(), { ...fine(8), at: 'stern' }, { ...fine(8), at: 'stern' }).is).toBe('same');
+    // What is short is short, wherever the rest lies.
+    expect(compareCount(fitting(), fine(8), { ...fine(7), at: 'stern' }).is).toBe('missing');
+  });
+
   it('gives the renter the doubt where departure was not counted', () => {
     expect(compareCount(fitting(), undefined, fine(2)).is).toBe('same');
     expect(compareCount(fitting(), fine(8), undefined).is).toBe('notCounted');

@@ -1,12 +1,22 @@
 import type { Fitting } from '../fleet/rows';
 
-export type Counted = { count: number; state: 'fine' | 'damaged' | 'unsealed' | 'expired' };
+export type Counted = {
+  count: number;
+  state: 'fine' | 'damaged' | 'unsealed' | 'expired';
+  /** Number on the seal of a sealed kit. */
+  seal?: string | undefined;
+  /** The station at which it was found, where that is not its own. */
+  at?: string | undefined;
+};
 
 export type CountFinding = {
-  is: 'missing' | 'used' | 'damaged' | 'unsealed' | 'extra' | 'notCounted' | 'same';
+  is: 'missing' | 'used' | 'damaged' | 'unsealed' | 'swapped' | 'extra' | 'moved' | 'notCounted' | 'same';
   /** How many pieces the finding is about. */
   pieces: number;
 };
+
+/** Numbers on seals are read off by people: capitals and gaps say nothing. */
+const sameSeal = (a: string, b: string): boolean => a.replace(/[\s-]/g, '').toUpperCase() === b.replace(/[\s-]/g, '').toUpperCase();
 
 /**
  * What became of one line of equipment.
@@ -19,7 +29,12 @@ export const compareCount = (fitting: Fitting, out: Counted | undefined, returne
   if (returned.state === 'damaged' && out.state !== 'damaged') return { is: 'damaged', pieces: 1 };
   if (returned.state === 'unsealed' && out.state !== 'unsealed')
     return { is: fitting.kind === 'sealedKit' ? 'unsealed' : 'same', pieces: 1 };
+  // Sealed, but by another seal: it was opened, or it is another kit.
+  if (fitting.kind === 'sealedKit' && out.seal !== undefined && returned.seal !== undefined && !sameSeal(out.seal, returned.seal))
+    return { is: 'swapped', pieces: 1 };
   if (returned.count > out.count) return { is: 'extra', pieces: returned.count - out.count };
+  const place = ({ at }: Counted) => at ?? fitting.station;
+  if (returned.count > 0 && place(returned) !== place(out)) return { is: 'moved', pieces: returned.count };
   return { is: 'same', pieces: 0 };
 };
 

@@ -26,7 +26,7 @@ export type Finding = {
   | {
       topic: 'count';
       fitting: Fitting;
-      is: 'missing' | 'used' | 'damaged' | 'unsealed' | 'extra' | 'notCounted';
+      is: 'missing' | 'used' | 'damaged' | 'unsealed' | 'swapped' | 'extra' | 'moved' | 'notCounted';
       pieces: number;
       out: number | undefined;
       in: number | undefined;
@@ -70,7 +70,7 @@ const countFindings = (record: HireRecord, book: Book, base: <T extends string>(
     return [
       {
         ...fields,
-        chargeable: ['missing', 'damaged', 'unsealed'].includes(is),
+        chargeable: ['missing', 'damaged', 'unsealed', 'swapped'].includes(is),
         told: priceOf(book, fitting.price, record),
         topic: 'count',
         fitting,
@@ -201,7 +201,7 @@ export const needsDecision = (finding: Finding): boolean => {
   if (finding.topic === 'contradiction') return true;
   if (finding.decision !== undefined) return finding.decision === 'askManager';
   if (finding.topic === 'mark') return finding.is === 'new' || finding.is === 'grown';
-  if (finding.topic === 'count') return ['missing', 'damaged', 'unsealed', 'notCounted'].includes(finding.is);
+  if (finding.topic === 'count') return ['missing', 'damaged', 'unsealed', 'swapped', 'notCounted'].includes(finding.is);
   return finding.topic === 'propeller' && finding.is !== 'known';
 };
 

@@ -66,6 +66,11 @@ describe('what must happen before the next hire', () => {
     expect(work.find(({ is }) => is === 'pumpOut')).toMatchObject({ tank: 'waste', litres: 48 });
   });
 
+  it('puts back what lies elsewhere', () => {
+    const found: EventBody = { kind: 'counted', walk: 'in', fitting: 'bags', count: 6, state: 'fine', at: 'stern' };
+    expect(workFrom(counted('out', 'bags', 6), found)).toMatchObject([{ is: 'putBack', fitting: 'bags', unsafe: false }]);
+  });
+
   it('leaves out what somebody decided to be no damage, and what is full enough', () => {
     expect(workFrom({ kind: 'markPlaced', walk: 'in', mark: mark() })).toHaveLength(1);
     expect(

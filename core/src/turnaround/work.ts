@@ -19,7 +19,9 @@ export type Work = {
 } & Task;
 
 export type Task =
-  | { is: 'replace'; fitting: string; pieces: number; why: 'missing' | 'used' | 'damaged' | 'unsealed' }
+  | { is: 'replace'; fitting: string; pieces: number; why: 'missing' | 'used' | 'damaged' | 'unsealed' | 'swapped' }
+  /** It lies at another station than the book says. */
+  | { is: 'putBack'; fitting: string }
   | { is: 'repair'; mark: Mark }
   | { is: 'propeller'; propeller: string; sizeMm: number | undefined }
   /** Litres to its brim, as far as anybody knows. */
@@ -72,13 +74,15 @@ const tankWork = (record: HireRecord, book: Book, findings: readonly Finding[]):
     return [{ key: `${is}/${tank.id}`, is, tank: tank.id, litres: is === 'pumpOut' ? at : tank.capacityL - at, station, unsafe: false }];
   });
 
+const TO_REPLACE = ['missing', 'used', 'damaged', 'unsealed', 'swapped'] as const;
+const isToReplace = (is: string): is is (typeof TO_REPLACE)[number] => TO_REPLACE.some((one) => one === is);
+
 const findingWork = (record: HireRecord, finding: Finding): Bare[] => {
   const { key, station, decision } = finding;
   if (decision !== undefined && NOTHING_TO_MEND.includes(decision)) return [];
-  if (
-    finding.topic === 'count' &&
-    (finding.is === 'missing' || finding.is === 'used' || finding.is === 'damaged' || finding.is === 'unsealed')
-  )
+  if (finding.topic === 'count' && finding.is === 'moved')
+    return [{ key, is: 'putBack', fitting: finding.fitting.id, station, unsafe: false }];
+  if (finding.topic === 'count' && isToReplace(finding.is))
     return [
       {
         key,

@@ -55,6 +55,8 @@ const CORE = 19;
 const LEAST_PX = 26;
 const LEAST_SIDE_PX = 7;
 const MOST_BOXES = 12;
+const VEIL_PX2 = 50_000;
+const VEILED = 0.2;
 const GLINT_PX = 24;
 /** Found this near in the other picture as well, it may only have shifted; so much of it must stand out all the same. */
 const NEAR_PX = 8;
@@ -64,7 +66,7 @@ const FAINT = 0.56;
 const BLOWN = 236;
 /** Near things stand elsewhere before her in the second picture, by up to so many px; seen there as well as this, they only moved. */
 const MOVED_PX = 44;
-const MOVED_ALIKE = 0.62;
+const MOVED_ALIKE = 0.74;
 const STAYED_ALIKE = 0.7;
 const SAME_ALIKE = 0.8;
 /** Brightness by which a place must vary for it to be recognised elsewhere. */
@@ -354,7 +356,7 @@ const SPECKS_ALIKE = 0.36;
 const BESIDE_PX = 3;
 /** What lies so near to where she ends, px, and to so large a part, is of what she stands before. */
 const RIM_PX = 4;
-const AT_RIM = 0.15;
+const AT_RIM = 0.3;
 /** How much of her edge is left out, px of the coarse picture. */
 const RIM = 9;
 
@@ -451,7 +453,7 @@ const near = (a: Blob, b: Blob, gap: number) => a.x0 - gap <= b.x1 && b.x0 - gap
 const isOne = (a: Blob, b: Blob): boolean => {
   const size = (x0: number, y0: number, x1: number, y1: number) => (x1 - x0 + 1) * (y1 - y0 + 1);
   const both = size(Math.min(a.x0, b.x0), Math.min(a.y0, b.y0), Math.max(a.x1, b.x1), Math.max(a.y1, b.y1));
-  return both <= 3 * (size(a.x0, a.y0, a.x1, a.y1) + size(b.x0, b.y0, b.x1, b.y1)) + JOIN_PX ** 2;
+  return both <= 7 * (size(a.x0, a.y0, a.x1, a.y1) + size(b.x0, b.y0, b.x1, b.y1)) + JOIN_PX ** 2;
 };
 
 /** Pieces of one flaw are one flaw: those that lie close together are joined. */
@@ -643,28 +645,32 @@ const boxesOf = (cv: Cv, bin: Bin, { heat, far, allowed, aligned, b, lit }: Look
       (blob) =>
         !sameThere(cv, labels, blob.label, b, aligned, blob) && !movedFrom(cv, b, aligned, blob) && !movedFrom(cv, aligned, b, blob),
     );
-  return joined(standing)
-    .filter(
-      ({ x0, x1, y0, y1, area, sum }) => Math.max(x1 - x0, y1 - y0) >= LEAST_SIDE_PX && area >= LEAST_PX && sum >= LEAST_PX * core * 0.7,
-    )
-    .filter(({ x0, x1, y0, y1 }) => {
-      // Small and blown out: the sun in a drop of water, not a flaw.
-      if (Math.max(x1 - x0, y1 - y0) > GLINT_PX) return true;
-      let blown = 0;
-      for (let y = y0; y <= y1; y += 1)
-        for (let x = x0; x <= x1; x += 1) if (Math.max(bright[y * cols + x]!, lit[y * cols + x]!) >= BLOWN) blown += 1;
-      return blown < 0.25 * (x1 - x0 + 1) * (y1 - y0 + 1);
-    })
-    .map(({ x0, x1, y0, y1, sum, peak }) => ({
-      x: x0,
-      y: y0,
-      width: x1 - x0 + 1,
-      height: y1 - y0 + 1,
-      strength: Math.round(Math.min(1, (peak / 90) * 0.5 + Math.min(1, sum / 6000) * 0.5) * 1000) / 1000,
-    }))
-    .filter(({ strength }) => strength >= FAINT)
-    .sort((p, q) => q.strength - p.strength)
-    .slice(0, MOST_BOXES);
+  return (
+    joined(standing)
+      .filter(
+        ({ x0, x1, y0, y1, area, sum }) => Math.max(x1 - x0, y1 - y0) >= LEAST_SIDE_PX && area >= LEAST_PX && sum >= LEAST_PX * core * 0.7,
+      )
+      // A veil over half the boat is light, not damage.
+      .filter(({ x0, x1, y0, y1, area }) => (x1 - x0) * (y1 - y0) < VEIL_PX2 || area > VEILED * (x1 - x0) * (y1 - y0))
+      .filter(({ x0, x1, y0, y1 }) => {
+        // Small and blown out: the sun in a drop of water, not a flaw.
+        if (Math.max(x1 - x0, y1 - y0) > GLINT_PX) return true;
+        let blown = 0;
+        for (let y = y0; y <= y1; y += 1)
+          for (let x = x0; x <= x1; x += 1) if (Math.max(bright[y * cols + x]!, lit[y * cols + x]!) >= BLOWN) blown += 1;
+        return blown < 0.25 * (x1 - x0 + 1) * (y1 - y0 + 1);
+      })
+      .map(({ x0, x1, y0, y1, sum, peak }) => ({
+        x: x0,
+        y: y0,
+        width: x1 - x0 + 1,
+        height: y1 - y0 + 1,
+        strength: Math.round(Math.min(1, (peak / 90) * 0.5 + Math.min(1, sum / 6000) * 0.5) * 1000) / 1000,
+      }))
+      .filter(({ strength }) => strength >= FAINT)
+      .sort((p, q) => q.strength - p.strength)
+      .slice(0, MOST_BOXES)
+  );
 };
 
 const flipped = ({ width, height, data }: Grey): Grey => {

@@ -13,7 +13,7 @@ export const keyOf = (decision: Decision) =>
 export const choices = (finding: Finding): Decision[] => {
   if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown'))
     return ['known', 'wear', 'askManager', 'notDamage', 'renters'];
-  if (finding.topic === 'count' && finding.is !== 'used' && finding.is !== 'extra')
+  if (finding.topic === 'count' && finding.is !== 'used' && finding.is !== 'extra' && finding.is !== 'moved')
     return finding.is === 'notCounted' ? ['found', 'askManager'] : ['found', 'wear', 'askManager', 'renters'];
   if (finding.topic === 'propeller') return finding.is === 'new' ? ['known', 'askManager', 'renters'] : ['known', 'askManager'];
   return [];

@@ -34,6 +34,8 @@ const useWorkWords = ({ pack: { book } }: HireView): ((work: Work) => string) =>
     switch (work.is) {
       case 'replace':
         return t(`turn.replace.${work.why}`, { name: named(work.fitting), n: work.pieces });
+      case 'putBack':
+        return t('turn.putBack', { name: named(work.fitting) });
       case 'repair':
         return t('turn.repair', { kind: t(`mark.${work.mark.kind}`), mm: work.mark.sizeMm, name: named(work.mark.surface) });
       case 'propeller':
