@@ -1,4 +1,5 @@
 import type { Endpoint } from './endpoint';
+import * as compare from './compare';
 import * as deposit from './deposit';
 import * as dossier from './dossier';
 import * as fit from './fit';
@@ -28,5 +29,6 @@ export const ENDPOINTS: readonly Endpoint[] = [
   weather,
   deposit,
   gateway,
+  compare,
   dossier,
 ].flatMap((topic) => Object.values(topic).filter(isEndpoint));

@@ -3,7 +3,9 @@ import { createServer as createHttps } from 'node:https';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { RequestHandler } from 'express';
+import { comparer, THREADS } from './compare/pool';
 import { makeApp } from './http/app';
+import { Comparing } from './jobs/comparing';
 import type { Quay } from './http/mount';
 import { ProblemError } from './http/problem';
 import { outsideOf } from './outside/outside';
@@ -101,6 +103,9 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     await store.close();
     throw error;
   }
+  quay.comparing = new Comparing(() => quay.store, comparer(import.meta.dirname), quay.now, THREADS);
+  // What waits since before, and what a quay that died had under way.
+  quay.comparing.turn();
   const pidFile = join(options.data, PID_FILE);
   writeFileSync(pidFile, String(process.pid));
   const address = server.address();
@@ -113,6 +118,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
         server.closeIdleConnections();
         setTimeout(() => server.closeAllConnections(), 4000).unref();
       });
+      await quay.comparing?.stop();
       await quay.store.close();
       rmSync(pidFile, { force: true });
     },

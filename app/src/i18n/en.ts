@@ -719,6 +719,7 @@ export const en = {
     round: 'Round: {{text}}',
     language: 'The renter chose {{language}}',
     keyGiven: 'Code of the key safe given out',
+    boxDismissed: 'What the machine boxed is nothing',
     workDone: 'Done for the next hire',
     workUnsafe: 'Holds the boat until it is done',
     workSafe: 'Does not hold the boat',

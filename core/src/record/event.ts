@@ -242,6 +242,13 @@ const kinds = {
   workDone: z.object({ kind: z.literal('workDone'), work: z.string().check(z.minLength(1), z.maxLength(160)), note, photos }),
   /** Whether something to be done holds the boat until it is. */
   workJudged: z.object({ kind: z.literal('workJudged'), work: z.string().check(z.minLength(1), z.maxLength(160)), unsafe: z.boolean() }),
+  /** What the machine boxed on a photograph is nothing, says somebody; its corner as shares of the photograph. */
+  boxDismissed: z.object({
+    kind: z.literal('boxDismissed'),
+    photo: Sha256,
+    x: z.number().check(z.gte(0), z.lte(1)),
+    y: z.number().check(z.gte(0), z.lte(1)),
+  }),
   /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
   contradictionSettled: z.object({
     kind: z.literal('contradictionSettled'),
@@ -290,6 +297,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   kinds.depositTaken,
   kinds.workDone,
   kinds.workJudged,
+  kinds.boxDismissed,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type EventKind = (typeof EVENT_KINDS)[number];

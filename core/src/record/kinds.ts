@@ -41,6 +41,7 @@ export const EVENT_KINDS = [
   'depositTaken',
   'workDone',
   'workJudged',
+  'boxDismissed',
   'contradictionSettled',
 ] as const;
 

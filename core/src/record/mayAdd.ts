@@ -36,6 +36,7 @@ const STAFF: readonly EventKind[] = [
   'depositTaken',
   'workDone',
   'workJudged',
+  'boxDismissed',
 ];
 const MANAGER: readonly EventKind[] = ['letGo'];
 const RENTER: readonly EventKind[] = [

@@ -110,6 +110,8 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `work/${body.work}`;
     case 'workJudged':
       return `unsafe/${body.work}`;
+    case 'boxDismissed':
+      return `box/${body.photo}/${body.x.toFixed(3)},${body.y.toFixed(3)}`;
     case 'undone':
       return undefined;
   }

@@ -1,9 +1,12 @@
 import sharp from 'sharp';
 import { COMPARED_AT_PX, comparePair, type Found, type Grey, type Reason } from './comparePair';
 
-/** Two photographs by their files, compared; boxes in px of the second file as it stands on disk, whichever way it is turned. */
+/**
+ * Two photographs by their files, compared; boxes in px of the second file as it stands on disk, whichever way it is turned.
+ * `shares` are the same boxes as shares of it upright, as the pictures show it.
+ */
 export type FilesCompared =
-  | { comparable: true; reason: null; inliers: number; boxes: Found[]; pictures?: Pictures }
+  | { comparable: true; reason: null; inliers: number; boxes: Found[]; shares?: Found[]; pictures?: Pictures }
   | { comparable: false; reason: Reason; inliers: number; boxes: [] };
 
 /** JPEG files for looking at: the first laid over the second, the second in the same size, how much each place differs. */
@@ -75,6 +78,13 @@ export const compareFiles = async (out: string, back: string, { pictures = false
   const { width, height, data } = second.grey;
   const boxes = seen.boxes.map((box) => onDisk(second, box));
   if (!pictures) return { comparable: true, reason: null, inliers: seen.inliers, boxes };
+  const shares = seen.boxes.map((box) => ({
+    x: box.x / width,
+    y: box.y / height,
+    width: box.width / width,
+    height: box.height / height,
+    strength: box.strength,
+  }));
   const [aligned, shown, heat] = await Promise.all([
     jpegOf(seen.aligned, width, height),
     jpegOf(data, width, height),
@@ -84,5 +94,5 @@ export const compareFiles = async (out: string, back: string, { pictures = false
       height,
     ),
   ]);
-  return { comparable: true, reason: null, inliers: seen.inliers, boxes, pictures: { aligned, back: shown, heat, width, height } };
+  return { comparable: true, reason: null, inliers: seen.inliers, boxes, shares, pictures: { aligned, back: shown, heat, width, height } };
 };

@@ -10,6 +10,7 @@ import { stateOf, HIRE_STATES } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
 import { litresAt } from '@quay/core/fuel/level';
 import { fuelTanks } from '@quay/core/record/walk';
+import { chance } from '../compare/madeUpPairs';
 import { routeOf } from '@quay/core/fleet/route';
 import { commit } from '@quay/core/record/canonical';
 import type { EventBody, HireEvent, Walk } from '@quay/core/record/event';
@@ -60,7 +61,18 @@ const photograph = (mark: z.infer<typeof MarkSpec> | undefined, seed: number): P
   const scratch = mark
     ? `<path d="M${mark.x * 700 + 60} ${200 + mark.y * 60} q60 ${20 + (seed % 20)} 130 26" stroke="#D9D4C3" stroke-width="7" fill="none" stroke-linecap="round"/>`
     : '';
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="600"><defs><linearGradient id="h" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="hsl(${hue} 26% 34%)"/><stop offset="1" stop-color="hsl(${hue} 30% 19%)"/></linearGradient></defs><rect width="900" height="600" fill="#9DBFC6"/><path d="M0 130Q480 80 900 176V450Q450 426 0 474Z" fill="url(#h)"/><path d="M0 130Q480 80 900 176V206Q480 112 0 164Z" fill="#E9E0CB"/><path d="M0 474Q450 426 900 450V600H0Z" fill="#7FA7AE"/><g stroke="#DCE9EA" stroke-opacity=".35" stroke-width="5"><path d="M40 530h200M330 546h260M130 572h130M560 516h190"/></g>${scratch}</svg>`;
+  // What every hull has and no two have alike: her number in strokes, rivets, rubs and specks.
+  const { within, next } = chance(seed * 977 + 5);
+  const letters = Array.from({ length: 5 }, (_, i) => {
+    const at = () => `${560 + i * 46 + within(0, 30)} ${within(236, 286)}`;
+    return `M${at()}L${at()}L${at()}L${at()}`;
+  }).join('');
+  const specks = Array.from({ length: 150 }, () => {
+    const [x, y, r] = [within(10, 890), within(225, 440), within(1.5, 5)];
+    return `<circle cx="${x}" cy="${y}" r="${r}" fill="${next() < 0.5 ? '#10201b' : '#b9c4b4'}" fill-opacity="${within(0.25, 0.8)}"/>`;
+  }).join('');
+  const hers = `<path d="${letters}" stroke="#E9E0CB" stroke-width="7" fill="none" stroke-linejoin="round"/>${specks}`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="600"><defs><linearGradient id="h" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="hsl(${hue} 26% 34%)"/><stop offset="1" stop-color="hsl(${hue} 30% 19%)"/></linearGradient></defs><rect width="900" height="600" fill="#9DBFC6"/><path d="M0 130Q480 80 900 176V450Q450 426 0 474Z" fill="url(#h)"/><path d="M0 130Q480 80 900 176V206Q480 112 0 164Z" fill="#E9E0CB"/><path d="M0 474Q450 426 900 450V600H0Z" fill="#7FA7AE"/><g stroke="#DCE9EA" stroke-opacity=".35" stroke-width="5"><path d="M40 530h200M330 546h260M130 572h130M560 516h190"/></g>${hers}${scratch}</svg>`;
   return sharp(Buffer.from(svg)).jpeg({ quality: 82 }).toBuffer();
 };
 

@@ -5,6 +5,7 @@ import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
+import { compareRoutes } from './compare';
 import { depositRoutes } from './deposit';
 import { dossierRoutes } from './dossier';
 import { gatewayRoutes } from './gateway';
@@ -68,6 +69,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...depositRoutes,
     ...gatewayRoutes,
     ...dossierRoutes,
+    ...compareRoutes,
     ...weatherRoutes,
   ]);
   app.use('/api', notFound);

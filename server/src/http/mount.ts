@@ -8,10 +8,21 @@ import type { Store } from '../store/open';
 import type { QuayKey } from '../store/setting';
 import { type RenterSession, renterSessionOf } from '../store/renter';
 import { type DeviceRow, type Session, sessionOf } from '../store/staff';
+import type { Comparing } from '../jobs/comparing';
 import type { Outside } from '../outside/outside';
 import { fail, ProblemError } from './problem';
 
-export type Quay = { store: Store; key: QuayKey; outside: Outside; epoch: string; version: string; secureCookies: boolean; now(): Date };
+export type Quay = {
+  store: Store;
+  key: QuayKey;
+  outside: Outside;
+  epoch: string;
+  version: string;
+  secureCookies: boolean;
+  now(): Date;
+  /** Compares photographs beside its other work; a quay without threads does without. */
+  comparing?: Comparing;
+};
 
 export type Call<E> = {
   params: ParamsOf<E>;

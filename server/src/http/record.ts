@@ -38,12 +38,15 @@ const PHOTO_FAULTS: Record<PhotoFault, [number, string, string]> = {
   nameDiffers: [422, 'What arrived is not what was sent.', 'It is sent again from the start.'],
 };
 
+/** What an entry says it is; whether it is one is judged where it is taken. */
+const kindOf = (event: unknown): unknown => (event as { body?: { kind?: unknown } } | null)?.body?.kind;
+
 export const recordRoutes = [
   on(api.appendEvents, async (call) => {
     const { quay, params, body, now } = call;
     const { handover } = await mustExist(call, params.hireId);
     const maker = await makerOf(call);
-    return appendEvents(quay.store.db, {
+    const taken = await appendEvents(quay.store.db, {
       hire: params.hireId,
       device: whoOf(call).device.id,
       actor: { id: maker.id, role: maker.role },
@@ -52,6 +55,8 @@ export const recordRoutes = [
       behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)),
       now,
     });
+    if (body.events.some((event) => kindOf(event) === 'surfaceLooked')) quay.comparing?.look(params.hireId);
+    return taken;
   }),
   on(api.readEvents, async (call) => {
     await mustExist(call, call.params.hireId);
@@ -69,7 +74,10 @@ export const recordRoutes = [
     const piece: unknown = req.body;
     if (!Buffer.isBuffer(piece)) return fail(415, 'noBytes', 'A piece of a photograph is sent as application/octet-stream.');
     const done = await appendPhoto(quay.store, params.hireId, params.sha, Number(query.offset), Number(query.size), piece, now);
-    if (done.ok) return { bytes: done.bytes, complete: done.complete };
+    if (done.ok) {
+      if (done.complete) quay.comparing?.look(params.hireId);
+      return { bytes: done.bytes, complete: done.complete };
+    }
     const [status, title, detail] = PHOTO_FAULTS[done.fault];
     return fail(status, done.fault, title, detail);
   }),

@@ -15,7 +15,13 @@ afterAll(() => quay.stop());
 const OPEN = ['enrol', 'health', 'openLink', 'signIn'];
 
 const pathOf = ({ path }: Endpoint, hireId: string) =>
-  path.replace(':hireId', hireId).replace(':sha', 'a'.repeat(64)).replace(':name', 'keySafe').replace(/:\w+/g, 'x1');
+  path
+    .replace(':hireId', hireId)
+    .replace(':sha', 'a'.repeat(64))
+    .replace(':name', 'keySafe')
+    .replace(/:(out|back)/g, 'b'.repeat(64))
+    .replace(':picture', 'heat')
+    .replace(/:\w+/g, 'x1');
 const bodyOf = ({ method, takesBytes }: Endpoint) =>
   method === 'GET' || method === 'DELETE' ? undefined : takesBytes ? new Uint8Array([1]) : {};
 const queryOf = ({ takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : '');
@@ -25,6 +31,7 @@ const goodBodies: Record<string, unknown> = {
   holdDeposit: { amountMinor: 100 },
   appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
   changeHire: {},
+  changeComparison: { do: 'again' },
   closeHire: { totalMinor: 0, events: 0 },
   keepSheet: { sheet: { salt: '0'.repeat(32), party: { people: [{ id: 'a', name: '', swims: 'well' }] } } },
 };

@@ -242,6 +242,25 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '005-comparisons',
+    down: onlyForward,
+    up: async (db) => {
+      await db.schema.createTable('comparison', (t) => {
+        t.string('hire').notNullable().references('hire.id');
+        t.string('surface').notNullable();
+        t.string('out').notNullable();
+        t.string('back').notNullable();
+        t.string('state').notNullable();
+        t.integer('attempts').notNullable();
+        t.string('leaseUntil');
+        t.string('reason');
+        t.text('boxes');
+        t.primary(['hire', 'out', 'back']);
+        t.index(['state']);
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -1,11 +1,15 @@
 import type { Finding } from '@quay/core/record/findings';
 import { slot } from '@quay/core/record/project';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { say } from '@quay/core/fleet/words';
 import type { HireView } from '../../data/hire';
 import { Picture } from '../../platform/picture';
+import { PairSheet } from '../compare/PairSheet';
+import { useComparisons } from '../compare/useComparisons';
 import { Card, Tag } from '../../ui/board';
+import { Alt } from '../../ui/press';
 import { SurfaceDrawing, surfaceHeight } from '../../ui/surface';
 import { Body, Slab, Small } from '../../ui/words';
 import type { FindingWords } from './findingWords';
@@ -25,6 +29,8 @@ export const FindingDetail = ({
   const { t, i18n } = useTranslation();
   const { record, pack } = view;
   const surface = finding.topic === 'mark' ? finding.surface : undefined;
+  const comparison = useComparisons(pack.hire.id).find((one) => one.surface === surface?.id);
+  const [paired, setPaired] = useState(false);
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
     const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
@@ -60,6 +66,8 @@ export const FindingDetail = ({
               </View>
             ))}
           </View>
+          {comparison ? <Alt label={t('pair.open')} onPress={() => setPaired(true)} testID="pair-open" /> : null}
+          {comparison && paired ? <PairSheet view={view} comparison={comparison} onClose={() => setPaired(false)} /> : null}
           <SurfaceDrawing
             surface={surface}
             width={width}

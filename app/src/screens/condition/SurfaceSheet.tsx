@@ -1,4 +1,5 @@
 import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiMinus, mdiPlus } from '@mdi/js';
+import type { ComparisonBox } from '@quay/contract/compare';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import type { Surface } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
@@ -19,6 +20,8 @@ import { Sheet } from '../../ui/sheet';
 import { type ShownMark, surfaceHeight, SurfaceDrawing } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { PairSheet } from '../compare/PairSheet';
+import { useComparisons } from '../compare/useComparisons';
 import { CameraSheet } from '../photo/CameraSheet';
 import { CardSheet } from '../photo/CardSheet';
 import { DoubtedPhoto } from '../photo/DoubtedPhoto';
@@ -54,6 +57,8 @@ export const SurfaceSheet = ({
   const [gone, setGone] = useState<readonly string[]>([]);
   const { take: takePhoto, fault, doubted, looking, busy, forget } = usePhoto(hireId, { judge: true });
   const { record, walk, language, enter } = view;
+  const comparisons = useComparisons(hireId, walk === 'in' && !view.alone);
+  const [paired, setPaired] = useState(false);
   const surface = view.pack.book.surfaces.find(({ id }) => id === surfaceId);
   if (!surface) return null;
   const width = Math.min(screen >= WIDE ? 640 : screen, 640) - 36;
@@ -87,6 +92,24 @@ export const SurfaceSheet = ({
     forget();
     if (draft) change({ x, y });
     else setDraft({ id: uuidv7(), surface: surfaceId, x, y, kind: 'scratch', sizeMm: 40, note: '', photos: [], known: false });
+  };
+  const comparison = comparisons.find((one) => one.surface === surfaceId && one.back === looked?.photos.at(-1));
+  /** A standard view shows the whole side: a box lies on the drawing about where it lies on the photograph. */
+  const fromBox = (box: ComparisonBox) => {
+    const sizeMm = SIZES[near(Math.hypot(box.width * surface.widthM, box.height * surface.heightM) * 1000)]!;
+    const photos = looked?.photos.slice(-1) ?? [];
+    setDraft({
+      id: uuidv7(),
+      surface: surfaceId,
+      x: box.x + box.width / 2,
+      y: box.y + box.height / 2,
+      kind: 'scratch',
+      sizeMm,
+      note: '',
+      photos,
+      known: false,
+    });
+    setPaired(false);
   };
   const pick = (mark: Mark, known: boolean) => setDraft({ ...mark, note: mark.note ?? '', known });
   const keepMark = async () => {
@@ -175,6 +198,10 @@ export const SurfaceSheet = ({
               </View>
             </View>
           ))}
+          {comparison ? <Alt label={t('pair.open')} onPress={() => setPaired(true)} testID="pair-open" /> : null}
+          {comparison && paired ? (
+            <PairSheet view={view} comparison={comparison} onMark={fromBox} onClose={() => setPaired(false)} />
+          ) : null}
           {mine.map((mark, i) => (
             <View key={mark.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
               <Pressable

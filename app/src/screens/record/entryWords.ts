@@ -93,6 +93,8 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return body.note === undefined ? t('log.workDone') : `${t('log.workDone')}: ${body.note}`;
       case 'workJudged':
         return t(body.unsafe ? 'log.workUnsafe' : 'log.workSafe');
+      case 'boxDismissed':
+        return t('log.boxDismissed');
       case 'keyGiven':
         return t('log.keyGiven');
       case 'undone':

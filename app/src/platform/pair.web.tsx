@@ -1,0 +1,92 @@
+import { comparisonPicture } from '@quay/contract/compare';
+import { useEffect, useState } from 'react';
+import { callForFile, NoAnswer, Refused } from '../data/api';
+
+type Key = { hireId: string; out: string; back: string };
+export type Shows = 'slider' | 'blink' | 'heat';
+const PICTURES = ['aligned', 'back', 'heat'] as const;
+const BLINK_MS = 700;
+
+/** Departure's photograph laid over return's: under one slider, in turns, or as what differs. */
+export const PairView = ({
+  pair,
+  shows,
+  share,
+  width,
+  height,
+  alt,
+}: {
+  pair: Key;
+  shows: Shows;
+  /** How much of departure is seen, from the left. */
+  share: number;
+  width: number;
+  height: number;
+  alt: string;
+}) => {
+  const [sources, setSources] = useState<Partial<Record<(typeof PICTURES)[number], string>>>({});
+  const [failed, setFailed] = useState<Error>();
+  const [first, setFirst] = useState(true);
+  const { hireId, out, back } = pair;
+  useEffect(() => {
+    const urls: string[] = [];
+    let gone = false;
+    for (const picture of PICTURES)
+      callForFile(comparisonPicture, { params: { hireId, out, back, picture } })
+        .then((blob) => {
+          if (gone) return;
+          const url = URL.createObjectURL(blob);
+          urls.push(url);
+          setSources((now) => ({ ...now, [picture]: url }));
+        })
+        .catch((error: Error) => {
+          // No signal: the pictures' name stands where they would be.
+          if (!(error instanceof NoAnswer) && !(error instanceof Refused)) setFailed(error);
+        });
+    return () => {
+      gone = true;
+      for (const url of urls) URL.revokeObjectURL(url);
+    };
+  }, [hireId, out, back]);
+  useEffect(() => {
+    if (shows !== 'blink') return undefined;
+    const turn = setInterval(() => setFirst((now) => !now), BLINK_MS);
+    return () => clearInterval(turn);
+  }, [shows]);
+  if (failed) throw failed;
+  const style = { position: 'absolute', left: 0, top: 0, width, height, objectFit: 'fill', borderRadius: 12 } as const;
+  const over = shows === 'slider' ? { clipPath: `inset(0 ${(1 - share) * 100}% 0 0)` } : { opacity: shows === 'blink' && first ? 1 : 0 };
+  return (
+    <div style={{ position: 'relative', width, height }} role="img" aria-label={alt}>
+      {sources.back ? <img src={sources.back} alt="" style={style} /> : null}
+      {sources.aligned ? <img src={sources.aligned} alt="" style={{ ...style, ...over }} /> : null}
+      {sources.heat && shows === 'heat' ? <img src={sources.heat} alt="" style={{ ...style, mixBlendMode: 'screen' }} /> : null}
+    </div>
+  );
+};
+
+/** How much of each is seen, by finger, mouse or arrow keys. */
+export const ShareSlider = ({
+  share,
+  onShare,
+  label,
+  colour,
+  width,
+}: {
+  share: number;
+  onShare: (share: number) => void;
+  label: string;
+  colour: string;
+  width: number;
+}) => (
+  <input
+    type="range"
+    min={0}
+    max={100}
+    value={Math.round(share * 100)}
+    onChange={(event) => onShare(Number(event.target.value) / 100)}
+    aria-label={label}
+    data-testid="pair-share"
+    style={{ width, height: 52, margin: 0, accentColor: colour, cursor: 'ew-resize' }}
+  />
+);

@@ -1,0 +1,56 @@
+import sharp from 'sharp';
+import { expect, test } from './quay';
+
+/** The same picture once more, taken from a hand's breadth aside and with a scratch in it that was not there. */
+const again = async (departure: Buffer): Promise<Buffer> => {
+  const { width = 900, height = 600 } = await sharp(departure).metadata();
+  const scratch = Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><path d="M300 330L345 372L392 380" stroke="#EDE7D8" stroke-width="6" fill="none" stroke-linecap="round"/></svg>`,
+  );
+  const scratched = await sharp(departure)
+    .composite([{ input: scratch }])
+    .toBuffer();
+  return sharp(scratched)
+    .rotate(1.2, { background: '#9DBFC6' })
+    .extract({ left: 14, top: 12, width: width - 20, height: height - 20 })
+    .linear(0.92, 4)
+    .jpeg({ quality: 88 })
+    .toBuffer();
+};
+
+test('a scratch that came while she was out is boxed by the machine; a person takes it for a mark, and puts aside what is none', async ({
+  bram,
+  quay,
+}) => {
+  test.slow();
+  const { page } = bram;
+  const api = bram.context.request;
+  const { book } = (await (await api.get(`${quay.url}/api/hires/h-1009`)).json()) as {
+    book: { surfaces: { id: string; station: string }[] };
+  };
+  const { id, station } = book.surfaces[0]!;
+  await bram.open(`/hire/h-1009/walk/in?stop=${station}`);
+  const surface = bram.by(`surface-${id}`);
+  const { events } = (await (await api.get(`${quay.url}/api/hires/h-1009/events`)).json()) as {
+    events: { event: { body: { kind: string; walk?: string; surface?: string; photos?: string[] } } }[];
+  };
+  const out = events
+    .map(({ event: { body } }) => body)
+    .find((body) => body.kind === 'surfaceLooked' && body.walk === 'out' && body.surface === id)!
+    .photos!.at(-1)!;
+  const buffer = await again(await (await api.get(`${quay.url}/api/hires/h-1009/photos/${out}`)).body());
+  await surface.click();
+  const chooser = page.waitForEvent('filechooser');
+  await bram.by('surface-photo-file').click();
+  await (await chooser).setFiles({ name: 'port.jpg', mimeType: 'image/jpeg', buffer });
+  if (await bram.by('photo-keep').isVisible()) await bram.by('photo-keep').click();
+  await bram.by('pair-open').click({ timeout: 45_000 });
+  await expect(page.getByText(/The machine sees \d difference/)).toBeVisible({ timeout: 45_000 });
+  await expect(bram.by('box-1')).toBeVisible();
+  for (const way of ['blink', 'heat', 'slider']) await bram.by(`show-${way}`).click();
+  await bram.by('pair-share').fill('80');
+  await bram.by('box-1').click();
+  await bram.by('box-mark').click();
+  await bram.by('keep-mark').click();
+  await expect(page.getByText(/^\d · scratch, \d+ mm$/).last()).toBeVisible();
+});

@@ -1,0 +1,34 @@
+import { createReadStream, existsSync } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import * as api from '@quay/contract/compare';
+import { comparedFile } from '../jobs/comparing';
+import { changeComparison, comparisonsOf } from '../store/comparison';
+import { on, sent } from './mount';
+import { fail } from './problem';
+
+const noPair = () => fail(404, 'noComparison', 'These two photographs are not compared.');
+
+export const compareRoutes = [
+  on(api.listComparisons, async ({ quay, params }) => {
+    const hire = (await quay.store.db('hire').where({ id: params.hireId }).first('id')) as { id: string } | undefined;
+    if (!hire) return fail(404, 'noSuchHire', 'There is no such hire.');
+    return { comparisons: await comparisonsOf(quay.store.db, hire.id) };
+  }),
+  on(api.comparisonPicture, async ({ quay, params, res }) => {
+    const { hireId, out, back, picture } = params;
+    const pair = (await comparisonsOf(quay.store.db, hireId)).find((one) => one.out === out && one.back === back);
+    const file = comparedFile(quay.store, { out, back }, picture);
+    if (pair?.state !== 'done' || !existsSync(file)) return noPair();
+    res.set({ 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=3600' });
+    await pipeline(createReadStream(file), res);
+    return sent;
+  }),
+  on(api.changeComparison, async ({ quay, params, body }) => {
+    const { hireId: hire, out, back } = params;
+    const state = await changeComparison(quay.store.db, { hire, out, back }, body.do);
+    if (state === undefined) return noPair();
+    if (body.do === 'cancel') quay.comparing?.callOff({ hire, out, back });
+    else quay.comparing?.turn();
+    return { state };
+  }),
+];
