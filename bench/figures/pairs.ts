@@ -1,4 +1,5 @@
-import { judgeNegative, type Judged } from '@quay/server/compare/oracle';
+import type { judgeNegative} from '@quay/server/compare/oracle';
+import { type Judged } from '@quay/server/compare/oracle';
 import { buildServer } from '../../server/build';
 import { Piscina } from 'piscina';
 import { availableParallelism } from 'node:os';

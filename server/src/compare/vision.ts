@@ -1,7 +1,25 @@
 import { createRequire } from 'node:module';
 import type * as OpenCv from '@techstark/opencv-js';
 
-export type Cv = typeof OpenCv;
+/** Its figures are typed as anything; they are numbers. */
+type Figures =
+  | 'BORDER_REPLICATE'
+  | 'CV_32F'
+  | 'CV_32FC2'
+  | 'CV_32SC2'
+  | 'CV_64F'
+  | 'CV_8U'
+  | 'CV_8UC1'
+  | 'DECOMP_LU'
+  | 'INTER_AREA'
+  | 'INTER_LINEAR'
+  | 'MORPH_ELLIPSE'
+  | 'MORPH_RECT'
+  | 'NORM_HAMMING'
+  | 'RANSAC'
+  | 'THRESH_BINARY'
+  | 'TM_CCOEFF_NORMED';
+export type Cv = Omit<typeof OpenCv, Figures> & Record<Figures, number>;
 
 let loaded: Promise<{ cv: Cv }> | undefined;
 

@@ -69,7 +69,9 @@ export const queueComparisons = async (db: Knex, hire: string): Promise<boolean>
 export const takeComparison = async (db: Knex, now: string): Promise<ComparisonRow | undefined> => {
   const row = (await db('comparison')
     .where({ state: 'queued' })
-    .orWhere((lost) => lost.where({ state: 'running' }).where('leaseUntil', '<', now))
+    .orWhere((lost) => {
+      void lost.where({ state: 'running' }).where('leaseUntil', '<', now);
+    })
     .orderBy('attempts')
     .first()) as ComparisonRow | undefined;
   if (!row) return undefined;
