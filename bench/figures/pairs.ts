@@ -1,4 +1,4 @@
-import type { judgeNegative} from '@quay/server/compare/oracle';
+import type { judgeNegative } from '@quay/server/compare/oracle';
 import { type Judged } from '@quay/server/compare/oracle';
 import { buildServer } from '../../server/build';
 import { Piscina } from 'piscina';

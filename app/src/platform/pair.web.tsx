@@ -1,22 +1,21 @@
-import { comparisonPicture } from '@quay/contract/compare';
 import { useEffect, useState } from 'react';
-import { callForFile, NoAnswer, Refused } from '../data/api';
 
-type Key = { hireId: string; out: string; back: string };
 export type Shows = 'slider' | 'blink' | 'heat';
 const PICTURES = ['aligned', 'back', 'heat'] as const;
+export type PairPicture = (typeof PICTURES)[number];
 const BLINK_MS = 700;
 
 /** Departure's photograph laid over return's: under one slider, in turns, or as what differs. */
 export const PairView = ({
-  pair,
+  load,
   shows,
   share,
   width,
   height,
   alt,
 }: {
-  pair: Key;
+  /** Fetches one of the pictures; nothing without signal, and its name stands where it would be. Stays the same for a pair. */
+  load: (picture: PairPicture) => Promise<Blob | undefined>;
   shows: Shows;
   /** How much of departure is seen, from the left. */
   share: number;
@@ -24,30 +23,26 @@ export const PairView = ({
   height: number;
   alt: string;
 }) => {
-  const [sources, setSources] = useState<Partial<Record<(typeof PICTURES)[number], string>>>({});
+  const [sources, setSources] = useState<Partial<Record<PairPicture, string>>>({});
   const [failed, setFailed] = useState<Error>();
   const [first, setFirst] = useState(true);
-  const { hireId, out, back } = pair;
   useEffect(() => {
     const urls: string[] = [];
     let gone = false;
     for (const picture of PICTURES)
-      callForFile(comparisonPicture, { params: { hireId, out, back, picture } })
+      load(picture)
         .then((blob) => {
-          if (gone) return;
+          if (gone || !blob) return;
           const url = URL.createObjectURL(blob);
           urls.push(url);
           setSources((now) => ({ ...now, [picture]: url }));
         })
-        .catch((error: Error) => {
-          // No signal: the pictures' name stands where they would be.
-          if (!(error instanceof NoAnswer) && !(error instanceof Refused)) setFailed(error);
-        });
+        .catch((error: Error) => setFailed(error));
     return () => {
       gone = true;
       for (const url of urls) URL.revokeObjectURL(url);
     };
-  }, [hireId, out, back]);
+  }, [load]);
   useEffect(() => {
     if (shows !== 'blink') return undefined;
     const turn = setInterval(() => setFirst((now) => !now), BLINK_MS);

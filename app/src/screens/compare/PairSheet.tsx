@@ -1,13 +1,13 @@
-import { changeComparison, type Comparison, type ComparisonBox } from '@quay/contract/compare';
+import { changeComparison, type Comparison, type ComparisonBox, comparisonPicture } from '@quay/contract/compare';
 import { say } from '@quay/core/fleet/words';
 import { slotsUnder } from '@quay/core/record/project';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, useWindowDimensions, View } from 'react-native';
-import { call, NoAnswer, Refused } from '../../data/api';
+import { call, callForFile, NoAnswer, Refused } from '../../data/api';
 import type { HireView } from '../../data/hire';
-import { PairView, ShareSlider, type Shows } from '../../platform/pair';
+import { type PairPicture, PairView, ShareSlider, type Shows } from '../../platform/pair';
 import { Notice } from '../../ui/board';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
@@ -61,6 +61,18 @@ export const PairSheet = ({
       else throw error;
     }
   };
+  const { out, back } = comparison;
+  const load = useCallback(
+    async (picture: PairPicture) => {
+      try {
+        return await callForFile(comparisonPicture, { params: { hireId, out, back, picture } });
+      } catch (error) {
+        if (error instanceof NoAnswer || error instanceof Refused) return undefined;
+        throw error;
+      }
+    },
+    [hireId, out, back],
+  );
   const dismiss = async (one: ComparisonBox) => {
     const held = await view.add([{ kind: 'boxDismissed', photo: comparison.back, x: one.x, y: one.y }]);
     setChosen(undefined);
@@ -103,14 +115,7 @@ export const PairSheet = ({
       {comparison.state === 'done' ? (
         <>
           <View style={{ width, height }}>
-            <PairView
-              pair={{ hireId, out: comparison.out, back: comparison.back }}
-              shows={shows}
-              share={share}
-              width={width}
-              height={height}
-              alt={t('pair.both', { name })}
-            />
+            <PairView load={load} shows={shows} share={share} width={width} height={height} alt={t('pair.both', { name })} />
             {boxes.map((one, i) => (
               <Pressable
                 key={boxName(one)}
