@@ -56,7 +56,7 @@ describe('setting up', () => {
 
 describe('importing', () => {
   it('loads the demo, and says what is missing when the folder is none', async () => {
-    expect(await tool('import', '--data', data(), '--from', DEMO)).toMatchObject({ code: 0, out: 'imported 2 bases, 6 boats, 14 hires\n' });
+    expect(await tool('import', '--data', data(), '--from', DEMO)).toMatchObject({ code: 0, out: 'imported 2 bases, 6 boats, 19 hires\n' });
     const empty = join(folder, 'empty');
     mkdirSync(empty);
     const none = await tool('import', '--data', data(), '--from', empty);

@@ -8,11 +8,11 @@ import { project } from '../record/project';
 import { castOffCheck, type CheckCase, type CheckNow } from './check';
 import { plannedHours } from './fuelPlan';
 
-const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 } };
+const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 }, defects: [] };
 // Noon on open water: light, and a breeze she may go out in.
 const given: CheckNow = { now: `${TODAY}T14:30:00.000Z`, wind: { ms: 4, by: 'mast' }, alone: false };
 const noonHire = { ...of.hire, from: `${TODAY}T15:00:00.000Z`, to: `${TODAY}T19:00:00.000Z` };
-const day: CheckCase = { ...of, hire: noonHire, defects: [] };
+const day: CheckCase = { ...of, hire: noonHire };
 const { book } = of;
 
 const briefed = (bodies: readonly EventBody[]): EventBody[] =>

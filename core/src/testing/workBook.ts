@@ -21,7 +21,7 @@ export const bookOfWork: Book = {
   tanks: [{ id: 'waste', name: { en: 'Waste' }, holds: 'waste', capacityL: 60 }],
   gauges: [{ id: 'wasteLevel', station: 'stern', name: { en: 'Waste' }, reads: 'percent', tank: 'waste', min: 0, max: 100, unit: '%' }],
   fittings: [
-    { id: 'ring', station: 'bow', name: { en: 'Life ring' }, kind: 'reach', count: 1, safety: true },
+    { id: 'ring', station: 'bow', name: { en: 'Life ring' }, kind: 'withinReach', count: 1, safety: true },
     { id: 'bags', station: 'bow', name: { en: 'Bin bags' }, kind: 'consumable', count: 6 },
   ],
 };
