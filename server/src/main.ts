@@ -103,7 +103,12 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     await store.close();
     throw error;
   }
-  quay.comparing = new Comparing(() => quay.store, comparer(import.meta.dirname), () => quay.now(), THREADS);
+  quay.comparing = new Comparing(
+    () => quay.store,
+    comparer(import.meta.dirname),
+    () => quay.now(),
+    THREADS,
+  );
   // What waits since before, and what a quay that died had under way.
   quay.comparing.turn();
   const pidFile = join(options.data, PID_FILE);
