@@ -10,11 +10,21 @@ const HULL = `<svg xmlns="http://www.w3.org/2000/svg" width="640" height="480"><
 
 export type File = { name: string; mimeType: string; buffer: Buffer };
 
-/** A made-up photograph that is all right. */
+/** No two photographs are the same, byte for byte; the very same one twice is named as that. */
+let taken = 0;
+
+/** A made-up photograph that is all right, another one each time. */
 export const goodPicture = async (name = 'scratch.jpg', width = 640, height = 480): Promise<File> => ({
   name,
   mimeType: 'image/jpeg',
-  buffer: await sharp(Buffer.from(HULL)).resize(width, height, { fit: 'fill' }).jpeg({ quality: 88 }).toBuffer(),
+  buffer: await sharp(
+    Buffer.from(
+      HULL.replace('</svg>', `<circle cx="${20 + (((taken += 1) * 7) % 600)}" cy="${300 + (taken % 5) * 9}" r="4" fill="#DAD5C4"/></svg>`),
+    ),
+  )
+    .resize(width, height, { fit: 'fill' })
+    .jpeg({ quality: 88 })
+    .toBuffer(),
 });
 
 /** Files that must be refused, with what is said of each; in a folder, since some are large. */
