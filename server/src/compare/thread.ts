@@ -1,4 +1,8 @@
+import { constants, setPriority } from 'node:os';
 import { compareFiles, type FilesCompared } from './compareFiles';
+
+// On Linux this is about the thread that says it: whoever waits for an answer goes before a comparison.
+setPriority(constants.priority.PRIORITY_LOW);
 
 /** What a thread is asked for: two files, and whether pictures to look at are wanted. */
 export type CompareTask = { out: string; back: string; pictures: boolean };

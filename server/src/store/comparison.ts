@@ -31,7 +31,7 @@ const later = (now: string, ms: number) => new Date(Date.parse(now) + ms).toISOS
  */
 export const queueComparisons = async (db: Knex, hire: string): Promise<boolean> => {
   const { record } = await wholeRecord(db, hire);
-  const row = (await db('hire').where({ id: hire }).first('boat')) as { boat: string } | undefined;
+  const row = (await db('hire').where({ id: hire }).whereNot({ state: 'closed' }).first('boat')) as { boat: string } | undefined;
   const book = row && (await bookOf(db, row.boat, record.bookVersion))?.book;
   if (!book) return false;
   const wanted = book.surfaces.flatMap(({ id }) => {
