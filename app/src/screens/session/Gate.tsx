@@ -1,9 +1,11 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { forgetOld } from '../../data/forget';
+import { dayQuery } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { useDelivery } from '../../data/useDelivery';
 import { askToPersist, startServiceWorker } from '../../platform/browser';
@@ -17,6 +19,7 @@ import { SignIn } from './SignIn';
 export const Gate = ({ children }: { children: ReactNode }) => {
   const { t } = useTranslation();
   const path = usePathname();
+  const client = useQueryClient();
   const { data: me, isPending, error, refetch } = useMe();
   useEffect(() => {
     void startServiceWorker('staff');
@@ -25,7 +28,9 @@ export const Gate = ({ children }: { children: ReactNode }) => {
     if (!me) return;
     void askToPersist();
     void forgetOld(Date.now());
-  }, [me]);
+    // Whoever opened a hire by its address needs the day as well, once the signal is gone.
+    void client.prefetchQuery(dayQuery(undefined));
+  }, [me, client]);
   useDelivery(Boolean(me));
   return (
     <View style={{ flex: 1 }}>
