@@ -1,5 +1,8 @@
 import sharp from 'sharp';
-import { COMPARED_AT_PX, comparePair, type Found, type Grey, type Reason } from './comparePair';
+import { comparePair } from './comparePair';
+import type { Found } from './differences';
+import { COMPARED_AT_PX, type Grey } from './picture';
+import type { Reason } from './recognise';
 
 /**
  * Two photographs by their files, compared; boxes in px of the second file as it stands on disk, whichever way it is turned.

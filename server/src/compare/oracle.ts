@@ -1,4 +1,7 @@
-import { COMPARED_AT_PX, comparePair, type Found, type Grey, type Reason } from './comparePair';
+import { comparePair } from './comparePair';
+import type { Found } from './differences';
+import { COMPARED_AT_PX, type Grey } from './picture';
+import type { Reason } from './recognise';
 import { type Box, madeUpNegative, madeUpPair, type Negative, NEGATIVES, type Raster } from './madeUpPairs';
 
 /** Marks are counted from this size on, px across. */

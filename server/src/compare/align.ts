@@ -1,0 +1,136 @@
+import type { Bin, Cv } from './vision';
+import { coarseOf, coarseSize, type Mat } from './picture';
+
+/** Illumination is what stays the same over so many px of the coarse picture; a flaw is smaller. */
+const LIGHT_PX = 45;
+
+/** Varies about 128 by what is local: light and shade go away, lines and letters stay. */
+const locally = (cv: Cv, bin: Bin, grey: Mat): Mat => {
+  const float = bin.keep(new cv.Mat());
+  grey.convertTo(float, cv.CV_32F);
+  const mean = bin.keep(new cv.Mat());
+  const spread = bin.keep(new cv.Mat());
+  cv.GaussianBlur(float, mean, new cv.Size(0, 0), 9);
+  cv.subtract(float, mean, float);
+  const squared = bin.keep(new cv.Mat());
+  cv.multiply(float, float, squared);
+  cv.GaussianBlur(squared, spread, new cv.Size(0, 0), 14);
+  cv.sqrt(spread, spread);
+  const floor = bin.keep(new cv.Mat(grey.rows, grey.cols, cv.CV_32F, new cv.Scalar(6)));
+  cv.add(spread, floor, spread);
+  cv.divide(float, spread, float);
+  const out = bin.keep(new cv.Mat());
+  float.convertTo(out, cv.CV_8U, 42, 128);
+  return out;
+};
+
+/** Lays the first photograph over the second, first as a plane, then place by place: hulls curve, and near things shift. */
+export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly number[]): { aligned: Mat; valid: Mat; flow: Mat } => {
+  const size = new cv.Size(b.cols, b.rows);
+  const h = bin.keep(cv.matFromArray(3, 3, cv.CV_64F, [...homography]));
+  const plane = bin.keep(new cv.Mat());
+  cv.warpPerspective(a, plane, h, size, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
+  const [cw] = coarseSize(b);
+  const [sa, sb] = [plane, b].map((mat) => locally(cv, bin, coarseOf(cv, bin, mat))) as [Mat, Mat];
+  const flow = bin.keep(new cv.Mat());
+  // From the second to the first: for each of its places, where the same thing lies in the first.
+  cv.calcOpticalFlowFarneback(sb, sa, flow, 0.5, 4, 27, 3, 7, 1.5, 0);
+  cv.GaussianBlur(flow, flow, new cv.Size(0, 0), 5);
+  const large = bin.keep(new cv.Mat());
+  cv.resize(flow, large, size, 0, 0, cv.INTER_LINEAR);
+  const scale = b.cols / cw;
+  const [mx, my] = [bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_32F)), bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_32F))];
+  const inverse = bin.keep(new cv.Mat());
+  cv.invert(h, inverse, cv.DECOMP_LU);
+  const back = [...inverse.data64F];
+  const valid = bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_8U));
+  // Nothing is made from here to the loop's end, so that these stay where they are.
+  const [shift, dx, dy, ok] = [large.data32F, mx.data32F, my.data32F, valid.data];
+  for (let y = 0, i = 0; y < b.rows; y += 1)
+    for (let x = 0; x < b.cols; x += 1, i += 1) {
+      const [px, py] = [x + shift[2 * i]! * scale, y + shift[2 * i + 1]! * scale];
+      const w = back[6]! * px + back[7]! * py + back[8]!;
+      const [u, v] = [(back[0]! * px + back[1]! * py + back[2]!) / w, (back[3]! * px + back[4]! * py + back[5]!) / w];
+      dx[i] = u;
+      dy[i] = v;
+      ok[i] = u >= 2 && v >= 2 && u < a.cols - 3 && v < a.rows - 3 ? 255 : 0;
+    }
+  const aligned = bin.keep(new cv.Mat());
+  cv.remap(a, aligned, mx, my, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
+  return { aligned, valid, flow };
+};
+
+/** Logarithm of brightness, as far as eight bits carry it; a shadow or another exposure only adds to it. */
+const LOG = Float32Array.from({ length: 256 }, (_, v) => Math.log(v + 10));
+const LOG_STEP = 0.0125;
+
+/** The first picture in the light of the second: their ratio over areas larger than a flaw, edges of shadows kept. */
+export const relight = (cv: Cv, bin: Bin, aligned: Mat, b: Mat, boat: Uint8Array): void => {
+  const [cw, ch] = coarseSize(b);
+  const [sa, sb] = [aligned, b].map((mat) => coarseOf(cv, bin, mat)) as [Mat, Mat];
+  const [ratio, sum, weight] = [cv.CV_8U, cv.CV_32F, cv.CV_32F].map((type) => bin.keep(new cv.Mat(ch, cw, type))) as [Mat, Mat, Mat];
+  {
+    const [to, da, db, all, hers] = [ratio.data, sa.data, sb.data, sum.data32F, weight.data32F];
+    for (let i = 0; i < to.length; i += 1) {
+      to[i] = Math.max(0, Math.min(255, Math.round((LOG[db[i]!]! - LOG[da[i]!]!) / LOG_STEP) + 128));
+      hers[i] = boat[i] ? 1 : 1e-4;
+      all[i] = to[i]! * hers[i]!;
+    }
+  }
+  // Beyond the boat there is another light; what is next to her goes on there instead.
+  cv.blur(sum, sum, new cv.Size(41, 41));
+  cv.blur(weight, weight, new cv.Size(41, 41));
+  {
+    const [to, all, hers] = [ratio.data, sum.data32F, weight.data32F];
+    for (let i = 0; i < to.length; i += 1) if (!boat[i]) to[i] = Math.round(all[i]! / hers[i]!);
+  }
+  cv.medianBlur(ratio, ratio, LIGHT_PX);
+  const large = bin.keep(new cv.Mat());
+  const float = bin.keep(new cv.Mat());
+  ratio.convertTo(float, cv.CV_32F);
+  cv.GaussianBlur(float, float, new cv.Size(0, 0), 1.2);
+  cv.resize(float, large, new cv.Size(b.cols, b.rows), 0, 0, cv.INTER_LINEAR);
+  const light = large.data32F;
+  const data = aligned.data;
+  for (let i = 0; i < data.length; i += 1)
+    data[i] = Math.max(0, Math.min(255, (data[i]! + 10) * Math.exp((light[i]! - 128) * LOG_STEP) - 10));
+};
+
+/** Levels by which the curve of brightness is learnt. */
+const LEVELS = 64;
+
+/**
+ * What bright and dark things of the first picture look like in the second: another exposure bends the curve, so that white
+ * letters and black windows differ from what lies round them by more than the light does. Each level becomes the middle
+ * brightness that the second shows where the first shows it.
+ */
+export const recurve = (aligned: Mat, b: Mat, allowed: (i: number) => boolean): void => {
+  const [da, db] = [aligned.data as Uint8Array, b.data as Uint8Array];
+  const counts = new Uint32Array(LEVELS * 256);
+  const totals = new Uint32Array(LEVELS);
+  for (let i = 0; i < da.length; i += 3) {
+    if (!allowed(i)) continue;
+    const level = da[i]! >> 2;
+    counts[level * 256 + db[i]!]! += 1;
+    totals[level]! += 1;
+  }
+  const least = Math.max(60, da.length / 40_000);
+  const known: [number, number][] = [];
+  for (let level = 0; level < LEVELS; level += 1) {
+    if (totals[level]! < least) continue;
+    let [seen, v] = [0, 0];
+    while (v < 255 && (seen += counts[level * 256 + v]!) * 2 < totals[level]!) v += 1;
+    const last = known.at(-1);
+    known.push([level * 4 + 1.5, Math.max(v, last ? last[1] : 0)]);
+  }
+  if (known.length < 2) return;
+  const curve = Uint8Array.from({ length: 256 }, (_, v) => {
+    const at = known.findIndex(([x]) => x >= v);
+    // Beyond what was seen it goes on as it ended.
+    if (at === 0) return Math.max(0, Math.min(255, v + known[0]![1] - known[0]![0]));
+    if (at < 0) return Math.max(0, Math.min(255, v + known.at(-1)![1] - known.at(-1)![0]));
+    const [[x0, y0], [x1, y1]] = [known[at - 1]!, known[at]!];
+    return Math.round(y0 + ((y1 - y0) * (v - x0)) / (x1 - x0));
+  });
+  for (let i = 0; i < da.length; i += 1) da[i] = curve[da[i]!]!;
+};
