@@ -1,19 +1,8 @@
 import fc from 'fast-check';
 import { assign } from '../matching/assign';
+import { chance } from '../testing/chance';
 import { compareMarks, MARK_KINDS, markCost, type Mark, type MarkKind } from './marks';
 
-/** A small seeded source (mulberry32), so that a failing set of boats can be made again. */
-const source = (seed: number) => {
-  let a = seed;
-  const next = () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-  const normal = () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
-  return { next, normal, pick: <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)]! };
-};
 const clamp = (x: number) => Math.min(1, Math.max(0, x));
 
 /** What people take one kind for: the neighbours a hand really confuses. */
@@ -84,7 +73,7 @@ describe('marks out and in', () => {
 
   it('finds new flaws on boats with up to 60 marks: precision and recall of at least 0.97', () => {
     const seed = 20260613;
-    const { next, normal, pick } = source(seed);
+    const { next, normal, pick } = chance(seed);
     let [hits, false_, missed] = [0, 0, 0];
     for (let boat = 0; boat < 300; boat += 1) {
       const surfaces = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'];

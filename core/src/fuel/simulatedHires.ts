@@ -1,3 +1,4 @@
+import { type Chance, chance } from '../testing/chance';
 import { type FuelFigures, fuse, type LevelReading, USUAL_FIGURES, type UseFigures } from './fuse';
 import { figuresWith, learnErrors, learnUse, type Sample } from './learn';
 
@@ -19,19 +20,8 @@ export type FuelOutcome = {
 const CAPACITY = 150;
 const inTank = (v: number) => Math.min(CAPACITY, Math.max(0, v));
 
-const chance = (seed: number) => {
-  let a = seed;
-  const next = () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-  return { next, normal: () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next()) };
-};
-
 /** One hire: what was truly used, and what was read. @param worse factor on every true sd @param bias of the needle, L */
-const hireOf = ({ next, normal }: ReturnType<typeof chance>, worse: number, bias: number) => {
+const hireOf = ({ next, normal }: Chance, worse: number, bias: number) => {
   const out = CAPACITY * (0.75 + 0.25 * next());
   const used = out * 0.85 * next();
   const back = out - used;
@@ -52,7 +42,7 @@ const hireOf = ({ next, normal }: ReturnType<typeof chance>, worse: number, bias
   return { used, back, needleOut, needleIn, lineOut, lineIn, totaliser, hours, stuck };
 };
 /** Of the needle's 6 %, 4 % belong to the gauge and are the same both times. */
-const biasOf = ({ normal }: ReturnType<typeof chance>, worse: number) => worse * 0.04 * CAPACITY * normal();
+const biasOf = ({ normal }: Chance, worse: number) => worse * 0.04 * CAPACITY * normal();
 
 const usedBy = ({ needleOut, needleIn, lineOut, lineIn, totaliser, hours }: ReturnType<typeof hireOf>, figures?: FuelFigures, bias = 0) => {
   const right = (one: LevelReading): LevelReading => ({ ...one, litres: inTank(one.litres - bias) });

@@ -1,18 +1,8 @@
+import { chance } from '../testing/chance';
 import type { Pixels } from './quality';
 
 /** Made-up photographs whose blur and light are known: what the check is judged against, in tests and on the bench. */
 export type MadeUp = { pixels: Pixels; blurSigmaPx: number; smearPx: number; exposure: number; glare: number };
-
-const chance = (seed: number) => {
-  let a = seed | 0;
-  const next = () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-  return { next, normal: () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next()) };
-};
 
 /** A plane blurred along one axis; beyond its edges it goes on as it ended. */
 const blurred = (plane: Float32Array, width: number, height: number, kernel: readonly number[], across: boolean): Float32Array => {

@@ -1,20 +1,9 @@
+import { type Chance, chance } from '../testing/chance';
 import { CARD_MM, type Corners, sizeByCard, type Spot } from './card';
 import { cornersByEdges, type Grey } from './cardEdges';
 
 /** What measuring by a card came to. */
 export type ByCard = { truthMm: number; byThumbMm: number; byEdgesMm: number | undefined };
-
-const chance = (seed: number) => {
-  let a = seed | 0;
-  const next = () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-  return { next, normal: () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next()) };
-};
-type Chance = ReturnType<typeof chance>;
 
 /** What is left of the light beside a card that lies in the sun. */
 const SHADOW = 0.72;

@@ -1,3 +1,4 @@
+import { type Chance, chance } from '@quay/core/testing/chance';
 import sharp from 'sharp';
 
 /**
@@ -10,25 +11,6 @@ export type Raster = { width: number; height: number; data: Buffer };
 export type Box = { x: number; y: number; width: number; height: number };
 export type MadeUpPair = { out: Raster; in: Raster; marks: Box[] };
 export type Negative = 'sister' | 'otherSide' | 'mirrored' | 'upsideDown' | 'dark' | 'elsewhere';
-
-/** A share from 0 to 1, the same for the same seed (mulberry32). */
-export const chance = (seed: number) => {
-  let a = seed | 0;
-  const next = () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-  const normal = () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
-  return {
-    next,
-    normal,
-    within: (low: number, high: number) => low + (high - low) * next(),
-    pick: <T>(of: readonly T[]) => of[Math.floor(next() * of.length)]!,
-  };
-};
-type Chance = ReturnType<typeof chance>;
 
 /** The side as it is painted, px of its own picture; a pixel is 2.5 mm. */
 const SIDE = { width: 2400, height: 1000 };
@@ -223,16 +205,19 @@ const cameraNear = (c: Chance, of: { middle: number; distance: number }): Camera
 
 const SIZE = { width: 1600, height: 1200 };
 
+/** Cosines and sines of how a camera is turned: roll, yaw, pitch. */
+const turnOf = ({ roll, yaw, pitch }: Camera): [number, number, number, number, number, number] => [
+  Math.cos(roll),
+  Math.sin(roll),
+  Math.cos(yaw),
+  Math.sin(yaw),
+  Math.cos(pitch),
+  Math.sin(pitch),
+];
+
 /** Where the rays of pixels go: they are linear in the pixel, so one direction and its two changes say it all. */
 const raysOf = (camera: Camera) => {
-  const [cr, sr, cy, sy, cp, sp] = [
-    Math.cos(camera.roll),
-    Math.sin(camera.roll),
-    Math.cos(camera.yaw),
-    Math.sin(camera.yaw),
-    Math.cos(camera.pitch),
-    Math.sin(camera.pitch),
-  ];
+  const [cr, sr, cy, sy, cp, sp] = turnOf(camera);
   const at = (px: number, py: number): [number, number, number] => {
     const [a, b] = [(px - SIZE.width / 2) / camera.focal, (py - SIZE.height / 2) / camera.focal];
     const [x1, y1] = [a * cr - b * sr, a * sr + b * cr];
@@ -245,14 +230,7 @@ const raysOf = (camera: Camera) => {
 
 /** The pixel at which a point of the world is seen. */
 const seen = (camera: Camera, [x, y, z]: readonly [number, number, number]): [number, number] => {
-  const [cr, sr, cy, sy, cp, sp] = [
-    Math.cos(camera.roll),
-    Math.sin(camera.roll),
-    Math.cos(camera.yaw),
-    Math.sin(camera.yaw),
-    Math.cos(camera.pitch),
-    Math.sin(camera.pitch),
-  ];
+  const [cr, sr, cy, sy, cp, sp] = turnOf(camera);
   const [dx, dy, dz] = [x - camera.x, y - camera.y, z - camera.z];
   const [x1, z1] = [dx * cy - dz * sy, dx * sy + dz * cy];
   const [y1, z2] = [dy * cp + z1 * sp, -dy * sp + z1 * cp];
@@ -424,7 +402,7 @@ const newFlaws = (c: Chance, count: number, hull: number, clear: (x: number, y: 
   return made;
 };
 
-/** Light enough to see and the flaw not the colour of what it lies on: brightness under it is told by the painted side. */
+/** Where a place of the painted side is in the world, m. */
 const worldOf = (x: number, y: number): [number, number, number] => {
   const [u, v] = [(x / SIDE.width - 0.5) * LENGTH_M, (y / SIDE.height - 0.5) * HEIGHT_M];
   return [u, v, bulge(u, v)];
