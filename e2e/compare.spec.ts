@@ -53,4 +53,11 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   await bram.by('box-mark').click();
   await bram.by('keep-mark').click();
   await expect(page.getByText(/^\d · scratch, \d+ mm$/).last()).toBeVisible();
+  // What is boxed and is none is put aside, and comes back when that is undone.
+  await bram.by('pair-open').click();
+  await bram.by('box-1').click();
+  await bram.by('box-dismiss').click();
+  await expect(page.getByText('The machine sees nothing new here.')).toBeVisible();
+  await page.getByText('Undo', { exact: true }).click();
+  await expect(bram.by('box-1')).toBeVisible();
 });

@@ -13,6 +13,7 @@ export const PairView = ({
   width,
   height,
   alt,
+  onShape,
 }: {
   /** Fetches one of the pictures; nothing without signal, and its name stands where it would be. Stays the same for a pair. */
   load: (picture: PairPicture) => Promise<Blob | undefined>;
@@ -22,6 +23,8 @@ export const PairView = ({
   width: number;
   height: number;
   alt: string;
+  /** Told once it is known how high the pictures are for their width. */
+  onShape: (heightToWidth: number) => void;
 }) => {
   const [sources, setSources] = useState<Partial<Record<PairPicture, string>>>({});
   const [failed, setFailed] = useState<Error>();
@@ -53,7 +56,14 @@ export const PairView = ({
   const over = shows === 'slider' ? { clipPath: `inset(0 ${(1 - share) * 100}% 0 0)` } : { opacity: shows === 'blink' && first ? 1 : 0 };
   return (
     <div style={{ position: 'relative', width, height }} role="img" aria-label={alt}>
-      {sources.back ? <img src={sources.back} alt="" style={style} /> : null}
+      {sources.back ? (
+        <img
+          src={sources.back}
+          alt=""
+          style={style}
+          onLoad={({ currentTarget: { naturalHeight, naturalWidth } }) => onShape(naturalHeight / naturalWidth)}
+        />
+      ) : null}
       {sources.aligned ? <img src={sources.aligned} alt="" style={{ ...style, ...over }} /> : null}
       {sources.heat && shows === 'heat' ? <img src={sources.heat} alt="" style={{ ...style, mixBlendMode: 'screen' }} /> : null}
     </div>

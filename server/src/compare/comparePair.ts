@@ -10,8 +10,6 @@ export type Compared =
   | {
       comparable: true;
       inliers: number;
-      /** Share of what both show that looks the same. */
-      alike: number;
       boxes: Found[];
       /** The first photograph laid over the second, and how much each place differs, 0 to 255, both as large as the second. */
       aligned: Uint8Array;
@@ -68,7 +66,6 @@ export const comparePair = async (out: Grey, back: Grey): Promise<Compared> => {
     return {
       comparable: true,
       inliers: placed.inliers,
-      alike,
       boxes,
       aligned: bytesOf(aligned),
       heat: bytesOf(heat),

@@ -37,11 +37,16 @@ export const featuresOf = (cv: Cv, bin: Bin, grey: Mat): Features => {
   return { points, descriptors };
 };
 
-export type Placed = { homography: number[]; inliers: number; from: Float32Array; to: Float32Array };
+export type Placed = {
+  homography: number[];
+  inliers: number;
+  /** Where the inliers lie in the second picture, x and y in turn. */
+  to: Float32Array;
+};
 
 /** The plane-to-plane map from the first photograph onto the second that most matches agree upon. */
 export const place = (cv: Cv, bin: Bin, out: Features, back: Features): Placed => {
-  const none: Placed = { homography: [], inliers: 0, from: new Float32Array(), to: new Float32Array() };
+  const none: Placed = { homography: [], inliers: 0, to: new Float32Array() };
   if (out.descriptors.rows < ENOUGH_INLIERS || back.descriptors.rows < ENOUGH_INLIERS) return none;
   const matcher = bin.keep(new cv.BFMatcher(cv.NORM_HAMMING));
   const matches = bin.keep(new cv.DMatchVectorVector());
@@ -67,7 +72,6 @@ export const place = (cv: Cv, bin: Bin, out: Features, back: Features): Placed =
   return {
     homography: [...found.data64F],
     inliers: inside.length,
-    from: Float32Array.from(inside.flatMap((i) => [from[2 * i]!, from[2 * i + 1]!])),
     to: Float32Array.from(inside.flatMap((i) => [to[2 * i]!, to[2 * i + 1]!])),
   };
 };
