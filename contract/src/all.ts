@@ -11,6 +11,7 @@ import * as outside from './outside';
 import * as record from './record';
 import * as renter from './renter';
 import * as session from './session';
+import * as settlement from './settlement';
 import * as weather from './weather';
 
 const isEndpoint = (value: unknown): value is Endpoint =>
@@ -28,6 +29,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   outside,
   weather,
   deposit,
+  settlement,
   gateway,
   compare,
   dossier,

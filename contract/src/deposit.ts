@@ -1,15 +1,28 @@
 import * as z from 'zod/mini';
+import type { PAYMENTS } from '@quay/core/record/kinds';
 import { endpoint } from './endpoint';
 import { hireParams, Id, nothing } from './parts';
 
 /** What a card terminal says of one asking; `neverAsked` when it knows nothing of it. */
 export type TerminalAnswer =
-  | { is: 'held'; reference: string }
+  | { is: 'held'; reference: string; expiresAt?: string }
   | { is: 'declined'; why: string }
   | { is: 'released' }
+  /** What was held was given back by itself, its time being over. */
+  | { is: 'expired' }
+  /** Paid, taken from what is held, let go in part or given back, as it was asked. */
+  | { is: 'done'; reference: string }
   | { is: 'neverAsked' }
   /** No terminal is connected. */
   | { is: 'none' };
+
+export type PaymentAsk = {
+  payment: string;
+  what: (typeof PAYMENTS)[number];
+  of?: string | undefined;
+  amountMinor: number;
+  currency: string;
+};
 
 /**
  * What the quay asks of a card terminal; a stand-in and a real one answer alike. Each asking has a name of its own, and the
@@ -25,10 +38,15 @@ export type CardTerminal = {
   /** What became of an asking. */
   state(attempt: string): Promise<TerminalAnswer>;
   release(attempt: string): Promise<TerminalAnswer>;
+  /**
+   * Takes from what is held or lets a part of it go (`of` names the holding), takes more by card, or gives back. The same
+   * name never moves money twice.
+   */
+  pay(ask: PaymentAsk): Promise<TerminalAnswer>;
 };
 
 export const DepositReply = z.object({
-  state: z.enum(['held', 'declined', 'unknown', 'released', 'none']),
+  state: z.enum(['held', 'declined', 'unknown', 'released', 'expired', 'none']),
   simulated: z.boolean(),
 });
 export type DepositReply = z.infer<typeof DepositReply>;

@@ -127,9 +127,10 @@ export const statementPdf = endpoint({
   summary: 'The statement on paper; a draft until the hire is closed.',
   method: 'GET',
   path: '/hires/:hireId/statement.pdf',
-  roles: ['hand', 'manager'],
+  roles: ['hand', 'manager', 'renter'],
   params: hireParams,
-  query: nothing,
+  /** Of a hire with several, the one with this number; else the first. */
+  query: z.object({ number: z.optional(z.string().check(z.regex(/^\d{1,9}$/))) }),
   body: nothing,
   gives: 'application/pdf',
   reply: z.unknown(),

@@ -6,7 +6,7 @@ import { nothing } from './parts';
 export const STAND_INS = {
   keySafe: ['works', 'silent'],
   weatherMast: ['works', 'silent'],
-  cardTerminal: ['works', 'declines', 'silent', 'answersTwice'],
+  cardTerminal: ['works', 'declines', 'silent', 'answersTwice', 'expires'],
   boatGateway: ['works', 'sticks', 'drifts', 'silent'],
 } as const;
 export type StandInName = keyof typeof STAND_INS;

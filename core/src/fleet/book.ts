@@ -4,7 +4,7 @@ import { Plan } from './drawing';
 import { Drill } from './drills';
 import { Hull } from './hull';
 import { Place } from './places';
-import { Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
+import { Check, Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
 import { FixCard, Point, Round } from './telling';
 import { BookId, Wording } from './words';
 
@@ -28,6 +28,7 @@ export const ROWS = {
   fixCards: FixCard,
   rounds: Round,
   propellers: Propeller,
+  checks: Check,
   drills: Drill,
 } as const;
 export type ListName = keyof typeof ROWS;
@@ -62,6 +63,7 @@ export const Book = z.object({
   fixCards: z._default(z.array(FixCard), []),
   rounds: z._default(z.array(Round), []),
   propellers: z.array(Propeller),
+  checks: z._default(z.array(Check), []),
   drills: z._default(z.array(Drill), []),
 });
 export type Book = z.infer<typeof Book>;
@@ -102,6 +104,7 @@ const layer = {
   fixCards: changes,
   rounds: changes,
   propellers: changes,
+  checks: changes,
   drills: changes,
 };
 

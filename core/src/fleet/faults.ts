@@ -33,7 +33,7 @@ export const bookFaults = (book: Book): RowFault[] => {
   const add = (list: ListName, id: string, path: string, reason: string) =>
     faults.push({ list, id, path: path ? `${list}[${id}].${path}` : `${list}[${id}]`, reason });
   const stations = new Set(book.stations.map(({ id }) => id));
-  for (const list of ['surfaces', 'fittings', 'gauges', 'points', 'propellers'] as const) {
+  for (const list of ['surfaces', 'fittings', 'gauges', 'points', 'propellers', 'checks'] as const) {
     for (const row of book[list]) if (!stations.has(row.station)) add(list, row.id, 'station', `there is no station “${row.station}”`);
   }
   const tanks = new Set(book.tanks.map(({ id }) => id));
@@ -65,6 +65,10 @@ export const bookFaults = (book: Book): RowFault[] => {
   }
   for (const { id, jacket } of book.fittings)
     if (jacket && jacket.toKg <= jacket.fromKg) add('fittings', id, 'jacket.toKg', 'must be above fromKg');
+  for (const { id, ways } of book.checks) {
+    if (new Set(ways.map((way) => way.id)).size !== ways.length) add('checks', id, 'ways', 'an id is used twice');
+    if (ways[0]?.price !== undefined) add('checks', id, 'ways', 'the first way is as it should be, and costs nothing');
+  }
   const named = book.conditions ?? {};
   const check = (list: ListName, id: string, path: string, when: Condition | undefined) => {
     if (when) for (const fault of conditionFaults(when, path, named)) add(list, id, fault.path, fault.reason);

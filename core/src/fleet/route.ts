@@ -9,6 +9,7 @@ export type Stop = {
   surfaces: Book['surfaces'];
   gauges: Book['gauges'];
   propellers: Book['propellers'];
+  checks: Book['checks'];
 };
 
 /** The walk, stop by stop, in the order of the book: nobody walks round the boat twice. */
@@ -22,5 +23,6 @@ export const routeOf = (book: Book): Stop[] =>
       surfaces: here(book.surfaces),
       gauges: here(book.gauges),
       propellers: here(book.propellers),
+      checks: here(book.checks),
     };
   });

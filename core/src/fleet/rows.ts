@@ -47,6 +47,8 @@ export const Fitting = z.object({
   /** Missing, broken or out of date holds the boat back. */
   safety: z.optional(z.boolean()),
   price: z.optional(BookId),
+  /** Month in which it came aboard new, for what its age takes off its price. */
+  since: z.optional(Month),
   /** Where these are jackets: whom they fit. */
   jacket: z.optional(Jacket),
 });
@@ -148,3 +150,26 @@ export const Engine = z.object({
   fullRpm: z.optional(z.number().check(z.gt(0))),
   warmC: z.optional(z.tuple([z.number(), z.number()])),
 });
+
+/**
+ * Something that is looked at when she comes back and is as it should be or not: a switch, a cover, the rubbish, how clean
+ * she is. The first way is as it should be.
+ */
+export const Check = z.object({
+  id: BookId,
+  station: BookId,
+  name: Wording,
+  ways: z
+    .array(
+      z.object({
+        id: BookId,
+        name: Wording,
+        /** What it costs to be found so: a line of the price list. */
+        price: z.optional(BookId),
+        /** A picture of it is asked for. */
+        picture: z.optional(z.literal(true)),
+      }),
+    )
+    .check(z.minLength(2), z.maxLength(6)),
+});
+export type Check = z.infer<typeof Check>;

@@ -15,6 +15,17 @@ const book: Book = {
   plate: { people: 10, loadKg: 800 },
   outlets: [],
   drills: [],
+  checks: [
+    {
+      id: 'switch',
+      station: 'stern',
+      name: { en: 'Battery switch' },
+      ways: [
+        { id: 'off', name: { en: 'off' } },
+        { id: 'left-on', name: { en: 'left on' }, price: 'switch' },
+      ],
+    },
+  ],
   places: [],
   fixCards: [],
   rounds: [],
@@ -95,7 +106,7 @@ const prop = (walk: 'out' | 'in', state: 'sound' | 'flawWithinLimit' | 'flawOver
 const told = (point: string) => at({ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' });
 const decide = (finding: string, decision: 'renters' | 'wear' | 'askManager') => at({ kind: 'findingDecided', finding, decision });
 
-const findings = (...held: Held[]) => findingsOf(project(held), book, DUE);
+const findings = (...held: Held[]) => findingsOf(project(held), book, { from: DUE, to: DUE });
 const one = (all: Finding[], key: string) => all.find((finding) => finding.key === key);
 
 describe('equipment', () => {
@@ -206,7 +217,7 @@ describe('what was as it had been', () => {
       looked('side'),
       looked('deck'),
     ]);
-    expect(unchangedCount(record, findingsOf(record, book, DUE))).toBe(2);
+    expect(unchangedCount(record, findingsOf(record, book, { from: DUE, to: DUE }))).toBe(2);
   });
 });
 
@@ -226,6 +237,7 @@ describe('decisions', () => {
     const all = findings(
       count('out', 'fender', 4),
       count('in', 'fender', 3),
+      at({ kind: 'surfaceLooked', walk: 'out', surface: 'side', photos: [] }),
       mark('in', 'x', 0.3),
       prop('out', 'sound'),
       prop('in', 'sound'),
@@ -288,5 +300,67 @@ describe('the page that is read back', () => {
     expect(french.skipped).toEqual(['Leg up.']);
     expect(pageDigest(french)).not.toBe(pageDigest(pageOf(record, book, 'out', 'Bun', 'en')));
     expect(pageDigest(french)).toBe(pageDigest(pageOf(record, book, 'out', 'Bun', 'fr-FR')));
+  });
+});
+
+describe('how she comes back', () => {
+  const started = () => at({ kind: 'walkStarted', walk: 'in' });
+  const found = (way: string) => at({ kind: 'asFound', walk: 'in', check: 'switch', way, photos: [] });
+
+  it('is looked at, or somebody says why not; as it should be is no finding', () => {
+    expect(one(findings(found('off')), 'check/switch')).toBeUndefined();
+    const not = one(findings(started()), 'check/switch')!;
+    expect([not.topic === 'check' && not.is, needsDecision(not)]).toEqual(['notLooked', true]);
+    expect(findings(started(), found('off')).some(({ topic }) => topic === 'check')).toBe(false);
+    const left = one(findings(started(), found('left-on')), 'check/switch')!;
+    expect(left).toMatchObject({ topic: 'check', is: 'not', chargeable: true, way: { id: 'left-on' }, station: 'stern' });
+    expect(needsDecision(left)).toBe(true);
+  });
+
+  it('cannot call new what nobody looked at going out', () => {
+    const nobody = one(findings(mark('in', 'n', 0.4)), 'mark/n')!;
+    expect([nobody.topic === 'mark' && nobody.is, nobody.chargeable, needsDecision(nobody)]).toEqual(['cannotTell', false, false]);
+    const looked = at({ kind: 'surfaceLooked', walk: 'out', surface: 'side', photos: [] });
+    expect(one(findings(looked, mark('in', 'm', 0.4)), 'mark/m')).toMatchObject({ is: 'new', chargeable: true });
+  });
+
+  it('names a tank of waste that came back fuller, not one that was full already', () => {
+    const waste = (out: number, back: number) =>
+      one(findings(read('out', 'wasteLevel', out), read('in', 'wasteLevel', back)), 'tank/waste');
+    expect(waste(10, 60)).toMatchObject({ topic: 'tank', is: 'fuller', outL: 6, inL: 36 });
+    expect(waste(10, 22)).toBeUndefined();
+    expect(waste(60, 62)).toBeUndefined();
+  });
+
+  it('weighs hours against the plan and against the fuel, and charges nothing for either', () => {
+    const hours = (run: number, more: Held[] = []) =>
+      findingsOf(project([read('out', 'hours', 100), read('in', 'hours', 100 + run), ...more]), book, {
+        from: '2026-06-13T08:00:00.000Z',
+        to: DUE,
+        hoursADay: 3,
+      }).find(({ topic }) => topic === 'hours')!;
+    expect(hours(4)).toMatchObject({ is: 'run', plannedHours: 3, burnL: 40, chargeable: false });
+    expect(hours(5)).toMatchObject({ is: 'more' });
+    // Ten litres by two gauges, and four hours at ten an hour: somebody should look.
+    const little = [read('out', 'line', 90), read('in', 'line', 80), read('out', 'needle', 0.9), read('in', 'needle', 0.8)];
+    expect(hours(4, little)).toMatchObject({ is: 'differs', chargeable: false });
+  });
+
+  it('takes down what is charged beside, and receipts; a renter’s own wants somebody’s word', () => {
+    const extra = at({ kind: 'extraNoted', extra: 'e', what: 'callOut', price: 'call-out', text: 'towed off the bar', photos: [] });
+    const receipt = at({ kind: 'receiptShown', receipt: 'r', what: 'pumpOut', amountMinor: 1800, text: 'lock marina', photos: [] });
+    const own: Held = {
+      ...receipt,
+      event: { ...receipt.event, id: receipt.event.id.replace(/^./, 'f'), body: { ...receipt.event.body, receipt: 'o' } as EventBody },
+      actor: { id: 'r', role: 'renter' },
+    };
+    const all = findings(extra, receipt, own);
+    expect(one(all, 'extra/e')).toMatchObject({ topic: 'extra', is: 'callOut', quantity: 1 });
+    expect(['receipt/r', 'receipt/o'].map((key) => needsDecision(one(all, key)!))).toEqual([false, true]);
+  });
+
+  it('is read back before it is signed', () => {
+    expect(pageOf(project([found('left-on')]), book, 'in', 'Heron', 'en').checks).toEqual([{ name: 'Battery switch', way: 'left on' }]);
+    expect(pageOf(project([]), book, 'in', 'Heron', 'en')).not.toHaveProperty('checks');
   });
 });

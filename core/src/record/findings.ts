@@ -2,12 +2,12 @@ import { compareCount } from '../condition/counts';
 import { compareMarks, type Mark } from '../condition/marks';
 import { revsFell } from '../condition/propeller';
 import type { Book } from '../fleet/book';
-import type { Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/rows';
+import type { Check, Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
 import { happenedAt } from './held';
-import type { DECISIONS } from './kinds';
-import { type HireRecord, type Slot, slot } from './project';
-import { fillsOf, fuelOf, fuelTanks, hoursRun, marksOf } from './walk';
+import type { DECISIONS, EXTRAS, RECEIPTS } from './kinds';
+import { type HireRecord, type Slot, slot, slotsUnder } from './project';
+import { feedsEngine, fillsOf, fuelOf, fuelTanks, hoursRun, marksOf, shownLevel } from './walk';
 
 /**
  * A finding is one difference between out and in, with what it rests on. The machine proposes; a person decides.
@@ -34,13 +34,50 @@ export type Finding = {
   | {
       topic: 'mark';
       surface: Surface | undefined;
-      is: 'new' | 'grown' | 'known' | 'notSeen';
+      /** `cannotTell`: nobody looked at that surface at departure, so that nothing on it can be called new. */
+      is: 'new' | 'grown' | 'known' | 'notSeen' | 'cannotTell';
       out: Mark | undefined;
       in: Mark | undefined;
       nearestM: number | undefined;
     }
-  | { topic: 'fuel'; tank: Tank; is: 'used' | 'notRead'; fuel: Fused | undefined; meteredL: number | undefined; filledL: number }
-  | { topic: 'hours'; is: 'run'; hours: number }
+  | {
+      topic: 'fuel';
+      tank: Tank;
+      is: 'used' | 'notRead';
+      fuel: Fused | undefined;
+      meteredL: number | undefined;
+      filledL: number;
+      /** What the renter paid for it, as far as they said, and for how many litres. */
+      paid: { litres: number; minor: number };
+    }
+  | {
+      topic: 'hours';
+      /** `more` than was planned for; `differs` from what the fuel says by more than both can be wrong. */
+      is: 'run' | 'more' | 'differs';
+      hours: number;
+      plannedHours: number | undefined;
+      /** What so many hours usually burn. */
+      burnL: number | undefined;
+    }
+  | { topic: 'tank'; tank: Tank; is: 'fuller'; outL: number | undefined; inL: number }
+  | {
+      topic: 'check';
+      check: Check;
+      is: 'not' | 'notLooked';
+      way: Check['ways'][number] | undefined;
+      note: string | undefined;
+      photos: string[];
+    }
+  | {
+      topic: 'extra';
+      is: (typeof EXTRAS)[number];
+      price: string | undefined;
+      quantity: number;
+      amountMinor: number | undefined;
+      text: string;
+      photos: string[];
+    }
+  | { topic: 'receipt'; is: (typeof RECEIPTS)[number]; amountMinor: number; text: string; photos: string[]; byRenter: boolean }
   | { topic: 'gauge'; gauge: Gauge; is: 'differs'; out: number; in: number }
   | {
       topic: 'propeller';
@@ -67,10 +104,12 @@ const countFindings = (record: HireRecord, book: Book, base: <T extends string>(
     const { is, pieces } = compareCount(fitting, out, back);
     if (is === 'same') return [];
     const fields = base(`count/${fitting.id}`, fitting.station);
+    const priced = fitting.price !== undefined;
     return [
       {
         ...fields,
-        chargeable: ['missing', 'damaged', 'unsealed', 'swapped'].includes(is),
+        // What is there to be used up is only charged where it has a price.
+        chargeable: ['missing', 'damaged', 'unsealed', 'swapped'].includes(is) || (is === 'used' && priced),
         told: priceOf(book, fitting.price, record),
         topic: 'count',
         fitting,
@@ -86,15 +125,18 @@ type BaseFields = Pick<Finding, 'key' | 'station' | 'chargeable' | 'told' | 'dec
 
 const markFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => {
   const sizes = sizesOf(book);
+  const seenGoing = new Set(marksOf(record, 'out').map(({ surface }) => surface));
+  const looked = (surface: string) => seenGoing.has(surface) || record.slots.has(`out/surface/${surface}`);
   return compareMarks(marksOf(record, 'out'), marksOf(record, 'in'), sizes).map((found): Finding => {
     const mark = found.is === 'notSeen' ? found.out : found.in;
     const surface = sizes.get(mark.surface);
+    const is = found.is === 'new' && !looked(mark.surface) ? 'cannotTell' : found.is;
     return {
       ...base(`mark/${mark.id}`, surface?.station),
-      chargeable: found.is === 'new' || found.is === 'grown',
+      chargeable: is === 'new' || is === 'grown',
       topic: 'mark',
       surface,
-      is: found.is,
+      is,
       out: found.is === 'new' ? undefined : found.out,
       in: found.is === 'notSeen' ? undefined : found.in,
       nearestM: found.is === 'new' ? found.nearestM : undefined,
@@ -108,6 +150,7 @@ const tankFindings = (record: HireRecord, book: Book, base: (key: string, statio
     const brims = fillsOf(record, tank.id, 'operator').filter(({ brim }) => brim);
     const renters = fillsOf(record, tank.id, 'renter');
     // The meter settles alone only from brim to brim: she left full and was filled to the brim at return.
+    const receipts = renters.filter(({ paidMinor }) => paidMinor !== undefined);
     const leftFull = fuel !== undefined && fuel.out.value + fuel.out.sd >= 0.97 * tank.capacityL;
     return {
       ...base(`fuel/${tank.id}`),
@@ -118,6 +161,10 @@ const tankFindings = (record: HireRecord, book: Book, base: (key: string, statio
       fuel,
       meteredL: brims.length > 0 && leftFull ? brims.reduce((sum, { litres }) => sum + litres, 0) : undefined,
       filledL: renters.reduce((sum, { litres }) => sum + litres, 0),
+      paid: {
+        litres: receipts.reduce((sum, { litres }) => sum + litres, 0),
+        minor: receipts.reduce((sum, { paidMinor }) => sum + (paidMinor ?? 0), 0),
+      },
     };
   });
 
@@ -165,11 +212,101 @@ const propellerFindings = (record: HireRecord, book: Book, base: (key: string, s
     ];
   });
 
-/**
- * Everything that differs between departure and return.
- * @param due when the boat was to be back, ISO instant
- */
-export const findingsOf = (record: HireRecord, book: Book, due: string): Finding[] => {
+/** Fuller than this and by so much more than she left, a tank of waste is the renter's to empty where the operator says so. */
+const PUMP_OVER = 0.25;
+const FULLER_BY = 0.1;
+
+const wasteFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
+  book.tanks.flatMap((tank): Finding[] => {
+    if (tank.holds !== 'waste') return [];
+    const [outL, inL] = [shownLevel(record, book, tank, 'out'), shownLevel(record, book, tank, 'in')];
+    if (inL === undefined || inL <= PUMP_OVER * tank.capacityL || inL - (outL ?? inL) < FULLER_BY * tank.capacityL) return [];
+    return [{ ...base(`tank/${tank.id}`), chargeable: true, topic: 'tank', tank, is: 'fuller', outL, inL }];
+  });
+
+const checkFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
+  record.slots.has('in/started')
+    ? book.checks.flatMap((check): Finding[] => {
+        const found = slot(record, `in/check/${check.id}`, 'asFound')?.value;
+        const way = found && check.ways.find(({ id }) => id === found.way);
+        if (found && way === check.ways[0]) return [];
+        return [
+          {
+            ...base(`check/${check.id}`, check.station),
+            chargeable: way?.price !== undefined,
+            told: priceOf(book, way?.price, record),
+            topic: 'check',
+            check,
+            is: found ? 'not' : 'notLooked',
+            way,
+            note: found?.note,
+            photos: found?.photos ?? [],
+          },
+        ];
+      })
+    : [];
+
+const extraFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => [
+  ...slotsUnder(record, 'extra/', 'extraNoted').map(({ value }): Finding => ({
+    ...base(`extra/${value.extra}`),
+    chargeable: true,
+    told: priceOf(book, value.price, record),
+    topic: 'extra',
+    is: value.what,
+    price: value.price,
+    quantity: value.quantity ?? 1,
+    amountMinor: value.amountMinor,
+    text: value.text,
+    photos: value.photos,
+  })),
+  ...slotsUnder(record, 'receipt/', 'receiptShown').map(({ value, by }): Finding => ({
+    ...base(`receipt/${value.receipt}`),
+    chargeable: true,
+    topic: 'receipt',
+    is: value.what,
+    amountMinor: value.amountMinor,
+    text: value.text,
+    photos: value.photos,
+    byRenter: by.actor.role === 'renter',
+  })),
+];
+
+const HOUR_MS = 3_600_000;
+/** Hours under power may be so much over the plan before anybody asks why. */
+const OVER_PLAN = 1.5;
+/** How far hours times burn are off, as a share of what they come to. */
+const BURN_SD = 0.2;
+
+const hoursFinding = (
+  record: HireRecord,
+  book: Book,
+  fuel: Finding | undefined,
+  { from, to, hoursADay }: Hired,
+  fields: BaseFields,
+): Finding[] => {
+  const hours = hoursRun(record, book);
+  if (hours === undefined) return [];
+  const { burnLPerHour } = book.engine;
+  const plannedHours =
+    hoursADay === undefined ? undefined : Math.max(1, Math.ceil((Date.parse(to) - Date.parse(from)) / (24 * HOUR_MS))) * hoursADay;
+  const burnL = burnLPerHour === undefined ? undefined : hours * burnLPerHour;
+  const used = fuel?.topic === 'fuel' ? fuel.fuel?.used : undefined;
+  const differs = burnL !== undefined && used !== undefined && Math.abs(burnL - used.value) > 2.5 * Math.hypot(BURN_SD * burnL, used.sd);
+  const more = plannedHours !== undefined && hours > OVER_PLAN * plannedHours;
+  return [{ ...fields, topic: 'hours', is: differs ? 'differs' : more ? 'more' : 'run', hours, plannedHours, burnL }];
+};
+
+/** What of a hire its findings depend on. */
+export type Hired = {
+  from: string;
+  /** When the boat was to be back, ISO instant. */
+  to: string;
+  /** Hours a day under power that the operator plans for. */
+  hoursADay?: number | undefined;
+};
+
+/** Everything that differs between departure and return. */
+export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Finding[] => {
   const base = (key: string, station?: string): BaseFields => ({
     key,
     station,
@@ -182,13 +319,16 @@ export const findingsOf = (record: HireRecord, book: Book, due: string): Finding
     ...propellerFindings(record, book, base),
     ...countFindings(record, book, base),
     ...tankFindings(record, book, base),
+    ...wasteFindings(record, book, base),
     ...gaugeFindings(record, book, base),
+    ...checkFindings(record, book, base),
+    ...extraFindings(record, book, base),
   ];
-  const hours = hoursRun(record, book);
-  if (hours !== undefined) findings.push({ ...base('hours'), topic: 'hours', is: 'run', hours });
+  const engines = findings.find((one) => one.topic === 'fuel' && feedsEngine(one.tank));
+  findings.push(...hoursFinding(record, book, engines, hired, base('hours')));
   const cameIn = slot(record, 'cameIn', 'cameIn');
   if (cameIn) {
-    const minutes = Math.floor((happenedAt(cameIn.by) - Date.parse(due)) / 60_000);
+    const minutes = Math.floor((happenedAt(cameIn.by) - Date.parse(hired.to)) / 60_000);
     findings.push({ ...base('late'), chargeable: minutes > 0, topic: 'late', is: minutes > 0 ? 'late' : 'inTime', minutes });
   }
   for (const open of record.contradictions)
@@ -201,7 +341,11 @@ export const needsDecision = (finding: Finding): boolean => {
   if (finding.topic === 'contradiction') return true;
   if (finding.decision !== undefined) return finding.decision === 'askManager';
   if (finding.topic === 'mark') return finding.is === 'new' || finding.is === 'grown';
-  if (finding.topic === 'count') return ['missing', 'damaged', 'unsealed', 'swapped', 'notCounted'].includes(finding.is);
+  if (finding.topic === 'count')
+    return finding.chargeable || ['missing', 'damaged', 'unsealed', 'swapped', 'notCounted'].includes(finding.is);
+  if (finding.topic === 'check') return finding.is === 'notLooked' || finding.chargeable;
+  // What the quay itself put down or looked at needs nobody's word again.
+  if (finding.topic === 'receipt') return finding.byRenter;
   return finding.topic === 'propeller' && finding.is !== 'known';
 };
 

@@ -42,6 +42,17 @@ export const EVENT_KINDS = [
   'workDone',
   'workJudged',
   'boxDismissed',
+  'asFound',
+  'extraNoted',
+  'receiptShown',
+  'lineAnswered',
+  'lineContested',
+  'lineQuoted',
+  'waiverSet',
+  'signRefused',
+  'paymentAnswered',
+  'paidByHand',
+  'corrected',
   'contradictionSettled',
 ] as const;
 
@@ -51,8 +62,16 @@ export const EVIDENCE_STATES = ['sound', 'flawWithinLimit', 'flawOverLimit', 'no
 /** Looked on, with hints, alone; or shown on the boat to somebody of the staff. */
 export const DRILL_WAYS = ['shown', 'hints', 'own', 'onBoat'] as const;
 export type DrillWay = (typeof DRILL_WAYS)[number];
-export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found'] as const;
+export const DECISIONS = ['renters', 'known', 'wear', 'askManager', 'notDamage', 'found', 'credit', 'notOurs'] as const;
 
 /** What became of one asking of the card terminal; `unknown` until it has said. */
-export const DEPOSIT_ANSWERS = ['held', 'declined', 'unknown', 'released'] as const;
+export const DEPOSIT_ANSWERS = ['held', 'declined', 'unknown', 'released', 'expired'] as const;
 export const DEPOSIT_WAYS = ['cash', 'otherwise'] as const;
+
+/** What is charged beside what was found on the boat. */
+export const EXTRAS = ['breach', 'callOut', 'other'] as const;
+/** What a renter paid on the way and holds a receipt for. */
+export const RECEIPTS = ['pumpOut', 'other'] as const;
+/** What the terminal is asked for once there is something to pay: from what is held, beyond it, or back. */
+export const PAYMENTS = ['capture', 'release', 'charge', 'refund'] as const;
+export const PAYMENT_ANSWERS = ['done', 'declined', 'unknown'] as const;

@@ -37,8 +37,16 @@ const STAFF: readonly EventKind[] = [
   'workDone',
   'workJudged',
   'boxDismissed',
+  'asFound',
+  'signRefused',
+  'extraNoted',
+  'receiptShown',
+  'lineAnswered',
+  'lineContested',
+  'waiverSet',
+  'paidByHand',
 ];
-const MANAGER: readonly EventKind[] = ['letGo'];
+const MANAGER: readonly EventKind[] = ['letGo', 'lineQuoted'];
 const RENTER: readonly EventKind[] = [
   'partySet',
   'pointRead',
@@ -47,6 +55,9 @@ const RENTER: readonly EventKind[] = [
   'languageChosen',
   'drillDone',
   'dockingTried',
+  'receiptShown',
+  'lineAnswered',
+  'lineContested',
   'undone',
 ];
 /** What belongs to a walk, and is the renter's to add where they make that walk by themselves. */
@@ -62,11 +73,12 @@ const WALKING: readonly EventKind[] = [
   'evidenceGiven',
   'remarked',
   'stationTied',
+  'asFound',
   'signed',
   'sealed',
 ];
 /** What only the quay itself says. */
-const QUAY: readonly EventKind[] = ['closed', 'keyGiven', 'depositAnswered'];
+const QUAY: readonly EventKind[] = ['closed', 'keyGiven', 'depositAnswered', 'paymentAnswered', 'corrected'];
 const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff'];
 
 /** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */

@@ -112,13 +112,35 @@ export const slotOf = (body: EventBody): string | undefined => {
       return `unsafe/${body.work}`;
     case 'boxDismissed':
       return `box/${body.photo}/${body.x.toFixed(3)},${body.y.toFixed(3)}`;
+    case 'asFound':
+      return `${body.walk}/check/${body.check}`;
+    case 'signRefused':
+      return `${body.walk}/refused`;
+    case 'extraNoted':
+      return `extra/${body.extra}`;
+    case 'receiptShown':
+      return `receipt/${body.receipt}`;
+    case 'lineAnswered':
+      return `answer/${body.line}`;
+    case 'lineContested':
+      return `contested/${body.line}`;
+    case 'lineQuoted':
+      return `quoted/${body.line}`;
+    case 'waiverSet':
+      return 'waiver';
+    case 'paymentAnswered':
+      return `payment/${body.payment}`;
+    case 'paidByHand':
+      return `byHand/${body.payment}`;
+    case 'corrected':
+      return `corrected/${body.number}`;
     case 'undone':
       return undefined;
   }
 };
 
 /** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
-const GATHER = /^(filled|understood|round|drill|docking|letGo|deposit)\/|^(held|reported|language)$/;
+const GATHER = /^(filled|understood|round|drill|docking|letGo|deposit|payment)\/|^(held|reported|language)$/;
 export const gathers = (key: string): boolean => GATHER.test(key);
 const onceIsEnough = (key: string) =>
   key.endsWith('/started') ||
@@ -134,7 +156,9 @@ const byTime = (a: Held, b: Held): number =>
   (a.event.device < b.event.device ? -1 : a.event.device > b.event.device ? 1 : a.event.deviceSeq - b.event.deviceSeq) ||
   (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
 
-const isWork = ({ kind }: EventBody): boolean => kind === 'workDone' || kind === 'workJudged';
+/** What goes on after the closing, which settles with the renter: she is turned round, money moves, a line is argued about. */
+const AFTERWARDS: readonly EventKind[] = ['workDone', 'workJudged', 'paymentAnswered', 'paidByHand', 'lineContested', 'corrected'];
+const isAfterwards = ({ kind }: EventBody): boolean => AFTERWARDS.includes(kind);
 
 const walkOf = (body: EventBody): Walk | undefined => ('walk' in body ? body.walk : undefined);
 const walkAt = (held: Held | undefined): Walk | undefined => held && walkOf(held.event.body);
@@ -224,14 +248,14 @@ export const project = (held: Iterable<Held>): HireRecord => {
   const seals = { out: fence('out/sealed'), in: fence('in/sealed') };
   const late: Held[] = [];
   const proposed: Held[] = [];
-  const ofWork = (target: string) => {
+  const ofAfterwards = (target: string) => {
     const of = known.get(target)?.event.body;
-    return of !== undefined && isWork(of);
+    return of !== undefined && isAfterwards(of);
   };
   const outside = (one: Held): boolean => {
     const { body, id, replaces } = one.event;
-    // The closing settles with the renter; the boat is turned round after it.
-    if (body.kind === 'closed' || isWork(body) || (body.kind === 'undone' && replaces.length > 0 && replaces.every(ofWork))) return false;
+    if (body.kind === 'closed' || isAfterwards(body) || (body.kind === 'undone' && replaces.length > 0 && replaces.every(ofAfterwards)))
+      return false;
     // An undo concerns the walks of what it takes away.
     const concerns = (walk: Walk) =>
       body.kind === 'undone'

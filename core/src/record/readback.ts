@@ -21,6 +21,8 @@ export type Page = {
   gauges: { name: string; shown: string }[];
   fuel: { tank: string; litres: number; low: number; high: number }[];
   propellers: { name: string; state: string }[];
+  /** How she came back: what was looked at, and how it was found. */
+  checks?: { name: string; way: string }[];
   /** Drills gone through: how the best try went, and its mistakes. */
   drills?: { name: string; how: DrillWay; mistakes: number }[];
   /** What whoever signs wanted to stand beside it. */
@@ -36,6 +38,11 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       (a, b) => DRILL_WAYS.indexOf(b.how) - DRILL_WAYS.indexOf(a.how) || a.mistakes.length - b.mistakes.length || a.at - b.at,
     )[0];
     return best ? [{ name: words(drill.name), how: best.how, mistakes: best.mistakes.length }] : [];
+  });
+  const checks = book.checks.flatMap((check) => {
+    const found = slot(record, `${walk}/check/${check.id}`, 'asFound')?.value;
+    const way = found && check.ways.find(({ id }) => id === found.way);
+    return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way }] : [];
   });
   const remarks = (['renter', 'staff'] as const).flatMap((as) => {
     const said = slot(record, `${walk}/remark/${as}`, 'remarked')?.value;
@@ -70,6 +77,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       const given = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value;
       return given ? [{ name: words(propeller.name), state: given.state }] : [];
     }),
+    ...(checks.length > 0 ? { checks } : {}),
     // Absent where there are none, as it is from pages that were signed before there were drills.
     ...(walk === 'out' && drills.length > 0 ? { drills } : {}),
     ...(remarks.length > 0 ? { remarks } : {}),

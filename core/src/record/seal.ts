@@ -11,6 +11,9 @@ export const attachmentsOf = (body: EventBody): string[] => {
     case 'evidenceGiven':
     case 'reported':
     case 'workDone':
+    case 'asFound':
+    case 'extraNoted':
+    case 'receiptShown':
       return body.photos;
     case 'gaugeRead':
       return body.photos ?? [];

@@ -11,7 +11,14 @@ import type { Walk } from './event';
 import { type HireRecord, slot, slotsUnder } from './project';
 
 /** What a stop still lacks before its knot can be tied without leaving something out. */
-export type Lack = { points: string[]; fittings: string[]; gauges: string[]; surfaces: string[]; propellers: string[] };
+export type Lack = {
+  points: string[];
+  fittings: string[];
+  gauges: string[];
+  surfaces: string[];
+  propellers: string[];
+  checks: string[];
+};
 export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
 
 /** Marks of a walk as they stand. A walk in starts without any: what is not seen again is not assumed. */
@@ -58,6 +65,8 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
       // A picture that is asked for belongs to having looked.
       surfaces: stop.surfaces.filter((surface) => !isLookedAt(record, walk, surface, alone)).map(({ id }) => id),
       propellers: open('propeller', stop.propellers),
+      // How she comes back is looked at when she comes back.
+      checks: walk === 'in' ? open('check', stop.checks) : [],
     };
     const left = Object.values(lacks).reduce((sum, ids) => sum + ids.length, 0);
     return { ...stop, tied: record.slots.has(`${walk}/tied/${stop.station.id}`), lacks, left };
@@ -129,6 +138,15 @@ export const oddGauges = (fused: Fused, book: Book, walk: Walk): { gauge: Gauge;
     const gauge = when === walk ? book.gauges.find((one) => one.id === id) : undefined;
     return gauge ? [{ gauge, awayL }] : [];
   });
+
+/** What a tank was read at by its first gauge that shows a level, L; nothing more is known of a tank that holds no fuel. */
+export const shownLevel = (record: HireRecord, book: Book, tank: Tank, walk: Walk): number | undefined => {
+  for (const gauge of book.gauges) {
+    const read = gauge.tank === tank.id && METHOD[gauge.reads] ? gaugeValue(record, walk, gauge.id) : undefined;
+    if (read) return litresShown(gauge, tank, read.shown);
+  }
+  return undefined;
+};
 
 /** Fills of a tank on the way: two fills are two fills. */
 export const fillsOf = (

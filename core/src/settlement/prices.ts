@@ -1,21 +1,43 @@
 import * as z from 'zod/mini';
 import { MARK_KINDS } from '../condition/marks';
+import { SCHOOLS } from '../fleet/school';
 import { BookId, Wording } from '../fleet/words';
 
 export const FUEL_SCHEMES = ['topUp', 'used', 'included', 'flat'] as const;
+
+/** What a thing's age takes off the price of a new one: evenly over so many years, down to a share that stays. */
+export const Ageing = z.object({
+  years: z.number().check(z.gt(0), z.lte(100)),
+  /** Hundredths of a per cent: 2000 is a fifth. */
+  leastBp: z.int().check(z.gte(0), z.lte(10_000)),
+});
 
 /** One row of the price list. Amounts include tax. */
 export const Price = z.object({
   code: BookId,
   name: Wording,
-  per: z.enum(['each', 'litre', 'hour', 'job']),
+  per: z.enum(['each', 'litre', 'hour', 'job', 'day']),
   amountMinor: z.int().check(z.gte(0)),
   /** Hundredths of a per cent: 2000 is 20 %. */
   taxBp: z.int().check(z.gte(0), z.lte(10_000)),
   /** For repairs: which marks on which stuff, up to which size. */
   mark: z.optional(z.object({ kinds: z.array(z.enum(MARK_KINDS)), stuff: z.string(), upToMm: z.number() })),
+  /** The row whose thing this one mends: whichever comes cheaper is charged. */
+  mends: z.optional(BookId),
+  ageing: z.optional(Ageing),
 });
 export type Price = z.infer<typeof Price>;
+
+const minor = z.int().check(z.gte(0), z.lte(100_000_000));
+/** How damage is charged: as listed; quoted later while a part is held; or never beyond an excess. */
+export const DamageSchool = z.discriminatedUnion('school', [
+  z.object({ school: z.literal('list') }),
+  z.object({ school: z.literal('quoteLater'), holdMinor: minor }),
+  z.object({ school: z.literal('cap'), capMinor: minor }),
+]);
+
+/** Rows that the statement looks for by name; a list without one charges nothing for it. */
+export const CODES = { late: 'late-hour', pumpOut: 'pump-out', fuelDay: 'fuel-day' } as const;
 
 export const PriceList = z.object({
   version: z.int().check(z.gte(1)),
@@ -23,6 +45,11 @@ export const PriceList = z.object({
   fuelScheme: z.enum(FUEL_SCHEMES),
   fuelIncludedL: z.number().check(z.gte(0)),
   lateGraceMin: z.int().check(z.gte(0)),
+  // Lists of hires from before these were thought of are read for ever.
+  damage: z._default(DamageSchool, { school: 'list' }),
+  /** What damage comes to at most for a renter who bought the waiver; none where it is not offered. */
+  waiver: z.optional(z.object({ capMinor: minor })),
+  breach: z._default(z.enum(SCHOOLS.breach), 'priced'),
   prices: z.array(Price),
 });
 export type PriceList = z.infer<typeof PriceList>;

@@ -1,116 +1,128 @@
-import type { MarkKind } from '../condition/marks';
 import { roundMinor } from '../money/minor';
-import type { Finding } from '../record/findings';
-import { needsDecision } from '../record/findings';
+import { type Finding, needsDecision } from '../record/findings';
 import { type HireRecord, slot } from '../record/project';
+import { type Basis, type Charge, chargesOf, isDamage, type Settled } from './charges';
 import type { Price, PriceList } from './prices';
 
 export type LineState = 'proposed' | 'accepted' | 'disputed' | 'waived';
+
 export type Line = {
-  /** The finding's key: one finding, at most one line. */
+  /** Stays the same however often it is computed. A finding makes one line, fuel also one of what the renter is owed. */
   key: string;
   finding: Finding;
   price: Price | undefined;
   quantity: number;
-  /** Undefined when no price fits: a manager quotes later. */
+  /** Negative where the renter is owed it; undefined when no price fits: a manager names it. */
   amountMinor: number | undefined;
   state: LineState;
+  basis: Basis[];
+  /** The renter was never told what this costs, though the briefing has a point for it. */
+  untold: boolean;
+  /** What the renter said of it. */
+  remark: string | undefined;
 };
 
 export type Statement = {
   currency: string;
   lines: Line[];
+  /** What is owed by the renter; negative where they are owed something. */
   totalMinor: number;
   disputedMinor: number;
   taxes: { taxBp: number; grossMinor: number; taxMinor: number }[];
   deposit: { heldMinor: number; capturedMinor: number; stillHeldMinor: number; releasedMinor: number };
-  /** What the deposit does not cover: total − captured. */
+  /** What the deposit does not cover. */
   balanceMinor: number;
+  /** What is paid out to the renter. */
+  payOutMinor: number;
   /** Findings nobody has decided yet; while there are any, the statement is a draft. */
   open: Finding[];
+  /** Lines without an amount that keep it from being closed. */
   toQuote: Line[];
 };
 
-/** The cheapest row that mends such a mark; repair before replacement is the operator's list's business. */
-const repairPrice = (prices: readonly Price[], kind: MarkKind, stuff: string, sizeMm: number): Price | undefined =>
-  prices
-    .filter(({ mark }) => mark && mark.kinds.includes(kind) && mark.stuff === stuff && sizeMm <= mark.upToMm)
-    .sort((a, b) => a.amountMinor - b.amountMinor || (a.code < b.code ? -1 : 1))[0];
-
-const byCode = (prices: readonly Price[], code: string | undefined) =>
-  code === undefined ? undefined : prices.find((price) => price.code === code);
-
-/** Litres to be charged: the meter from brim to brim, otherwise the lower end of what was used; the doubt is the renter's. */
-export const litresCharged = (finding: Finding & { topic: 'fuel' }, list: PriceList): number => {
-  if (list.fuelScheme === 'flat') return 0;
-  const base = finding.meteredL ?? finding.fuel?.used?.low ?? 0;
-  // Under "return full or pay the top-up" what the renter put in has already gone into the tank, and into the use.
-  const own = finding.meteredL === undefined ? finding.filledL : 0;
-  const litres = list.fuelScheme === 'included' ? base - own - list.fuelIncludedL : base - own;
-  return Math.max(0, Math.round(litres * 10) / 10);
+/** The renter's own word on a line comes before what staff put down for them. */
+const stateOf = (record: HireRecord, key: string): Pick<Line, 'state' | 'remark'> => {
+  const staff = slot(record, `line/${key}`, 'lineDecided')?.value;
+  const renter = slot(record, `answer/${key}`, 'lineAnswered')?.value;
+  const remark = renter?.remark ?? staff?.note;
+  if (staff?.state === 'waived') return { state: 'waived', remark };
+  return { state: renter?.answer ?? staff?.state ?? 'proposed', remark };
 };
 
-type Priced = { price: Price | undefined; quantity: number };
-
-const priced = (finding: Finding, list: PriceList): Priced | undefined => {
-  switch (finding.topic) {
-    case 'mark': {
-      const [mark, surface] = [finding.in, finding.surface];
-      return mark && surface ? { price: repairPrice(list.prices, mark.kind, surface.stuff, mark.sizeMm), quantity: 1 } : undefined;
-    }
-    case 'count':
-      return { price: byCode(list.prices, finding.fitting.price), quantity: Math.max(1, finding.pieces) };
-    case 'propeller':
-      return { price: byCode(list.prices, finding.propeller.price), quantity: 1 };
-    case 'fuel': {
-      const quantity = litresCharged(finding, list);
-      return quantity > 0 ? { price: byCode(list.prices, finding.tank.holds), quantity } : undefined;
-    }
-    case 'late': {
-      const minutes = finding.minutes - list.lateGraceMin;
-      // Begun half hours, as the list says an hour's price.
-      return minutes > 0 ? { price: byCode(list.prices, 'late-hour'), quantity: Math.ceil(minutes / 30) / 2 } : undefined;
-    }
-    default:
-      return undefined;
-  }
+const lineOf = (record: HireRecord, finding: Finding, list: PriceList, { price, quantity, amountMinor, basis, key }: Charge): Line => {
+  const quoted = slot(record, `quoted/${key}`, 'lineQuoted')?.value;
+  const later = quoted === undefined && amountMinor === undefined && list.damage.school === 'quoteLater' && isDamage(finding);
+  return {
+    key,
+    finding,
+    price,
+    quantity,
+    amountMinor: quoted?.amountMinor ?? amountMinor,
+    basis: [
+      ...basis,
+      ...(quoted ? [{ is: 'quoted' as const, listedMinor: amountMinor, why: quoted.why }] : []),
+      ...(later && list.damage.school === 'quoteLater' ? [{ is: 'quoteLater' as const, holdMinor: list.damage.holdMinor }] : []),
+    ],
+    untold: finding.told === false,
+    ...stateOf(record, key),
+  };
 };
 
-/** Whether a finding is charged: fuel and time by measure, everything else only when a person said that it is the renter's. */
-const isCharged = (finding: Finding): boolean => {
-  if (!finding.chargeable) return false;
-  if (finding.topic === 'fuel' || finding.topic === 'late') return finding.decision === undefined || finding.decision === 'renters';
-  return finding.decision === 'renters';
+/** Damage comes to no more than the excess or the waiver: line after line takes what is left of it. */
+const capped = (lines: readonly Line[], capMinor: number | undefined): Line[] => {
+  if (capMinor === undefined) return [...lines];
+  let left = capMinor;
+  return lines.map((line) => {
+    if (!isDamage(line.finding) || line.amountMinor === undefined || line.state === 'waived') return line;
+    const amountMinor = Math.min(line.amountMinor, left);
+    left -= amountMinor;
+    return amountMinor === line.amountMinor
+      ? line
+      : { ...line, amountMinor, basis: [...line.basis, { is: 'capped' as const, capMinor, fullMinor: line.amountMinor }] };
+  });
 };
+
+const capOf = (record: HireRecord, { damage, waiver }: PriceList): number | undefined => {
+  const taken = slot(record, 'waiver', 'waiverSet')?.value.taken === true;
+  const caps = [...(damage.school === 'cap' ? [damage.capMinor] : []), ...(taken && waiver ? [waiver.capMinor] : [])];
+  return caps.length === 0 ? undefined : Math.min(...caps);
+};
+
+/** However often the clause was broken, there is one deposit to lose by it. */
+const onceWhole = (lines: readonly Line[]): Line[] => {
+  const first = lines.find(({ basis, state }) => state !== 'waived' && basis.some(({ is }) => is === 'wholeDeposit'));
+  return lines.map((line) =>
+    line === first || line.state === 'waived' || !line.basis.some(({ is }) => is === 'wholeDeposit') ? line : { ...line, amountMinor: 0 },
+  );
+};
+
+const counts = ({ state }: Line): boolean => state === 'proposed' || state === 'accepted';
+const heldFor = ({ basis }: Line): number => basis.reduce((sum, one) => sum + (one.is === 'quoteLater' ? one.holdMinor : 0), 0);
 
 /**
  * The settlement of a hire, recomputable at any time from the record and the pinned price list.
- * Tax is contained in the prices and is rounded once per rate, half away from zero. Disputed lines stay held.
+ * Tax is contained in the prices and is rounded once per rate, half away from zero. Disputed lines, and those quoted later,
+ * keep only their part of the deposit.
  */
-export const statementOf = (record: HireRecord, findings: readonly Finding[], list: PriceList, heldMinor: number): Statement => {
-  const lines = findings.filter(isCharged).flatMap((finding): Line[] => {
-    const what = priced(finding, list);
-    if (!what) return [];
-    const state = slot(record, `line/${finding.key}`, 'lineDecided')?.value.state ?? 'proposed';
-    return [{ key: finding.key, finding, ...what, amountMinor: what.price && roundMinor(what.price.amountMinor * what.quantity), state }];
-  });
-  const sum = (states: readonly LineState[]) =>
-    lines.reduce((total, line) => (states.includes(line.state) ? total + (line.amountMinor ?? 0) : total), 0);
-  const totalMinor = sum(['proposed', 'accepted']);
-  const disputedMinor = sum(['disputed']);
-  const rates = [...new Set(lines.map((line) => line.price?.taxBp ?? 0))].sort((a, b) => a - b);
-  const taxes = rates.flatMap((taxBp) => {
-    const grossMinor = lines.reduce(
-      (total, line) =>
-        (line.price?.taxBp ?? 0) === taxBp && (line.state === 'proposed' || line.state === 'accepted')
-          ? total + (line.amountMinor ?? 0)
-          : total,
-      0,
-    );
-    return grossMinor > 0 ? [{ taxBp, grossMinor, taxMinor: roundMinor((grossMinor * taxBp) / (10_000 + taxBp)) }] : [];
-  });
-  const capturedMinor = Math.min(heldMinor, totalMinor);
-  const stillHeldMinor = Math.min(heldMinor - capturedMinor, disputedMinor);
+export const statementOf = (record: HireRecord, findings: readonly Finding[], list: PriceList, of: Settled): Statement => {
+  const { heldMinor } = of;
+  const all = findings.flatMap((finding) => chargesOf(finding, list, of).map((charge) => lineOf(record, finding, list, charge)));
+  const lines = capped(onceWhole(all), capOf(record, list));
+  const sum = (some: readonly Line[]) => some.reduce((total, line) => total + (line.amountMinor ?? 0), 0);
+  const totalMinor = sum(lines.filter(counts));
+  const disputed = lines.filter(({ state }) => state === 'disputed');
+  // What the renter is owed is not kept from them because they find it too little.
+  const disputedMinor = sum(disputed.filter(({ amountMinor = 0 }) => amountMinor > 0));
+  const keptMinor = disputedMinor + lines.filter(({ state }) => state !== 'waived').reduce((total, line) => total + heldFor(line), 0);
+  const rateOf = ({ price }: Line) => price?.taxBp ?? 0;
+  const taxes = [...new Set(lines.map(rateOf))]
+    .sort((a, b) => a - b)
+    .flatMap((taxBp) => {
+      const grossMinor = sum(lines.filter((line) => counts(line) && rateOf(line) === taxBp));
+      return grossMinor !== 0 ? [{ taxBp, grossMinor, taxMinor: roundMinor((grossMinor * taxBp) / (10_000 + taxBp)) }] : [];
+    });
+  const capturedMinor = Math.max(0, Math.min(heldMinor, totalMinor));
+  const stillHeldMinor = Math.min(heldMinor - capturedMinor, keptMinor);
   return {
     currency: list.currency,
     lines,
@@ -118,8 +130,9 @@ export const statementOf = (record: HireRecord, findings: readonly Finding[], li
     disputedMinor,
     taxes,
     deposit: { heldMinor, capturedMinor, stillHeldMinor, releasedMinor: heldMinor - capturedMinor - stillHeldMinor },
-    balanceMinor: totalMinor - capturedMinor,
+    balanceMinor: Math.max(0, totalMinor) - capturedMinor,
+    payOutMinor: Math.max(0, -totalMinor),
     open: findings.filter(needsDecision),
-    toQuote: lines.filter((line) => line.amountMinor === undefined && line.state !== 'waived'),
+    toQuote: lines.filter((line) => line.amountMinor === undefined && line.state !== 'waived' && heldFor(line) === 0),
   };
 };

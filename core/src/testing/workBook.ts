@@ -7,6 +7,17 @@ export const bookOfWork: Book = {
   plate: { people: 10, loadKg: 800 },
   outlets: [],
   drills: [],
+  checks: [
+    {
+      id: 'rubbish',
+      station: 'bow',
+      name: { en: 'Rubbish' },
+      ways: [
+        { id: 'gone', name: { en: 'gone' } },
+        { id: 'left', name: { en: 'left aboard' }, price: 'clean' },
+      ],
+    },
+  ],
   places: [],
   fixCards: [],
   rounds: [],

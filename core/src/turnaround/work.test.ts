@@ -24,7 +24,7 @@ const held = (body: EventBody, n: number, replaces: string[] = []): Held => ({
 const recordOf = (...bodies: EventBody[]) => project(bodies.map((body, i) => held(body, i + 1)));
 const workFrom = (...bodies: EventBody[]) => {
   const record = recordOf(...bodies);
-  return workOf(record, bookOfWork, findingsOf(record, bookOfWork, '2026-06-13T16:00:00.000Z'));
+  return workOf(record, bookOfWork, findingsOf(record, bookOfWork, { from: '2026-06-13T08:00:00.000Z', to: '2026-06-13T16:00:00.000Z' }));
 };
 const counted = (walk: 'out' | 'in', fitting: string, count: number): EventBody => ({
   kind: 'counted',
@@ -114,7 +114,7 @@ describe('what must happen before the next hire', () => {
     ];
     const record = recordOf(...bodies);
     expect(record.proposed).toEqual([]);
-    const findings = findingsOf(record, bookOfWork, '2026-06-13T16:00:00.000Z');
+    const findings = findingsOf(record, bookOfWork, { from: '2026-06-13T08:00:00.000Z', to: '2026-06-13T16:00:00.000Z' });
     expect(workOf(record, bookOfWork, findings)[0]!.done).toMatchObject({ by: 'bram' });
     const undone = project([...bodies.map((body, i) => held(body, i + 1)), held({ kind: 'undone' }, 9, [held(reported, 3).event.id])]);
     expect(undone.proposed).toEqual([]);

@@ -1,9 +1,8 @@
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import type { Tank } from '../fleet/rows';
-import { litresShown } from '../fuel/level';
 import type { Finding } from '../record/findings';
 import { type HireRecord, slot } from '../record/project';
+import { shownLevel } from '../record/walk';
 
 /**
  * What must happen to a boat before the next hire, read off the record of the hire that came in. It is done when somebody
@@ -24,6 +23,8 @@ export type Task =
   | { is: 'putBack'; fitting: string }
   | { is: 'repair'; mark: Mark }
   | { is: 'propeller'; propeller: string; sizeMm: number | undefined }
+  /** Found at return other than it should be: a switch, rubbish, how clean she is. */
+  | { is: 'putRight'; check: string; way: string; note: string | undefined }
   /** Litres to its brim, as far as anybody knows. */
   | { is: 'refuel' | 'fill' | 'pumpOut'; tank: string; litres: number }
   /** Somebody reported it from afloat. */
@@ -49,23 +50,12 @@ const UNSAFE_MARKS: readonly Mark['kind'][] = ['crack', 'tear', 'missing'];
 /** Decisions by which there is nothing to mend. */
 const NOTHING_TO_MEND = ['known', 'notDamage', 'found'];
 
-/** How full a tank was read at return, litres; fuel from the fused figure, else from its last gauge read. */
-const levelIn = (record: HireRecord, book: Book, tank: Tank, fuel: number | undefined): number | undefined => {
-  if (fuel !== undefined) return fuel;
-  for (const gauge of book.gauges) {
-    if (gauge.tank !== tank.id || !['percent', 'needle', 'sightLine', 'dipstick', 'sender'].includes(gauge.reads)) continue;
-    const read = slot(record, `in/gauge/${gauge.id}`, 'gaugeRead');
-    if (read) return litresShown(gauge, tank, read.value.shown);
-  }
-  return undefined;
-};
-
 type Bare = Task & { key: string; station?: string | undefined; unsafe: boolean };
 
 const tankWork = (record: HireRecord, book: Book, findings: readonly Finding[]): Bare[] =>
   book.tanks.flatMap((tank): Bare[] => {
     const fuel = findings.find((one) => one.topic === 'fuel' && one.tank.id === tank.id);
-    const at = levelIn(record, book, tank, fuel?.topic === 'fuel' ? fuel.fuel?.in?.value : undefined);
+    const at = (fuel?.topic === 'fuel' ? fuel.fuel?.in?.value : undefined) ?? shownLevel(record, book, tank, 'in');
     if (at === undefined) return [];
     const station = book.gauges.find((gauge) => gauge.tank === tank.id)?.station;
     const share = at / tank.capacityL;
@@ -94,8 +84,10 @@ const findingWork = (record: HireRecord, finding: Finding): Bare[] => {
         unsafe: finding.fitting.safety === true && finding.is !== 'used',
       },
     ];
-  if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown') && finding.in)
+  if (finding.topic === 'mark' && (finding.is === 'new' || finding.is === 'grown' || finding.is === 'cannotTell') && finding.in)
     return [{ key, is: 'repair', mark: finding.in, station, unsafe: UNSAFE_MARKS.includes(finding.in.kind) }];
+  if (finding.topic === 'check' && finding.way)
+    return [{ key, is: 'putRight', check: finding.check.id, way: finding.way.id, note: finding.note, station, unsafe: false }];
   if (finding.topic === 'propeller' && (finding.is === 'new' || finding.is === 'slower')) {
     const given = slot(record, `in/propeller/${finding.propeller.id}`, 'evidenceGiven')?.value;
     return [

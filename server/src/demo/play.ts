@@ -209,7 +209,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   }
   if (one.upTo === 'settling' || one.upTo === 'closed') await signAndSeal('in');
   if (one.upTo === 'closed')
-    for (const finding of findingsOf(project(held), book, hire.to).filter(needsDecision))
+    for (const finding of findingsOf(project(held), book, hire).filter(needsDecision))
       add({ kind: 'findingDecided', finding: finding.key, decision: 'renters' });
   await deliver();
   if (one.upTo === 'closed') {

@@ -11,7 +11,7 @@ import { showMinor } from '@quay/core/money/minor';
 import { languageOf } from '@quay/core/record/handing';
 import { attachmentsOf } from '@quay/core/record/seal';
 import { clockOf, dateOf } from '@quay/core/time/zone';
-import { filled, STATEMENT_WORDS } from '../http/statementWords';
+import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import { packOf } from '../store/hire';
 import type { Store } from '../store/open';
 import { fileOf, photoRow } from '../store/photo';

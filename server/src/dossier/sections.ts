@@ -4,7 +4,7 @@ import type { Held } from '@quay/core/record/held';
 import { type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
 import { pageOf } from '@quay/core/record/readback';
 import { attachmentsOf, spoken } from '@quay/core/record/seal';
-import { filled, STATEMENT_WORDS } from '../http/statementWords';
+import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { DossierWords } from './words';
 
 /** A part of the readable dossier: what it says, and the pictures that belong to it. */

@@ -19,6 +19,7 @@ import { notFound, problems } from './problem';
 import { recordRoutes } from './record';
 import { renterRoutes } from './renter';
 import { sessionRoutes } from './session';
+import { settlementRoutes } from './settlement';
 
 /** react-native-web opens one empty style element and fills it through the CSSOM; this is the hash of nothing. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
@@ -67,6 +68,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...keySafeRoutes,
     ...outsideRoutes,
     ...depositRoutes,
+    ...settlementRoutes,
     ...gatewayRoutes,
     ...dossierRoutes,
     ...compareRoutes,

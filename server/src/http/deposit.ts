@@ -1,5 +1,6 @@
 import * as api from '@quay/contract/deposit';
-import { askAgain, holdDeposit, letGoOfDeposit, type Asking, type Desk } from '../store/deposit';
+import { askAgain, holdDeposit, letGoOfDeposit, type Asking } from '../store/deposit';
+import type { Desk } from '../store/terminal';
 import { on, type Quay } from './mount';
 import { fail } from './problem';
 
@@ -11,7 +12,7 @@ const REFUSED: Record<(Asking & { ok: false })['reason'], [number, string]> = {
   moreThanWanted: [409, 'That is more than the deposit of this hire.'],
 };
 
-const deskOf = (quay: Quay): Desk => ({ db: quay.store.db, terminal: quay.outside.cardTerminal, clock: () => quay.now() });
+export const deskOf = (quay: Quay): Desk => ({ db: quay.store.db, terminal: quay.outside.cardTerminal, clock: () => quay.now() });
 
 const answer = (done: Asking, quay: Quay): api.DepositReply => {
   if (done.ok) return { state: done.state, simulated: quay.outside.cardTerminal.simulated };

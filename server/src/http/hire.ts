@@ -3,6 +3,7 @@ import { closeHire, statementBody } from '../store/closing';
 import { basesOf, changeHire, dayHires, packOf } from '../store/hire';
 import { refreshStale } from '../store/record';
 import { readOperator } from '../store/setting';
+import { correctionBody } from '../store/statement';
 import { on, sent } from './mount';
 import { fail } from './problem';
 import { statementPdf } from './statementPdf';
@@ -40,8 +41,13 @@ export const hireRoutes = [
     const [status, title] = CLOSING[done.reason] ?? [409, 'The hire cannot be closed.'];
     return fail(status, done.reason, title, done.detail);
   }),
-  on(api.statementPdf, async ({ quay, params, res }) => {
-    const body = (await statementBody(quay.store.db, params.hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+  on(api.statementPdf, async ({ quay, params, query, res }) => {
+    const first = (await statementBody(quay.store.db, params.hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+    const asked = query.number === undefined || Number(query.number) === first.number ? undefined : Number(query.number);
+    const body =
+      asked === undefined
+        ? first
+        : ((await correctionBody(quay.store.db, params.hireId, asked)) ?? fail(404, 'noSuchStatement', 'This hire has no such statement.'));
     const operator = (await readOperator(quay.store.db)) ?? fail(500, 'noOperator', 'This installation has no operator yet.');
     const { zone, language } = (await quay.store
       .db('hire')

@@ -29,6 +29,8 @@ const goodBodies: Record<string, unknown> = {
   setKeyCode: { code: '123456' },
   setStandIn: { mode: 'silent' },
   holdDeposit: { amountMinor: 100 },
+  chargeCard: { amountMinor: 100 },
+  correctStatement: { seen: 1, lines: [{ line: 'late', amountMinor: 0 }], why: 'x' },
   appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
   changeHire: {},
   changeComparison: { do: 'again' },

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { Handing } from '@quay/core/fleet/operator';
 import { digestOf } from '@quay/core/record/canonical';
+import { schoolOf } from '@quay/core/fleet/school';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { addBook } from '../store/fleet';
 import { putBook } from '../store/pastBook';
@@ -74,6 +75,9 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
       fuelScheme: operator.fuelScheme,
       fuelIncludedL: operator.fuelIncludedL ?? 0,
       lateGraceMin: operator.lateGraceMin,
+      damage: operator.damage ?? { school: 'list' },
+      ...(operator.waiver ? { waiver: operator.waiver } : {}),
+      breach: schoolOf(operator.schools, 'breach'),
       prices: data.prices,
     };
     const digest = digestOf(JSON.parse(JSON.stringify(list)));

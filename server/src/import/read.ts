@@ -15,7 +15,7 @@ import type { GeneralPoint } from '@quay/core/fleet/telling';
 import { RuleSet } from '@quay/core/fit/rules';
 import { readMinor } from '@quay/core/money/minor';
 import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
-import { FUEL_SCHEMES, Price } from '@quay/core/settlement/prices';
+import { DamageSchool, FUEL_SCHEMES, Price, PriceList } from '@quay/core/settlement/prices';
 import { instantOf } from '@quay/core/time/zone';
 import { Waters } from '@quay/core/waters/zone';
 import { fold, secretFault } from '../store/staff';
@@ -30,6 +30,9 @@ export const OperatorFile = z.extend(Handing, {
   fuelScheme: z.enum(FUEL_SCHEMES),
   fuelIncludedL: z.optional(z.number().check(z.gte(0))),
   lateGraceMin: z.int().check(z.gte(0)),
+  /** How damage is charged; as the list says where nothing else is said. */
+  damage: z.optional(DamageSchool),
+  waiver: PriceList.shape.waiver,
 });
 export const BasesFile = z.object({ format: z.literal('quay-bases/1'), bases: z.array(Base) });
 
@@ -204,6 +207,9 @@ export const readImport = (
   });
 
   const prices = readPrices(readText('prices.csv'), operator?.currency ?? 'EUR', faults);
+  for (const { code, mends } of prices)
+    if (mends !== undefined && !prices.some((price) => price.code === mends))
+      faults.push({ file: 'prices.csv', where: code, reason: `mends “${mends}”, which is not on the list` });
   for (const boat of boats) {
     for (const list of ['fittings', 'points', 'propellers'] as const) {
       for (const row of boat.book[list]) {
@@ -249,6 +255,9 @@ const nameOf = (row: CsvRow): Wording => {
   return name;
 };
 
+/** Columns of the price list that may be left out: what a row mends, and what age takes off. */
+export const MORE_OF_PRICES = ['mends', 'ageing_years', 'ageing_least_percent'] as const;
+
 const readPrices = (text: string | undefined, currency: string, faults: Fault[]): Price[] => {
   if (text === undefined) return [];
   const file = 'prices.csv';
@@ -270,6 +279,10 @@ const readPrices = (text: string | undefined, currency: string, faults: Fault[])
         per: row.get('per'),
         amountMinor: amountMinor ?? 0,
         taxBp: Math.round(Number(row.get('tax_percent')) * 100),
+        ...(row.get('mends') ? { mends: row.get('mends') } : {}),
+        ...(row.get('ageing_years')
+          ? { ageing: { years: Number(row.get('ageing_years')), leastBp: Math.round(Number(row.get('ageing_least_percent')) * 100) } }
+          : {}),
         ...(kinds.length > 0 ? { mark: { kinds: kinds as MarkKind[], stuff: row.get('stuff'), upToMm: Number(row.get('up_to_mm')) } } : {}),
       });
       if (read.success) return [read.data];

@@ -6,7 +6,8 @@ import type { Base } from '@quay/core/fleet/base';
 import type { BoatBook } from '@quay/core/fleet/book';
 import { LANGUAGES } from '@quay/core/fleet/words';
 import { writeMinor } from '@quay/core/money/minor';
-import type { PriceList } from '@quay/core/settlement/prices';
+import { PriceList } from '@quay/core/settlement/prices';
+import { MORE_OF_PRICES } from './read';
 import { clockOf, dateOf } from '@quay/core/time/zone';
 import type { HireRow } from '../store/hire';
 import { readHanding, readOperator } from '../store/setting';
@@ -31,7 +32,7 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
   if (!operator || !list) throw new ExportError('There is nothing to write yet: this installation has no price list.');
   const bodies = async <T>(table: string) =>
     ((await db(table).orderBy('id').select('body')) as { body: string }[]).map(({ body }) => JSON.parse(body) as T);
-  const prices = JSON.parse(list.body) as PriceList;
+  const prices = PriceList.parse(JSON.parse(list.body));
   const bases = await bodies<Base>('base');
   const boats = (
     (await db('boat')
@@ -46,7 +47,7 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
 
   for (const sub of ['boats', 'classes', 'rules', 'waters']) mkdirSync(join(folder, sub), { recursive: true });
   const put = (file: string, text: string) => writeFileSync(join(folder, file), text);
-  const { fuelScheme, fuelIncludedL, lateGraceMin, currency } = prices;
+  const { fuelScheme, fuelIncludedL, lateGraceMin, currency, damage, waiver } = prices;
   put(
     'operator.json',
     json({
@@ -56,6 +57,8 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
       fuelScheme,
       fuelIncludedL,
       lateGraceMin,
+      damage,
+      ...(waiver ? { waiver } : {}),
       ...(await readHanding(db)),
     }),
   );
@@ -71,14 +74,27 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
   put(
     'prices.csv',
     csv(
-      ['code', 'name', 'per', 'amount', 'tax_percent', 'mark_kinds', 'stuff', 'up_to_mm', ...names.map((one) => `name_${one}`)],
-      prices.prices.map(({ code, name, per, amountMinor, taxBp, mark }) => ({
+      [
+        'code',
+        'name',
+        'per',
+        'amount',
+        'tax_percent',
+        'mark_kinds',
+        'stuff',
+        'up_to_mm',
+        ...MORE_OF_PRICES,
+        ...names.map((one) => `name_${one}`),
+      ],
+      prices.prices.map(({ code, name, per, amountMinor, taxBp, mark, mends, ageing }) => ({
         code,
         name: name.en,
         per,
         amount: writeMinor(amountMinor, currency),
         tax_percent: taxBp / 100,
         ...(mark ? { mark_kinds: mark.kinds.join('|'), stuff: mark.stuff, up_to_mm: mark.upToMm } : {}),
+        mends,
+        ...(ageing ? { ageing_years: ageing.years, ageing_least_percent: ageing.leastBp / 100 } : {}),
         ...Object.fromEntries(names.map((one) => [`name_${one}`, name[one]])),
       })),
     ),

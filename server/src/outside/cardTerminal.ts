@@ -7,4 +7,5 @@ export const noCardTerminal: CardTerminal = {
   hold: () => Promise.resolve({ is: 'none' }),
   state: () => Promise.resolve({ is: 'none' }),
   release: () => Promise.resolve({ is: 'none' }),
+  pay: () => Promise.resolve({ is: 'none' }),
 };

@@ -9,6 +9,7 @@ import { simulatedCardTerminal } from '@quay/standins/cardTerminal';
 import { simulatedKeySafe } from '@quay/standins/keySafe';
 import { simulatedWeatherMast } from '@quay/standins/weatherMast';
 import { gatewayAt, noBoatGateway } from './boatGateway';
+import { heldBefore } from '../store/payment';
 import { noCardTerminal } from './cardTerminal';
 import { safeSetByHand } from './keySafe';
 import { noWeatherMast } from './weatherMast';
@@ -36,7 +37,7 @@ export const outsideOf = (simulated: boolean, db: () => Knex): Outside => {
     };
   const keySafe = simulatedKeySafe();
   const weatherMast = simulatedWeatherMast();
-  const cardTerminal = simulatedCardTerminal();
+  const cardTerminal = simulatedCardTerminal({ remembered: (name) => heldBefore(db(), name) });
   const gateway = simulatedBoatGateway();
   const boatGateway = gatewayAt(
     async () => ({ host: '127.0.0.1', ...(await gateway.address()) }),

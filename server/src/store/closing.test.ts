@@ -157,7 +157,11 @@ it('is on paper in the language the renter is spoken to in: the booking’s, unt
 it('lets a renter disagree: the line stays held, not charged', async () => {
   await outAndBack(HIRE);
   await decideAll(HIRE);
-  await append(HIRE, { kind: 'lineDecided', line: 'count/fenders', state: 'disputed' });
+  await append(
+    HIRE,
+    { kind: 'depositTaken', amountMinor: 25_000, how: 'cash' },
+    { kind: 'lineDecided', line: 'count/fenders', state: 'disputed' },
+  );
   expect((await close(HIRE, 0, await eventCount(HIRE))).json.number).toBe(1);
   const row = (await quay.store.db('statement').first('body')) as { body: string };
   expect(JSON.parse(row.body)).toMatchObject({

@@ -1,29 +1,23 @@
 import type { Knex } from 'knex';
-import { digestOf } from '@quay/core/record/canonical';
 import { attachmentsOf, rootOf } from '@quay/core/record/seal';
-import { findingsOf } from '@quay/core/record/findings';
-import { type Statement, statementOf } from '@quay/core/settlement/statement';
+import { settle } from '@quay/core/settlement/settle';
+import type { Statement } from '@quay/core/settlement/statement';
 import { type HireRow, priceList } from './hire';
-import { appendQuayEvent } from './quayEvent';
+import { appendQuayEvent, nextSeq } from './quayEvent';
 import { bookOf, type Whole, wholeRecord } from './record';
-
-/** The statement as it was closed: kept whole, so that it never changes when wording or code does. */
-export type StatementBody = {
-  number: number | null;
-  closedAt: string | null;
-  hire: string;
-  boat: string;
-  renter: string;
-  from: string;
-  to: string;
-  statement: Statement;
-};
+import { readHanding } from './setting';
+import { closedStatement, keepStatement, nextNumber, type StatementBody } from './statement';
 
 /** What the hire comes to now, from its record and the price list pinned to it. */
 export const draftOf = async (db: Knex, hire: HireRow, whole: Whole): Promise<Statement> => {
   const book = await bookOf(db, hire.boat, whole.record.bookVersion);
   if (!book) throw new Error(`hire ${hire.id} has no book`);
-  return statementOf(whole.record, findingsOf(whole.record, book.book, hire.to), await priceList(db, hire.priceVersion), hire.depositMinor);
+  return settle(whole.record, {
+    hire,
+    book: book.book,
+    prices: await priceList(db, hire.priceVersion),
+    operator: await readHanding(db),
+  }).statement;
 };
 
 export type Closing =
@@ -48,11 +42,10 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
     if (statement.totalMinor !== seen.totalMinor || whole.held.length !== seen.events) {
       return no('changedMeanwhile', `the record holds ${whole.held.length} events and comes to ${statement.totalMinor}`);
     }
-    const last = (await trx('statement').max('number as n').first()) as { n: number | null };
-    const number = (last.n ?? 0) + 1;
+    const number = await nextNumber(trx);
     const person = (await trx('person').where({ id: hire.renter }).first('name')) as { name: string };
     const boat = (await trx('boat').where({ id: hire.boat }).first('name')) as { name: string };
-    const body: StatementBody = {
+    const digest = await keepStatement(trx, {
       number,
       closedAt: now,
       hire: id,
@@ -61,13 +54,10 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
       from: hire.from,
       to: hire.to,
       statement,
-    };
-    const text = JSON.stringify(body);
-    const digest = digestOf(JSON.parse(text));
-    await trx('statement').insert({ number, hire: id, digest, body: text, closedAt: now });
+    });
     const photos = [...new Set(whole.held.flatMap(({ event }) => attachmentsOf(event.body)))];
     await appendQuayEvent(trx, id, {
-      seq: number,
+      seq: nextSeq(whole.held),
       now,
       bookVersion: whole.record.bookVersion ?? 1,
       body: {
@@ -82,8 +72,8 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
   });
 
 export const statementBody = async (db: Knex, id: string): Promise<StatementBody | undefined> => {
-  const closed = (await db('statement').where({ hire: id }).first('body')) as { body: string } | undefined;
-  if (closed) return JSON.parse(closed.body) as StatementBody;
+  const closed = await closedStatement(db, id);
+  if (closed) return closed;
   const hire = (await db('hire')
     .join('person', 'person.id', 'hire.renter')
     .join('boat', 'boat.id', 'hire.boat')

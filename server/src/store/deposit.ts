@@ -1,44 +1,28 @@
 import type { Knex } from 'knex';
-import type { CardTerminal, TerminalAnswer } from '@quay/contract/deposit';
+import type { TerminalAnswer } from '@quay/contract/deposit';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { type HireRecord, slot } from '@quay/core/record/project';
 import { priceList } from './hire';
-import { appendQuayEvent } from './quayEvent';
+import { appendQuayEvent, nextSeq } from './quayEvent';
 import { wholeRecord } from './record';
+import { type Desk, nameOf, oneByOne, silence, waitFor } from './terminal';
 
 export type Asking =
-  | { ok: true; state: 'held' | 'declined' | 'unknown' | 'released' | 'none' }
+  | { ok: true; state: 'held' | 'declined' | 'unknown' | 'released' | 'expired' | 'none' }
   | { ok: false; reason: 'noSuchHire' | 'noSuchAsking' | 'closed' | 'openAsking' | 'moreThanWanted' };
 
-type State = 'held' | 'declined' | 'unknown' | 'released';
-type Said = { state: State; reference?: string; why?: string };
-
-const silence = Symbol('silence');
-const waitFor = async (answer: Promise<TerminalAnswer>, waitMs: number): Promise<TerminalAnswer | typeof silence> => {
-  let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<typeof silence>((done) => {
-    timer = setTimeout(() => done(silence), waitMs);
-  });
-  try {
-    return await Promise.race([answer, late]);
-  } finally {
-    clearTimeout(timer);
-  }
-};
+type State = 'held' | 'declined' | 'unknown' | 'released' | 'expired';
+type Said = { state: State; reference?: string; why?: string; expiresAt?: string };
 
 const saidOf = (answer: TerminalAnswer | typeof silence): Said => {
   if (answer === silence || answer.is === 'none') return { state: 'unknown' };
-  if (answer.is === 'held') return { state: 'held', reference: answer.reference };
+  if (answer.is === 'held')
+    return { state: 'held', reference: answer.reference, ...(answer.expiresAt === undefined ? {} : { expiresAt: answer.expiresAt }) };
+  if (answer.is === 'expired') return { state: 'expired' };
   if (answer.is === 'declined') return { state: 'declined', why: answer.why };
   // A terminal that knows nothing of it has held nothing.
   return answer.is === 'released' ? { state: 'released' } : { state: 'declined', why: 'the asking never reached the terminal' };
 };
-
-/** What the terminal knows an asking by: no two hires share one. */
-const nameOf = (hire: string, attempt: string): string => `${hire}.${attempt}`;
-
-/** Where it is written down, with which terminal, by which clock. */
-export type Desk = { db: Knex; terminal: CardTerminal; clock: () => Date };
 
 const lastOf = (record: HireRecord, attempt: string) => {
   const body = slot(record, `deposit/${attempt}`, 'depositAnswered')?.standing.at(-1)?.event.body;
@@ -54,12 +38,13 @@ const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMi
   const [row, { record, held }] = [(await hireRow(db, hire))!, await wholeRecord(db, hire)];
   const last = lastOf(record, attempt);
   // Two answers that differ are no answer: it is asked again what became of it.
-  const differs = last && (last.answer === 'held' || last.answer === 'declined') && said.state !== last.answer && said.state !== 'released';
+  const over = said.state === 'released' || said.state === 'expired';
+  const differs = last && (last.answer === 'held' || last.answer === 'declined') && said.state !== last.answer && !over;
   const state = differs ? 'unknown' : said.state;
   if (last?.answer === state) return state;
   const version =
     row.bookVersion ?? ((await db('boat').where({ id: row.boat }).first('bookVersion')) as { bookVersion: number }).bookVersion;
-  const { reference, why } = said;
+  const { reference, why, expiresAt } = said;
   await appendQuayEvent(db, hire, {
     body: {
       kind: 'depositAnswered',
@@ -68,21 +53,13 @@ const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMi
       answer: state,
       ...(reference === undefined ? {} : { reference }),
       ...(why === undefined ? {} : { why }),
+      ...(expiresAt === undefined ? {} : { expiresAt }),
     },
-    seq: held.filter(({ event }) => event.device === 'quay').length + 1,
+    seq: nextSeq(held),
     bookVersion: version,
     now: clock().toISOString(),
   });
   return state;
-};
-
-/** What is asked of one hire's terminal is asked one after the other. */
-const queues = new Map<string, Promise<unknown>>();
-const oneByOne = <T>(hire: string, work: () => Promise<T>): Promise<T> => {
-  const turn = (queues.get(hire) ?? Promise.resolve()).then(work, work);
-  const done = turn.catch(() => undefined).finally(() => queues.get(hire) === done && queues.delete(hire));
-  queues.set(hire, done);
-  return turn;
 };
 
 /**
@@ -118,7 +95,8 @@ export const holdDeposit = (
     return { ok: true, state: await note(desk, hireId, attempt, amountMinor, saidOf(answer)) };
   });
 
-const askNow = async (desk: Desk, hire: string, attempt: string, amountMinor: number): Promise<Asking> => ({
+/** What became of an asking, by the terminal's word now. */
+export const askNow = async (desk: Desk, hire: string, attempt: string, amountMinor: number): Promise<Asking> => ({
   ok: true,
   state: await note(
     desk,
@@ -129,12 +107,21 @@ const askNow = async (desk: Desk, hire: string, attempt: string, amountMinor: nu
   ),
 });
 
+/** What is held may have been given back by itself since; anything but the terminal's word for that leaves it held. */
+export const stillHeld = async (desk: Desk, hire: string, attempt: string, amountMinor: number): Promise<State> => {
+  const answer = await waitFor(desk.terminal.state(nameOf(hire, attempt)), desk.terminal.waitMs);
+  return answer !== silence && (answer.is === 'expired' || answer.is === 'released')
+    ? note(desk, hire, attempt, amountMinor, { state: answer.is })
+    : 'held';
+};
+
 /** Asks what became of an asking. */
 export const askAgain = (desk: Desk, { hireId, attempt }: { hireId: string; attempt: string }): Promise<Asking> =>
   oneByOne(hireId, async (): Promise<Asking> => {
     if (!(await hireRow(desk.db, hireId))) return { ok: false, reason: 'noSuchHire' };
     const before = lastOf((await wholeRecord(desk.db, hireId)).record, attempt);
     if (!before) return { ok: false, reason: 'noSuchAsking' };
+    if (before.answer === 'held') return { ok: true, state: await stillHeld(desk, hireId, attempt, before.amountMinor) };
     return before.answer === 'unknown' ? askNow(desk, hireId, attempt, before.amountMinor) : { ok: true, state: before.answer };
   });
 

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import type { DayHire, HireState } from '@quay/core/day/board';
 import { dayOf } from '@quay/core/time/zone';
-import type { PriceList } from '@quay/core/settlement/prices';
+import { PriceList } from '@quay/core/settlement/prices';
 import type { Hire, HirePack } from '@quay/contract/hire';
 import type * as z from 'zod/mini';
 import type { SealState } from '@quay/contract/hire';
@@ -60,7 +60,7 @@ const toHire = (row: Named): Hire => ({
 });
 
 export const priceList = async (db: Knex, version: number): Promise<PriceList> =>
-  JSON.parse(((await db('priceList').where({ version }).first('body')) as { body: string }).body) as PriceList;
+  PriceList.parse(JSON.parse(((await db('priceList').where({ version }).first('body')) as { body: string }).body));
 
 /** So many earlier hires of a boat are asked for what they left to be done. */
 const EARLIER = 6;
@@ -77,15 +77,15 @@ const beforeHire = async (db: Knex, row: HireRow): Promise<(Before & { defects: 
     .whereIn('state', ['out', 'walkingIn', 'settling', 'closed'])
     .orderBy('from', 'desc')
     .limit(EARLIER)
-    .select('id', 'to')) as { id: string; to: string }[];
+    .select('id', 'from', 'to')) as { id: string; from: string; to: string }[];
   let before: Before | undefined;
   const defects: Defect[] = [];
-  for (const { id, to } of earlier) {
+  for (const { id, from, to } of earlier) {
     const { record } = await wholeRecord(db, id);
     const book = (await bookOf(db, row.boat, record.bookVersion))?.book;
     if (!book) continue;
     before ??= beforeOf(id, record, book);
-    defects.push(...defectsOf(id, workOf(record, book, findingsOf(record, book, to))));
+    defects.push(...defectsOf(id, workOf(record, book, findingsOf(record, book, { from, to }))));
   }
   return before && { ...before, defects };
 };
@@ -109,7 +109,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
   const seals = (await db('seal').where({ hire: id }).select('walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as z.infer<
     typeof SealState
   >[];
-  const statement = (await db('statement').where({ hire: id }).first('number')) as { number: number } | undefined;
+  const statement = (await db('statement').where({ hire: id }).whereNull('corrects').first('number')) as { number: number } | undefined;
   const before = await beforeHire(db, row);
   return {
     ...(before ? { before } : {}),

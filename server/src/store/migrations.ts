@@ -261,6 +261,31 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '006-corrections',
+    down: onlyForward,
+    up: async (db) => {
+      // A hire has one statement, and as many that put it right as it takes.
+      await db.schema.createTable('statements', (t) => {
+        t.integer('number').primary();
+        t.string('hire').notNullable().references('hire.id').index();
+        t.integer('corrects').references('statement.number');
+        t.string('digest').notNullable();
+        t.text('body').notNullable();
+        t.string('closedAt').notNullable().index();
+      });
+      await db.raw(
+        'insert into statements (number, hire, corrects, digest, body, closedAt) select number, hire, null, digest, body, closedAt from statement',
+      );
+      await db.schema.dropTable('statement');
+      await db.schema.renameTable('statements', 'statement');
+      // Lines of a closed statement that somebody has to settle.
+      await db.schema.alterTable('hire', (t) => {
+        t.integer('openLines').notNullable().defaultTo(0);
+      });
+      await db.raw('create unique index statement_one_a_hire on statement (hire) where corrects is null');
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -3,7 +3,11 @@ import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
 import { canonical } from '@quay/core/record/canonical';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
 import { EVENT_VERSION } from '@quay/core/record/kinds';
+
+/** The number of the quay's next word on a hire. */
+export const nextSeq = (held: readonly Held[]): number => held.filter(({ event }) => event.device === 'quay').length + 1;
 
 /** The quay's own word on a hire: closing it, giving out a key, what a terminal said. It comes from no phone. */
 export const appendQuayEvent = async (
@@ -14,7 +18,12 @@ export const appendQuayEvent = async (
     seq,
     bookVersion,
     now,
-  }: { body: Extract<EventBody, { kind: 'closed' | 'keyGiven' | 'depositAnswered' }>; seq: number; bookVersion: number; now: string },
+  }: {
+    body: Extract<EventBody, { kind: 'closed' | 'keyGiven' | 'depositAnswered' | 'paymentAnswered' | 'corrected' }>;
+    seq: number;
+    bookVersion: number;
+    now: string;
+  },
 ): Promise<void> => {
   const event: HireEvent = {
     id: uuidv7(),

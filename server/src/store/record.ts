@@ -7,6 +7,7 @@ import type { HireEvent } from '@quay/core/record/event';
 import { type Actor, happenedAt, type Held } from '@quay/core/record/held';
 import { mayAdd } from '@quay/core/record/mayAdd';
 import { type HireRecord, project, slot } from '@quay/core/record/project';
+import { standingsOf } from '@quay/core/settlement/correction';
 import { checkSeal, countersignMessage, sealMessage } from '@quay/core/record/seal';
 import { readEvent } from '@quay/core/record/upcast';
 import { dayOfUse } from '@quay/core/record/handing';
@@ -16,6 +17,7 @@ import type { Refusal } from '@quay/contract/record';
 import { fitOfHire, openDrills } from './fit';
 import type { QuayKey } from './setting';
 import { deviceKeyOf } from './staff';
+import { closedStatement } from './statement';
 
 type EventRow = {
   seq: number;
@@ -268,6 +270,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
     // She left although something held her and no manager had let her go: a phone without signal could not know better.
     despite: waiting ? 0 : holds.filter(({ is }) => is !== 'contradiction').length,
   };
+  const closed = state === 'closed' ? await closedStatement(db, hireId) : undefined;
   const at = (slotKey: 'castOff' | 'cameIn') => {
     const found = slot(record, slotKey, slotKey);
     return found ? new Date(Date.parse(found.by.event.at) + (found.by.behindMs ?? 0)).toISOString() : null;
@@ -281,6 +284,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
       castOffAt: at('castOff'),
       cameInAt: at('cameIn'),
       bookVersion: record.bookVersion ?? null,
+      openLines: closed ? standingsOf(record, closed.statement).filter(({ open: isOpen }) => isOpen).length : 0,
       hold: waiting && holds.length > 0 ? JSON.stringify(holds[0]) : null,
       attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
     });

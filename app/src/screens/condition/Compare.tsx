@@ -1,5 +1,5 @@
-import { type Finding, findingsOf, needsDecision, unchangedCount } from '@quay/core/record/findings';
-import { statementOf } from '@quay/core/settlement/statement';
+import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
+import { settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -40,11 +40,7 @@ const Comparing = ({ view }: { view: HireView }) => {
   const wide = width >= WIDE;
   const { pack, record } = view;
   const { hire } = pack;
-  const findings = useMemo(() => findingsOf(record, pack.book, hire.to), [record, pack.book, hire.to]);
-  const statement = useMemo(
-    () => statementOf(record, findings, pack.prices, hire.depositMinor),
-    [record, findings, pack.prices, hire.depositMinor],
-  );
+  const { findings, statement } = useMemo(() => settle(record, pack), [record, pack]);
   const words = useFindingWords(pack);
   const open = findings.filter(needsDecision);
   // What wants a decision comes first; the rest in the order of the walk.

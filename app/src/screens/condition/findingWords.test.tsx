@@ -1,7 +1,6 @@
 import { render, screen } from '@testing-library/react-native';
 import type { EventBody, Walk } from '@quay/core/record/event';
-import { findingsOf } from '@quay/core/record/findings';
-import { statementOf } from '@quay/core/settlement/statement';
+import { findingsOfHire, settle } from '@quay/core/settlement/settle';
 import { Text } from 'react-native';
 import '../../i18n';
 import { heldOf, pack, viewOf } from '../../testing/view';
@@ -49,8 +48,7 @@ const EVENTS = heldOf([
 
 const Findings = () => {
   const { record } = viewOf(EVENTS, 'in', 'bow').view;
-  const findings = findingsOf(record, pack.book, pack.hire.to);
-  const statement = statementOf(record, findings, pack.prices, pack.hire.depositMinor);
+  const { findings, statement } = settle(record, pack);
   const words = useFindingWords(pack);
   return findings.map((finding) => {
     const w = words(
@@ -78,7 +76,7 @@ it('puts every finding in words: what, out, in, what it is, why, what it costs',
 
 it('offers the decisions that make sense of a finding', () => {
   const { record } = viewOf(EVENTS, 'in', 'bow').view;
-  const of = (key: string) => choices(findingsOf(record, pack.book, pack.hire.to).find((one) => one.key === key)!);
+  const of = (key: string) => choices(findingsOfHire(record, pack).find((one) => one.key === key)!);
   expect(of('mark/fresh')).toEqual(['known', 'wear', 'askManager', 'notDamage', 'renters']);
   expect(of('mark/again')).toEqual([]);
   expect(of('count/fenders')).toContain('found');

@@ -1,8 +1,8 @@
 import { closeHire, statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/fleet/words';
-import { findingsOf } from '@quay/core/record/findings';
 import { slot } from '@quay/core/record/project';
-import { type Line, statementOf } from '@quay/core/settlement/statement';
+import { settle } from '@quay/core/settlement/settle';
+import type { Line } from '@quay/core/settlement/statement';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -42,11 +42,7 @@ const Settling = ({ view }: { view: HireView }) => {
   const [fault, setFault] = useState<string>();
   const { pack, record, events } = view;
   const { hire } = pack;
-  const findings = useMemo(() => findingsOf(record, pack.book, hire.to), [record, pack.book, hire.to]);
-  const statement = useMemo(
-    () => statementOf(record, findings, pack.prices, hire.depositMinor),
-    [record, findings, pack.prices, hire.depositMinor],
-  );
+  const { findings, statement } = useMemo(() => settle(record, pack), [record, pack]);
   const words = useFindingWords(pack);
   const closed = slot(record, 'closed', 'closed')?.value;
   const money = useMoney(pack.prices.currency);

@@ -1,5 +1,5 @@
 import { say } from '@quay/core/fleet/words';
-import { findingsOf } from '@quay/core/record/findings';
+import { findingsOfHire } from '@quay/core/settlement/settle';
 import { slotsUnder } from '@quay/core/record/project';
 import { type Work, workOf } from '@quay/core/turnaround/work';
 import { useRouter } from 'expo-router';
@@ -60,7 +60,7 @@ const Turning = ({ view }: { view: HireView }) => {
   const { width } = useWindowDimensions();
   const { pack, record } = view;
   const { hire } = pack;
-  const work = useMemo(() => workOf(record, pack.book, findingsOf(record, pack.book, hire.to)), [record, pack.book, hire.to]);
+  const work = useMemo(() => workOf(record, pack.book, findingsOfHire(record, pack)), [record, pack]);
   const words = useWorkWords(view);
   const [doing, setDoing] = useState<Work>();
   const open = work.filter(({ done }) => !done);

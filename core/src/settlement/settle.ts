@@ -1,0 +1,27 @@
+import type { Book } from '../fleet/book';
+import { type Finding, findingsOf } from '../record/findings';
+import type { HireRecord } from '../record/project';
+import { depositOf } from './deposit';
+import type { PriceList } from './prices';
+import { type Statement, statementOf } from './statement';
+
+/** What a hire is settled by: when it was, what was to be held, and how the operator plans. */
+export type Settling = {
+  hire: { from: string; to: string; depositMinor: number };
+  book: Book;
+  prices: PriceList;
+  operator: { underWayHoursADay: number };
+};
+
+export const findingsOfHire = (record: HireRecord, { hire, book, operator }: Omit<Settling, 'prices'>): Finding[] =>
+  findingsOf(record, book, { from: hire.from, to: hire.to, hoursADay: operator.underWayHoursADay });
+
+/** Findings of a hire and the statement they come to, against what of its deposit is really held. */
+export const settle = (record: HireRecord, of: Settling): { findings: Finding[]; statement: Statement } => {
+  const findings = findingsOfHire(record, of);
+  const { from, to, depositMinor } = of.hire;
+  return {
+    findings,
+    statement: statementOf(record, findings, of.prices, { heldMinor: depositOf(record, depositMinor).heldMinor, from, to }),
+  };
+};

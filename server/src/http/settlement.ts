@@ -1,0 +1,101 @@
+import type { Response } from 'express';
+import * as api from '@quay/contract/settlement';
+import { keptFor } from '@quay/core/settlement/correction';
+import { correct } from '../store/correcting';
+import { figuresCsv, figuresOf, statementsCsv } from '../store/figures';
+import { priceList } from '../store/hire';
+import { refreshStale } from '../store/record';
+import { accountOf, chargeCard, type Paid, settlePayments } from '../store/payment';
+import { deskOf } from './deposit';
+import { on, type Quay, sent } from './mount';
+import { fail } from './problem';
+
+const REFUSED: Record<(Paid & { ok: false })['reason'], [number, string]> = {
+  noSuchHire: [404, 'There is no such hire.'],
+  notClosed: [409, 'This hire is not closed yet.'],
+  inDoubt: [409, 'Another payment is still in doubt: ask the terminal what became of it first.'],
+  moreThanOwed: [409, 'That is more than is owed.'],
+};
+
+const answer = (done: Paid, quay: Quay): api.PaymentReply => {
+  if (!done.ok) {
+    const [status, title] = REFUSED[done.reason];
+    return fail(status, done.reason, title);
+  }
+  const none = done.why === 'no terminal is connected';
+  return {
+    state: none ? 'none' : done.state,
+    ...(done.why === undefined ? {} : { why: done.why }),
+    simulated: quay.outside.cardTerminal.simulated,
+  };
+};
+
+const table = (res: Response, name: string, text: string) => {
+  res.set({ 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': `attachment; filename="${name}"` }).send(text);
+  return sent;
+};
+
+const currencyOf = async (quay: Quay): Promise<string> => {
+  const last = (await quay.store.db('priceList').max('version as n').first()) as { n: number | null };
+  return last.n === null ? 'EUR' : (await priceList(quay.store.db, last.n)).currency;
+};
+
+export const settlementRoutes = [
+  on(api.settlePayments, async ({ quay, params }) => answer(await settlePayments(deskOf(quay), params.hireId), quay)),
+  on(api.chargeCard, async ({ quay, params, body }) => answer(await chargeCard(deskOf(quay), { ...params, ...body }), quay)),
+  on(api.correctStatement, async ({ quay, params, body, now }) => {
+    const done = await correct(quay.store.db, params.hireId, body, now);
+    if (done.ok) return { number: done.number };
+    switch (done.reason) {
+      case 'noSuchHire':
+        return fail(404, 'noSuchHire', 'There is no such hire.');
+      case 'notClosed':
+        return fail(409, 'notClosed', 'This hire is not closed yet.');
+      case 'changedMeanwhile':
+        return fail(409, 'changedMeanwhile', 'Somebody corrected this statement meanwhile.');
+      case 'doesNotStand':
+        return fail(400, 'doesNotStand', 'This correction cannot stand.', done.faults.map(({ line, is }) => `${line}: ${is}`).join(', '));
+    }
+  }),
+  on(api.listDisputes, async ({ quay, now }) => {
+    await refreshStale(quay.store.db, quay.key, now);
+    const { db } = quay.store;
+    const rows = (await db('statement')
+      .join('hire', 'hire.id', 'statement.hire')
+      .join('person', 'person.id', 'hire.renter')
+      .join('boat', 'boat.id', 'hire.boat')
+      .whereNull('statement.corrects')
+      .where('hire.openLines', '>', 0)
+      .orderBy('statement.closedAt')
+      .select(
+        'hire.id as hire',
+        'boat.name as boat',
+        'person.name as renter',
+        'statement.number as number',
+        'statement.closedAt as closedAt',
+      )) as Omit<api.Dispute, 'currency' | 'lines' | 'openMinor' | 'remarks'>[];
+    const disputes: api.Dispute[] = [];
+    for (const row of rows) {
+      const account = await accountOf(db, row.hire);
+      if (typeof account === 'string') continue;
+      const open = account.standings.filter((one) => one.open);
+      if (open.length === 0) continue;
+      disputes.push({
+        ...row,
+        currency: account.currency,
+        lines: open.length,
+        openMinor: keptFor(account.standings),
+        remarks: open.flatMap(({ remark }) => remark ?? []),
+      });
+    }
+    return { disputes };
+  }),
+  on(api.getFigures, async ({ quay, query }) => ({
+    currency: await currencyOf(quay),
+    figures: await figuresOf(quay.store.db, query),
+  })),
+  on(api.figuresCsv, async ({ quay, query, res }) =>
+    table(res, 'figures.csv', figuresCsv(await figuresOf(quay.store.db, query), await currencyOf(quay))),
+  ),
+  on(api.statementsCsv, async ({ quay, query, res }) => table(res, 'statements.csv', await statementsCsv(quay.store.db, query))),
+];

@@ -1,0 +1,89 @@
+import type { Knex } from 'knex';
+import { digestOf } from '@quay/core/record/canonical';
+import type { Line, Statement } from '@quay/core/settlement/statement';
+
+type Head = {
+  number: number | null;
+  closedAt: string | null;
+  hire: string;
+  boat: string;
+  renter: string;
+  from: string;
+  to: string;
+};
+
+/** The statement as it was closed: kept whole, so that it never changes when wording or code does. */
+export type StatementBody = Head & { statement: Statement };
+
+/** A statement that puts another right. */
+export type CorrectionBody = Head & {
+  number: number;
+  closedAt: string;
+  corrects: number;
+  why: string;
+  currency: string;
+  lines: { line: Line; amountMinor: number; chargedMinor: number }[];
+  totalMinor: number;
+  taxes: Statement['taxes'];
+};
+
+type Row = { number: number; hire: string; corrects: number | null; digest: string; body: string; closedAt: string };
+
+/** Statements closed before lines had reasons and credits are read as they were meant. */
+const readStatement = (text: string): StatementBody => {
+  const body = JSON.parse(text) as StatementBody;
+  const { statement } = body;
+  return {
+    ...body,
+    statement: {
+      ...statement,
+      payOutMinor: statement.payOutMinor ?? 0,
+      lines: statement.lines.map((line) => ({ ...line, basis: line.basis ?? [], untold: line.untold ?? line.finding.told === false })),
+    },
+  };
+};
+
+export const closedStatement = async (db: Knex, hire: string): Promise<StatementBody | undefined> => {
+  const row = (await db('statement').where({ hire }).whereNull('corrects').first('body')) as Pick<Row, 'body'> | undefined;
+  return row && readStatement(row.body);
+};
+
+export const correctionBody = async (db: Knex, hire: string, number: number): Promise<CorrectionBody | undefined> => {
+  const row = (await db('statement').where({ hire, number }).whereNotNull('corrects').first('body')) as Pick<Row, 'body'> | undefined;
+  return row && (JSON.parse(row.body) as CorrectionBody);
+};
+
+/** Numbers are given in the transaction that uses them, so that one that fails takes none. */
+export const nextNumber = async (trx: Knex): Promise<number> => {
+  const last = (await trx('statement').max('number as n').first()) as { n: number | null };
+  return (last.n ?? 0) + 1;
+};
+
+export const keepStatement = async (trx: Knex, body: StatementBody | CorrectionBody): Promise<string> => {
+  const text = JSON.stringify(body);
+  const digest = digestOf(JSON.parse(text));
+  await trx('statement').insert({
+    number: body.number,
+    hire: body.hire,
+    corrects: 'corrects' in body ? body.corrects : null,
+    digest,
+    body: text,
+    closedAt: body.closedAt,
+  });
+  return digest;
+};
+
+/** Every statement there is between two days, in the order of their numbers. */
+export const allStatements = async (
+  db: Knex,
+  { from, to }: { from?: string | undefined; to?: string | undefined },
+): Promise<(StatementBody | CorrectionBody)[]> => {
+  const rows = (await db('statement')
+    .modify((query) => {
+      if (from !== undefined) void query.where('closedAt', '>=', from);
+      if (to !== undefined) void query.where('closedAt', '<', `${to}T24`);
+    })
+    .orderBy('number')
+    .select('body', 'corrects')) as Pick<Row, 'body' | 'corrects'>[];
+  return rows.map(({ body, corrects }) => (corrects === null ? readStatement(body) : (JSON.parse(body) as CorrectionBody)));
+};
