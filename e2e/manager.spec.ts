@@ -9,18 +9,34 @@ test('a renter who does not agree is not overruled silently; a manager may waive
   await mina.by('to-statement').click();
   await expect(page.getByText('€26.00').first()).toBeVisible();
   await mina.by('dispute-count/paddle').click();
+  await mina.by('word').fill('It lay on the quay.');
+  await mina.by('word-go').click();
   await expect(page.getByText('Still held, disputed')).toBeVisible();
-  await page
-    .getByRole('radiogroup', { name: /scratch/ })
-    .getByRole('radio', { name: 'Waive' })
-    .click();
+  await page.locator('[data-testid^="evidence-mark"]').click();
+  await page.locator('[data-testid^="waive-mark"]').click();
   await expect(page.getByText('waived')).toBeVisible();
   await mina.by('close-hire').click();
   await expect(page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
-  // It says so on the closed statement too: nothing charged, the disputed sum still held.
+  // It says so on the closed statement too: nothing charged, the disputed sum still held, on the manager’s desk.
   await expect(page.getByText('not agreed')).toBeVisible();
   await expect(page.getByText('Still held, disputed')).toBeVisible();
   await expect(mina.by('dispute-count/paddle')).toHaveCount(0);
+  await expect(page.getByText('1 line is to be settled')).toBeVisible();
+  await expect(page.getByText('Nothing is owed either way')).toBeVisible();
+  await mina.open('/attention');
+  await mina.by('dispute-h-1006').click();
+  await mina.by('decide-count/paddle').click();
+  await expect(page.getByText('“It lay on the quay.”').last()).toBeVisible();
+  await mina.by('shall').fill('999');
+  await expect(page.getByText(/From nothing to €26.00/)).toBeVisible();
+  await mina.by('shall-1300').click();
+  await mina.by('correct-why').fill('Met half-way');
+  await mina.by('correct-go').click();
+  await expect(page.getByText(/Statement \d+ · Met half-way/)).toBeVisible();
+  await expect(page.getByText('Still held', { exact: true })).toHaveCount(0);
+  await expect(page.getByText('Nothing is owed either way')).toBeVisible();
+  await mina.open('/figures');
+  await expect(page.getByText(/^1 line, €26.00$/)).toBeVisible();
 });
 
 test('a manager changes a booking; silly input is said at the field; two who change it at once find out', PHONE, async ({ phoneOf }) => {

@@ -61,6 +61,8 @@ export const pack: HirePack = {
     fuelScheme: 'used',
     fuelIncludedL: 0,
     lateGraceMin: 15,
+    damage: { school: 'list' },
+    breach: 'priced',
     prices: [
       { code: 'fender', name: { en: 'Fender' }, per: 'each', amountMinor: 3800, taxBp: 2000 },
       { code: 'petrol', name: { en: 'Petrol' }, per: 'litre', amountMinor: 205, taxBp: 2000 },

@@ -4,6 +4,7 @@ import type { EventBody } from './event';
 import type { Held } from './held';
 import { type Finding, findingsOf, needsDecision, unchangedCount } from './findings';
 import { pageDigest, pageOf } from './readback';
+import { isRentersWord } from './rentersWord';
 import { project } from './project';
 
 const DUE = '2026-06-13T16:00:00.000Z';
@@ -363,4 +364,19 @@ describe('how she comes back', () => {
     expect(pageOf(project([found('left-on')]), book, 'in', 'Heron', 'en').checks).toEqual([{ name: 'Battery switch', way: 'left on' }]);
     expect(pageOf(project([]), book, 'in', 'Heron', 'en')).not.toHaveProperty('checks');
   });
+});
+
+it('knows what only the renter says, and what somebody of the quay saw too', () => {
+  const by = (held: Held, role: 'renter' | 'hand'): Held => ({ ...held, actor: { id: role, role } });
+  const [out, back, again] = [count('out', 'fender', 4), by(count('in', 'fender', 3), 'renter'), by(count('in', 'fender', 3), 'hand')];
+  const of = (...held: Held[]) => {
+    const record = project(held);
+    return isRentersWord(
+      record,
+      findingsOf(record, book, { from: DUE, to: DUE }).find(({ key }) => key === 'count/fender')!,
+    );
+  };
+  expect(of(out, back)).toBe(true);
+  expect(of(out, back, again)).toBe(false);
+  expect(of(out, by(count('in', 'fender', 3), 'hand'))).toBe(false);
 });

@@ -116,14 +116,27 @@ describe('who may add what', () => {
     'markPlaced',
     'surfaceLooked',
     'evidenceGiven',
+    'asFound',
   ];
-  const own = ['partySet', 'pointRead', 'reported', 'roundDone', 'languageChosen', 'drillDone', 'dockingTried', 'undone'];
+  const own = [
+    'partySet',
+    'pointRead',
+    'reported',
+    'roundDone',
+    'languageChosen',
+    'drillDone',
+    'dockingTried',
+    'receiptShown',
+    'lineAnswered',
+    'lineContested',
+    'undone',
+  ];
 
   it('is a table without gaps: staff all that people do but reading at home, a manager letting go, the quay closing, keys and deposits', () => {
     for (const kind of EVENT_KINDS) {
-      const quays = ['closed', 'keyGiven', 'depositAnswered'].includes(kind);
+      const quays = ['closed', 'keyGiven', 'depositAnswered', 'paymentAnswered', 'corrected'].includes(kind);
       const staffs = !quays && kind !== 'pointRead';
-      expect([kind, mayAdd('hand', body(kind))]).toEqual([kind, staffs && kind !== 'letGo']);
+      expect([kind, mayAdd('hand', body(kind))]).toEqual([kind, staffs && kind !== 'letGo' && kind !== 'lineQuoted']);
       expect([kind, mayAdd('manager', body(kind))]).toEqual([kind, staffs]);
       expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, quays]);
       expect([kind, mayAdd('renter', body(kind))]).toEqual([kind, own.includes(kind)]);

@@ -47,6 +47,8 @@ const PlayFile = z.object({
       /** Litres by the pump's meter with which the operator filled her to the brim at return. */
       brimL: z.optional(z.number()),
       missing: z.optional(z.record(z.string(), z.int())),
+      /** Ways in which things were found at return, where not as they should be. */
+      found: z.optional(z.record(z.string(), z.string())),
       newMark: z.optional(MarkSpec),
       /** Held before she is walked out; once she is out it is, unless said otherwise. */
       deposit: z.optional(z.boolean()),
@@ -292,6 +294,8 @@ const walkStations = async (
       add({ kind: 'surfaceLooked', walk, surface: surface.id, photos: [picture] });
     }
     for (const propeller of stop.propellers) add({ kind: 'evidenceGiven', walk, propeller: propeller.id, state: 'sound', photos: [] });
+    if (walk === 'in')
+      for (const { id, ways } of stop.checks) add({ kind: 'asFound', walk, check: id, way: one.found?.[id] ?? ways[0]!.id, photos: [] });
     if (walk === 'out')
       for (const { id } of book.drills.filter(({ needed, station }) => needed && station === stop.station.id))
         add({ kind: 'drillDone', drill: id, how: 'onBoat', by: 'driver', mistakes: [], seconds: 90 });

@@ -57,7 +57,7 @@ const closed = async (back: number, ...more: EventBody[]) => {
   await append(sealed('in', [...out, ...walk]));
   const close = async (totalMinor: number) =>
     (await hand.send('POST', `/hires/${HIRE}/close`, { totalMinor, events: (await events()).length })).json;
-  const keys = String((await close(0)).detail ?? '')
+  const keys = String((await close(0)).detail)
     .split(', ')
     .filter(Boolean);
   await append(

@@ -154,11 +154,11 @@ describe('a folder with faults', () => {
   });
 
   it('with ragged rows and missing columns says which line', () => {
-    edit('prices.csv', (text) => text.replace('jacket,"Jacket, adult",each,65,20,,,', 'jacket,"Jacket, adult",each,65'));
+    edit('prices.csv', (text) => text.replace('jacket,"Jacket, adult",each,65,20,,,,', 'jacket,"Jacket, adult",each,65,'));
     edit('hires.csv', (text) => text.replace('deposit,notes', 'notes'));
     expect(faults()).toEqual(
       expect.arrayContaining([
-        expect.stringMatching(/^prices\.csv, line 2: has 7 cells, the header has 11/),
+        expect.stringMatching(/^prices\.csv, line 2: has 10 cells, the header has 14/),
         expect.stringMatching(/^hires\.csv, line 1: column deposit is missing/),
       ]),
     );

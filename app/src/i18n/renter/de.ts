@@ -128,6 +128,7 @@ export const de: RenterWords = {
     waters: 'Regeln des Wassers',
     ring: '{{name}} anrufen',
     radio: 'Funk, Kanal {{channel}}',
+    statement: 'Ihre Abrechnung',
     report: 'Defekt oder Stoß melden',
     reportWhat: 'Was ist es?',
     fault: 'Ein Defekt',

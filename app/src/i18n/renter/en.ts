@@ -119,6 +119,7 @@ export const en = {
     waters: 'Rules of the water',
     ring: 'Ring {{name}}',
     radio: 'Radio, channel {{channel}}',
+    statement: 'Your statement',
     report: 'Report a fault or a knock',
     reportWhat: 'What is it?',
     fault: 'A fault',

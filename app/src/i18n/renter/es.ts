@@ -117,6 +117,7 @@ export const es: RenterWords = {
     waters: 'Normas del agua',
     ring: 'Llamar a {{name}}',
     radio: 'Radio, canal {{channel}}',
+    statement: 'Su cuenta',
     report: 'Avisar de avería o golpe',
     reportWhat: '¿Qué es?',
     fault: 'Una avería',

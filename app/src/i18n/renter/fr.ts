@@ -123,6 +123,7 @@ export const fr: RenterWords = {
     waters: 'Règles du plan d’eau',
     ring: 'Appeler {{name}}',
     radio: 'Radio, canal {{channel}}',
+    statement: 'Votre décompte',
     report: 'Signaler une panne ou un choc',
     reportWhat: 'De quoi s’agit-il ?',
     fault: 'Une panne',

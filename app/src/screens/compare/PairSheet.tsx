@@ -116,7 +116,15 @@ export const PairSheet = ({
       {comparison.state === 'done' ? (
         <>
           <View style={{ width, height }}>
-            <PairView load={load} shows={shows} share={share} width={width} height={height} alt={t('pair.both', { name })} onShape={setShape} />
+            <PairView
+              load={load}
+              shows={shows}
+              share={share}
+              width={width}
+              height={height}
+              alt={t('pair.both', { name })}
+              onShape={setShape}
+            />
             {boxes.map((one, i) => (
               <Pressable
                 key={boxName(one)}

@@ -1,4 +1,5 @@
 import type { Finding } from '@quay/core/record/findings';
+import { isRentersWord } from '@quay/core/record/rentersWord';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -31,6 +32,8 @@ export const FindingDetail = ({
   const surface = finding.topic === 'mark' ? finding.surface : undefined;
   const comparison = useComparisons(pack.hire.id).find((one) => one.surface === surface?.id);
   const [paired, setPaired] = useState(false);
+  const photos = 'photos' in finding ? finding.photos : [];
+  const renterOnly = isRentersWord(record, finding);
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
     const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
@@ -44,6 +47,14 @@ export const FindingDetail = ({
       </View>
       {words.out || words.in ? <Body>{`${t('compare.out')} ${words.out} → ${t('compare.in')} ${words.in}`}</Body> : null}
       {words.why ? <Small>{words.why}</Small> : null}
+      {renterOnly ? <Tag kind="ask">{t('compare.why.renterOnly')}</Tag> : null}
+      {photos.length > 0 ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {photos.map((sha, i) => (
+            <Picture key={sha} hire={pack.hire.id} sha={sha} alt={t('photo.of', { n: i + 1, name: words.what })} width={150} height={100} />
+          ))}
+        </View>
+      ) : null}
       {surface ? (
         <>
           <View style={{ flexDirection: 'row', gap: 8 }}>

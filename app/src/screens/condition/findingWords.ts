@@ -38,7 +38,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
               ? t('compare.why.mark.grown', { ratio: figure((finding.in?.sizeMm ?? 1) / (finding.out?.sizeMm ?? 1)) })
               : finding.is === 'known'
                 ? t('compare.why.mark.known')
-                : t('compare.why.mark.notSeen');
+                : t(`compare.why.mark.${finding.is}`);
         return {
           what: `${mark ? t(`mark.${mark.kind}`) : ''}, ${finding.surface ? say(finding.surface.name, i18n.language) : ''}`,
           why,
@@ -112,11 +112,56 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
       case 'hours':
         return {
           what: t('compare.rows.hours'),
-          why: '',
+          why: [
+            finding.plannedHours === undefined ? '' : t('compare.why.planned', { n: figure(finding.plannedHours) }),
+            finding.burnL === undefined ? '' : t('compare.why.burn', { n: Math.round(finding.burnL) }),
+          ]
+            .filter(Boolean)
+            .join('; '),
           out: '',
           in: '',
-          is: t('compare.is.hours.run', { n: figure(finding.hours) }),
-          tag: 'calm',
+          is: t(`compare.is.hours.${finding.is}`, { n: figure(finding.hours) }),
+          tag: finding.is === 'run' ? 'calm' : 'ask',
+          price,
+        };
+      case 'tank':
+        return {
+          what: say(finding.tank.name, i18n.language),
+          why: '',
+          out: finding.outL === undefined ? none : `${Math.round(finding.outL)} L`,
+          in: `${Math.round(finding.inL)} L`,
+          is: withDecision(t('compare.is.tank.fuller')),
+          tag,
+          price,
+        };
+      case 'check':
+        return {
+          what: say(finding.check.name, i18n.language),
+          why: [told, finding.note ?? ''].filter(Boolean).join('; '),
+          out: say(finding.check.ways[0]!.name, i18n.language),
+          in: finding.way ? say(finding.way.name, i18n.language) : none,
+          is: withDecision(finding.way ? say(finding.way.name, i18n.language) : t('compare.is.check.notLooked')),
+          tag: finding.chargeable ? tag : 'ask',
+          price,
+        };
+      case 'extra':
+        return {
+          what: t('compare.rows.extra'),
+          why: [finding.text, told].filter(Boolean).join('; '),
+          out: '',
+          in: '',
+          is: withDecision(t(`compare.is.extra.${finding.is}`)),
+          tag,
+          price,
+        };
+      case 'receipt':
+        return {
+          what: t('compare.rows.receipt'),
+          why: finding.text,
+          out: '',
+          in: money(finding.amountMinor),
+          is: withDecision(t(`compare.is.receipt.${finding.is}`)),
+          tag,
           price,
         };
       case 'late':

@@ -52,6 +52,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'safety', is: 'flag' },
     { field: 'expiry', is: 'text' },
     { field: 'service', is: 'text' },
+    { field: 'since', is: 'text' },
     { field: 'per', is: 'choice', options: FITTING_PER },
     PRICE,
     file('jacket'),
@@ -96,6 +97,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'blades', is: 'number', min: 1, max: 7, whole: true },
     PRICE,
   ],
+  checks: [STATION, NAME, file('ways')],
   tanks: [
     NAME,
     { field: 'holds', is: 'choice', options: ['petrol', 'diesel', 'fresh', 'waste', 'gas'], needed: true },

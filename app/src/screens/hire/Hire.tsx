@@ -172,7 +172,7 @@ const HireCard = ({ view }: { view: HireView }) => {
             <Alt label={t('hire.docking')} onPress={() => router.push(`/hire/${hire.id}/docking`)} testID="docking" />
           )}
           {state !== 'closed' && alone.in ? <Alt label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
-          {state === 'closed' ? null : <Alt label={t('link.title')} onPress={() => setLinking(true)} testID="link" />}
+          <Alt label={t('link.title')} onPress={() => setLinking(true)} testID="link" />
         </View>
         {key ? <KeySheet view={view} onClose={() => setKey(false)} /> : null}
         {linking ? <LinkSheet view={view} onClose={() => setLinking(false)} /> : null}

@@ -1,10 +1,14 @@
 import { commit } from '@quay/core/record/canonical';
 import type { Walk } from '@quay/core/record/event';
+import { slot } from '@quay/core/record/project';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
 import { BriefingSummary } from '../briefing/BriefingSummary';
+import { Alt } from '../../ui/press';
+import { WordSheet } from '../settlement/WordSheet';
 import { HireMissing } from '../hire/HireMissing';
 import { standing, useCastOff } from '../castOff/useCastOff';
 import { type Signer, SignForm } from './SignForm';
@@ -21,9 +25,14 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const router = useRouter();
   const me = useMe().data;
   const { pack, walk } = view;
+  const [refusing, setRefusing] = useState(false);
   const held = standing(useCastOff(view)).length > 0;
+  // Nobody is made to sign a return; that they did not, and why, is in the record instead.
+  const refused = walk === 'in' ? slot(view.record, 'in/refused', 'signRefused') : undefined;
   const signers: Signer[] = [
-    { as: 'renter', title: `${t('sign.renter')}: ${pack.hire.renter}`, commitment: commit(pack.signerSalt, 'renter') },
+    ...(refused
+      ? []
+      : [{ as: 'renter' as const, title: `${t('sign.renter')}: ${pack.hire.renter}`, commitment: commit(pack.signerSalt, 'renter') }]),
     ...(me
       ? [{ as: 'staff' as const, title: `${t('sign.staff')}: ${me.staff.name}`, commitment: commit(pack.signerSalt, me.staff.id) }]
       : []),
@@ -37,6 +46,27 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
         <>
           {held ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}
           {walk === 'out' ? <BriefingSummary view={view} /> : null}
+          {refused ? (
+            <Notice
+              kind="ask"
+              title={t('sign.refused', { why: refused.value.why })}
+              action={<Alt label={t('sign.signsAfterAll')} onPress={() => void view.undo(refused.standing)} testID="signs-after-all" />}
+            />
+          ) : walk === 'in' && !view.sealed ? (
+            <Alt label={t('sign.refuse')} onPress={() => setRefusing(true)} style={{ alignSelf: 'flex-start' }} testID="refuse" />
+          ) : null}
+          {refusing ? (
+            <WordSheet
+              title={t('sign.refuse')}
+              label={t('sign.refuseWhy')}
+              go={t('sign.refuse')}
+              onGo={(why) => {
+                setRefusing(false);
+                void view.enter([{ kind: 'signRefused', walk, why: why.slice(0, 500) }]);
+              }}
+              onClose={() => setRefusing(false)}
+            />
+          ) : null}
         </>
       }
       onBack={() => router.push(`/hire/${hireId}/walk/${walk}`)}

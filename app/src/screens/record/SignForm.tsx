@@ -166,6 +166,7 @@ const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunctio
           : [t('sign.noMarks')]
       }
     />
+    {page.checks ? <Part title={t('sign.checks')} rows={page.checks.map(({ name, way }) => `${name}: ${way}`)} /> : null}
     <Part
       title={t('sign.propellers')}
       rows={page.propellers.map(({ name, state }) => `${name}: ${t(`sign.evidence.${state as 'sound'}`)}`)}

@@ -6,11 +6,13 @@ import { Body } from '../../ui/words';
 import { FittingSheet } from '../condition/FittingSheet';
 import { SurfaceSheet } from '../condition/SurfaceSheet';
 import { GaugeSheet } from '../fuel/GaugeSheet';
+import { CheckLane } from './lanes/CheckLane';
 import { CountLane } from './lanes/CountLane';
 import { LookLane } from './lanes/LookLane';
 import { PropellerLane } from './lanes/PropellerLane';
 import { ProveLane } from './lanes/ProveLane';
 import { ReadLane } from './lanes/ReadLane';
+import { ReportedHere } from './ReportedHere';
 import type { WalkView } from './useWalk';
 
 type Job = { what: 'fitting' | 'surface' | 'gauge'; id: string };
@@ -27,14 +29,17 @@ export const StopJobs = ({ view, onSheet }: { view: WalkView; onSheet?: (open: b
     onSheet?.(next !== undefined);
   };
   const close = () => open(undefined);
-  const { fittings, surfaces, gauges, propellers, points } = view.stops[view.at]!;
-  const nothing = fittings.length + surfaces.length + gauges.length + propellers.length + (view.walk === 'out' ? points.length : 0) === 0;
+  const { fittings, surfaces, gauges, propellers, points, checks } = view.stops[view.at]!;
+  const nothing =
+    fittings.length + surfaces.length + gauges.length + propellers.length + (view.walk === 'out' ? points : checks).length === 0;
   return (
     <>
+      <ReportedHere view={view} />
       <CountLane view={view} onOpen={(id) => open({ what: 'fitting', id })} />
       <PropellerLane view={view} />
       <LookLane view={view} onOpen={(id) => open({ what: 'surface', id })} />
       <ReadLane view={view} onOpen={(id) => open({ what: 'gauge', id })} />
+      <CheckLane view={view} />
       <ProveLane view={view} />
       {nothing ? <Body>{t('walk.nothingHere')}</Body> : null}
       {job?.what === 'fitting' ? <FittingSheet view={view} fittingId={job.id} onClose={close} /> : null}
@@ -47,8 +52,9 @@ export const StopJobs = ({ view, onSheet }: { view: WalkView; onSheet?: (open: b
 /** What is not yet counted, looked at, read or judged at this stop, by name. */
 export const Missing = ({ view }: { view: WalkView }) => {
   const stop = view.stops[view.at]!;
-  const rows = [...stop.fittings, ...stop.surfaces, ...stop.gauges, ...stop.propellers].filter(({ id }) =>
-    [stop.lacks.fittings, stop.lacks.surfaces, stop.lacks.gauges, stop.lacks.propellers].some((ids) => ids.includes(id)),
+  const { lacks } = stop;
+  const rows = [...stop.fittings, ...stop.surfaces, ...stop.gauges, ...stop.propellers, ...stop.checks].filter(({ id }) =>
+    [lacks.fittings, lacks.surfaces, lacks.gauges, lacks.propellers, lacks.checks].some((ids) => ids.includes(id)),
   );
   return (
     <View style={{ gap: 4 }}>

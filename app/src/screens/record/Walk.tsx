@@ -1,6 +1,7 @@
 import { say } from '@quay/core/fleet/words';
 import type { Walk as WalkName } from '@quay/core/record/event';
 import { SKIP_REASONS } from '@quay/core/record/kinds';
+import { asItWas } from '@quay/core/record/asItWas';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -22,10 +23,11 @@ import { HoldSheet } from '../hire/HoldSheet';
 import { ComeIn } from './ComeIn';
 import { SayLane } from './lanes/SayLane';
 import { RecordPanel } from './Log';
+import { RestSheet } from './RestSheet';
 import { Missing, StopJobs } from './StopJobs';
 import { useWalk, type WalkView } from './useWalk';
 
-type Open = 'job' | 'hold' | 'skip' | 'left' | 'keys';
+type Open = 'job' | 'hold' | 'skip' | 'left' | 'rest' | 'keys';
 
 /** The walk: stop by stop, say, count, look and read in one place. */
 export const Walk = ({ hireId, walk, stop }: { hireId: string; walk: WalkName; stop?: string | undefined }) => {
@@ -72,13 +74,19 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     if (next === undefined) readBack();
     else jump(next);
   };
+  // Coming in, one press says of all that is still open here that it is as it was; what it cannot say is asked for.
+  const said = walk === 'in' ? asItWas(record, stop) : [];
+  // Every open thing is closed by one entry of its own; marks that are seen again go with their surface.
+  const unsaid = stop.left - said.filter(({ kind }) => kind !== 'markPlaced').length;
   const tie = () => {
     if (stop.tied) {
       if (allTied) readBack();
       else jump(stops.findIndex(({ tied }) => !tied));
     } else if (lacks.points.length > 0) setOpen('skip');
-    else if (stop.left > 0) setOpen('left');
-    else void knot();
+    else if (stop.left === 0) void knot();
+    else if (walk === 'out') setOpen('left');
+    else if (unsaid === 0) void knot(said);
+    else setOpen('rest');
   };
   const missing = stop.left - lacks.points.length;
   useEffect(
@@ -97,7 +105,9 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
 
   if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
 
-  const label = stop.tied ? (allTied ? t('walk.last') : t('walk.tied')) : t('walk.tie');
+  const label = stop.tied
+    ? t(allTied ? 'walk.last' : 'walk.tied')
+    : t(walk === 'in' && stop.left > 0 ? (said.length > 0 ? 'walk.restAsItWas' : 'walk.rest') : 'walk.tie');
   const seconds =
     walk === 'out'
       ? stop.points.reduce((sum, { seconds: s, weight }) => (weight === 'spare' ? sum : sum + s), 0)
@@ -107,7 +117,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       <Alt label={t('hold.hold')} onPress={() => setOpen('hold')} style={{ width: 108 }} testID="hold" />
       <Go
         label={label}
-        {...(stop.left > 0 && !stop.tied ? { hint: t('walk.open', { count: stop.left }) } : {})}
+        {...(unsaid > 0 && !stop.tied ? { hint: t('walk.open', { count: unsaid }) } : {})}
         onPress={tie}
         style={{ flex: 1 }}
         testID="tie"
@@ -163,6 +173,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           <Body>{t('walk.keyHelp')}</Body>
         </Sheet>
       ) : null}
+      {open === 'rest' ? <RestSheet view={view} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} /> : null}
       {open === 'left' ? (
         <Sheet
           title={t('walk.openTitle')}

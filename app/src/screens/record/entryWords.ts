@@ -95,6 +95,30 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return t(body.unsafe ? 'log.workUnsafe' : 'log.workSafe');
       case 'boxDismissed':
         return t('log.boxDismissed');
+      case 'asFound': {
+        const check = book.checks.find(({ id }) => id === body.check);
+        return `${find(book.checks, body.check)}: ${check ? find(check.ways, body.way) : body.way}`;
+      }
+      case 'signRefused':
+        return t('log.refused', { why: body.why });
+      case 'extraNoted':
+        return t('log.extra', { text: body.text });
+      case 'receiptShown':
+        return t('log.receipt', { sum: money(body.amountMinor), text: body.text });
+      case 'lineAnswered':
+        return body.remark === undefined ? t(`log.answered.${body.answer}`) : `${t(`log.answered.${body.answer}`)}: ${body.remark}`;
+      case 'lineContested':
+        return t('log.contested', { text: body.remark });
+      case 'lineQuoted':
+        return t('log.quoted', { sum: money(body.amountMinor), why: body.why });
+      case 'waiverSet':
+        return t(body.taken ? 'log.waiver' : 'log.noWaiver');
+      case 'paymentAnswered':
+        return t(`log.payment.${body.what}`, { sum: money(body.amountMinor), answer: t(`log.paymentIs.${body.answer}`) });
+      case 'paidByHand':
+        return t(`log.byHand.${body.what}`, { sum: money(body.amountMinor) });
+      case 'corrected':
+        return t('log.corrected', { n: body.number, of: body.corrects, why: body.why });
       case 'keyGiven':
         return t('log.keyGiven');
       case 'undone':

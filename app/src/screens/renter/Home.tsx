@@ -176,6 +176,9 @@ export const Home = () => {
       </Card>
       <Alt label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
       {record.slots.has('out/sealed') ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
+      {record.slots.has('in/sealed') ? (
+        <Alt label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="to-statement" />
+      ) : null}
       <Alt label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
       <Small>{t('r.cautionFirst')}</Small>
     </Page>

@@ -1,6 +1,6 @@
 import { closeHire, statementPdf } from '@quay/contract/hire';
-import { say } from '@quay/core/fleet/words';
-import { slot } from '@quay/core/record/project';
+import { slot, slotsUnder } from '@quay/core/record/project';
+import { standingsOf } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
 import { useQueryClient } from '@tanstack/react-query';
@@ -13,42 +13,54 @@ import { type HireView, useHire } from '../../data/hire';
 import { deliver, fetchEvents } from '../../data/outbox';
 import { useMe } from '../../data/session';
 import { openInNewTab } from '../../platform/browser';
-import { Card, Notice, Tag, type TagKind } from '../../ui/board';
+import { Card, Notice, Tag } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Screen } from '../../ui/screen';
+import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
-import { useFindingWords } from '../condition/findingWords';
+import { Body, Bold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
+import { AddLineSheet } from './AddLineSheet';
+import { CorrectSheet } from './CorrectSheet';
+import { EvidenceSheet } from './EvidenceSheet';
+import { LedgerCard } from './LedgerCard';
+import { LineCard, type LineDoing } from './LineCard';
+import { QuoteSheet } from './QuoteSheet';
 import { Signatures } from './Signatures';
+import { WordSheet } from './WordSheet';
 
 export const Statement = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
   return view ? <Settling view={view} /> : <HireMissing error={error} onAgain={refetch} />;
 };
 
-const STATE_TAG: Record<Line['state'], TagKind> = { proposed: 'ask', accepted: 'ok', disputed: 'stop', waived: 'calm' };
-
 /** The settlement: lines with their reasons, what becomes of the deposit, agreement or not, and the closing. */
 const Settling = ({ view }: { view: HireView }) => {
-  const { t, i18n } = useTranslation();
+  const { t } = useTranslation();
   const router = useRouter();
   const client = useQueryClient();
-  const me = useMe().data;
+  const snack = useSnack();
+  const manager = useMe().data?.staff.role === 'manager';
   const tones = useTones();
   const { width } = useWindowDimensions();
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string>();
+  const [doing, setDoing] = useState<{ what: LineDoing; line: Line } | 'add'>();
+  const [closedNow, setClosedNow] = useState(0);
   const { pack, record, events } = view;
-  const { hire } = pack;
-  const { findings, statement } = useMemo(() => settle(record, pack), [record, pack]);
-  const words = useFindingWords(pack);
+  const { hire, prices } = pack;
+  const { statement } = useMemo(() => settle(record, pack), [record, pack]);
   const closed = slot(record, 'closed', 'closed')?.value;
-  const money = useMoney(pack.prices.currency);
-  const { currency } = pack.prices;
+  const standings = useMemo(() => (closed ? standingsOf(record, statement) : []), [closed, record, statement]);
+  const corrections = slotsUnder(record, 'corrected/', 'corrected').map(({ value }) => value);
+  const money = useMoney(prices.currency);
+  const { currency } = prices;
   const walkedIn = record.slots.has('in/sealed');
   const ready = walkedIn && statement.open.length === 0 && statement.toQuote.length === 0;
+  const waiver = slot(record, 'waiver', 'waiverSet')?.value.taken === true;
+  const unsigned = slot(record, 'in/refused', 'signRefused')?.value;
+  const open = standings.filter((one) => one.open).length;
   const close = async () => {
     setBusy(true);
     setFault(undefined);
@@ -61,6 +73,7 @@ const Settling = ({ view }: { view: HireView }) => {
       });
       await fetchEvents(hire.id);
       await client.invalidateQueries();
+      setClosedNow((n) => n + 1);
     } catch (error) {
       if (error instanceof NoAnswer) setFault(t('statement.offline'));
       else if (error instanceof Refused) setFault(error.problem.code === 'changedMeanwhile' ? t('statement.changed') : error.problem.title);
@@ -69,8 +82,17 @@ const Settling = ({ view }: { view: HireView }) => {
       setBusy(false);
     }
   };
-  const set = (line: Line, state: Line['state']) => void view.add([{ kind: 'lineDecided', line: line.key, state }]);
-  const pdf = addressOf(statementPdf, { hireId: hire.id });
+  const shut = () => setDoing(undefined);
+  const remark = async (line: Line, text: string) => {
+    shut();
+    await view.add([{ kind: 'lineDecided', line: line.key, state: 'disputed', ...(text ? { note: text } : {}) }]);
+  };
+  const contest = async (line: Line, text: string) => {
+    shut();
+    const held = await view.add([{ kind: 'lineContested', line: line.key, remark: text }]);
+    snack({ text: t('settle.contested'), undo: () => void view.undo(held) });
+  };
+  const pdf = (number?: number) => addressOf(statementPdf, { hireId: hire.id }, number === undefined ? {} : { number: String(number) });
   const sumRow = (label: string, minor: number, strong = false) => (
     <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', paddingVertical: 3 }}>
       {strong ? <Bold>{label}</Bold> : <Body>{label}</Body>}
@@ -85,12 +107,14 @@ const Settling = ({ view }: { view: HireView }) => {
         ? t('statement.toQuoteOpen')
         : undefined;
   const footer = closed ? (
-    <Go label={t('statement.pdf')} onPress={() => openInNewTab(pdf)} testID="pdf" />
+    <Go label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
   ) : ready ? (
     <Go label={t('statement.close')} busy={busy} onPress={() => void close()} testID="close-hire" />
   ) : (
     <Go label={t('statement.back')} tone="mari" onPress={() => router.push(`/hire/${hire.id}/compare`)} {...(why ? { hint: why } : {})} />
   );
+  const on = doing !== undefined && doing !== 'add' ? doing : undefined;
+  const standing = on && standings.find(({ line }) => line.key === on.line.key);
   return (
     <Screen
       title={closed ? `${t('statement.title')} ${closed.number}` : t('statement.title')}
@@ -102,67 +126,52 @@ const Settling = ({ view }: { view: HireView }) => {
     >
       <View style={{ padding: 12, gap: 12 }}>
         {fault ? <Notice kind="stop" title={fault} /> : null}
+        {unsigned ? (
+          <Notice kind="ask" title={t('settle.unsigned')}>
+            <Body>{unsigned.why}</Body>
+          </Notice>
+        ) : null}
+        {open > 0 ? (
+          <Notice kind="stop" title={t('settle.open', { count: open })}>
+            <Body>{t('settle.openWhy')}</Body>
+          </Notice>
+        ) : null}
         {statement.lines.length === 0 ? (
           <Notice kind="ok" title={t('statement.empty')}>
             <Body>{t('statement.emptyWhy')}</Body>
           </Notice>
         ) : null}
-        {statement.lines.map((line) => {
-          const w = words(line.finding, line);
-          return (
-            <Card key={line.key} style={{ gap: 6, padding: 14 }}>
-              <View style={{ flexDirection: 'row', gap: 10, alignItems: 'flex-start' }}>
-                <View style={{ flex: 1 }}>
-                  <Bold>{line.price ? say(line.price.name, i18n.language) : t('statement.toQuote')}</Bold>
-                  <Small>{`${w.what} · ${w.is}`}</Small>
-                  {w.why ? <Small>{w.why}</Small> : null}
-                  {line.quantity !== 1 && line.price ? (
-                    <Small>{t('statement.times', { n: line.quantity, price: money(line.price.amountMinor) })}</Small>
-                  ) : null}
-                </View>
-                <View style={{ alignItems: 'flex-end', gap: 4 }}>
-                  {line.amountMinor === undefined ? (
-                    <SlabBold size={24}>–</SlabBold>
-                  ) : (
-                    <Money
-                      minor={line.amountMinor}
-                      currency={currency}
-                      size={24}
-                      style={line.state === 'waived' ? { textDecorationLine: 'line-through' } : {}}
-                    />
-                  )}
-                  <Tag kind={closed && line.state === 'proposed' ? 'ok' : STATE_TAG[line.state]}>
-                    {closed && line.state === 'proposed' ? t('statement.charged') : t(`statement.state.${line.state}`)}
-                  </Tag>
-                </View>
-              </View>
-              {closed ? null : (
-                <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={w.what}>
-                  <Chip
-                    label={t('statement.accept')}
-                    on={line.state === 'accepted'}
-                    onPress={() => set(line, 'accepted')}
-                    testID={`accept-${line.key}`}
-                  />
-                  <Chip
-                    label={t('statement.dispute')}
-                    on={line.state === 'disputed'}
-                    tone="lead"
-                    onPress={() => set(line, 'disputed')}
-                    testID={`dispute-${line.key}`}
-                  />
-                  {me?.staff.role === 'manager' ? (
-                    <Chip label={t('statement.waive')} on={line.state === 'waived'} tone="mari" onPress={() => set(line, 'waived')} />
-                  ) : null}
-                </View>
-              )}
-            </Card>
-          );
-        })}
+        {statement.lines.map((line) => (
+          <LineCard
+            key={line.key}
+            view={view}
+            line={line}
+            standing={standings.find((one) => one.line.key === line.key)}
+            manager={manager}
+            onDo={(what) => setDoing({ what, line })}
+          />
+        ))}
+        {closed ? null : (
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
+            <Alt label={t('settle.add')} onPress={() => setDoing('add')} testID="add-line" />
+            {prices.waiver ? (
+              <Chip
+                label={
+                  waiver
+                    ? t('settle.waiverTaken', { sum: money(prices.waiver.capMinor) })
+                    : `${t('settle.waiver')}: ${t('settle.waiverNone')}`
+                }
+                on={waiver}
+                onPress={() => void view.add([{ kind: 'waiverSet', taken: !waiver }])}
+                testID="waiver"
+              />
+            ) : null}
+          </View>
+        )}
         <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, paddingTop: 8, paddingHorizontal: 4 }}>
           {sumRow(t('statement.total'), statement.totalMinor, true)}
           {statement.taxes
-            .filter(({ taxMinor }) => taxMinor > 0)
+            .filter(({ taxMinor }) => taxMinor !== 0)
             .map(({ taxBp, taxMinor }) => (
               <View key={taxBp}>{sumRow(t('statement.tax', { p: taxBp / 100 }), taxMinor)}</View>
             ))}
@@ -171,10 +180,65 @@ const Settling = ({ view }: { view: HireView }) => {
           {statement.deposit.stillHeldMinor > 0 ? sumRow(t('statement.stillHeld'), statement.deposit.stillHeldMinor) : null}
           {sumRow(t('statement.released'), statement.deposit.releasedMinor, true)}
           {statement.balanceMinor > 0 ? sumRow(t('statement.balance'), statement.balanceMinor, true) : null}
+          {statement.payOutMinor > 0 ? sumRow(t('settle.payOut'), statement.payOutMinor, true) : null}
         </View>
+        {corrections.map(({ number, why: reason, lines }) => (
+          <Card key={number} style={{ gap: 6, padding: 14 }}>
+            <Bold>{t('settle.corrects', { n: number, why: reason })}</Bold>
+            {sumRow(
+              t('statement.total'),
+              lines.reduce((sum, { amountMinor }) => sum + amountMinor, 0),
+            )}
+            <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf(number))} testID={`pdf-${number}`} />
+          </Card>
+        ))}
+        {closed ? <LedgerCard view={view} standings={standings} settleNow={closedNow} /> : <Small>{t('settle.draftBy')}</Small>}
         <Signatures view={view} />
-        {closed ? null : <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf)} />}
+        {closed ? null : <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
       </View>
+      {doing === 'add' ? <AddLineSheet view={view} onClose={shut} /> : null}
+      {on?.what === 'evidence' ? (
+        <EvidenceSheet
+          view={view}
+          line={on.line}
+          standing={standing}
+          manager={manager}
+          onDo={(what) => setDoing({ what, line: on.line })}
+          onClose={shut}
+        />
+      ) : null}
+      {on?.what === 'quote' ? <QuoteSheet view={view} line={on.line} onClose={shut} /> : null}
+      {on?.what === 'remark' ? (
+        <WordSheet
+          title={t('statement.dispute')}
+          label={t('settle.remarkOf')}
+          go={t('statement.dispute')}
+          optional
+          onGo={(text) => void remark(on.line, text)}
+          onClose={shut}
+        />
+      ) : null}
+      {on?.what === 'contest' ? (
+        <WordSheet
+          title={t('settle.contest')}
+          label={t('settle.contestText')}
+          go={t('settle.contest')}
+          onGo={(text) => void contest(on.line, text)}
+          onClose={shut}
+        />
+      ) : null}
+      {on?.what === 'decide' && standing && closed ? (
+        <CorrectSheet
+          view={view}
+          standing={standing}
+          last={Math.max(closed.number, ...corrections.map(({ number }) => number))}
+          onDone={() => {
+            shut();
+            setClosedNow((n) => n + 1);
+          }}
+          onClose={shut}
+        />
+      ) : null}
     </Screen>
   );
 };

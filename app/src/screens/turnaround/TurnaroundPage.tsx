@@ -42,6 +42,14 @@ const useWorkWords = ({ pack: { book } }: HireView): ((work: Work) => string) =>
         return work.sizeMm === undefined
           ? t('turn.propeller', { name: named(work.propeller) })
           : t('turn.propellerMm', { name: named(work.propeller), mm: work.sizeMm });
+      case 'putRight': {
+        const check = book.checks.find(({ id }) => id === work.check);
+        const way = check?.ways.find(({ id }) => id === work.way);
+        return t('turn.putRight', {
+          name: check ? say(check.name, i18n.language) : work.check,
+          way: way ? say(way.name, i18n.language) : work.way,
+        });
+      }
       case 'refuel':
       case 'fill':
       case 'pumpOut':

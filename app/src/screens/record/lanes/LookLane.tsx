@@ -1,6 +1,6 @@
 import { mdiCamera } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
-import type { EventBody } from '@quay/core/record/event';
+import { surfacesAsTheyWere } from '@quay/core/record/asItWas';
 import { carried } from '@quay/core/record/before';
 import { marksOf, wantsPicture } from '@quay/core/record/walk';
 import { useTranslation } from 'react-i18next';
@@ -23,16 +23,7 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
   const marks = marksOf(record, walk);
   const open = surfaces.filter(({ id }) => !record.slots.has(`${walk}/surface/${id}`));
   /** One press: every mark of departure is seen again on the surfaces not yet looked at, and nothing new. */
-  const asItWas = () =>
-    void enter(
-      open.flatMap(({ id }): EventBody[] => [
-        ...outMarks
-          .filter((mark) => mark.surface === id && !marks.some((one) => one.id === mark.id))
-          .map((mark): EventBody => ({ kind: 'markPlaced', walk, mark: { ...mark, photos: [] }, asBefore: true })),
-        { kind: 'surfaceLooked', walk, surface: id, photos: [], asBefore: true },
-      ]),
-      t('walk.kept', { what: t('walk.look') }),
-    );
+  const asItWas = () => void enter(surfacesAsTheyWere(record, open), t('walk.kept', { what: t('walk.look') }));
   return (
     <Lane
       name={t('walk.look')}

@@ -1,5 +1,6 @@
 import { say } from '@quay/core/fleet/words';
-import type { Walk } from '@quay/core/record/event';
+import { asItWas } from '@quay/core/record/asItWas';
+import type { EventBody, Walk } from '@quay/core/record/event';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
@@ -13,6 +14,7 @@ import { Screen } from '../../../ui/screen';
 import { Sheet } from '../../../ui/sheet';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { ComeIn } from '../../record/ComeIn';
+import { RestSheet } from '../../record/RestSheet';
 import { Missing, StopJobs } from '../../record/StopJobs';
 import { useWalk, type WalkView } from '../../record/useWalk';
 import { useRenting } from '../RenterFace';
@@ -32,6 +34,7 @@ const Walking = ({ view }: { view: WalkView }) => {
   const { width, height } = useWindowDimensions();
   const scroll = useRef<ScrollView>(null);
   const [left, setLeft] = useState(false);
+  const [rest, setRest] = useState(false);
   const { pack, stops, at, walk, language, record, enter } = view;
   const stop = stops[at]!;
   const question = useOpenQuestion(view);
@@ -48,15 +51,21 @@ const Walking = ({ view }: { view: WalkView }) => {
     if (next === undefined) done();
     else jump(next);
   };
-  const tie = async () => {
+  // Coming in, one press says of all that is still open here that it is as it was; what it cannot say is asked for.
+  const said = walk === 'in' ? asItWas(record, stop, true) : [];
+  const unsaid = stop.left - said.filter(({ kind }) => kind !== 'markPlaced').length;
+  const tie = async (extra: EventBody[] = []) => {
     setLeft(false);
-    await enter([{ kind: 'stationTied', walk, station: stop.station.id }]);
+    setRest(false);
+    await enter([...extra, { kind: 'stationTied', walk, station: stop.station.id }]);
     onward();
   };
   const press = () => {
     if (stop.tied) (allTied ? done : onward)();
-    else if (stop.left > 0) setLeft(true);
-    else void tie();
+    else if (stop.left === 0) void tie();
+    else if (walk === 'out') setLeft(true);
+    else if (unsaid === 0) void tie(said);
+    else setRest(true);
   };
   return (
     <Screen
@@ -91,7 +100,15 @@ const Walking = ({ view }: { view: WalkView }) => {
       }
       footer={
         <Go
-          label={t(stop.tied && allTied ? 'alone.last' : 'alone.next')}
+          label={t(
+            !stop.tied && walk === 'in' && stop.left > 0
+              ? said.length > 0
+                ? 'walk.restAsItWas'
+                : 'walk.rest'
+              : stop.tied && allTied
+                ? 'alone.last'
+                : 'alone.next',
+          )}
           // A question that is open is answered before the stop is left.
           disabled={question !== undefined && !stop.tied}
           onPress={press}
@@ -115,6 +132,7 @@ const Walking = ({ view }: { view: WalkView }) => {
           {t('walk.cautionFirst')}
         </Small>
       </Card>
+      {rest ? <RestSheet view={view} onClose={() => setRest(false)} onTie={(extra) => void tie(extra)} /> : null}
       {left ? (
         <Sheet
           title={t('walk.openTitle')}

@@ -1,0 +1,169 @@
+import type { Gauge } from '@quay/core/fleet/rows';
+import { say } from '@quay/core/fleet/words';
+import { spokenReading } from '@quay/core/fuel/level';
+import { asItWas } from '@quay/core/record/asItWas';
+import type { EventBody } from '@quay/core/record/event';
+import { slot } from '@quay/core/record/project';
+import { evidenceStateOf } from '@quay/core/condition/propeller';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Tag } from '../../ui/board';
+import { Field } from '../../ui/field';
+import { Alt, Chip, Go } from '../../ui/press';
+import { Sheet } from '../../ui/sheet';
+import { Body, Bold, Small } from '../../ui/words';
+import type { WalkView } from './useWalk';
+
+/** A needle is read in sixteenths, everything else in its own unit. */
+const SIXTEENTHS = 16;
+
+/** What was typed for a gauge: its reading, nothing, or why it cannot be. */
+const readingOf = (gauge: Gauge, text: string, was: number | undefined): number | 'range' | 'back' | undefined => {
+  if (text.trim() === '') return undefined;
+  const typed = Number(text.replace(',', '.'));
+  const shown = gauge.reads === 'needle' ? gauge.min + (typed / SIXTEENTHS) * (gauge.max - gauge.min) : typed;
+  if (!Number.isFinite(shown) || shown < gauge.min || shown > gauge.max) return 'range';
+  return gauge.reads === 'counter' && was !== undefined && shown < was ? 'back' : shown;
+};
+
+/**
+ * All that one press cannot say of a stop of the return: what is to be read is typed here in one go, the propeller judged,
+ * and with the last of it the stop is tied.
+ */
+export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: () => void; onTie: (extra: EventBody[]) => void }) => {
+  const { t } = useTranslation();
+  const { record, language, walk, alone, stops, at } = view;
+  const stop = stops[at]!;
+  // What is open is taken once: rows do not vanish under the fingers of whoever types.
+  const [{ gauges, propellers }] = useState(() => ({
+    gauges: stop.gauges.filter(({ id }) => stop.lacks.gauges.includes(id)),
+    propellers: stop.propellers.filter(({ id }) => stop.lacks.propellers.includes(id)),
+  }));
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [sound, setSound] = useState<Record<string, 'sound' | 'notSeen'>>({});
+  const was = (id: string) => slot(record, `out/gauge/${id}`, 'gaugeRead')?.value.shown;
+  const read = gauges.map((gauge) => ({ gauge, reading: readingOf(gauge, typed[gauge.id] ?? '', was(gauge.id)) }));
+  const faulty = read.some(({ reading }) => typeof reading === 'string');
+  const pictures = stop.surfaces.filter(
+    ({ id, picture }) => stop.lacks.surfaces.includes(id) && picture !== undefined && (picture === 'always' || alone),
+  );
+  const open =
+    read.filter(({ reading }) => reading === undefined).length + propellers.filter(({ id }) => !sound[id]).length + pictures.length;
+  const tie = () => {
+    if (faulty) return;
+    onTie([
+      ...asItWas(record, stop, alone),
+      ...read.flatMap(({ gauge, reading }): EventBody[] =>
+        typeof reading === 'number'
+          ? [
+              {
+                kind: 'gaugeRead',
+                walk,
+                gauge: gauge.id,
+                shown: reading,
+                ...(was(gauge.id) === reading ? { asBefore: true as const } : {}),
+              },
+            ]
+          : [],
+      ),
+      ...propellers.flatMap((propeller): EventBody[] => {
+        const judged = sound[propeller.id];
+        return judged
+          ? [{ kind: 'evidenceGiven', walk, propeller: propeller.id, state: evidenceStateOf(judged, propeller), photos: [] }]
+          : [];
+      }),
+    ]);
+  };
+  return (
+    <Sheet
+      title={t('walk.rest')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={
+        <>
+          <Go
+            label={open > 0 ? t('walk.keepOpen', { count: open }) : t('walk.keepTie')}
+            tone={open > 0 ? 'mari' : 'weed'}
+            disabled={faulty}
+            onPress={tie}
+            testID="rest-tie"
+          />
+          {open > 0 ? <Alt label={t('walk.goBack')} onPress={onClose} /> : null}
+        </>
+      }
+    >
+      {open > 0 ? <Small>{t('walk.openWhy')}</Small> : null}
+      {propellers.map((propeller) => (
+        <View key={propeller.id} style={{ gap: 6 }}>
+          <Body>{`${say(propeller.name, language)}: ${say(propeller.inWhen, language)}`}</Body>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={say(propeller.name, language)}>
+            {(['sound', 'notSeen'] as const).map((state) => (
+              <Chip
+                key={state}
+                label={t(`walk.evidence.${state}`)}
+                on={sound[propeller.id] === state}
+                tone={state === 'sound' ? 'weed' : 'mari'}
+                onPress={() => setSound((now) => ({ ...now, [propeller.id]: state }))}
+                testID={`rest-prop-${state}`}
+              />
+            ))}
+            <Chip label={t('walk.propFlaw')} on={false} tone="lead" onPress={onClose} testID="rest-prop-flaw" />
+          </View>
+        </View>
+      ))}
+      {read.map(({ gauge, reading }, i) => {
+        const name = say(gauge.name, language);
+        const before = was(gauge.id);
+        const unit = gauge.reads === 'needle' ? '/ 16' : gauge.unit;
+        return (
+          <View key={gauge.id} style={{ gap: 4 }}>
+            {gauge.reads === 'lamp' ? (
+              <>
+                <Body>{name}</Body>
+                <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={name}>
+                  {Array.from({ length: Math.round(gauge.max - gauge.min) + 1 }, (_, n) => gauge.min + n).map((lit) => (
+                    <Chip
+                      key={lit}
+                      label={t('walk.lampsLit', { count: lit })}
+                      on={typed[gauge.id] === String(lit)}
+                      tone={lit > gauge.min ? 'mari' : 'weed'}
+                      onPress={() => setTyped((now) => ({ ...now, [gauge.id]: String(lit) }))}
+                      testID={`rest-${gauge.id}-${lit}`}
+                    />
+                  ))}
+                </View>
+              </>
+            ) : (
+              <Field
+                label={before === undefined ? name : `${name} · ${t('walk.was', { v: spokenReading(gauge, before) })}`}
+                value={typed[gauge.id] ?? ''}
+                onChange={(text) => setTyped((now) => ({ ...now, [gauge.id]: text }))}
+                numeric
+                {...(unit ? { unit } : {})}
+                fault={
+                  reading === 'range'
+                    ? gauge.reads === 'needle'
+                      ? t('walk.outOfRange', { min: 0, max: SIXTEENTHS })
+                      : t('walk.outOfRange', { min: gauge.min, max: gauge.max })
+                    : reading === 'back'
+                      ? t('walk.lowerThanOut', { v: spokenReading(gauge, before!) })
+                      : undefined
+                }
+                onEnter={tie}
+                autoFocus={i === 0}
+                testID={`rest-${gauge.id}`}
+              />
+            )}
+            {typeof reading === 'number' && gauge.band && (reading < gauge.band[0] || reading > gauge.band[1]) ? (
+              <Tag kind="ask">{t('walk.bandOut', { low: gauge.band[0], high: gauge.band[1] })}</Tag>
+            ) : null}
+          </View>
+        );
+      })}
+      {pictures.map(({ id, name }) => (
+        <Bold key={id}>{`${say(name, language)}: ${t('walk.pictureWanted')}`}</Bold>
+      ))}
+    </Sheet>
+  );
+};

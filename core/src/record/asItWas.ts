@@ -1,0 +1,49 @@
+import type { Surface } from '../fleet/rows';
+import type { EventBody } from './event';
+import { type HireRecord, slot } from './project';
+import { marksOf, type StopState, wantsPicture } from './walk';
+
+/** What confirms that surfaces look as they did at departure: every mark seen again, and nothing new. */
+export const surfacesAsTheyWere = (record: HireRecord, surfaces: readonly Surface[]): EventBody[] => {
+  const [out, back] = [marksOf(record, 'out'), marksOf(record, 'in')];
+  return surfaces.flatMap(({ id }): EventBody[] => [
+    ...out
+      .filter((mark) => mark.surface === id && !back.some((one) => one.id === mark.id))
+      .map((mark): EventBody => ({ kind: 'markPlaced', walk: 'in', mark: { ...mark, photos: [] }, asBefore: true })),
+    { kind: 'surfaceLooked', walk: 'in', surface: id, photos: [], asBefore: true },
+  ]);
+};
+
+/**
+ * What one press at a stop of the return says of all that is still open there: equipment as counted at departure, surfaces
+ * as they looked, and everything that is looked at when she comes back as it should be. What has to be read, felt or
+ * photographed is never said by it, nor what nobody counted at departure.
+ */
+export const asItWas = (record: HireRecord, stop: StopState, alone = false): EventBody[] => {
+  const { lacks } = stop;
+  return [
+    ...stop.fittings.flatMap(({ id }): EventBody[] => {
+      const was = lacks.fittings.includes(id) ? slot(record, `out/count/${id}`, 'counted')?.value : undefined;
+      return was
+        ? [
+            {
+              kind: 'counted',
+              walk: 'in',
+              fitting: id,
+              count: was.count,
+              state: was.state,
+              ...(was.seal === undefined ? {} : { seal: was.seal }),
+              asBefore: true,
+            },
+          ]
+        : [];
+    }),
+    ...surfacesAsTheyWere(
+      record,
+      stop.surfaces.filter((surface) => lacks.surfaces.includes(surface.id) && !wantsPicture(record, 'in', surface, alone)),
+    ),
+    ...stop.checks
+      .filter(({ id }) => lacks.checks.includes(id))
+      .map(({ id, ways }): EventBody => ({ kind: 'asFound', walk: 'in', check: id, way: ways[0]!.id, photos: [] })),
+  ];
+};
