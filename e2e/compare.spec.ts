@@ -58,6 +58,6 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   await bram.by('box-1').click();
   await bram.by('box-dismiss').click();
   await expect(page.getByText('The machine sees nothing new here.')).toBeVisible();
-  await page.getByText('Undo', { exact: true }).click();
+  await bram.by('box-back').click();
   await expect(bram.by('box-1')).toBeVisible();
 });

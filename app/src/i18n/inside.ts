@@ -29,7 +29,9 @@ export const inside = {
     share: 'How much of departure is seen',
     mark: 'It is new: mark it',
     dismiss: 'It is nothing',
-    dismissed: 'Put aside.',
+    bringBack: 'Bring the last one back',
+    here: 'The machine has not compared these yet.',
+    asTheyAre: 'Both pictures as they are, not laid over each other.',
   },
   settle: {
     why: 'What it rests on',

@@ -1,11 +1,13 @@
 import { type Comparison, listComparisons } from '@quay/contract/compare';
+import { type HireRecord, slot } from '@quay/core/record/project';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../../data/api';
+import type { HireView } from '../../data/hire';
 
 const isOpen = ({ state }: Comparison) => state === 'queued' || state === 'running';
 
 /** What the machine makes of a hire's photographs; asked for again while it is at it. Nothing without signal. */
-export const useComparisons = (hireId: string, wanted = true): Comparison[] => {
+const useComparisons = (hireId: string, wanted = true): Comparison[] => {
   const { data } = useQuery({
     queryKey: ['comparisons', hireId],
     queryFn: () => call(listComparisons, { params: { hireId } }),
@@ -13,4 +15,20 @@ export const useComparisons = (hireId: string, wanted = true): Comparison[] => {
     refetchInterval: ({ state }) => (state.data?.comparisons.some(isOpen) === true ? 2000 : 10_000),
   });
   return data?.comparisons ?? [];
+};
+
+/** Both photographs of a surface: compared by the machine as far as it has come, or as they are on this phone. */
+export type Pair = Omit<Comparison, 'state'> & { state: Comparison['state'] | 'here' };
+
+const lastOf = (record: HireRecord, walk: 'out' | 'in', surface: string) =>
+  slot(record, `${walk}/surface/${surface}`, 'surfaceLooked')?.value.photos.at(-1);
+
+/** @param wanted whether the quay is asked for what the machine makes of it */
+export const usePair = (view: HireView, surface: string | undefined, wanted = true): Pair | undefined => {
+  const compared = useComparisons(view.pack.hire.id, wanted);
+  if (surface === undefined) return undefined;
+  const [out, back] = [lastOf(view.record, 'out', surface), lastOf(view.record, 'in', surface)];
+  if (out === undefined || back === undefined) return undefined;
+  const found = compared.find((one) => one.surface === surface && one.back === back);
+  return found ?? { surface, out, back, state: 'here', reason: null, boxes: [] };
 };

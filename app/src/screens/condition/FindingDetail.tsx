@@ -8,7 +8,7 @@ import { say } from '@quay/core/fleet/words';
 import type { HireView } from '../../data/hire';
 import { Picture } from '../../platform/picture';
 import { PairSheet } from '../compare/PairSheet';
-import { useComparisons } from '../compare/useComparisons';
+import { usePair } from '../compare/useComparisons';
 import { Card, Tag } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { SurfaceDrawing, surfaceHeight } from '../../ui/surface';
@@ -30,7 +30,7 @@ export const FindingDetail = ({
   const { t, i18n } = useTranslation();
   const { record, pack } = view;
   const surface = finding.topic === 'mark' ? finding.surface : undefined;
-  const comparison = useComparisons(pack.hire.id).find((one) => one.surface === surface?.id);
+  const comparison = usePair(view, surface?.id);
   const [paired, setPaired] = useState(false);
   const photos = 'photos' in finding ? finding.photos : [];
   const renterOnly = isRentersWord(record, finding);

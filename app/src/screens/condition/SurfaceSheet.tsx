@@ -21,7 +21,7 @@ import { type ShownMark, surfaceHeight, SurfaceDrawing } from '../../ui/surface'
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { PairSheet } from '../compare/PairSheet';
-import { useComparisons } from '../compare/useComparisons';
+import { usePair } from '../compare/useComparisons';
 import { CameraSheet } from '../photo/CameraSheet';
 import { CardSheet } from '../photo/CardSheet';
 import { DoubtedPhoto } from '../photo/DoubtedPhoto';
@@ -57,7 +57,7 @@ export const SurfaceSheet = ({
   const [gone, setGone] = useState<readonly string[]>([]);
   const { take: takePhoto, fault, doubted, looking, busy, forget } = usePhoto(hireId, { judge: true });
   const { record, walk, language, enter } = view;
-  const comparisons = useComparisons(hireId, walk === 'in' && !view.alone);
+  const pair = usePair(view, surfaceId, walk === 'in' && !view.alone);
   const [paired, setPaired] = useState(false);
   const surface = view.pack.book.surfaces.find(({ id }) => id === surfaceId);
   if (!surface) return null;
@@ -93,7 +93,7 @@ export const SurfaceSheet = ({
     if (draft) change({ x, y });
     else setDraft({ id: uuidv7(), surface: surfaceId, x, y, kind: 'scratch', sizeMm: 40, note: '', photos: [], known: false });
   };
-  const comparison = comparisons.find((one) => one.surface === surfaceId && one.back === looked?.photos.at(-1));
+  const comparison = walk === 'in' ? pair : undefined;
   /** A standard view shows the whole side: a box lies on the drawing about where it lies on the photograph. */
   const fromBox = (box: ComparisonBox) => {
     const sizeMm = SIZES[near(Math.hypot(box.width * surface.widthM, box.height * surface.heightM) * 1000)]!;
