@@ -1,5 +1,6 @@
 import type { Bin, Cv } from './vision';
 import { coarseOf, coarseSize, type Mat } from './picture';
+import { smoothFlow } from './smoothFlow';
 
 /** Illumination is what stays the same over so many px of the coarse picture; a flaw is smaller. */
 const LIGHT_PX = 45;
@@ -24,8 +25,46 @@ const locally = (cv: Cv, bin: Bin, grey: Mat): Mat => {
   return out;
 };
 
+/** So far from where a smooth surface went a place may have gone all the same, px of the coarse picture. */
+const STRAY_PX = 2.5;
+/** Brightness of the local picture by which a place has something to say. */
+const SAYS = 24;
+
+/**
+ * Where a place strays from the smooth surface that most of the picture is, the surface is taken instead.
+ * @returns how far each strayed, px
+ */
+const straighten = (flow: Mat, local: Mat): Float32Array => {
+  const strayed = new Float32Array(flow.rows * flow.cols);
+  const [moved, seen] = [flow.data32F, local.data as Uint8Array];
+  const smooth = smoothFlow(
+    moved,
+    Float32Array.from(seen, (v) => Math.min(1, Math.abs(v - 128) / SAYS)),
+    flow.cols,
+    flow.rows,
+  );
+  for (let i = 0; i < moved.length; i += 2) {
+    const [du, dv] = [moved[i]! - smooth[i]!, moved[i + 1]! - smooth[i + 1]!];
+    const far = Math.hypot(du, dv);
+    strayed[i / 2] = far;
+    if (far <= STRAY_PX) continue;
+    const keep = Math.max(0, 2 - far / STRAY_PX);
+    moved[i] = smooth[i]! + du * keep;
+    moved[i + 1] = smooth[i + 1]! + dv * keep;
+  }
+  return strayed;
+};
+
+export type Laid = {
+  aligned: Mat;
+  /** Where the first photograph shows anything. */
+  valid: Mat;
+  /** How far each place of the coarse picture strayed from the surface that most of it is, px of it. */
+  strayed: Float32Array;
+};
+
 /** Lays the first photograph over the second, first as a plane, then place by place: hulls curve, and near things shift. */
-export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly number[]): { aligned: Mat; valid: Mat; flow: Mat } => {
+export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly number[]): Laid => {
   const size = new cv.Size(b.cols, b.rows);
   const h = bin.keep(cv.matFromArray(3, 3, cv.CV_64F, [...homography]));
   const plane = bin.keep(new cv.Mat());
@@ -34,8 +73,9 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
   const [sa, sb] = [plane, b].map((mat) => locally(cv, bin, coarseOf(cv, bin, mat))) as [Mat, Mat];
   const flow = bin.keep(new cv.Mat());
   // From the second to the first: for each of its places, where the same thing lies in the first.
-  cv.calcOpticalFlowFarneback(sb, sa, flow, 0.5, 4, 27, 3, 7, 1.5, 0);
+  cv.calcOpticalFlowFarneback(sb, sa, flow, 0.5, 4, 27, 2, 5, 1.1, 0);
   cv.GaussianBlur(flow, flow, new cv.Size(0, 0), 5);
+  const strayed = straighten(flow, sb);
   const large = bin.keep(new cv.Mat());
   cv.resize(flow, large, size, 0, 0, cv.INTER_LINEAR);
   const scale = b.cols / cw;
@@ -57,7 +97,7 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
     }
   const aligned = bin.keep(new cv.Mat());
   cv.remap(a, aligned, mx, my, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
-  return { aligned, valid, flow };
+  return { aligned, valid, strayed };
 };
 
 /** Logarithm of brightness, as far as eight bits carry it; a shadow or another exposure only adds to it. */

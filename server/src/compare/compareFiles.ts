@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { comparePair } from './comparePair';
-import type { Found } from './differences';
+import type { Found } from './boxes';
 import { COMPARED_AT_PX, type Grey } from './picture';
 import type { Reason } from './recognise';
 

@@ -1,5 +1,6 @@
 import { align, recurve, relight } from './align';
-import { boxesOf, difference, type Found, NEAR_PX } from './differences';
+import { boxesOf, ELSEWHERE, type Found, HERS, UNSEEN } from './boxes';
+import { differences } from './differences';
 import { alikeOf, outline } from './outline';
 import { bytesOf, COARSE_AT_PX, type Grey, matOf, medianOf } from './picture';
 import { ENOUGH_INLIERS, featuresOf, flipped, place, type Reason, wrongWay } from './recognise';
@@ -18,8 +19,6 @@ export type Compared =
 
 /** The middle brightness below which a photograph shows too little. */
 const DARK = 24;
-/** What may still be shifted after local alignment, px. */
-const SLACK_PX = 2;
 const BOAT_ALIKE = 0.86;
 
 /**
@@ -44,8 +43,9 @@ export const comparePair = async (out: Grey, back: Grey): Promise<Compared> => {
     }
     const wrong = wrongWay(placed.homography, out.width, out.height);
     if (wrong) return refused(wrong, placed.inliers);
-    const { aligned, valid, flow } = align(cv, bin, a, b, placed.homography);
-    const boat = outline(cv, bin, placed, aligned, b, valid, flow);
+    const laid = align(cv, bin, a, b, placed.homography);
+    const { aligned, valid } = laid;
+    const boat = outline(cv, bin, placed, laid, b);
     const lit = bytesOf(aligned);
     relight(cv, bin, aligned, b, boat);
     const [cw, scale] = [COARSE_AT_PX, COARSE_AT_PX / back.width];
@@ -54,13 +54,12 @@ export const comparePair = async (out: Grey, back: Grey): Promise<Compared> => {
     recurve(aligned, b, (i) => ok[i] !== 0 && boat[coarse(i)] !== 0);
     const alike = alikeOf(cv, bin, aligned, b, boat);
     if (alike < BOAT_ALIKE) return refused('otherBoat', placed.inliers);
-    const heat = difference(cv, bin, aligned, b, SLACK_PX);
-    const far = bytesOf(difference(cv, bin, aligned, b, NEAR_PX));
+    const { heat, far } = differences(cv, bin, aligned, b);
     const allowed = new Uint8Array(ok.length);
     for (let y = 0, i = 0; y < back.height; y += 1)
       for (let x = 0; x < back.width; x += 1, i += 1) {
         const [cx, cy] = [Math.min(cw - 1, Math.floor(x * scale)), Math.floor(y * scale)];
-        allowed[i] = ok[i] && boat[cy * cw + cx] ? 1 : 0;
+        allowed[i] = boat[cy * cw + cx] === 0 ? ELSEWHERE : ok[i] ? HERS : UNSEEN;
       }
     const boxes = boxesOf(cv, bin, { heat, far, allowed, aligned, b, lit });
     return {

@@ -1,5 +1,5 @@
 import { comparePair } from './comparePair';
-import type { Found } from './differences';
+import type { Found } from './boxes';
 import { COMPARED_AT_PX, type Grey } from './picture';
 import type { Reason } from './recognise';
 import { type Box, madeUpNegative, madeUpPair, type Negative, NEGATIVES, type Raster } from './madeUpPairs';

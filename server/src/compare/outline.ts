@@ -1,5 +1,6 @@
 import type { Bin, Cv } from './vision';
 import { bytesOf, coarseOf, coarseSize, type Mat, Together } from './picture';
+import type { Laid } from './align';
 import type { Placed } from './recognise';
 
 /** Tiles by which it is seen whether both are the same boat, px of the coarse picture. */
@@ -37,37 +38,36 @@ export const alikeOf = (cv: Cv, bin: Bin, aligned: Mat, b: Mat, inside: Uint8Arr
 /** Squares by which it is seen how far the boat reaches, px of the coarse picture. */
 const SQUARE = 16;
 /** Weaker than {@link TEXTURED}: dirt and specks are enough to know a hull by, and water has other ones every time. */
-const SPECKLED = 1.2;
-const SPECKS_ALIKE = 0.36;
-/** What moves by more than this beside the boat, px of the coarse picture, lies behind or before her. */
-const BESIDE_PX = 3;
-/** How much of her edge is left out, px of the coarse picture. */
-const RIM = 9;
+const SPECKLED = 1;
+const SPECKS_ALIKE = 0.3;
+/** What strays farther from her surface lies behind or before her, px of the coarse picture. */
+const ASTRAY_PX = 1.6;
+/** How much of the edge of what was recognised is left out, px of the coarse picture. */
+const RIM = 6;
 
 /**
  * The part of the second picture that the boat fills: squares in which both pictures show the same specks in the same place,
  * and what lies between them. Water has other specks each time, sky has none, and a bank moves beside her.
  * @returns for each place of the coarse picture, whether it is hers
  */
-export const outline = (cv: Cv, bin: Bin, placed: Placed, aligned: Mat, b: Mat, valid: Mat, flow: Mat): Uint8Array => {
+export const outline = (cv: Cv, bin: Bin, placed: Placed, { aligned, valid, strayed }: Laid, b: Mat): Uint8Array => {
   const [cw, ch] = coarseSize(b);
   const [a8, b8, ok] = [aligned, b, valid].map((mat) => bytesOf(coarseOf(cv, bin, mat))) as [Uint8Array, Uint8Array, Uint8Array];
   const [across, down] = [Math.ceil(cw / SQUARE), Math.ceil(ch / SQUARE)];
-  const shift = flow.data32F;
   const known = new Uint8Array(across * down);
   for (let ty = 0; ty < down; ty += 1)
     for (let tx = 0; tx < across; tx += 1) {
       const seen = new Together();
-      let moved = 0;
+      let away = 0;
       // Looked at half a square beyond each side: a few specks more.
       for (let y = Math.max(0, ty * SQUARE - 8); y < Math.min(ch, (ty + 1) * SQUARE + 8); y += 1)
-        for (let x = Math.max(0, tx * SQUARE - 8), i = y * cw + x; x < Math.min(cw, (tx + 1) * SQUARE + 8); x += 1, i += 1) {
-          if (ok[i]! < 200) continue;
-          seen.add(a8[i]!, b8[i]!);
-          moved += Math.hypot(shift[2 * i]!, shift[2 * i + 1]!);
-        }
-      if (seen.n < SQUARE * SQUARE || moved / seen.n > BESIDE_PX || Math.min(...seen.spreads) < SPECKLED) continue;
-      if (seen.alike >= SPECKS_ALIKE) known[ty * across + tx] = 1;
+        for (let x = Math.max(0, tx * SQUARE - 8), i = y * cw + x; x < Math.min(cw, (tx + 1) * SQUARE + 8); x += 1, i += 1)
+          if (ok[i]! >= 200) {
+            seen.add(a8[i]!, b8[i]!);
+            away += strayed[i]!;
+          }
+      if (seen.n < SQUARE * SQUARE) continue;
+      if (Math.min(...seen.spreads) >= SPECKLED && away / seen.n < ASTRAY_PX && seen.alike >= SPECKS_ALIKE) known[ty * across + tx] = 1;
     }
   const scale = cw / b.cols;
   const sure = new Uint8Array(across * down);

@@ -50,7 +50,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   );
   const open =
     read.filter(({ reading }) => reading === undefined).length + propellers.filter(({ id }) => !sound[id]).length + pictures.length;
-  const tie = () => {
+  const tie = (judgements: typeof sound = sound) => {
     if (faulty) return;
     onTie([
       ...asItWas(record, stop, alone),
@@ -68,12 +68,18 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
           : [],
       ),
       ...propellers.flatMap((propeller): EventBody[] => {
-        const judged = sound[propeller.id];
+        const judged = judgements[propeller.id];
         return judged
           ? [{ kind: 'evidenceGiven', walk, propeller: propeller.id, state: evidenceStateOf(judged, propeller), photos: [] }]
           : [];
       }),
     ]);
+  };
+  const judge = (id: string, state: 'sound' | 'notSeen') => {
+    const next = { ...sound, [id]: state };
+    setSound(next);
+    // With the last thing that was open the stop is done.
+    if (gauges.length + pictures.length === 0 && propellers.every((one) => next[one.id])) tie(next);
   };
   return (
     <Sheet
@@ -86,7 +92,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
             label={open > 0 ? t('walk.keepOpen', { count: open }) : t('walk.keepTie')}
             tone={open > 0 ? 'mari' : 'weed'}
             disabled={faulty}
-            onPress={tie}
+            onPress={() => tie()}
             testID="rest-tie"
           />
           {open > 0 ? <Alt label={t('walk.goBack')} onPress={onClose} /> : null}
@@ -104,7 +110,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 label={t(`walk.evidence.${state}`)}
                 on={sound[propeller.id] === state}
                 tone={state === 'sound' ? 'weed' : 'mari'}
-                onPress={() => setSound((now) => ({ ...now, [propeller.id]: state }))}
+                onPress={() => judge(propeller.id, state)}
                 testID={`rest-prop-${state}`}
               />
             ))}
@@ -150,7 +156,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                       ? t('walk.lowerThanOut', { v: spokenReading(gauge, before!) })
                       : undefined
                 }
-                onEnter={tie}
+                onEnter={() => tie()}
                 autoFocus={i === 0}
                 testID={`rest-${gauge.id}`}
               />

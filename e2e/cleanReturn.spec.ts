@@ -1,0 +1,62 @@
+import { expect, PHONE, test } from './quay';
+import { sign } from './walking';
+
+/** What a press and a picture take, s, and what a clean return may take. */
+const PRESS_S = 1.5;
+const PICTURE_S = 6;
+const MOST_S = 180;
+const MOST_A_STOP = 2;
+
+test(
+  'a clean boat is walked in with one press a stop, two where something is read, in well under three minutes',
+  PHONE,
+  async ({ bram }) => {
+    const { page } = bram;
+    let presses = 0;
+    let pictures = 0;
+    await page.exposeFunction('pressed', () => {
+      presses += 1;
+    });
+    await page.addInitScript(() => addEventListener('click', () => void (window as unknown as { pressed: () => void }).pressed(), true));
+    await bram.open('/hire/h-1004');
+    await bram.by('hire-next').click();
+    await bram.by('came-in').click();
+    const heading = page.locator('h2, [role="heading"][aria-level="2"]').first();
+    const stops = await page.locator('[data-testid^="knot-"]').count();
+    expect(stops).toBeGreaterThanOrEqual(4);
+    const aStop: number[] = [];
+    for (let i = 0; i < stops; i += 1) {
+      const [title, before] = [await heading.innerText(), presses];
+      await bram.by('tie').click();
+      const rest = bram.by('rest-tie');
+      await expect(rest.or(heading.filter({ hasNotText: title })).first()).toBeVisible();
+      if (await rest.isVisible()) {
+        if (await bram.by('rest-prop-sound').isVisible()) await bram.by('rest-prop-sound').click();
+        const fields = page.locator('input[data-testid^="rest-"]');
+        for (const field of await fields.all()) {
+          // What it read at departure stands beside it; a counter has gone on, a battery has gone down.
+          const was = Number(/(\d+(?:[.,]\d+)?)/.exec((await field.getAttribute('aria-label')) ?? '')?.[1] ?? '1');
+          await field.fill(String(was));
+        }
+        if ((await fields.count()) > 0) await fields.last().press('Enter');
+        else if (await rest.isVisible()) await rest.click();
+      }
+      await expect(heading).not.toHaveText(title);
+      aStop.push(presses - before);
+    }
+    pictures += await page.locator('img[alt^="Picture"]').count();
+    await sign(bram);
+    await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+    await bram.allSent();
+    expect(Math.max(...aStop), aStop.join(', ')).toBeLessThanOrEqual(MOST_A_STOP);
+    const seconds = presses * PRESS_S + pictures * PICTURE_S;
+    console.log(`clean return: ${presses} presses (${aStop.join(', ')} a stop), ${pictures} pictures, ${seconds} s`);
+    expect(seconds).toBeLessThan(MOST_S);
+    await expect(
+      page
+        .getByText('Nothing differs')
+        .or(page.getByText(/other things as they were/))
+        .first(),
+    ).toBeVisible();
+  },
+);
