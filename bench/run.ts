@@ -25,6 +25,10 @@ const BENCHES: Record<string, Bench> = {
     run: async () => (await import('./figures/marksFrames')).marksFrames(),
   },
   delivery: { about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
+  compare: {
+    about: 'a 12-megapixel pair, and 20 of them beside what phones deliver',
+    run: async () => (await import('./figures/compare')).compare(),
+  },
   pairs: {
     about: '200 pairs of photographs and 300 that must not be compared',
     long: true,

@@ -21,6 +21,7 @@ test(
     await bram.open('/hire/h-1004');
     await bram.by('hire-next').click();
     await bram.by('came-in').click();
+    await expect(bram.by('tie')).toBeVisible();
     const heading = page.locator('h2, [role="heading"][aria-level="2"]').first();
     const stops = await page.locator('[data-testid^="knot-"]').count();
     expect(stops).toBeGreaterThanOrEqual(4);

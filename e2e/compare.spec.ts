@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { expect, test } from './quay';
+import { expect, PHONE, type Phone, test } from './quay';
 
 /** The same picture once more, taken from a hand's breadth aside and with a scratch in it that was not there. */
 const again = async (departure: Buffer): Promise<Buffer> => {
@@ -18,12 +18,9 @@ const again = async (departure: Buffer): Promise<Buffer> => {
     .toBuffer();
 };
 
-test('a scratch that came while she was out is boxed by the machine; a person takes it for a mark, and puts aside what is none', async ({
-  bram,
-  quay,
-}) => {
-  test.slow();
-  const { page } = bram;
+/** Takes the same side's picture once more, with a scratch on it. @returns the surface */
+const photographAgain = async (bram: Phone): Promise<string> => {
+  const { page, quay } = bram;
   const api = bram.context.request;
   const { book } = (await (await api.get(`${quay.url}/api/hires/h-1009`)).json()) as {
     book: { surfaces: { id: string; station: string }[] };
@@ -44,6 +41,15 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   await bram.by('surface-photo-file').click();
   await (await chooser).setFiles({ name: 'port.jpg', mimeType: 'image/jpeg', buffer });
   if (await bram.by('photo-keep').isVisible()) await bram.by('photo-keep').click();
+  return id;
+};
+
+test('a scratch that came while she was out is boxed by the machine; a person takes it for a mark, and puts aside what is none', async ({
+  bram,
+}) => {
+  test.slow();
+  const { page } = bram;
+  await photographAgain(bram);
   await bram.by('pair-open').click({ timeout: 45_000 });
   await expect(page.getByText(/The machine sees \d difference/)).toBeVisible({ timeout: 45_000 });
   await expect(bram.by('box-1')).toBeVisible();
@@ -60,4 +66,25 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   await expect(page.getByText('The machine sees nothing new here.')).toBeVisible();
   await bram.by('box-back').click();
   await expect(bram.by('box-1')).toBeVisible();
+});
+
+test('a comparison whose quay was killed half-way is taken up again and finished', PHONE, async ({ bram, quay }) => {
+  test.slow();
+  const { page } = bram;
+  const surface = await photographAgain(bram);
+  const stateNow = async () => {
+    const answer = await bram.context.request.get(`${quay.url}/api/hires/h-1009/comparisons`);
+    const { comparisons } = (await answer.json()) as { comparisons: { state: string }[] };
+    return comparisons.map(({ state }) => state);
+  };
+  await expect.poll(stateNow, { timeout: 40_000, intervals: [100] }).toContain('running');
+  bram.cut = true;
+  await quay.end('SIGKILL');
+  await quay.start();
+  // Once its lease has ended it is taken up, and nobody asks for it again.
+  await expect.poll(stateNow, { timeout: 100_000 }).toContain('done');
+  await page.reload();
+  await bram.by(`surface-${surface}`).click();
+  await bram.by('pair-open').click({ timeout: 45_000 });
+  await expect(page.getByText(/The machine sees \d difference/)).toBeVisible();
 });

@@ -1,8 +1,9 @@
 import { execFile } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, test } from './quay';
+import { expect, PHONE, test } from './quay';
 import { linkOf, renterPhone } from './renter';
 import { ROOT } from './template';
+import { decideAll } from './walking';
 
 /** What `./quay verify` says, and whether it found the file whole. */
 const verify = (...args: string[]): Promise<{ whole: boolean; said: string }> =>
@@ -51,4 +52,22 @@ test('the dossier is taken, opened and verified; with one byte altered it is ref
   const read = await verify(copy, '--key', key);
   expect(read.said).toContain('the renter’s copy');
   expect(read.whole).toBe(true);
+});
+
+test('the dossier of a closed hire holds its statement and verifies', PHONE, async ({ bram }, info) => {
+  await bram.open('/hire/h-1006/compare');
+  await decideAll(bram);
+  await bram.by('to-statement').click();
+  await bram.by('close-hire').click();
+  await expect(bram.page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
+  await expect(bram.page.getByText('Where the money is')).toBeVisible();
+  await bram.allSent();
+  await bram.open('/hire/h-1006');
+  const coming = bram.page.waitForEvent('download');
+  await bram.by('dossier-operator').click();
+  const file = info.outputPath('closed.zip');
+  await (await coming).saveAs(file);
+  const whole = await verify(file);
+  expect(whole.said).toContain('WHOLE');
+  expect(whole.whole).toBe(true);
 });

@@ -28,7 +28,6 @@ const addMark = async (phone: Phone, surface: string, x: number, y: number, kind
 test('pictures', async ({ phoneOf, browser, quay }, info) => {
   test.setTimeout(600_000);
   const wide = info.project.name === 'wide';
-  const on = (name: string) => `${name}-${info.project.name}`;
   const bram = await phoneOf(wide ? MANAGER : BRAM);
   await expect(bram.by('hire-h-1001').first()).toBeVisible();
   if (wide) await shoot(bram, 'day-wide');
@@ -122,12 +121,15 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await doStop(bram);
   await bram.page.locator('[role="checkbox"]').first().click();
   await bram.by('count-extinguisher').click();
-  await shoot(bram, on('walk-out'));
+  if (!wide) await shoot(bram, 'walk-out-phone');
   if (wide) {
     await bram.open('/hire/h-1006/compare');
     await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
     await bram.by('finding-mark/new-h-1006').click();
     await shoot(bram, 'compare-wide');
+    await bram.open('/figures');
+    await expect(bram.page.getByText('By boat')).toBeVisible();
+    await shoot(bram, 'figures-wide');
     return;
   }
   await bram.by('gauge-fuel-needle').click();
@@ -156,6 +158,8 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await shoot(bram, 'walk-in-phone');
   await bram.open('/hire/h-1006/compare');
   await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+  await bram.by('finding-mark/new-h-1006').click();
+  await expect(bram.page.getByAltText(/^in, /).first()).toBeVisible();
   await shoot(bram, 'compare-phone');
   await bram.open('/hire/h-1005/statement');
   await expect(bram.page.getByRole('heading', { name: /Statement/ })).toBeVisible();

@@ -30,13 +30,17 @@ export class Comparing {
   private readonly underWay = new Map<string, { abort: AbortController; ended: Promise<void> }>();
   private turning: Promise<void> | undefined;
   private ended = false;
+  private readonly clock: NodeJS.Timeout;
 
   constructor(
     private readonly store: () => Store,
     private readonly comparer: Comparer,
     private readonly now: () => Date,
     private readonly atOnce: number,
-  ) {}
+  ) {
+    // What a quay that died had under way is free once its lease has ended, whether anything arrives or not.
+    this.clock = setInterval(() => this.turn(), LEASE_MS / 2).unref();
+  }
 
   /** Something of a hire has arrived that may make a pair whole. */
   look(hire: string): void {
@@ -75,6 +79,7 @@ export class Comparing {
 
   async stop(): Promise<void> {
     this.ended = true;
+    clearInterval(this.clock);
     for (const { abort } of this.underWay.values()) abort.abort();
     await this.idle();
     await this.comparer.end();

@@ -18,7 +18,7 @@ export type PairKey = Pick<ComparisonRow, 'hire' | 'out' | 'back'>;
 const keyOf = ({ hire, out, back }: PairKey) => ({ hire, out, back });
 
 /** A thread that says nothing for so long has died with its process. */
-export const LEASE_MS = 120_000;
+export const LEASE_MS = 30_000;
 /** Tried so often before it is given up with the reason. */
 export const ATTEMPTS = 3;
 
