@@ -23,4 +23,4 @@ it('finds what is new on 24 made-up pairs, boxes little else, and refuses what m
   expect(sum('falseBoxes') / pairs.length).toBeLessThanOrEqual(0.6);
   const negatives = await judged<Awaited<ReturnType<typeof judgeNegative>>>(9000, 12, 'negative');
   expect(negatives.filter(({ refused }) => refused === null)).toEqual([]);
-}, 400_000);
+}, 600_000);

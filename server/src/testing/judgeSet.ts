@@ -5,6 +5,14 @@ import { judgeNegative, judgePair } from '../compare/oracle';
  * process of its own, since under the test runner every px takes ten times as long.
  */
 const [first, count, what] = [Number(process.argv[2]), Number(process.argv[3]), process.argv[4]];
-const all = [];
-for (let seed = first; seed < first + count; seed += 1) all.push(await (what === 'pair' ? judgePair(seed) : judgeNegative(seed)));
-process.stdout.write(JSON.stringify(all));
+
+const judge = async () => {
+  const all = [];
+  for (let seed = first; seed < first + count; seed += 1) all.push(await (what === 'pair' ? judgePair(seed) : judgeNegative(seed)));
+  process.stdout.write(JSON.stringify(all));
+};
+
+judge().catch((error: unknown) => {
+  console.error(error);
+  process.exitCode = 1;
+});
