@@ -156,8 +156,9 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
     },
     key: fingerprint,
     signed,
-    since: [...projected.late.map((one) => after(one, true)), ...projected.proposed.map((one) => after(one, false))].sort((a, b) =>
-      a.at < b.at ? -1 : 1,
-    ),
+    since: [
+      ...projected.late.map((one) => after(one, true)),
+      ...[...projected.proposed, ...projected.answered].map((one) => after(one, false)),
+    ].sort((a, b) => (a.at < b.at ? -1 : 1)),
   };
 };

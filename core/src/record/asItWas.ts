@@ -33,6 +33,7 @@ export const asItWas = (record: HireRecord, stop: StopState, alone = false): Eve
               count: was.count,
               state: was.state,
               ...(was.seal === undefined ? {} : { seal: was.seal }),
+              ...(was.at === undefined ? {} : { at: was.at }),
               asBefore: true,
             },
           ]
@@ -47,3 +48,7 @@ export const asItWas = (record: HireRecord, stop: StopState, alone = false): Eve
       .map(({ id, ways }): EventBody => ({ kind: 'asFound', walk: 'in', check: id, way: ways[0]!.id, photos: [] })),
   ];
 };
+
+/** How much of what is open at a stop one press does not say. Marks that are seen again go with their surface. */
+export const unsaidBy = (said: readonly EventBody[], stop: StopState): number =>
+  stop.left - said.filter(({ kind }) => kind !== 'markPlaced').length;

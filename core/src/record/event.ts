@@ -146,7 +146,7 @@ const kinds = {
     state: z.enum(['proposed', 'accepted', 'disputed', 'waived']),
     note,
   }),
-  /** What the renter says of a line; staff cannot say it for them once they have. */
+  /** What the renter says of a line, on their own phone: nobody says it for them, nor takes it back. */
   lineAnswered: z.object({
     kind: z.literal('lineAnswered'),
     line: z.string().check(z.minLength(1), z.maxLength(160)),

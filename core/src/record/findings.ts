@@ -7,7 +7,7 @@ import type { Fused } from '../fuel/fuse';
 import { happenedAt } from './held';
 import type { DECISIONS, EXTRAS, RECEIPTS } from './kinds';
 import { type HireRecord, type Slot, slot, slotsUnder } from './project';
-import { feedsEngine, fillsOf, fuelOf, fuelTanks, hoursRun, marksOf, shownLevel } from './walk';
+import { feedsEngine, fillsOf, fuelOf, fuelTanks, hoursRun, marksOf, PUMP_OVER, shownLevel } from './walk';
 
 /**
  * A finding is one difference between out and in, with what it rests on. The machine proposes; a person decides.
@@ -212,8 +212,7 @@ const propellerFindings = (record: HireRecord, book: Book, base: (key: string, s
     ];
   });
 
-/** Fuller than this and by so much more than she left, a tank of waste is the renter's to empty where the operator says so. */
-const PUMP_OVER = 0.25;
+/** To be pumped out and fuller by so much than she left, a tank of waste is the renter's to empty where the operator says so. */
 const FULLER_BY = 0.1;
 
 const wasteFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>

@@ -41,7 +41,6 @@ const STAFF: readonly EventKind[] = [
   'signRefused',
   'extraNoted',
   'receiptShown',
-  'lineAnswered',
   'lineContested',
   'waiverSet',
   'paidByHand',
@@ -85,6 +84,8 @@ const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff
 export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
   const { kind } = body;
   if (role === 'quay') return QUAY.includes(kind);
+  // What is waived is the operator's money.
+  if (body.kind === 'lineDecided' && body.state === 'waived') return role === 'manager';
   if (role !== 'renter') return STAFF.includes(kind) || (role === 'manager' && MANAGER.includes(kind));
   // What was shown on the boat is somebody's word who stood beside.
   if (body.kind === 'drillDone') return body.how !== 'onBoat';

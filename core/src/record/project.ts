@@ -29,6 +29,8 @@ export type HireRecord = {
   late: Held[];
   /** Made after the closing, or about a walk after its seal: proposals, not part of the values. */
   proposed: Held[];
+  /** What a terminal said after the closing of what it was asked before: the quay's own word, and no proposal. */
+  answered: Held[];
   /** Phones whose clock was off by more than two minutes when they delivered. */
   wrongClocks: { device: string; behindMs: number }[];
   bookVersion: number | undefined;
@@ -248,6 +250,7 @@ export const project = (held: Iterable<Held>): HireRecord => {
   const seals = { out: fence('out/sealed'), in: fence('in/sealed') };
   const late: Held[] = [];
   const proposed: Held[] = [];
+  const answered: Held[] = [];
   const ofAfterwards = (target: string) => {
     const of = known.get(target)?.event.body;
     return of !== undefined && isAfterwards(of);
@@ -263,7 +266,7 @@ export const project = (held: Iterable<Held>): HireRecord => {
         : body.kind !== 'sealed' && walkOf(body) === walk;
     for (const line of [closing, seals.out && concerns('out') ? seals.out : undefined, seals.in && concerns('in') ? seals.in : undefined]) {
       if (!line || line.covers.has(id) || line.one.event.id === id) continue;
-      (happenedAt(one) <= line.at ? late : proposed).push(one);
+      (body.kind === 'depositAnswered' ? answered : happenedAt(one) <= line.at ? late : proposed).push(one);
       return true;
     }
     return false;
@@ -293,6 +296,7 @@ export const project = (held: Iterable<Held>): HireRecord => {
     contradictions: contradictions.sort((a, b) => (a.key < b.key ? -1 : 1)),
     late: late.sort(byTime),
     proposed: proposed.sort(byTime),
+    answered: answered.sort(byTime),
     wrongClocks: [...clocks].map(([device, behindMs]) => ({ device, behindMs })).sort((a, b) => (a.device < b.device ? -1 : 1)),
     bookVersion: started?.by.event.bookVersion,
   };

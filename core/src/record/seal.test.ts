@@ -135,7 +135,8 @@ describe('who may add what', () => {
   it('is a table without gaps: staff all that people do but reading at home, a manager letting go, the quay closing, keys and deposits', () => {
     for (const kind of EVENT_KINDS) {
       const quays = ['closed', 'keyGiven', 'depositAnswered', 'paymentAnswered', 'corrected'].includes(kind);
-      const staffs = !quays && kind !== 'pointRead';
+      // What is read at home, and what a renter says of a line, nobody says for them.
+      const staffs = !quays && kind !== 'pointRead' && kind !== 'lineAnswered';
       expect([kind, mayAdd('hand', body(kind))]).toEqual([kind, staffs && kind !== 'letGo' && kind !== 'lineQuoted']);
       expect([kind, mayAdd('manager', body(kind))]).toEqual([kind, staffs]);
       expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, quays]);

@@ -139,6 +139,9 @@ export const oddGauges = (fused: Fused, book: Book, walk: Walk): { gauge: Gauge;
     return gauge ? [{ gauge, awayL }] : [];
   });
 
+/** Fuller than this share, a tank of waste is to be pumped out. */
+export const PUMP_OVER = 0.25;
+
 /** What a tank was read at by its first gauge that shows a level, L; nothing more is known of a tank that holds no fuel. */
 export const shownLevel = (record: HireRecord, book: Book, tank: Tank, walk: Walk): number | undefined => {
   for (const gauge of book.gauges) {

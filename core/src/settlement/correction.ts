@@ -1,6 +1,6 @@
-import type { HireRecord } from '../record/project';
-import { slotsUnder } from '../record/project';
-import type { Line, Statement } from './statement';
+import { happenedAt } from '../record/held';
+import { type HireRecord, slotsUnder } from '../record/project';
+import { type Line, type Statement, taxesOf } from './statement';
 
 /** What has become of one line of a closed statement since. */
 export type Standing = {
@@ -23,7 +23,7 @@ export const standingsOf = (record: HireRecord, closed: Statement): Standing[] =
   const contested = slotsUnder(record, 'contested/', 'lineContested');
   return closed.lines.map((line): Standing => {
     const changes = corrections.flatMap(({ value, by }) =>
-      value.lines.filter((one) => one.line === line.key).map(({ amountMinor }) => ({ amountMinor, at: by.event.at })),
+      value.lines.filter((one) => one.line === line.key).map(({ amountMinor }) => ({ amountMinor, at: happenedAt(by) })),
     );
     const against = contested.find(({ value }) => value.line === line.key);
     const settledAt = changes.at(-1)?.at;
@@ -32,11 +32,15 @@ export const standingsOf = (record: HireRecord, closed: Statement): Standing[] =
       line,
       chargedMinor: chargedAtClosing(line) + changes.reduce((sum, { amountMinor }) => sum + amountMinor, 0),
       mostMinor: line.amountMinor,
-      open: (waits && settledAt === undefined) || (against !== undefined && (settledAt === undefined || against.by.event.at > settledAt)),
+      open:
+        (waits && settledAt === undefined) || (against !== undefined && (settledAt === undefined || happenedAt(against.by) > settledAt)),
       remark: against?.value.remark ?? line.remark,
     };
   });
 };
+
+/** What is charged by now, by all statements of the hire together. */
+export const chargedOf = (standings: readonly Standing[]): number => standings.reduce((sum, { chargedMinor }) => sum + chargedMinor, 0);
 
 /** What of the deposit has to stay held for lines that nobody has settled yet. */
 export const keptFor = (standings: readonly Standing[]): number =>
@@ -64,3 +68,18 @@ export const correctionFaults = (
     if (after < least) return [{ line, is: 'belowNothing' }];
     return most !== undefined && after > most ? [{ line, is: 'overClaim' }] : [];
   });
+
+export type Correction = {
+  lines: { line: Line; amountMinor: number; chargedMinor: number }[];
+  totalMinor: number;
+  taxes: Statement['taxes'];
+};
+
+/** What a correction without faults comes to. */
+export const correctionOf = (standings: readonly Standing[], lines: readonly { line: string; amountMinor: number }[]): Correction => {
+  const changed = lines.map(({ line: key, amountMinor }) => {
+    const { line, chargedMinor } = standings.find((one) => one.line.key === key)!;
+    return { line, amountMinor, chargedMinor: chargedMinor + amountMinor };
+  });
+  return { lines: changed, totalMinor: changed.reduce((sum, { amountMinor }) => sum + amountMinor, 0), taxes: taxesOf(changed) };
+};

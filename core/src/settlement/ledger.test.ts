@@ -34,6 +34,16 @@ describe('the ledger', () => {
     expect(ledgerOf(recordOf({ kind: 'depositTaken', amountMinor: 250, how: 'cash' }), 80).balanceMinor).toBe(-170);
   });
 
+  it('hears what the terminal says after the closing, and takes it for nobody’s proposal', () => {
+    const before = held('a', 250);
+    const all = [before, { kind: 'closed', number: 1, statement: 'a'.repeat(64), covers: [], root: 'b'.repeat(64) } as EventBody];
+    const covered = recordOf(...all).slots.get('closed');
+    expect(covered).toBeDefined();
+    const record = recordOf(...all, held('a', 250, 'expired'));
+    expect(record.proposed).toEqual([]);
+    expect(ledgerOf(record, 80)).toMatchObject({ expiredMinor: 250, stillHeldMinor: 0 });
+  });
+
   it('counts nothing that is in doubt, and asks for nothing meanwhile', () => {
     const record = recordOf(held('a', 250), paid('1', 'capture', 80, 'a', 'unknown'));
     const ledger = ledgerOf(record, 80);

@@ -56,7 +56,7 @@ const lastOf = <K extends 'depositAnswered' | 'paymentAnswered'>(
 ): Extract<EventBody, { kind: K }>[] => {
   const last = new Map<string, Extract<EventBody, { kind: K }>>();
   const standing = slotsUnder(record, prefix, kind).flatMap((one) => one.standing);
-  for (const { event } of [...standing, ...record.late, ...record.proposed])
+  for (const { event } of [...standing, ...record.answered])
     if (event.body.kind === kind)
       last.set(name(event.body as Extract<EventBody, { kind: K }>), event.body as Extract<EventBody, { kind: K }>);
   return [...last.values()];

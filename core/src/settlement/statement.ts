@@ -99,10 +99,20 @@ const onceWhole = (lines: readonly Line[]): Line[] => {
 const counts = ({ state }: Line): boolean => state === 'proposed' || state === 'accepted';
 const heldFor = ({ basis }: Line): number => basis.reduce((sum, one) => sum + (one.is === 'quoteLater' ? one.holdMinor : 0), 0);
 
+/** The tax contained in some amounts, rounded once per rate, half away from zero. */
+export const taxesOf = (amounts: readonly { line: Line; amountMinor: number }[]): Statement['taxes'] => {
+  const rateOf = ({ price }: Line) => price?.taxBp ?? 0;
+  return [...new Set(amounts.map(({ line }) => rateOf(line)))]
+    .sort((a, b) => a - b)
+    .flatMap((taxBp) => {
+      const grossMinor = amounts.reduce((sum, { line, amountMinor }) => (rateOf(line) === taxBp ? sum + amountMinor : sum), 0);
+      return grossMinor === 0 ? [] : [{ taxBp, grossMinor, taxMinor: roundMinor((grossMinor * taxBp) / (10_000 + taxBp)) }];
+    });
+};
+
 /**
  * The settlement of a hire, recomputable at any time from the record and the pinned price list.
- * Tax is contained in the prices and is rounded once per rate, half away from zero. Disputed lines, and those quoted later,
- * keep only their part of the deposit.
+ * Tax is contained in the prices. Disputed lines, and those quoted later, keep only their part of the deposit.
  */
 export const statementOf = (record: HireRecord, findings: readonly Finding[], list: PriceList, of: Settled): Statement => {
   const { heldMinor } = of;
@@ -114,13 +124,6 @@ export const statementOf = (record: HireRecord, findings: readonly Finding[], li
   // What the renter is owed is not kept from them because they find it too little.
   const disputedMinor = sum(disputed.filter(({ amountMinor = 0 }) => amountMinor > 0));
   const keptMinor = disputedMinor + lines.filter(({ state }) => state !== 'waived').reduce((total, line) => total + heldFor(line), 0);
-  const rateOf = ({ price }: Line) => price?.taxBp ?? 0;
-  const taxes = [...new Set(lines.map(rateOf))]
-    .sort((a, b) => a - b)
-    .flatMap((taxBp) => {
-      const grossMinor = sum(lines.filter((line) => counts(line) && rateOf(line) === taxBp));
-      return grossMinor !== 0 ? [{ taxBp, grossMinor, taxMinor: roundMinor((grossMinor * taxBp) / (10_000 + taxBp)) }] : [];
-    });
   const capturedMinor = Math.max(0, Math.min(heldMinor, totalMinor));
   const stillHeldMinor = Math.min(heldMinor - capturedMinor, keptMinor);
   return {
@@ -128,7 +131,7 @@ export const statementOf = (record: HireRecord, findings: readonly Finding[], li
     lines,
     totalMinor,
     disputedMinor,
-    taxes,
+    taxes: taxesOf(lines.filter(counts).map((line) => ({ line, amountMinor: line.amountMinor ?? 0 }))),
     deposit: { heldMinor, capturedMinor, stillHeldMinor, releasedMinor: heldMinor - capturedMinor - stillHeldMinor },
     balanceMinor: Math.max(0, totalMinor) - capturedMinor,
     payOutMinor: Math.max(0, -totalMinor),

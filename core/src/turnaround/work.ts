@@ -2,7 +2,7 @@ import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import type { Finding } from '../record/findings';
 import { type HireRecord, slot } from '../record/project';
-import { shownLevel } from '../record/walk';
+import { PUMP_OVER, shownLevel } from '../record/walk';
 
 /**
  * What must happen to a boat before the next hire, read off the record of the hire that came in. It is done when somebody
@@ -42,7 +42,6 @@ export type Defect = { hire: string; key: string; station?: string | undefined }
 
 /** Emptier than this, and she is filled up before she leaves; fuller than this, and she is pumped out. */
 const FILL_UNDER = 0.9;
-const PUMP_OVER = 0.25;
 
 /** Flaws that may let water in or a hand through: somebody looks before the next party comes. */
 const UNSAFE_MARKS: readonly Mark['kind'][] = ['crack', 'tear', 'missing'];

@@ -110,6 +110,8 @@ describe('the money of a closed hire', () => {
     for (let again = 0; again < 2; again += 1)
       expect((await hand.send('POST', `/hires/${HIRE}/payments/c/charge`, { amountMinor: 3000 })).json.state).toBe('done');
     await append({ kind: 'paidByHand', payment: 'd', what: 'paid', amountMinor: 800, how: 'cash' });
+    // What the terminal said after the closing is the quay’s own word, and nobody’s proposal.
+    expect((await mina.send('GET', '/attention')).json.hires).toContainEqual(expect.objectContaining({ hire: HIRE, late: 0, proposed: 0 }));
     expect(await ledger(total)).toMatchObject({ paidMinor: 3800, balanceMinor: 0 });
   });
 
@@ -130,10 +132,10 @@ describe('a closed statement put right', () => {
 
   it('keeps what is disputed, goes to the manager’s desk, and is settled in part by a statement that refers to it', async () => {
     const { number, total } = await closed(2, {
-      kind: 'lineAnswered',
+      kind: 'lineDecided',
       line: 'count/fenders',
-      answer: 'disputed',
-      remark: 'one was never there',
+      state: 'disputed',
+      note: 'one was never there',
     });
     expect(total).toBe(0);
     await settle();
@@ -165,9 +167,7 @@ describe('a closed statement put right', () => {
     expect((await settle()).state).toBe('done');
     expect(await ledger(0)).toMatchObject({ capturedMinor: 7600, refundedMinor: 7600, balanceMinor: 0 });
     // Nothing of it is a late entry or a proposal.
-    expect((await mina.send('GET', '/attention')).json.hires).not.toContainEqual(
-      expect.objectContaining({ hire: HIRE, proposed: expect.any(Number) as number, late: 1 }),
-    );
+    expect((await mina.send('GET', '/attention')).json.hires).toContainEqual(expect.objectContaining({ hire: HIRE, late: 0, proposed: 0 }));
   });
 
   it('stands in the figures and in the table for the books, each number once', async () => {
@@ -196,11 +196,38 @@ describe('a closed statement put right', () => {
   });
 
   it('read from events that were taken one by one is the same as from all at once', async () => {
-    const { number } = await closed(2, { kind: 'lineAnswered', line: 'count/fenders', answer: 'disputed' });
+    const { number } = await closed(2, { kind: 'lineDecided', line: 'count/fenders', state: 'disputed' });
     await correct(number, [['count/fenders', 0]]);
     const all = await events();
     const kinds = all.map(({ event }: { event: HireEvent }) => event.body.kind);
     expect(kinds).toContain('corrected');
     expect(project([...all].reverse())).toEqual(project(all));
+  });
+});
+
+describe('what a renter says of a line', () => {
+  it('is theirs: nobody of the quay says it, replaces it or takes it back; only a manager waives', async () => {
+    const { json } = await hand.send('POST', `/hires/${HIRE}/links`, {});
+    const renter = quay.client();
+    const opened = await renter.send('POST', '/renter/session', { token: (json.url as string).split('#')[1] });
+    const phone = (opened.json.device as { id: string }).id;
+    const send = async (client: Client, event: HireEvent, headers: Record<string, string> = {}) => {
+      const body = { sentAt: quay.clock.now.toISOString(), events: [event] };
+      const answer = await client.send('POST', `/hires/${HIRE}/events`, body, headers);
+      return { id: event.id, refused: (answer.json.refused as { detail: string }[]).map(({ detail }) => detail) };
+    };
+    const disputed = eventOf(HIRE, phone, { kind: 'lineAnswered', line: 'late', answer: 'disputed', remark: 'the lock was shut' });
+    const said = await send(renter, disputed, { 'x-quay-renter': HIRE });
+    expect(said.refused).toEqual([]);
+    const mine = (body: EventBody, more: Partial<HireEvent> = {}) => send(hand, eventOf(HIRE, device, body, more));
+    expect((await mine({ kind: 'lineAnswered', line: 'late', answer: 'accepted' })).refused).toEqual(['a hand does not add lineAnswered']);
+    const over = ['nobody takes back what the renter said of a line'];
+    expect((await mine({ kind: 'undone' }, { replaces: [said.id] })).refused).toEqual(over);
+    expect((await mine({ kind: 'lineDecided', line: 'late', state: 'accepted' }, { replaces: [said.id] })).refused).toEqual(over);
+    expect((await mine({ kind: 'lineDecided', line: 'late', state: 'waived' })).refused).toEqual(['a hand does not add lineDecided']);
+    expect((await mine({ kind: 'lineDecided', line: 'late', state: 'accepted' })).refused).toEqual([]);
+    // The renter may think better of it.
+    const back = eventOf(HIRE, phone, { kind: 'undone' }, { replaces: [said.id] });
+    expect((await send(renter, back, { 'x-quay-renter': HIRE })).refused).toEqual([]);
   });
 });

@@ -1,6 +1,5 @@
 import type { Knex } from 'knex';
-import { roundMinor } from '@quay/core/money/minor';
-import { type CorrectionFault, correctionFaults, standingsOf } from '@quay/core/settlement/correction';
+import { type CorrectionFault, correctionFaults, correctionOf, standingsOf } from '@quay/core/settlement/correction';
 import { appendQuayEvent, nextSeq } from './quayEvent';
 import { wholeRecord } from './record';
 import { closedStatement, keepStatement, nextNumber } from './statement';
@@ -27,11 +26,6 @@ export const correct = (
     const standings = standingsOf(whole.record, closed.statement);
     const faults = correctionFaults(standings, lines);
     if (faults.length > 0) return { ok: false, reason: 'doesNotStand', faults };
-    const changed = lines.map(({ line: key, amountMinor }) => {
-      const { line, chargedMinor } = standings.find((one) => one.line.key === key)!;
-      return { line, amountMinor, chargedMinor: chargedMinor + amountMinor };
-    });
-    const rates = [...new Set(changed.map(({ line }) => line.price?.taxBp ?? 0))].sort((a, b) => a - b);
     const number = await nextNumber(trx);
     const { statement, ...head } = closed;
     const digest = await keepStatement(trx, {
@@ -41,12 +35,7 @@ export const correct = (
       corrects: closed.number!,
       why,
       currency: statement.currency,
-      lines: changed,
-      totalMinor: changed.reduce((sum, { amountMinor }) => sum + amountMinor, 0),
-      taxes: rates.flatMap((taxBp) => {
-        const grossMinor = changed.reduce((sum, one) => ((one.line.price?.taxBp ?? 0) === taxBp ? sum + one.amountMinor : sum), 0);
-        return grossMinor === 0 ? [] : [{ taxBp, grossMinor, taxMinor: roundMinor((grossMinor * taxBp) / (10_000 + taxBp)) }];
-      }),
+      ...correctionOf(standings, lines),
     });
     await appendQuayEvent(trx, hire, {
       body: { kind: 'corrected', number, corrects: closed.number!, lines: [...lines], why, statement: digest },

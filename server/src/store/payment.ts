@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
 import { type HireRecord, slot } from '@quay/core/record/project';
 import type { EventBody } from '@quay/core/record/event';
-import { keptFor, standingsOf, type Standing } from '@quay/core/settlement/correction';
+import { chargedOf, keptFor, standingsOf, type Standing } from '@quay/core/settlement/correction';
 import { type InDoubt, ledgerOf, type Ledger, nextStep } from '@quay/core/settlement/ledger';
 import type { Statement } from '@quay/core/settlement/statement';
 import { askNow, stillHeld } from './deposit';
@@ -35,10 +35,7 @@ export const accountOf = async (db: Knex, hire: string): Promise<Account | 'noSu
   return {
     whole,
     standings,
-    ledger: ledgerOf(
-      whole.record,
-      standings.reduce((sum, { chargedMinor }) => sum + chargedMinor, 0),
-    ),
+    ledger: ledgerOf(whole.record, chargedOf(standings)),
     currency: (await priceList(db, row.priceVersion)).currency,
     bookVersion: whole.record.bookVersion ?? 1,
   };

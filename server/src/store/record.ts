@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
 import { Book } from '@quay/core/fleet/book';
 import { canonical } from '@quay/core/record/canonical';
-import type { HireEvent } from '@quay/core/record/event';
+import type { EventKind, HireEvent } from '@quay/core/record/event';
 import { type Actor, happenedAt, type Held } from '@quay/core/record/held';
 import { mayAdd } from '@quay/core/record/mayAdd';
 import { type HireRecord, project, slot } from '@quay/core/record/project';
@@ -86,6 +86,26 @@ const ownOnly = async (db: Knex, fit: Fit[], refused: Refusal[]): Promise<Fit[]>
   });
 };
 
+/** What renters say of their statement is theirs to take back: nobody of the quay replaces or undoes it. */
+const THEIR_WORD: readonly EventKind[] = ['lineAnswered', 'lineContested'];
+
+const notOverruled = async (db: Knex, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
+  const named = [...new Set(fit.flatMap(({ event }) => event.replaces))];
+  if (named.length === 0) return fit;
+  const rows = (await db('event').whereIn('id', named).where({ role: 'renter' }).select('id', 'content')) as Pick<
+    EventRow,
+    'id' | 'content'
+  >[];
+  const theirs = new Set(
+    rows.filter(({ content }) => THEIR_WORD.includes((JSON.parse(content) as HireEvent).body.kind)).map(({ id }) => id),
+  );
+  return fit.filter(({ event }) => {
+    const overruled = event.replaces.some((id) => theirs.has(id));
+    if (overruled) refused.push({ id: event.id, reason: 'mayNot', detail: 'nobody takes back what the renter said of a line' });
+    return !overruled;
+  });
+};
+
 const inserts = new Map<number, string>();
 /**
  * One statement for so many rows, made once: building it anew costs more than running it. What a delivery shares is
@@ -108,7 +128,7 @@ const insertOf = (rows: number): string => {
  */
 export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
   const { fit: sorted, refused } = sort(delivery);
-  const fit = delivery.actor.role === 'renter' ? await ownOnly(db, sorted, refused) : sorted;
+  const fit = await (delivery.actor.role === 'renter' ? ownOnly : notOverruled)(db, sorted, refused);
   if (fit.length === 0) return { held: [], refused };
   const { hire, device, actor, now, behindMs } = delivery;
   // The first of an id in one delivery is tried; a second one is then judged against what is held.

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { digestOf } from '@quay/core/record/canonical';
-import type { Line, Statement } from '@quay/core/settlement/statement';
+import type { Correction } from '@quay/core/settlement/correction';
+import type { Statement } from '@quay/core/settlement/statement';
 
 type Head = {
   number: number | null;
@@ -16,16 +17,14 @@ type Head = {
 export type StatementBody = Head & { statement: Statement };
 
 /** A statement that puts another right. */
-export type CorrectionBody = Head & {
-  number: number;
-  closedAt: string;
-  corrects: number;
-  why: string;
-  currency: string;
-  lines: { line: Line; amountMinor: number; chargedMinor: number }[];
-  totalMinor: number;
-  taxes: Statement['taxes'];
-};
+export type CorrectionBody = Head &
+  Correction & {
+    number: number;
+    closedAt: string;
+    corrects: number;
+    why: string;
+    currency: string;
+  };
 
 type Row = { number: number; hire: string; corrects: number | null; digest: string; body: string; closedAt: string };
 

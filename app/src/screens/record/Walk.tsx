@@ -1,7 +1,7 @@
 import { say } from '@quay/core/fleet/words';
 import type { Walk as WalkName } from '@quay/core/record/event';
 import { SKIP_REASONS } from '@quay/core/record/kinds';
-import { asItWas } from '@quay/core/record/asItWas';
+import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -76,8 +76,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   };
   // Coming in, one press says of all that is still open here that it is as it was; what it cannot say is asked for.
   const said = walk === 'in' ? asItWas(record, stop) : [];
-  // Every open thing is closed by one entry of its own; marks that are seen again go with their surface.
-  const unsaid = stop.left - said.filter(({ kind }) => kind !== 'markPlaced').length;
+  const unsaid = unsaidBy(said, stop);
   const tie = () => {
     if (stop.tied) {
       if (allTied) readBack();

@@ -1,7 +1,7 @@
 import { statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/fleet/words';
 import { slot } from '@quay/core/record/project';
-import { type Standing, standingsOf } from '@quay/core/settlement/correction';
+import { chargedOf, type Standing, standingsOf } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
 import { useMutation } from '@tanstack/react-query';
@@ -56,7 +56,7 @@ const Copy = () => {
       <Money minor={minor} currency={prices.currency} size={21} />
     </View>
   );
-  const charged = closed ? standings.reduce((total, one) => total + one.chargedMinor, 0) : statement.totalMinor;
+  const charged = closed ? chargedOf(standings) : statement.totalMinor;
   return (
     <Page
       title={closed ? t('bill.number', { n: closed.number }) : t('bill.title')}

@@ -1,5 +1,5 @@
 import { chargeCard, type PaymentReply, settlePayments } from '@quay/contract/settlement';
-import { keptFor, type Standing } from '@quay/core/settlement/correction';
+import { chargedOf, keptFor, type Standing } from '@quay/core/settlement/correction';
 import { ledgerOf, nextStep } from '@quay/core/settlement/ledger';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -23,10 +23,7 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
   const money = useMoney(prices.currency);
   // The same name until it is answered: pressed twice, it is still paid once.
   const [payment, setPayment] = useState(() => uuidv7());
-  const ledger = ledgerOf(
-    view.record,
-    standings.reduce((sum, { chargedMinor }) => sum + chargedMinor, 0),
-  );
+  const ledger = ledgerOf(view.record, chargedOf(standings));
   const kept = keptFor(standings);
   const work = useMutation({
     mutationFn: async (ask: () => Promise<PaymentReply>) => {

@@ -1,5 +1,5 @@
 import { say } from '@quay/core/fleet/words';
-import { asItWas } from '@quay/core/record/asItWas';
+import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
@@ -53,7 +53,7 @@ const Walking = ({ view }: { view: WalkView }) => {
   };
   // Coming in, one press says of all that is still open here that it is as it was; what it cannot say is asked for.
   const said = walk === 'in' ? asItWas(record, stop, true) : [];
-  const unsaid = stop.left - said.filter(({ kind }) => kind !== 'markPlaced').length;
+  const unsaid = unsaidBy(said, stop);
   const tie = async (extra: EventBody[] = []) => {
     setLeft(false);
     setRest(false);
