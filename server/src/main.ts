@@ -103,14 +103,17 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     await store.close();
     throw error;
   }
-  quay.comparing = new Comparing(
-    () => quay.store,
-    comparer(import.meta.dirname),
-    () => quay.now(),
-    THREADS,
-  );
-  // What waits since before, and what a quay that died had under way.
-  quay.comparing.turn();
+  const beginComparing = () => {
+    quay.comparing = new Comparing(
+      () => quay.store,
+      comparer(import.meta.dirname),
+      () => quay.now(),
+      THREADS,
+    );
+    // What waits since before, and what a quay that died had under way.
+    quay.comparing.turn();
+  };
+  beginComparing();
   const pidFile = join(options.data, PID_FILE);
   writeFileSync(pidFile, String(process.pid));
   const address = server.address();
@@ -129,12 +132,14 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     },
     takeRestored: () =>
       gate.alone(async () => {
+        await quay.comparing?.stop();
         await quay.store.close();
         putRestoredInPlace(options.data);
         quay.store = await openStore(options.data);
         quay.key = await quayKey(quay.store.db);
         quay.epoch = await readEpoch(quay.store.db);
         writeFileSync(pidFile, String(process.pid));
+        beginComparing();
         console.log('quay: the restored data is in place');
       }),
   };

@@ -27,7 +27,13 @@ beforeEach(async () => {
   phone = await handOn(quay);
   device = ((await phone.send('GET', '/session')).json as { device: { id: string } }).device.id;
 });
-afterEach(() => quay.stop());
+afterEach(async () => {
+  await Promise.all(begun.splice(0).map((comparing) => comparing.stop()));
+  await quay.stop();
+});
+
+/** What a test has begun, so that nothing of it goes on without a quay. */
+const begun: Comparing[] = [];
 
 /** A thread that answers when and as it is told. */
 const made = (answer: () => Promise<FilesCompared>) => {
@@ -47,6 +53,7 @@ const made = (answer: () => Promise<FilesCompared>) => {
     () => quay.clock.now,
     1,
   );
+  begun.push(comparing);
   return { comparing, asked };
 };
 
