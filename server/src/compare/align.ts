@@ -5,17 +5,26 @@ import { smoothFlow } from './smoothFlow';
 /** Illumination is what stays the same over so many px of the coarse picture; a flaw is smaller. */
 const LIGHT_PX = 45;
 
+/** A broad blur of something smooth is worked out in a picture so many times smaller. */
+const BROAD = 4;
+
+const broadly = (cv: Cv, bin: Bin, mat: Mat, sigma: number): Mat => {
+  const small = bin.keep(new cv.Mat());
+  cv.resize(mat, small, new cv.Size(Math.ceil(mat.cols / BROAD), Math.ceil(mat.rows / BROAD)), 0, 0, cv.INTER_AREA);
+  cv.GaussianBlur(small, small, new cv.Size(0, 0), sigma / BROAD);
+  const broad = bin.keep(new cv.Mat());
+  cv.resize(small, broad, new cv.Size(mat.cols, mat.rows), 0, 0, cv.INTER_LINEAR);
+  return broad;
+};
+
 /** Varies about 128 by what is local: light and shade go away, lines and letters stay. */
 const locally = (cv: Cv, bin: Bin, grey: Mat): Mat => {
   const float = bin.keep(new cv.Mat());
   grey.convertTo(float, cv.CV_32F);
-  const mean = bin.keep(new cv.Mat());
-  const spread = bin.keep(new cv.Mat());
-  cv.GaussianBlur(float, mean, new cv.Size(0, 0), 9);
-  cv.subtract(float, mean, float);
+  cv.subtract(float, broadly(cv, bin, float, 9), float);
   const squared = bin.keep(new cv.Mat());
   cv.multiply(float, float, squared);
-  cv.GaussianBlur(squared, spread, new cv.Size(0, 0), 14);
+  const spread = broadly(cv, bin, squared, 14);
   cv.sqrt(spread, spread);
   const floor = bin.keep(new cv.Mat(grey.rows, grey.cols, cv.CV_32F, new cv.Scalar(6)));
   cv.add(spread, floor, spread);
@@ -24,6 +33,9 @@ const locally = (cv: Cv, bin: Bin, grey: Mat): Mat => {
   float.convertTo(out, cv.CV_8U, 42, 128);
   return out;
 };
+
+/** Flow is smooth: it is followed in a smaller picture than the rest is worked out in. */
+const FLOW_AT_PX = 560;
 
 /** So far from where a smooth surface went a place may have gone all the same, px of the coarse picture. */
 const STRAY_PX = 2.5;
@@ -37,15 +49,13 @@ const SAYS = 24;
 const straighten = (flow: Mat, local: Mat): Float32Array => {
   const strayed = new Float32Array(flow.rows * flow.cols);
   const [moved, seen] = [flow.data32F, local.data as Uint8Array];
-  const smooth = smoothFlow(
-    moved,
-    Float32Array.from(seen, (v) => Math.min(1, Math.abs(v - 128) / SAYS)),
-    flow.cols,
-    flow.rows,
-  );
+  const says = new Float32Array(seen.length);
+  for (let i = 0; i < says.length; i += 1) says[i] = Math.min(1, Math.abs(seen[i]! - 128) / SAYS);
+  const smooth = smoothFlow(moved, says, flow.cols, flow.rows);
   for (let i = 0; i < moved.length; i += 2) {
-    const [du, dv] = [moved[i]! - smooth[i]!, moved[i + 1]! - smooth[i + 1]!];
-    const far = Math.hypot(du, dv);
+    const du = moved[i]! - smooth[i]!;
+    const dv = moved[i + 1]! - smooth[i + 1]!;
+    const far = Math.sqrt(du * du + dv * dv);
     strayed[i / 2] = far;
     if (far <= STRAY_PX) continue;
     const keep = Math.max(0, 2 - far / STRAY_PX);
@@ -72,29 +82,56 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
   const [cw] = coarseSize(b);
   const [sa, sb] = [plane, b].map((mat) => locally(cv, bin, coarseOf(cv, bin, mat))) as [Mat, Mat];
   const flow = bin.keep(new cv.Mat());
+  const [la, lb] = [sa, sb].map((mat) => {
+    const small = bin.keep(new cv.Mat());
+    cv.resize(mat, small, new cv.Size(FLOW_AT_PX, Math.round((mat.rows * FLOW_AT_PX) / mat.cols)), 0, 0, cv.INTER_AREA);
+    return small;
+  }) as [Mat, Mat];
   // From the second to the first: for each of its places, where the same thing lies in the first.
-  cv.calcOpticalFlowFarneback(sb, sa, flow, 0.5, 4, 27, 2, 5, 1.1, 0);
-  cv.GaussianBlur(flow, flow, new cv.Size(0, 0), 5);
+  cv.calcOpticalFlowFarneback(lb, la, flow, 0.5, 4, 21, 2, 5, 1.1, 0);
+  cv.GaussianBlur(flow, flow, new cv.Size(0, 0), 3.5);
+  cv.resize(flow, flow, new cv.Size(sb.cols, sb.rows), 0, 0, cv.INTER_LINEAR);
+  flow.convertTo(flow, -1, sb.cols / FLOW_AT_PX, 0);
   const strayed = straighten(flow, sb);
-  const large = bin.keep(new cv.Mat());
-  cv.resize(flow, large, size, 0, 0, cv.INTER_LINEAR);
   const scale = b.cols / cw;
-  const [mx, my] = [bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_32F)), bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_32F))];
+  const [mx, my] = [0, 1].map(() => bin.keep(new cv.Mat(flow.rows, flow.cols, cv.CV_32F))) as [Mat, Mat];
   const inverse = bin.keep(new cv.Mat());
   cv.invert(h, inverse, cv.DECOMP_LU);
-  const back = [...inverse.data64F];
+  const [h0, h1, h2, h3, h4, h5, h6, h7, h8] = inverse.data64F as unknown as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  {
+    // Both maps are smooth: they are worked out for the coarse picture's places and drawn out between them.
+    const [shift, dx, dy] = [flow.data32F, mx.data32F, my.data32F];
+    for (let y = 0, i = 0; y < flow.rows; y += 1)
+      for (let x = 0; x < flow.cols; x += 1, i += 1) {
+        const px = (x + 0.5 + shift[2 * i]!) * scale - 0.5;
+        const py = (y + 0.5 + shift[2 * i + 1]!) * scale - 0.5;
+        const w = h6 * px + h7 * py + h8;
+        dx[i] = (h0 * px + h1 * py + h2) / w;
+        dy[i] = (h3 * px + h4 * py + h5) / w;
+      }
+  }
+  for (const map of [mx, my]) cv.resize(map, map, size, 0, 0, cv.INTER_LINEAR);
   const valid = bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_8U));
-  // Nothing is made from here to the loop's end, so that these stay where they are.
-  const [shift, dx, dy, ok] = [large.data32F, mx.data32F, my.data32F, valid.data];
-  for (let y = 0, i = 0; y < b.rows; y += 1)
-    for (let x = 0; x < b.cols; x += 1, i += 1) {
-      const [px, py] = [x + shift[2 * i]! * scale, y + shift[2 * i + 1]! * scale];
-      const w = back[6]! * px + back[7]! * py + back[8]!;
-      const [u, v] = [(back[0]! * px + back[1]! * py + back[2]!) / w, (back[3]! * px + back[4]! * py + back[5]!) / w];
-      dx[i] = u;
-      dy[i] = v;
-      ok[i] = u >= 2 && v >= 2 && u < a.cols - 3 && v < a.rows - 3 ? 255 : 0;
+  {
+    // Nothing is made from here to the loop's end, so that these stay where they are.
+    const [dx, dy, ok] = [mx.data32F, my.data32F, valid.data];
+    const [right, bottom] = [a.cols - 3, a.rows - 3];
+    for (let i = 0; i < ok.length; i += 1) {
+      const u = dx[i]!;
+      const v = dy[i]!;
+      ok[i] = u >= 2 && v >= 2 && u < right && v < bottom ? 255 : 0;
     }
+  }
   const aligned = bin.keep(new cv.Mat());
   cv.remap(a, aligned, mx, my, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
   return { aligned, valid, strayed };
@@ -129,11 +166,11 @@ export const relight = (cv: Cv, bin: Bin, aligned: Mat, b: Mat, boat: Uint8Array
   const float = bin.keep(new cv.Mat());
   ratio.convertTo(float, cv.CV_32F);
   cv.GaussianBlur(float, float, new cv.Size(0, 0), 1.2);
+  const gain = float.data32F;
+  for (let i = 0; i < gain.length; i += 1) gain[i] = Math.exp((gain[i]! - 128) * LOG_STEP);
   cv.resize(float, large, new cv.Size(b.cols, b.rows), 0, 0, cv.INTER_LINEAR);
-  const light = large.data32F;
-  const data = aligned.data;
-  for (let i = 0; i < data.length; i += 1)
-    data[i] = Math.max(0, Math.min(255, (data[i]! + 10) * Math.exp((light[i]! - 128) * LOG_STEP) - 10));
+  const [light, data] = [large.data32F, aligned.data];
+  for (let i = 0; i < data.length; i += 1) data[i] = Math.max(0, Math.min(255, (data[i]! + 10) * light[i]! - 10));
 };
 
 /** Levels by which the curve of brightness is learnt. */
