@@ -44,9 +44,9 @@ const SAYS = 24;
 
 /**
  * Where a place strays from the smooth surface that most of the picture is, the surface is taken instead.
- * @returns how far each strayed, px
+ * @returns how far each strayed, px, and the surface
  */
-const straighten = (flow: Mat, local: Mat): Float32Array => {
+const straighten = (flow: Mat, local: Mat): { strayed: Float32Array; smooth: Float32Array } => {
   const strayed = new Float32Array(flow.rows * flow.cols);
   const [moved, seen] = [flow.data32F, local.data as Uint8Array];
   const says = new Float32Array(seen.length);
@@ -62,11 +62,15 @@ const straighten = (flow: Mat, local: Mat): Float32Array => {
     moved[i] = smooth[i]! + du * keep;
     moved[i + 1] = smooth[i + 1]! + dv * keep;
   }
-  return strayed;
+  return { strayed, smooth };
 };
 
 export type Laid = {
   aligned: Mat;
+  /** The same as the surface alone has it, as large as the coarse picture. */
+  surface: Mat;
+  /** And as each place by itself has it. */
+  free: Mat;
   /** Where the first photograph shows anything. */
   valid: Mat;
   /** How far each place of the coarse picture strayed from the surface that most of it is, px of it. */
@@ -92,9 +96,9 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
   cv.GaussianBlur(flow, flow, new cv.Size(0, 0), 3.5);
   cv.resize(flow, flow, new cv.Size(sb.cols, sb.rows), 0, 0, cv.INTER_LINEAR);
   flow.convertTo(flow, -1, sb.cols / FLOW_AT_PX, 0);
-  const strayed = straighten(flow, sb);
+  const own = Float32Array.from(flow.data32F);
+  const { strayed, smooth } = straighten(flow, sb);
   const scale = b.cols / cw;
-  const [mx, my] = [0, 1].map(() => bin.keep(new cv.Mat(flow.rows, flow.cols, cv.CV_32F))) as [Mat, Mat];
   const inverse = bin.keep(new cv.Mat());
   cv.invert(h, inverse, cv.DECOMP_LU);
   const [h0, h1, h2, h3, h4, h5, h6, h7, h8] = inverse.data64F as unknown as [
@@ -108,9 +112,10 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
     number,
     number,
   ];
-  {
-    // Both maps are smooth: they are worked out for the coarse picture's places and drawn out between them.
-    const [shift, dx, dy] = [flow.data32F, mx.data32F, my.data32F];
+  /** Where in the first picture each place of the coarse one lies, px of the first as it is. */
+  const mapOf = (shift: Float32Array): [Mat, Mat] => {
+    const maps = [0, 1].map(() => bin.keep(new cv.Mat(flow.rows, flow.cols, cv.CV_32F))) as [Mat, Mat];
+    const [dx, dy] = maps.map(({ data32F }) => data32F) as [Float32Array, Float32Array];
     for (let y = 0, i = 0; y < flow.rows; y += 1)
       for (let x = 0; x < flow.cols; x += 1, i += 1) {
         const px = (x + 0.5 + shift[2 * i]!) * scale - 0.5;
@@ -119,7 +124,15 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
         dx[i] = (h0 * px + h1 * py + h2) / w;
         dy[i] = (h3 * px + h4 * py + h5) / w;
       }
-  }
+    return maps;
+  };
+  const [surface, free] = [smooth, own].map((shift) => {
+    const coarse = bin.keep(new cv.Mat());
+    cv.remap(a, coarse, ...mapOf(shift), cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
+    return coarse;
+  }) as [Mat, Mat];
+  // The maps are smooth: they are worked out for the coarse picture's places and drawn out between them.
+  const [mx, my] = mapOf(Float32Array.from(flow.data32F));
   for (const map of [mx, my]) cv.resize(map, map, size, 0, 0, cv.INTER_LINEAR);
   const valid = bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_8U));
   {
@@ -134,7 +147,7 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
   }
   const aligned = bin.keep(new cv.Mat());
   cv.remap(a, aligned, mx, my, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
-  return { aligned, valid, strayed };
+  return { aligned, surface, free, valid, strayed };
 };
 
 /** Logarithm of brightness, as far as eight bits carry it; a shadow or another exposure only adds to it. */

@@ -20,8 +20,17 @@ const STANDS_OUT = 0.18;
 /** What lies so near to where she ends, px, and to so large a part, is of what she stands before. */
 const RIM_PX = 4;
 const AT_RIM = 0.3;
+/** So much of a side of it goes on beyond where she ends. */
+const CUT_OFF = 0.5;
+/** Below what is known of her it may be water: a flaw there stands out in quiet surroundings, and does not lie flat. */
+const QUIET_BELOW = 0.35;
+const FLAT = 2.5;
+const STRONG_BELOW = 1.3;
+/** A large flaw has a core; what is as large and even is the soft edge of a shadow. */
+const LARGE_PX = 350;
+const LARGE_CORE = 1.3;
 /** Fainter than this, it is not worth anybody's eye. */
-const FAINT = 0.56;
+const FAINT = 0.46;
 /** The sun in a drop of water: small, and blown out by so much of its box. */
 const GLINT_PX = 23;
 const BLOWN = 236;
@@ -38,8 +47,11 @@ const LIT_ALIKE = 0.28;
 /** Surroundings that became so much lighter or darker than the rest of them are not quiet; so much of them may be. */
 const QUIET = 0.12;
 const RESTLESS_AROUND = 0.5;
+/** So many times as strong as it has to be, it may lie across the edge of a shadow. */
+const STRONG = 3;
+const RESTLESS_STRONG = 0.8;
 /** Standing out so much in the other picture too, for how it stands out here, it was there before, or is gone. */
-const BEFORE = 0.32;
+const BEFORE = 0.22;
 const GONE = 0.5;
 const TURNED = 12;
 const TURNED_GONE = 1.1;
@@ -63,17 +75,19 @@ const VEIL_PX2 = 25_000;
 const VEILED = 0.2;
 /** Long and flat along where she ends, it is the edge itself. */
 const LONG_RIM_PX = 14;
+/** Her bottom is where the water begins, which is not always at the same height. */
+const BOTTOM_PX = 24;
 const ALONG_RIM = 0.5;
 const LONG = 3;
 const LONG_PX = 50;
 
-export const [ELSEWHERE, HERS, UNSEEN] = [0, 1, 2] as const;
+export const [ELSEWHERE, HERS, UNSEEN, BELOW] = [0, 1, 2, 3] as const;
 
 export type Look = {
   heat: Mat;
   /** The same with more slack. */
   far: Uint8Array;
-  /** Where she is, and where the first picture does not reach: {@link HERS}, {@link UNSEEN}, {@link ELSEWHERE}. */
+  /** Where she is, where the first picture does not reach, and what is below her and may be hers. */
   allowed: Uint8Array;
   /** The first picture laid over the second, in the light of the second. */
   aligned: Mat;
@@ -89,6 +103,8 @@ export type Blob = {
   x1: number;
   y1: number;
   area: number;
+  /** Of it, below what is known of her. */
+  below: number;
   sum: number;
   far: number;
   rim: number;
@@ -122,6 +138,7 @@ const joined = (blobs: readonly Blob[]): Blob[] => {
             x1: Math.max(a.x1, b.x1),
             y1: Math.max(a.y1, b.y1),
             area: a.area + b.area,
+            below: a.below + b.below,
             sum: a.sum + b.sum,
             far: a.far + b.far,
             rim: a.rim + b.rim,
@@ -177,7 +194,7 @@ const aroundOf = (cv: Cv, { b, lit, allowed }: Look, labels: Mat, { label, x0, y
           its.push(LOG[after[i]!]! - LOG[lit[i]!]!);
           now.sum += after[i]!;
           then.sum += lit[i]!;
-        } else if (far[k] && !not[k] && allowed[i] === HERS) {
+        } else if (far[k] && !not[k] && (allowed[i] === HERS || allowed[i] === BELOW)) {
           others.push(LOG[after[i]!]! - LOG[lit[i]!]!);
           aroundNow.sum += after[i]!;
           aroundThen.sum += lit[i]!;
@@ -259,49 +276,79 @@ const usualOf = (heat: Uint8Array, allowed: Uint8Array): number => {
   return v;
 };
 
+const emptyBlob = (label: number, cols: number, rows: number): Blob => ({
+  label,
+  x0: cols,
+  y0: rows,
+  x1: 0,
+  y1: 0,
+  area: 0,
+  below: 0,
+  sum: 0,
+  far: 0,
+  rim: 0,
+  nearRim: 0,
+  peak: 0,
+});
+
+/** Takes a place into a blob. */
+const grow = (blob: Blob, { heat, far, allowed }: Look, x: number, y: number): void => {
+  const i = y * heat.cols + x;
+  const v = (heat.data as Uint8Array)[i]!;
+  blob.x0 = Math.min(blob.x0, x);
+  blob.x1 = Math.max(blob.x1, x);
+  blob.y0 = Math.min(blob.y0, y);
+  blob.y1 = Math.max(blob.y1, y);
+  blob.area += 1;
+  if (allowed[i] === BELOW) blob.below += 1;
+  blob.sum += v;
+  blob.far += far[i]!;
+  const outside = (px: number) => [i - px, i + px, i - px * heat.cols, i + px * heat.cols].some((at) => allowed[at] === ELSEWHERE);
+  if (outside(RIM_PX)) blob.rim += 1;
+  if (outside(LONG_RIM_PX) || (allowed[i] === HERS && allowed[i + BOTTOM_PX * heat.cols] === BELOW)) blob.nearRim += 1;
+  blob.peak = Math.max(blob.peak, v);
+};
+
 /** What hangs together in the heat, with how strong it is. */
-export const blobsOf = (cv: Cv, bin: Bin, { heat, far, allowed }: Look): { blobs: Blob[]; labels: Mat; core: number } => {
+export const blobsOf = (cv: Cv, bin: Bin, look: Look): { blobs: Blob[]; labels: Mat; core: number } => {
+  const { heat, allowed } = look;
   const { cols, rows } = heat;
   const data = bytesOf(heat);
-  for (let i = 0; i < data.length; i += 1) if (allowed[i] !== HERS) data[i] = 0;
+  for (let i = 0; i < data.length; i += 1) if (allowed[i] !== HERS && allowed[i] !== BELOW) data[i] = 0;
   heat.data.set(data);
   const core = Math.max(CORE, Math.min(MOST_CORE, CALM + RESTLESS * usualOf(data, allowed)));
   const edges = bin.keep(new cv.Mat());
   cv.threshold(heat, edges, Math.max(EDGE, core * 0.45), 255, cv.THRESH_BINARY);
   const [labels, stats, centres] = [bin.keep(new cv.Mat()), bin.keep(new cv.Mat()), bin.keep(new cv.Mat())];
   const count = cv.connectedComponentsWithStats(edges, labels, stats, centres, 8);
-  const blobs: Blob[] = Array.from({ length: count }, (_, label) => ({
-    label,
-    x0: cols,
-    y0: rows,
-    x1: 0,
-    y1: 0,
-    area: 0,
-    sum: 0,
-    far: 0,
-    rim: 0,
-    nearRim: 0,
-    peak: 0,
-  }));
+  const blobs = Array.from({ length: count }, (_, label) => emptyBlob(label, cols, rows));
   const of = labels.data32S;
-  for (let y = 0, i = 0; y < rows; y += 1)
-    for (let x = 0; x < cols; x += 1, i += 1) {
-      if (of[i] === 0) continue;
-      const blob = blobs[of[i]!]!;
-      const v = data[i]!;
-      blob.x0 = Math.min(blob.x0, x);
-      blob.x1 = Math.max(blob.x1, x);
-      blob.y0 = Math.min(blob.y0, y);
-      blob.y1 = Math.max(blob.y1, y);
-      blob.area += 1;
-      blob.sum += v;
-      blob.far += far[i]!;
-      const outside = (px: number) => [i - px, i + px, i - px * cols, i + px * cols].some((at) => allowed[at] === ELSEWHERE);
-      if (outside(RIM_PX)) blob.rim += 1;
-      if (outside(LONG_RIM_PX)) blob.nearRim += 1;
-      blob.peak = Math.max(blob.peak, v);
-    }
+  for (let y = 0, i = 0; y < rows; y += 1) for (let x = 0; x < cols; x += 1, i += 1) if (of[i] !== 0) grow(blobs[of[i]!]!, look, x, y);
   return { blobs: blobs.slice(1), labels, core };
+};
+
+/** Whether so much of one side of a difference goes on beyond where she ends: a post, a line or the bank comes in from there. */
+const comesIn = ({ allowed, b: { cols, rows } }: Look, labels: Mat, { label, x0, x1, y0, y1 }: Blob): boolean => {
+  const of = labels.data32S;
+  const beyond = (x: number, y: number) => x < 0 || x >= cols || y < 0 || y >= rows || allowed[y * cols + x] === ELSEWHERE;
+  /** Goes along one side, and into it until the difference begins. */
+  const goesOn = (from: number, to: number, start: number, step: 1 | -1, at: (along: number, into: number) => [number, number]) => {
+    let count = 0;
+    for (let along = from; along <= to; along += 1)
+      for (let into = start; ; into += step) {
+        const [x, y] = at(along, into);
+        if (x < x0 || x > x1 || y < y0 || y > y1) break;
+        if (of[y * cols + x] !== label) continue;
+        if (beyond(...at(along, into - 3 * step))) count += 1;
+        break;
+      }
+    return count >= CUT_OFF * (to - from + 1);
+  };
+  return (
+    goesOn(x0, x1, y0, 1, (along, into) => [along, into]) ||
+    goesOn(y0, y1, x0, 1, (along, into) => [into, along]) ||
+    goesOn(y0, y1, x1, -1, (along, into) => [into, along])
+  );
 };
 
 /** Why a difference is nothing new on the boat. */
@@ -313,11 +360,16 @@ export const whyNot = (cv: Cv, look: Look, labels: Mat, core: number, blob: Blob
   const [wide, high] = [blob.x1 - blob.x0 + 1, blob.y1 - blob.y0 + 1];
   const long = Math.max(wide, high) >= LONG_PX && Math.max(wide / high, high / wide) >= LONG;
   if (blob.rim > AT_RIM * blob.area || (long && blob.nearRim > ALONG_RIM * blob.area)) return 'rim';
+  if (comesIn(look, labels, blob)) return 'rim';
+  const below = blob.below > blob.area / 2;
+  // Streaks and ripples lie flat.
+  if (below && (wide > FLAT * high || blob.peak < STRONG_BELOW * core)) return 'rim';
   let alikeElsewhere = MOVED_ALIKE;
   const around = aroundOf(cv, look, labels, blob);
   if (around) {
     const { became, aroundBecame, alike, standsOut, stoodOut, restless } = around;
-    if (restless > RESTLESS_AROUND) return 'restless';
+    if (below && restless > QUIET_BELOW) return 'restless';
+    if (restless > (blob.peak >= STRONG * core ? RESTLESS_STRONG : RESTLESS_AROUND)) return 'restless';
     if (Math.abs(became - aroundBecame) < UNCHANGED || alike > LIT_ALIKE) return 'light';
     if (standsOut * stoodOut > 0 && Math.abs(stoodOut) > BEFORE * Math.abs(standsOut)) return 'before';
     // Where something dark gave way to something light, the light is new, however dark it was.
@@ -330,22 +382,27 @@ export const whyNot = (cv: Cv, look: Look, labels: Mat, core: number, blob: Blob
 };
 
 /** Whether it is the sun in a drop of water. */
-const isGlint = ({ x0, x1, y0, y1 }: Blob, bright: Uint8Array, lit: Uint8Array, cols: number): boolean => {
+const isGlint = ({ x0, x1, y0, y1 }: Blob, bright: Uint8Array, lit: Uint8Array, cols: number, rows: number): boolean => {
   if (Math.max(x1 - x0, y1 - y0) >= GLINT_PX) return false;
-  let blown = 0;
-  for (let y = y0; y <= y1; y += 1)
-    for (let x = x0; x <= x1; x += 1) if (Math.max(bright[y * cols + x]!, lit[y * cols + x]!) >= BLOWN) blown += 1;
-  return blown >= BLOWN_PART * (x1 - x0 + 1) * (y1 - y0 + 1);
+  /** Share of what lies within so many px of its box that is blown out. */
+  const blown = (picture: Uint8Array, px: number): number => {
+    let [count, of] = [0, 0];
+    for (let y = Math.max(0, y0 - px); y <= Math.min(rows - 1, y1 + px); y += 1)
+      for (let x = Math.max(0, x0 - px); x <= Math.min(cols - 1, x1 + px); x += 1, of += 1) if (picture[y * cols + x]! >= BLOWN) count += 1;
+    return count / of;
+  };
+  // Where the paint about it is blown out as well, it is the light of the day.
+  return [bright, lit].some((picture) => blown(picture, 0) >= Math.max(BLOWN_PART, 2 * blown(picture, GLINT_PX)));
 };
 
 export const boxesOf = (cv: Cv, bin: Bin, look: Look): Found[] => {
   const { blobs, labels, core } = blobsOf(cv, bin, look);
   const bright = bytesOf(look.b);
   const standing = blobs.filter(
-    (blob) => !isGlint(blob, bright, look.lit, look.b.cols) && whyNot(cv, look, labels, core, blob) === undefined,
+    (blob) => !isGlint(blob, bright, look.lit, look.b.cols, look.b.rows) && whyNot(cv, look, labels, core, blob) === undefined,
   );
   return joined(standing)
-    .filter(({ peak }) => peak >= core)
+    .filter(({ peak, area }) => peak >= core * (area > LARGE_PX ? LARGE_CORE : 1))
     .filter(({ x0, x1, y0, y1, area }) => (x1 - x0) * (y1 - y0) < VEIL_PX2 || area > VEILED * (x1 - x0) * (y1 - y0))
     .filter(
       ({ x0, x1, y0, y1, area, sum }) => Math.max(x1 - x0, y1 - y0) >= LEAST_SIDE_PX && area >= LEAST_PX && sum >= LEAST_PX * core * 0.7,

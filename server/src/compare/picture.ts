@@ -67,6 +67,6 @@ export class Together {
   /** Pearson's correlation; none where one of them hardly varies. */
   get alike(): number {
     const [a, b] = this.spreads;
-    return (this.ab / this.n - (this.a / this.n) * (this.b / this.n)) / Math.max(1, a * b);
+    return (this.ab / this.n - (this.a / this.n) * (this.b / this.n)) / Math.max(0.1, a * b);
   }
 }
