@@ -842,6 +842,7 @@ export const en = {
       planned: 'about {{n}} h were planned for',
       burn: 'so many hours usually burn about {{n}} L',
       renterOnly: 'only the renter’s word',
+      unsigned: 'entered after the return was signed',
       method: {
         needle: 'needle',
         sightLine: 'sight line',

@@ -33,6 +33,17 @@ export const inside = {
     here: 'The machine has not compared these yet.',
     asTheyAre: 'Both pictures as they are, not laid over each other.',
   },
+  again: {
+    underWay_one: '{{count}} pair of pictures is still being compared.',
+    underWay_other: '{{count}} pairs of pictures are still being compared.',
+    saw_one: 'The machine sees {{count}} difference that nobody has judged: {{name}}',
+    saw_other: 'The machine sees {{count}} differences that nobody has judged: {{name}}',
+    sawWhy: 'What is marked now counts until the closing, and the statement says that it was seen after the signature.',
+    judge: 'Look and judge',
+    alone: 'The renter brought her back alone. What nobody of the quay has seen is only their word.',
+    walk: 'Walk her in once more',
+    sealed: 'The return is signed. What you enter now counts until the closing, and is shown as seen after the signature.',
+  },
   settle: {
     why: 'What it rests on',
     evidence: 'See what it rests on',

@@ -4,7 +4,7 @@ import type { EventBody } from './event';
 import type { Held } from './held';
 import { type Finding, findingsOf, needsDecision, unchangedCount } from './findings';
 import { pageDigest, pageOf } from './readback';
-import { isRentersWord } from './rentersWord';
+import { isRentersWord, isUnsigned } from './whoseWord';
 import { project } from './project';
 
 const DUE = '2026-06-13T16:00:00.000Z';
@@ -379,4 +379,8 @@ it('knows what only the renter says, and what somebody of the quay saw too', () 
   expect(of(out, back)).toBe(true);
   expect(of(out, back, again)).toBe(false);
   expect(of(out, by(count('in', 'fender', 3), 'hand'))).toBe(false);
+  // Entered when the return had been signed already, and found by whoever looked once more.
+  const record = { ...project([out, again]), again: [again] };
+  const finding = findingsOf(record, book, { from: DUE, to: DUE }).find(({ key }) => key === 'count/fender')!;
+  expect([isUnsigned(record, finding), isUnsigned({ ...record, again: [out] }, finding)]).toEqual([true, false]);
 });

@@ -181,6 +181,34 @@ describe('the record', () => {
     expect(slot(record, 'out/count/jacket', 'counted')!.value.count).toBe(8);
   });
 
+  it('takes what the quay enters of the return after its signature, and shows it; never of the departure, nor from the renter', () => {
+    const events = [make(1, count('jacket', 8)), make(2, count('jacket', 8, 'in'), {}, { actor: { id: 'r', role: 'renter' } })];
+    const seal = (walk: 'out' | 'in', n: number) =>
+      make(n, { kind: 'sealed', walk, ...sealContent(events, null), signature: '', key: 'b'.repeat(64) });
+    const seen = make(20, count('jacket', 7, 'in'), { replaces: [idOf(2)] });
+    const rest = [
+      make(21, count('jacket', 6, 'in'), { replaces: [idOf(2)] }, { actor: { id: 'r', role: 'renter' } }),
+      make(22, count('jacket', 5), { replaces: [idOf(1)] }),
+      make(23, { kind: 'undone' }, { replaces: [idOf(2)] }),
+      make(24, { kind: 'undone' }, { replaces: [idOf(4)] }),
+      make(25, { kind: 'signed', walk: 'in', as: 'staff', page: 'p', signer: 'Ada', drawing: 'a'.repeat(64), language: 'en' }),
+    ];
+    const all = [...events, seal('out', 3), seal('in', 4), seen, ...rest];
+    const record = project(all);
+    expect(slot(record, 'in/count/jacket', 'counted')!).toMatchObject({ value: { count: 7 }, contradiction: false });
+    expect(record.again.map(({ event }) => event.id)).toEqual([idOf(20)]);
+    expect(record.proposed.map(({ event }) => event.id)).toEqual([21, 22, 23, 24, 25].map(idOf));
+    // What was entered afterwards may be taken back again.
+    const back = project([...all, make(30, { kind: 'undone' }, { replaces: [idOf(20)] })]);
+    expect(slot(back, 'in/count/jacket', 'counted')!.value.count).toBe(8);
+    // Arrived after the seal, but made before it: it is late, as ever.
+    expect(project([...all, make(3, count('fender', 3, 'in'), { id: idOf(31) })]).late).toHaveLength(1);
+    // The closing covers it; what comes after that is a proposal.
+    const closed = project([...all, closedAfter([...events, seal('out', 3), seal('in', 4), seen], 40), make(50, count('jacket', 4, 'in'))]);
+    expect(slot(closed, 'in/count/jacket', 'counted')!.value.count).toBe(7);
+    expect(closed.proposed.map(({ event }) => event.id)).toContain(idOf(50));
+  });
+
   it('judges lateness by the clock put right, and says whose clock was wrong', () => {
     const events = [make(1, count('jacket', 8))];
     const hourFast = make(3600 + 5, count('jacket', 7), {}, { receivedAt: '2026-06-13T12:00:00.000Z', behindMs: -3_600_000 });

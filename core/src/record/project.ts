@@ -29,6 +29,11 @@ export type HireRecord = {
   late: Held[];
   /** Made after the closing, or about a walk after its seal: proposals, not part of the values. */
   proposed: Held[];
+  /**
+   * What the quay entered of the return after that was signed: it counts until the closing, and is said to be unsigned.
+   * A return that the renter walked alone is looked at again like that, and what a machine found in the photographs.
+   */
+  again: Held[];
   /** What a terminal said after the closing of what it was asked before: the quay's own word, and no proposal. */
   answered: Held[];
   /** Phones whose clock was off by more than two minutes when they delivered. */
@@ -249,11 +254,19 @@ export const project = (held: Iterable<Held>): HireRecord => {
   const closing = fence('closed');
   const seals = { out: fence('out/sealed'), in: fence('in/sealed') };
   const late: Held[] = [];
+  const again: Held[] = [];
   const proposed: Held[] = [];
   const answered: Held[] = [];
   const ofAfterwards = (target: string) => {
     const of = known.get(target)?.event.body;
     return of !== undefined && isAfterwards(of);
+  };
+  /** What was signed can be put right by the quay, which shows; it cannot be taken away, nor signed by halves. */
+  const looksAgain = (one: Held, line: { covers: ReadonlySet<string>; at: number }): boolean => {
+    const { body, replaces } = one.event;
+    if (happenedAt(one) <= line.at || (one.actor.role !== 'hand' && one.actor.role !== 'manager')) return false;
+    if (body.kind === 'undone') return replaces.every((id) => !line.covers.has(id) && known.get(id)?.event.body.kind !== 'sealed');
+    return body.kind !== 'signed' && body.kind !== 'signRefused';
   };
   const outside = (one: Held): boolean => {
     const { body, id, replaces } = one.event;
@@ -266,6 +279,10 @@ export const project = (held: Iterable<Held>): HireRecord => {
         : body.kind !== 'sealed' && walkOf(body) === walk;
     for (const line of [closing, seals.out && concerns('out') ? seals.out : undefined, seals.in && concerns('in') ? seals.in : undefined]) {
       if (!line || line.covers.has(id) || line.one.event.id === id) continue;
+      if (line === seals.in && looksAgain(one, line)) {
+        again.push(one);
+        continue;
+      }
       (body.kind === 'depositAnswered' ? answered : happenedAt(one) <= line.at ? late : proposed).push(one);
       return true;
     }
@@ -295,6 +312,7 @@ export const project = (held: Iterable<Held>): HireRecord => {
     slots,
     contradictions: contradictions.sort((a, b) => (a.key < b.key ? -1 : 1)),
     late: late.sort(byTime),
+    again: again.sort(byTime),
     proposed: proposed.sort(byTime),
     answered: answered.sort(byTime),
     wrongClocks: [...clocks].map(([device, behindMs]) => ({ device, behindMs })).sort((a, b) => (a.device < b.device ? -1 : 1)),

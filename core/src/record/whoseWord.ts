@@ -1,4 +1,5 @@
 import type { Finding } from './findings';
+import type { Held } from './held';
 import type { HireRecord } from './project';
 
 /** The thing of the return that a finding rests on. */
@@ -21,9 +22,19 @@ const keyOf = (finding: Finding): string | undefined => {
   }
 };
 
+const standingOf = (record: HireRecord, finding: Finding): readonly Held[] => {
+  const key = keyOf(finding);
+  return key === undefined ? [] : (record.slots.get(key)?.standing ?? []);
+};
+
+/** Whether what a finding rests on was entered by the quay after the return had been signed. */
+export const isUnsigned = (record: HireRecord, finding: Finding): boolean => {
+  const standing = standingOf(record, finding);
+  return record.again.some(({ event }) => standing.some((one) => one.event.id === event.id));
+};
+
 /** Whether what a finding rests on was entered by the renter alone, and nobody of the quay has entered it since. */
 export const isRentersWord = (record: HireRecord, finding: Finding): boolean => {
-  const key = keyOf(finding);
-  const standing = key === undefined ? [] : (record.slots.get(key)?.standing ?? []);
+  const standing = standingOf(record, finding);
   return standing.length > 0 && standing.every(({ actor }) => actor.role === 'renter');
 };

@@ -18,7 +18,9 @@ export type Basis =
   /** The operator's clause takes the whole deposit. */
   | { is: 'wholeDeposit' }
   /** The operator's clause gives a warning and charges nothing. */
-  | { is: 'warning' };
+  | { is: 'warning' }
+  /** What it rests on was entered by the quay after the return had been signed. */
+  | { is: 'unsigned' };
 
 export type Settled = {
   /** What of the deposit is really held. */

@@ -1,6 +1,7 @@
 import { roundMinor } from '../money/minor';
 import { type Finding, needsDecision } from '../record/findings';
 import { type HireRecord, slot } from '../record/project';
+import { isUnsigned } from '../record/whoseWord';
 import { type Basis, type Charge, chargesOf, isDamage, type Settled } from './charges';
 import type { Price, PriceList } from './prices';
 
@@ -62,6 +63,7 @@ const lineOf = (record: HireRecord, finding: Finding, list: PriceList, { price, 
       ...basis,
       ...(quoted ? [{ is: 'quoted' as const, listedMinor: amountMinor, why: quoted.why }] : []),
       ...(later && list.damage.school === 'quoteLater' ? [{ is: 'quoteLater' as const, holdMinor: list.damage.holdMinor }] : []),
+      ...(isUnsigned(record, finding) ? [{ is: 'unsigned' as const }] : []),
     ],
     untold: finding.told === false,
     ...stateOf(record, key),

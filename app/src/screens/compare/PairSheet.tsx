@@ -1,7 +1,7 @@
 import { changeComparison, type ComparisonBox, comparisonPicture } from '@quay/contract/compare';
+import { boxesLeft, boxName } from '@quay/core/condition/boxes';
 import { say } from '@quay/core/fleet/words';
 import type { Held } from '@quay/core/record/held';
-import { slotsUnder } from '@quay/core/record/project';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -19,8 +19,6 @@ import type { Pair } from './useComparisons';
 
 const SHOWS = ['slider', 'blink', 'heat'] as const satisfies readonly Shows[];
 /** Boxes that somebody said are nothing, by their place on return's photograph. */
-const boxName = ({ x, y }: Pick<ComparisonBox, 'x' | 'y'>) => `${x.toFixed(3)},${y.toFixed(3)}`;
-
 /** Both photographs of a surface as the machine laid them over each other; a box becomes a mark only when a person says so. */
 export const PairSheet = ({
   view,
@@ -51,8 +49,7 @@ export const PairSheet = ({
   const hireId = pack.hire.id;
   const surface = pack.book.surfaces.find(({ id }) => id === comparison.surface);
   const name = surface ? say(surface.name, i18n.language) : comparison.surface;
-  const dismissed = new Set(slotsUnder(record, `box/${comparison.back}/`, 'boxDismissed').map(({ value }) => boxName(value)));
-  const boxes = comparison.boxes.filter((box) => !dismissed.has(boxName(box)));
+  const boxes = boxesLeft(record, comparison.surface, comparison.back, comparison.boxes);
   const box = chosen === undefined ? undefined : boxes[chosen];
   const change = async (what: 'cancel' | 'again') => {
     setFault(undefined);

@@ -1,4 +1,5 @@
 import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
+import { slot } from '@quay/core/record/project';
 import { settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -22,6 +23,7 @@ import { FillSheet } from '../fuel/FillSheet';
 import { choices, type Decision, keyOf, KEYS } from './decisions';
 import { FindingDetail } from './FindingDetail';
 import { useFindingWords } from './findingWords';
+import { MachineRows } from './MachineRows';
 import { Settle } from './Settle';
 
 export const Compare = ({ hireId }: { hireId: string }) => {
@@ -137,8 +139,17 @@ const Comparing = ({ view }: { view: HireView }) => {
       ))}
     </View>
   );
+  const walkedAlone = slot(record, 'in/sealed', 'sealed')?.by.actor.role === 'renter';
   const list = (
     <View style={{ padding: wide ? 14 : 8 }}>
+      {walkedAlone && !closed ? (
+        <Notice
+          kind="ask"
+          title={t('again.alone')}
+          action={<Alt label={t('again.walk')} onPress={() => router.push(`/hire/${hire.id}/walk/in`)} testID="walk-again" />}
+        />
+      ) : null}
+      {closed ? null : <MachineRows hireId={hire.id} />}
       {findings.length === 0 ? (
         <Notice kind="ok" title={t('compare.nothing')}>
           <Body>{t('compare.nothingWhy')}</Body>

@@ -1,5 +1,5 @@
 import type { Finding } from '@quay/core/record/findings';
-import { isRentersWord } from '@quay/core/record/rentersWord';
+import { isRentersWord, isUnsigned } from '@quay/core/record/whoseWord';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -48,6 +48,7 @@ export const FindingDetail = ({
       {words.out || words.in ? <Body>{`${t('compare.out')} ${words.out} → ${t('compare.in')} ${words.in}`}</Body> : null}
       {words.why ? <Small>{words.why}</Small> : null}
       {renterOnly ? <Tag kind="ask">{t('compare.why.renterOnly')}</Tag> : null}
+      {isUnsigned(record, finding) ? <Tag kind="ask">{t('compare.why.unsigned')}</Tag> : null}
       {photos.length > 0 ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {photos.map((sha, i) => (

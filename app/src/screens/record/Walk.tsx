@@ -137,7 +137,9 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           .filter(Boolean)
           .join(' · ')}
       </Small>
-      {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
+      {view.sealed ? (
+        <Notice kind="ask" title={t(walk === 'in' && !view.record.slots.has('closed') ? 'again.sealed' : 'walk.sealedAlready')} />
+      ) : null}
       {walk === 'out' && at === 0 ? <BriefingLine view={view} /> : null}
       <SayLane view={view} />
       <StopJobs view={view} onSheet={(is) => setOpen(is ? 'job' : undefined)} />
