@@ -48,7 +48,7 @@ export const compare = (): Promise<Figure[]> =>
       const queued = Promise.all(Array.from({ length: PAIRS }, pair)).then(() => {
         busy = false;
       });
-      const events = manyEvents(12_000, 'h-1001', device).map(({ event }) => event);
+      const events = manyEvents(45_000, 'h-1001', device).map(({ event }) => event);
       const took: number[] = [];
       const waiting: Promise<unknown>[] = [];
       let next = performance.now();

@@ -65,6 +65,17 @@ const straighten = (flow: Mat, local: Mat): { strayed: Float32Array; smooth: Flo
   return { strayed, smooth };
 };
 
+/** The same map between pictures that are smaller by these factors; a place's middle stays its middle. */
+const coarsely = (h: readonly number[], from: number, to: number): number[] => {
+  const times = (p: readonly number[], q: readonly number[]) =>
+    Array.from({ length: 9 }, (_, i) => [0, 1, 2].reduce((sum, k) => sum + p[3 * Math.floor(i / 3) + k]! * q[3 * k + (i % 3)]!, 0));
+  const offset = (by: number) => by / 2 - 0.5;
+  return times(
+    [1 / to, 0, -offset(to) / to, 0, 1 / to, -offset(to) / to, 0, 0, 1],
+    times(h, [from, 0, offset(from), 0, from, offset(from), 0, 0, 1]),
+  );
+};
+
 export type Laid = {
   aligned: Mat;
   /** The same as the surface alone has it, as large as the coarse picture. */
@@ -81,10 +92,11 @@ export type Laid = {
 export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly number[]): Laid => {
   const size = new cv.Size(b.cols, b.rows);
   const h = bin.keep(cv.matFromArray(3, 3, cv.CV_64F, [...homography]));
-  const plane = bin.keep(new cv.Mat());
-  cv.warpPerspective(a, plane, h, size, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
-  const [cw] = coarseSize(b);
-  const [sa, sb] = [plane, b].map((mat) => locally(cv, bin, coarseOf(cv, bin, mat))) as [Mat, Mat];
+  const [cw, ch] = coarseSize(b);
+  const [plane, coarseB] = [a, b].map((mat) => coarseOf(cv, bin, mat)) as [Mat, Mat];
+  const coarseH = bin.keep(cv.matFromArray(3, 3, cv.CV_64F, coarsely(homography, a.cols / cw, b.cols / cw)));
+  cv.warpPerspective(plane, plane, coarseH, new cv.Size(cw, ch), cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
+  const [sa, sb] = [plane, coarseB].map((mat) => locally(cv, bin, mat)) as [Mat, Mat];
   const flow = bin.keep(new cv.Mat());
   const [la, lb] = [sa, sb].map((mat) => {
     const small = bin.keep(new cv.Mat());
@@ -96,7 +108,7 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
   cv.GaussianBlur(flow, flow, new cv.Size(0, 0), 3.5);
   cv.resize(flow, flow, new cv.Size(sb.cols, sb.rows), 0, 0, cv.INTER_LINEAR);
   flow.convertTo(flow, -1, sb.cols / FLOW_AT_PX, 0);
-  const own = Float32Array.from(flow.data32F);
+  const own = flow.data32F.slice();
   const { strayed, smooth } = straighten(flow, sb);
   const scale = b.cols / cw;
   const inverse = bin.keep(new cv.Mat());
@@ -132,7 +144,7 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
     return coarse;
   }) as [Mat, Mat];
   // The maps are smooth: they are worked out for the coarse picture's places and drawn out between them.
-  const [mx, my] = mapOf(Float32Array.from(flow.data32F));
+  const [mx, my] = mapOf(flow.data32F.slice());
   for (const map of [mx, my]) cv.resize(map, map, size, 0, 0, cv.INTER_LINEAR);
   const valid = bin.keep(new cv.Mat(b.rows, b.cols, cv.CV_8U));
   {

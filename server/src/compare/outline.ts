@@ -88,7 +88,7 @@ const specksOf = (cv: Cv, bin: Bin, mat: Mat): Float32Array => {
   cv.blur(fine, broad, new cv.Size(BROADER_PX, BROADER_PX));
   cv.blur(broad, broad, new cv.Size(BROADER_PX, BROADER_PX));
   cv.subtract(fine, broad, fine);
-  const specks = Float32Array.from(fine.data32F);
+  const specks = fine.data32F.slice();
   for (let i = 0; i < specks.length; i += 1) specks[i] = Math.max(-MOST_SPECK, Math.min(MOST_SPECK, specks[i]!));
   return specks;
 };

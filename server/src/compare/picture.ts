@@ -40,7 +40,7 @@ export const coarseOf = (cv: Cv, bin: Bin, mat: Mat): Mat => {
  * A picture's bytes, copied out of the memory of WASM: that moves when it grows, and whatever looked into it sees nothing
  * any more. Views into it are only taken when nothing more is made before they are read.
  */
-export const bytesOf = (mat: Mat): Uint8Array => Uint8Array.from(mat.data as Uint8Array);
+export const bytesOf = (mat: Mat): Uint8Array => (mat.data as Uint8Array).slice();
 
 /** How two brightnesses vary and vary together over some places. */
 export class Together {
