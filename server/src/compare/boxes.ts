@@ -351,11 +351,13 @@ const comesIn = ({ allowed, b: { cols, rows } }: Look, labels: Mat, { label, x0,
   );
 };
 
+const isFaint = ({ area, peak }: Blob, core: number): boolean => area < 6 || peak < PART * core;
+
 /** Why a difference is nothing new on the boat. */
 export type WhyNot = 'faint' | 'shifted' | 'rim' | 'light' | 'before' | 'gone' | 'moved' | 'restless';
 
 export const whyNot = (cv: Cv, look: Look, labels: Mat, core: number, blob: Blob): WhyNot | undefined => {
-  if (blob.area < 6 || blob.peak < PART * core) return 'faint';
+  if (isFaint(blob, core)) return 'faint';
   if (blob.far < STANDS_OUT * blob.sum) return 'shifted';
   const [wide, high] = [blob.x1 - blob.x0 + 1, blob.y1 - blob.y0 + 1];
   const long = Math.max(wide, high) >= LONG_PX && Math.max(wide / high, high / wide) >= LONG;
@@ -392,14 +394,20 @@ const isGlint = ({ x0, x1, y0, y1 }: Blob, bright: Uint8Array, lit: Uint8Array, 
     return count / of;
   };
   // Where the paint about it is blown out as well, it is the light of the day.
-  return [bright, lit].some((picture) => blown(picture, 0) >= Math.max(BLOWN_PART, 2 * blown(picture, GLINT_PX)));
+  return [bright, lit].some((picture) => {
+    const inside = blown(picture, 0);
+    return inside >= BLOWN_PART && inside >= 2 * blown(picture, GLINT_PX);
+  });
 };
 
 export const boxesOf = (cv: Cv, bin: Bin, look: Look): Found[] => {
   const { blobs, labels, core } = blobsOf(cv, bin, look);
   const bright = bytesOf(look.b);
   const standing = blobs.filter(
-    (blob) => !isGlint(blob, bright, look.lit, look.b.cols, look.b.rows) && whyNot(cv, look, labels, core, blob) === undefined,
+    (blob) =>
+      !isFaint(blob, core) &&
+      !isGlint(blob, bright, look.lit, look.b.cols, look.b.rows) &&
+      whyNot(cv, look, labels, core, blob) === undefined,
   );
   return joined(standing)
     .filter(({ peak, area }) => peak >= core * (area > LARGE_PX ? LARGE_CORE : 1))

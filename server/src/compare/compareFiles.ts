@@ -65,6 +65,13 @@ const onDisk = ({ grey, stored, turn }: Loaded, { x, y, width, height, strength 
   return { x: left, y: top, width: Math.round(xs[1]! * stored.width) - left, height: Math.round(ys[1]! * stored.height) - top, strength };
 };
 
+/** Differences as the eye sees them best. */
+const brightened = (heat: Uint8Array): Uint8Array => {
+  const bright = new Uint8Array(heat.length);
+  for (let i = 0; i < heat.length; i += 1) bright[i] = Math.min(255, heat[i]! * 4);
+  return bright;
+};
+
 const jpegOf = async (data: Uint8Array, width: number, height: number): Promise<Uint8Array> =>
   sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), { raw: { width, height, channels: 1 } })
     .jpeg({ quality: 82 })
@@ -91,11 +98,7 @@ export const compareFiles = async (out: string, back: string, { pictures = false
   const [aligned, shown, heat] = await Promise.all([
     jpegOf(seen.aligned, width, height),
     jpegOf(data, width, height),
-    jpegOf(
-      seen.heat.map((v) => Math.min(255, v * 4)),
-      width,
-      height,
-    ),
+    jpegOf(brightened(seen.heat), width, height),
   ]);
   return { comparable: true, reason: null, inliers: seen.inliers, boxes, shares, pictures: { aligned, back: shown, heat, width, height } };
 };

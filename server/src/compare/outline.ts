@@ -108,8 +108,8 @@ export const outline = (cv: Cv, bin: Bin, placed: Placed, { aligned, surface, fr
     for (let tx = 0; tx < across; tx += 1) {
       const [seen, bySurface, byItself] = [new Together(), new Together(), new Together()];
       let away = 0;
-      // Looked at half a square beyond each side: a few specks more.
-      for (let y = Math.max(0, ty * SQUARE - 8); y < Math.min(ch, (ty + 1) * SQUARE + 8); y += 1)
+      // Looked at half a square beyond each side: a few specks more. A speck is higher than one row.
+      for (let y = Math.max(0, ty * SQUARE - 8); y < Math.min(ch, (ty + 1) * SQUARE + 8); y += 2)
         for (let x = Math.max(0, tx * SQUARE - 8), i = y * cw + x; x < Math.min(cw, (tx + 1) * SQUARE + 8); x += 1, i += 1)
           if (ok[i]! >= 200) {
             seen.add(specksA![i]!, specksB![i]!);
@@ -117,7 +117,7 @@ export const outline = (cv: Cv, bin: Bin, placed: Placed, { aligned, surface, fr
             byItself.add(specksF![i]!, specksB![i]!);
             away += strayed[i]!;
           }
-      if (seen.n < SQUARE * SQUARE) continue;
+      if (seen.n < (SQUARE * SQUARE) / 2) continue;
       const speckled = Math.min(...seen.spreads, ...bySurface.spreads) >= SPECKLED;
       if (
         speckled &&

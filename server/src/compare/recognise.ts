@@ -1,3 +1,4 @@
+import { matchesOf } from './matches';
 import type { Bin, Cv } from './vision';
 import type { Grey, Mat } from './picture';
 
@@ -48,18 +49,8 @@ export type Placed = {
 export const place = (cv: Cv, bin: Bin, out: Features, back: Features): Placed => {
   const none: Placed = { homography: [], inliers: 0, to: new Float32Array() };
   if (out.descriptors.rows < ENOUGH_INLIERS || back.descriptors.rows < ENOUGH_INLIERS) return none;
-  const matcher = bin.keep(new cv.BFMatcher(cv.NORM_HAMMING));
-  const matches = bin.keep(new cv.DMatchVectorVector());
-  matcher.knnMatch(out.descriptors, back.descriptors, matches, 2);
-  const pairs: [number, number][] = [];
-  for (let i = 0; i < matches.size(); i += 1) {
-    const best = matches.get(i);
-    if (best.size() >= 2) {
-      const [first, second] = [best.get(0), best.get(1)] as unknown as { distance: number; queryIdx: number; trainIdx: number }[];
-      if (first!.distance < RATIO * second!.distance) pairs.push([first!.queryIdx, first!.trainIdx]);
-    }
-    best.delete();
-  }
+  const wordsOf = ({ descriptors }: Features) => new Int32Array((descriptors.data as Uint8Array).slice().buffer);
+  const pairs = matchesOf(wordsOf(out), wordsOf(back), RATIO);
   if (pairs.length < ENOUGH_INLIERS) return none;
   const points = (of: Float32Array, side: 0 | 1) => pairs.flatMap((pair) => [of[2 * pair[side]]!, of[2 * pair[side] + 1]!]);
   const [from, to] = [points(out.points, 0), points(back.points, 1)];
