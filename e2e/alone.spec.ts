@@ -126,5 +126,23 @@ test(
     await bram.by('log-all').click();
     await expect(bram.page.getByText('Code of the key safe given out')).toBeVisible();
     await dot.close();
+
+    // Nobody of the quay stood beside: Bram looks once more, and what he sees counts and is said to be unsigned.
+    await bram.open('/hire/h-1014/compare');
+    await bram.by('walk-again').click();
+    await expect(bram.page.getByText('What you enter now counts until the closing', { exact: false })).toBeVisible();
+    const api = bram.context.request;
+    const { book } = (await (await api.get(`${bram.quay.url}/api/hires/h-1014`)).json()) as {
+      book: { surfaces: { id: string; station: string }[] };
+    };
+    const { id, station } = book.surfaces[0]!;
+    await bram.open(`/hire/h-1014/walk/in?stop=${station}`);
+    await bram.by(`surface-${id}`).click();
+    await bram.by('surface-drawing').click({ position: { x: 40, y: 30 } });
+    await bram.by('keep-mark').click();
+    await expect(bram.page.getByText(/^1 · scratch, \d+ mm$/)).toBeVisible();
+    await bram.open('/hire/h-1014/compare');
+    await bram.page.locator('[data-testid^="finding-mark/"]').first().click();
+    await expect(bram.page.getByText('entered after the return was signed')).toBeVisible();
   },
 );

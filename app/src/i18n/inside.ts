@@ -7,6 +7,7 @@ export const inside = {
     cancelled: 'The comparison was called off.',
     failed: 'The comparison failed: {{why}}',
     nothing: 'The machine sees nothing new here.',
+    judged: 'All that the machine saw here has been judged.',
     found_one: 'The machine sees {{count}} difference.',
     found_other: 'The machine sees {{count}} differences.',
     person: 'It can miss things, and box what is none. What a box is, a person says.',

@@ -92,7 +92,8 @@ export const PairSheet = ({
     failed: t('pair.failed', { why: comparison.reason ?? '' }),
     refused: t(`pair.reason.${(comparison.reason ?? 'otherPlace') as 'dark'}`),
     here: t('pair.here'),
-    done: boxes.length === 0 ? t('pair.nothing') : t('pair.found', { count: boxes.length }),
+    done:
+      comparison.boxes.length === 0 ? t('pair.nothing') : boxes.length === 0 ? t('pair.judged') : t('pair.found', { count: boxes.length }),
   };
   const open = comparison.state === 'queued' || comparison.state === 'running';
   return (
