@@ -25,7 +25,7 @@ export const MachineRows = ({ hireId }: { hireId: string }) => {
   });
   const underWay = comparisons.filter(isUnderWay).length;
   return (
-    <View style={{ gap: 8 }}>
+    <View style={{ gap: 8, paddingBottom: rows.length + underWay > 0 ? 8 : 0 }}>
       {underWay > 0 ? <Notice kind="ask" title={t('again.underWay', { count: underWay })} /> : null}
       {rows.map(({ surface, count }) => (
         <Notice
@@ -34,7 +34,7 @@ export const MachineRows = ({ hireId }: { hireId: string }) => {
           title={t('again.saw', { count, name: say(surface.name, language) })}
           action={<Alt label={t('again.judge')} onPress={() => setLooking(surface.id)} testID={`judge-${surface.id}`} />}
         >
-          <Body>{t('again.sawWhy')}</Body>
+          {view.sealed ? <Body>{t('again.sawWhy')}</Body> : null}
         </Notice>
       ))}
       {looking === undefined ? null : (

@@ -8,6 +8,9 @@ import type { TagKind } from '../../ui/board';
 import { distanceOf, figure } from '../../ui/format';
 import { useMoney } from '../../ui/money';
 
+/** Nothing was entered; that is not the same as none. */
+const NOT_ENTERED = '–';
+
 export type FindingWords = { what: string; why: string; out: string; in: string; is: string; tag: TagKind; price: string };
 
 /** A finding put in words: what, out, in, what it is, and why. */
@@ -53,8 +56,8 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         return {
           what: say(finding.fitting.name, i18n.language),
           why: told,
-          out: finding.out === undefined ? none : String(finding.out),
-          in: finding.in === undefined ? none : String(finding.in),
+          out: finding.out === undefined ? NOT_ENTERED : String(finding.out),
+          in: finding.in === undefined ? NOT_ENTERED : String(finding.in),
           is: withDecision(t(`compare.is.count.${finding.is}`)),
           tag: finding.is === 'notCounted' ? 'ask' : tag,
           price,
@@ -72,7 +75,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
       case 'fuel': {
         const { fuel } = finding;
         const span = (e: { value: number; low: number; high: number } | undefined) =>
-          e ? `${Math.round(e.value)} ± ${Math.round((e.high - e.low) / 2)} L` : none;
+          e ? `${Math.round(e.value)} ± ${Math.round((e.high - e.low) / 2)} L` : NOT_ENTERED;
         const why = [
           finding.meteredL !== undefined
             ? t('compare.why.fuelMetered', { n: figure(finding.meteredL) })
@@ -128,7 +131,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         return {
           what: say(finding.tank.name, i18n.language),
           why: '',
-          out: finding.outL === undefined ? none : `${Math.round(finding.outL)} L`,
+          out: finding.outL === undefined ? NOT_ENTERED : `${Math.round(finding.outL)} L`,
           in: `${Math.round(finding.inL)} L`,
           is: withDecision(t('compare.is.tank.fuller')),
           tag,
@@ -139,7 +142,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           what: say(finding.check.name, i18n.language),
           why: [told, finding.note ?? ''].filter(Boolean).join('; '),
           out: say(finding.check.ways[0]!.name, i18n.language),
-          in: finding.way ? say(finding.way.name, i18n.language) : none,
+          in: finding.way ? say(finding.way.name, i18n.language) : NOT_ENTERED,
           is: withDecision(finding.way ? say(finding.way.name, i18n.language) : t('compare.is.check.notLooked')),
           tag: finding.chargeable ? tag : 'ask',
           price,
