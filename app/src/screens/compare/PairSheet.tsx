@@ -1,5 +1,5 @@
 import { changeComparison, type ComparisonBox, comparisonPicture } from '@quay/contract/compare';
-import { boxesLeft, boxName } from '@quay/core/condition/boxes';
+import { boxesLeft, boxName } from '@quay/core/record/boxes';
 import { say } from '@quay/core/fleet/words';
 import type { Held } from '@quay/core/record/held';
 import { useQueryClient } from '@tanstack/react-query';

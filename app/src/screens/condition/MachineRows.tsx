@@ -1,4 +1,4 @@
-import { boxesLeft } from '@quay/core/condition/boxes';
+import { boxesLeft } from '@quay/core/record/boxes';
 import { say } from '@quay/core/fleet/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,4 +1,4 @@
-import type { EventBody } from '../record/event';
+import type { EventBody } from './event';
 import { recordOf } from '../testing/demoHire';
 import { boxesLeft } from './boxes';
 

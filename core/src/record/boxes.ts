@@ -1,5 +1,5 @@
-import { type HireRecord, slotsUnder } from '../record/project';
-import { marksOf } from '../record/walk';
+import { type HireRecord, slotsUnder } from './project';
+import { marksOf } from './walk';
 
 /** Where the machine saw a difference, as shares of the return's photograph, right and down. */
 export type PictureBox = { x: number; y: number; width: number; height: number };
