@@ -45,6 +45,9 @@ const compare = (...args: string[]) =>
 const about = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }, [px, py]: readonly [number, number]) =>
   px > x - 12 && px < x + width + 12 && py > y - 12 && py < y + height + 12;
 
+// Each comparison is a process of its own that loads OpenCV, while other tests keep the cores busy.
+jest.setTimeout(240_000);
+
 describe('two photographs compared by their files', () => {
   it('finds a new scratch, and says where in px of the second file, whichever way that lies on disk', async () => {
     const out = await file('out.jpg', false);
