@@ -18,7 +18,6 @@ import { Body, Slab, Small } from '../../ui/words';
 import type { Pair } from './useComparisons';
 
 const SHOWS = ['slider', 'blink', 'heat'] as const satisfies readonly Shows[];
-/** Boxes that somebody said are nothing, by their place on return's photograph. */
 /** Both photographs of a surface as the machine laid them over each other; a box becomes a mark only when a person says so. */
 export const PairSheet = ({
   view,

@@ -23,12 +23,16 @@ export type Pair = Omit<Comparison, 'state'> & { state: Comparison['state'] | 'h
 const lastOf = (record: HireRecord, walk: 'out' | 'in', surface: string) =>
   slot(record, `${walk}/surface/${surface}`, 'surfaceLooked')?.value.photos.at(-1);
 
-/** @param wanted whether the quay is asked for what the machine makes of it */
-export const usePair = (view: HireView, surface: string | undefined, wanted = true): Pair | undefined => {
-  const compared = useComparisons(view.pack.hire.id, wanted);
-  if (surface === undefined) return undefined;
-  const [out, back] = [lastOf(view.record, 'out', surface), lastOf(view.record, 'in', surface)];
+/** The last photographs of a surface, out and in: those that are looked at, whatever was taken before them. */
+export const pairOf = (record: HireRecord, compared: readonly Comparison[], surface: string): Pair | undefined => {
+  const [out, back] = [lastOf(record, 'out', surface), lastOf(record, 'in', surface)];
   if (out === undefined || back === undefined) return undefined;
   const found = compared.find((one) => one.surface === surface && one.back === back);
   return found ?? { surface, out, back, state: 'here', reason: null, boxes: [] };
+};
+
+/** @param wanted whether the quay is asked for what the machine makes of it */
+export const usePair = (view: HireView, surface: string | undefined, wanted = true): Pair | undefined => {
+  const compared = useComparisons(view.pack.hire.id, wanted);
+  return surface === undefined ? undefined : pairOf(view.record, compared, surface);
 };

@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { Notice } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { Body } from '../../ui/words';
-import { isUnderWay, useComparisons } from '../compare/useComparisons';
+import { isUnderWay, pairOf, useComparisons } from '../compare/useComparisons';
 import { useWalk } from '../record/useWalk';
 import { SurfaceSheet } from './SurfaceSheet';
 
@@ -19,8 +19,8 @@ export const MachineRows = ({ hireId }: { hireId: string }) => {
   if (!view) return null;
   const { record, pack, language } = view;
   const rows = pack.book.surfaces.flatMap((surface) => {
-    const found = comparisons.find((one) => one.surface === surface.id && one.state === 'done');
-    const count = found ? boxesLeft(record, surface.id, found.back, found.boxes).length : 0;
+    const pair = pairOf(record, comparisons, surface.id);
+    const count = pair ? boxesLeft(record, surface.id, pair.back, pair.boxes).length : 0;
     return count === 0 ? [] : [{ surface, count }];
   });
   const underWay = comparisons.filter(isUnderWay).length;
