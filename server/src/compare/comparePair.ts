@@ -1,5 +1,6 @@
 import { align, recurve, relight } from './align';
-import { BELOW, boxesOf, ELSEWHERE, type Found, HERS, UNSEEN } from './boxes';
+import { BELOW, ELSEWHERE, HERS, UNSEEN } from './blobs';
+import { boxesOf, type Found } from './boxes';
 import { differences } from './differences';
 import { alikeOf, belowHer, outline } from './outline';
 import { bytesOf, COARSE_AT_PX, type Grey, matOf, medianOf } from './picture';
