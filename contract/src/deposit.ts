@@ -61,7 +61,11 @@ export const holdDeposit = endpoint({
   roles: ['hand', 'manager'],
   params: attemptParams,
   query: nothing,
-  body: z.object({ amountMinor: z.int().check(z.gt(0), z.lte(100_000_000)) }),
+  body: z.object({
+    amountMinor: z.int().check(z.gt(0), z.lte(100_000_000)),
+    /** A holding whose time ends, which this one stands in for: let go of as soon as this one is held. */
+    instead: z.optional(Id),
+  }),
   reply: DepositReply,
 });
 

@@ -168,7 +168,7 @@ export const getDay = endpoint({
   reply: Day,
 });
 
-/** Things a manager should see: late events, proposals, wrong clocks, contradictions, seals that do not fit. */
+/** Things a manager should see: late events, proposals, wrong clocks, contradictions, seals that do not fit, holdings that end. */
 export const Attention = z.object({
   hire: Id,
   boat: z.string(),
@@ -180,6 +180,8 @@ export const Attention = z.object({
   seals: z.int(),
   /** What held her when she cast off all the same. */
   despite: z.int(),
+  /** When the first of what is still held of her deposit is let go by itself, where that is too early. */
+  holdEndsAt: z.nullable(Instant),
 });
 export type Attention = z.infer<typeof Attention>;
 export const getAttention = endpoint({

@@ -821,7 +821,13 @@ export const en = {
       extra: { breach: 'breach', callOut: 'call-out', other: 'added' },
       receipt: { pumpOut: 'receipt', other: 'receipt' },
       gauge: { differs: 'differs' },
-      propeller: { new: 'new flaw', known: 'known flaw', notSeen: 'not judged', slower: 'fewer revs than at departure' },
+      propeller: {
+        new: 'new flaw',
+        known: 'known flaw',
+        notSeen: 'not judged',
+        slower: 'fewer revs than at departure',
+        cannotTell: 'flaw; nobody looked at departure',
+      },
       late: { late: '{{n}} min past due', inTime: 'in time' },
       contradiction: { open: 'two phones disagree' },
     },
@@ -919,6 +925,7 @@ export const en = {
   attention: {
     title: 'Needs a manager’s eye',
     none: 'Nothing does.',
+    holdEnds: 'deposit let go too early',
     despite_one: 'cast off despite {{count}} hold',
     despite_other: 'cast off despite {{count}} holds',
     late_one: '{{count}} late',

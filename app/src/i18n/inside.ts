@@ -43,6 +43,11 @@ export const inside = {
     judge: 'Look and judge',
     alone: 'The renter brought her back alone. What nobody of the quay has seen is only their word.',
     walk: 'Walk her in once more',
+    noDeparture: 'Nothing is known of how she left',
+    noDepartureWhy:
+      'Nobody entered it, or it never arrived. Marks and propeller cannot be called new, nothing can be missing, and fuel is not measured. Phones that were there deliver it when they are open.',
+    unsignedDeparture: 'Nobody signed how she left',
+    unsignedDepartureWhy: 'What was entered is compared all the same; the renter never put their name to it.',
     sealed: 'The return is signed. What you enter now counts until the closing, and is shown as seen after the signature.',
   },
   settle: {
@@ -322,6 +327,18 @@ export const inside = {
     notTaken: 'It was not taken after all',
     takenBack: 'Taken out again.',
     simulated: 'simulated card terminal',
+    ending: {
+      over: '{{sum}} were held until {{when}}',
+      soon: '{{sum}} are held only until {{when}}',
+      beforeEnd: '{{sum}} are held only until {{when}}, before she is back',
+    },
+    overWhy: 'The bank may have let them go: ask the terminal, and hold anew what is missing.',
+    endingWhy: 'Then the bank lets them go. Held anew on the card, the old holding is let go at once.',
+    closedWhy: 'What is disputed stays held only so long: settle it before, or agree how it will be paid.',
+    anew: 'Hold {{sum}} anew',
+    askOver: 'Ask the terminal',
+    twice: '{{sum}} more are held than asked for. Let go of the older holding.',
+    see: 'See the deposit',
   },
 };
 

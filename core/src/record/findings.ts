@@ -82,7 +82,7 @@ export type Finding = {
   | {
       topic: 'propeller';
       propeller: Propeller;
-      is: 'new' | 'known' | 'notSeen' | 'slower';
+      is: 'new' | 'known' | 'notSeen' | 'slower' | 'cannotTell';
       outRpm: number | undefined;
       inRpm: number | undefined;
     }
@@ -193,9 +193,11 @@ const propellerFindings = (record: HireRecord, book: Book, base: (key: string, s
           ? 'new'
           : revsFell(outRpm, inRpm)
             ? 'slower'
-            : flawed(back)
-              ? 'known'
-              : 'sound';
+            : !flawed(back)
+              ? 'sound'
+              : out === undefined || out === 'notSeen'
+                ? 'cannotTell'
+                : 'known';
     if (is === 'sound') return [];
     return [
       {

@@ -87,7 +87,7 @@ const findingWork = (record: HireRecord, finding: Finding): Bare[] => {
     return [{ key, is: 'repair', mark: finding.in, station, unsafe: UNSAFE_MARKS.includes(finding.in.kind) }];
   if (finding.topic === 'check' && finding.way)
     return [{ key, is: 'putRight', check: finding.check.id, way: finding.way.id, note: finding.note, station, unsafe: false }];
-  if (finding.topic === 'propeller' && (finding.is === 'new' || finding.is === 'slower')) {
+  if (finding.topic === 'propeller' && finding.is !== 'known' && finding.is !== 'notSeen') {
     const given = slot(record, `in/propeller/${finding.propeller.id}`, 'evidenceGiven')?.value;
     return [
       {

@@ -2,7 +2,7 @@ import type { HireEvent } from '@quay/core/record/event';
 import { type Client, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
 
 /** Each case has a hire of its own; all of them ask for this much or more. */
-const HIRES = ['h-1001', 'h-1003', 'h-1008', 'h-1011', 'h-1012', 'h-1013', 'h-1014', 'h-1002'];
+const HIRES = ['h-1001', 'h-1003', 'h-1008', 'h-1011', 'h-1012', 'h-1013', 'h-1014', 'h-1002', 'h-1004'];
 let next = 0;
 let HIRE = '';
 const WHOLE = 12_000;
@@ -104,6 +104,42 @@ describe('a deposit at the card terminal', () => {
     expect((await hold('a')).json.state).toBe('held');
     await new Promise((done) => setTimeout(done, 80));
     expect(await said('a')).toEqual(['unknown', 'held', 'unknown']);
+    cardTerminal.hold = asBefore;
+  });
+
+  it('held not long enough is named to a manager, and held anew before the old holding is let go', async () => {
+    const { cardTerminal } = quay.outside;
+    const asBefore = cardTerminal.hold.bind(cardTerminal);
+    const holdUntil = (expiresAt: string) => {
+      cardTerminal.hold = async (ask, again) => {
+        const answer = await asBefore(ask, again);
+        return answer.is === 'held' ? { ...answer, expiresAt } : answer;
+      };
+    };
+    const named = async () =>
+      ((await mina.send('GET', '/attention')).json.hires as { hire: string; holdEndsAt: string | null }[]).find(({ hire }) => hire === HIRE)
+        ?.holdEndsAt ?? null;
+    const { to } = (await hand.send('GET', `/hires/${HIRE}`)).json.hire as { to: string };
+    const before = new Date(Date.parse(to) - 3_600_000).toISOString();
+    holdUntil(before);
+    expect((await hold('old')).json.state).toBe('held');
+    expect(await named()).toBe(before);
+    // Nothing ends of a holding that is not there: more than the deposit is not held.
+    const anew = (instead: string) => hand.send('POST', `/hires/${HIRE}/deposit/new`, { amountMinor: WHOLE, instead });
+    expect((await anew('older')).json.code).toBe('moreThanWanted');
+    await mode('declines');
+    holdUntil('2026-12-24T12:00:00.000Z');
+    const declined = await hand.send('POST', `/hires/${HIRE}/deposit/another-card`, { amountMinor: WHOLE, instead: 'old' });
+    expect([declined.json.state, await said('old')]).toEqual(['declined', ['unknown', 'held']]);
+    await mode('works');
+    expect((await anew('old')).json.state).toBe('held');
+    expect([await said('new'), await said('old')]).toEqual([
+      ['unknown', 'held'],
+      ['unknown', 'held', 'released'],
+    ]);
+    expect((await anew('old')).json.state).toBe('held');
+    expect(await said('old')).toHaveLength(3);
+    expect(await named()).toBeNull();
     cardTerminal.hold = asBefore;
   });
 

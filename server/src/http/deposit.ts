@@ -1,5 +1,5 @@
 import * as api from '@quay/contract/deposit';
-import { askAgain, holdDeposit, letGoOfDeposit, type Asking } from '../store/deposit';
+import { askAgain, holdInstead, letGoOfDeposit, type Asking } from '../store/deposit';
 import type { Desk } from '../store/terminal';
 import { on, type Quay } from './mount';
 import { fail } from './problem';
@@ -22,7 +22,7 @@ const answer = (done: Asking, quay: Quay): api.DepositReply => {
 
 export const depositRoutes = [
   on(api.holdDeposit, async ({ quay, params, body }) => {
-    return answer(await holdDeposit(deskOf(quay), { ...params, ...body }), quay);
+    return answer(await holdInstead(deskOf(quay), { ...params, ...body }), quay);
   }),
   on(api.askDeposit, async ({ quay, params }) => {
     return answer(await askAgain(deskOf(quay), { ...params }), quay);

@@ -1,4 +1,5 @@
 import * as api from '@quay/contract/hire';
+import { attentionOf } from '../store/attention';
 import { closeHire, statementBody } from '../store/closing';
 import { basesOf, changeHire, dayHires, packOf } from '../store/hire';
 import { refreshStale } from '../store/record';
@@ -73,20 +74,6 @@ export const hireRoutes = [
   }),
   on(api.getAttention, async ({ quay, now }) => {
     await refreshStale(quay.store.db, quay.key, now);
-    type Row = { hire: string; boat: string; renter: string; attention: string };
-    const rows = (await quay.store
-      .db('hire')
-      .join('person', 'person.id', 'hire.renter')
-      .join('boat', 'boat.id', 'hire.boat')
-      .whereNotNull('hire.attention')
-      .orderBy('hire.from', 'desc')
-      .limit(200)
-      .select('hire.id as hire', 'boat.name as boat', 'person.name as renter', 'hire.attention as attention')) as Row[];
-    return {
-      hires: rows.map(({ attention, ...row }) => ({
-        ...row,
-        ...(JSON.parse(attention) as Omit<api.Attention, 'hire' | 'boat' | 'renter'>),
-      })),
-    };
+    return { hires: await attentionOf(quay.store.db, now) };
   }),
 ];

@@ -1,6 +1,8 @@
 import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
 import { depositOf } from '@quay/core/settlement/deposit';
+import { endingHoldings } from '@quay/core/settlement/holding';
+import { ledgerOf } from '@quay/core/settlement/ledger';
 import { type HireRecord, slot } from '@quay/core/record/project';
 import { priceList } from './hire';
 import { appendQuayEvent, nextSeq } from './quayEvent';
@@ -29,9 +31,9 @@ const lastOf = (record: HireRecord, attempt: string) => {
   return body?.kind === 'depositAnswered' ? body : undefined;
 };
 
-type Row = { depositMinor: number; priceVersion: number; bookVersion: number | null; boat: string };
+type Row = { depositMinor: number; priceVersion: number; bookVersion: number | null; boat: string; to: string };
 const hireRow = (db: Knex, hire: string) =>
-  db('hire').where({ id: hire }).first('depositMinor', 'priceVersion', 'bookVersion', 'boat') as Promise<Row | undefined>;
+  db('hire').where({ id: hire }).first('depositMinor', 'priceVersion', 'bookVersion', 'boat', 'to') as Promise<Row | undefined>;
 
 /** Writes down what the terminal said, unless the record says so already: answering twice changes nothing. */
 const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMinor: number, said: Said): Promise<State> => {
@@ -68,7 +70,7 @@ const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMi
  */
 export const holdDeposit = (
   desk: Desk,
-  { hireId, attempt, amountMinor }: { hireId: string; attempt: string; amountMinor: number },
+  { hireId, attempt, amountMinor, instead }: { hireId: string; attempt: string; amountMinor: number; instead?: string | undefined },
 ): Promise<Asking> =>
   oneByOne(hireId, async (): Promise<Asking> => {
     const row = await hireRow(desk.db, hireId);
@@ -80,7 +82,8 @@ export const holdDeposit = (
     if (before) return before.answer === 'unknown' ? askNow(desk, hireId, attempt, before.amountMinor) : { ok: true, state: before.answer };
     const deposit = depositOf(record, row.depositMinor);
     if (deposit.open !== undefined) return { ok: false, reason: 'openAsking' };
-    if (amountMinor > deposit.wantedMinor - deposit.heldMinor) return { ok: false, reason: 'moreThanWanted' };
+    const ending = endingHoldings(ledgerOf(record, 0), desk.clock().toISOString(), row.to).find((one) => one.attempt === instead);
+    if (amountMinor > deposit.wantedMinor - deposit.heldMinor + (ending?.amountMinor ?? 0)) return { ok: false, reason: 'moreThanWanted' };
     const { currency } = await priceList(desk.db, row.priceVersion);
     await note(desk, hireId, attempt, amountMinor, { state: 'unknown' });
     const heard = (answer: TerminalAnswer) => oneByOne(hireId, () => note(desk, hireId, attempt, amountMinor, saidOf(answer)));
@@ -94,6 +97,20 @@ export const holdDeposit = (
     }
     return { ok: true, state: await note(desk, hireId, attempt, amountMinor, saidOf(answer)) };
   });
+
+/**
+ * Holds anew what its bank lets go of too early, and lets go of the old holding once the new one stands: for a moment both
+ * are held, and never neither. Safe to repeat.
+ */
+export const holdInstead = async (
+  desk: Desk,
+  ask: { hireId: string; attempt: string; amountMinor: number; instead?: string | undefined },
+): Promise<Asking> => {
+  const asked = await holdDeposit(desk, ask);
+  if (ask.instead !== undefined && asked.ok && asked.state === 'held')
+    await letGoOfDeposit(desk, { hireId: ask.hireId, attempt: ask.instead });
+  return asked;
+};
 
 /** What became of an asking, by the terminal's word now. */
 export const askNow = async (desk: Desk, hire: string, attempt: string, amountMinor: number): Promise<Asking> => ({

@@ -286,6 +286,17 @@ const ALL: readonly Migration[] = [
       await db.raw('create unique index statement_one_a_hire on statement (hire) where corrects is null');
     },
   },
+  {
+    name: '007-holdings',
+    down: onlyForward,
+    up: async (db) => {
+      // When the first of what is still held of a deposit is let go by itself.
+      await db.schema.alterTable('hire', (t) => {
+        t.string('holdEndsAt');
+      });
+      await db.raw('create index hire_hold on hire("holdEndsAt") where "holdEndsAt" is not null');
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

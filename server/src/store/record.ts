@@ -8,6 +8,7 @@ import { type Actor, happenedAt, type Held } from '@quay/core/record/held';
 import { mayAdd } from '@quay/core/record/mayAdd';
 import { type HireRecord, project, slot } from '@quay/core/record/project';
 import { standingsOf } from '@quay/core/settlement/correction';
+import { ledgerOf } from '@quay/core/settlement/ledger';
 import { checkSeal, countersignMessage, sealMessage } from '@quay/core/record/seal';
 import { readEvent } from '@quay/core/record/upcast';
 import { dayOfUse } from '@quay/core/record/handing';
@@ -265,6 +266,15 @@ const judgeSeals = async (db: Knex, hire: HireRow, whole: Whole, key: QuayKey, n
   return [...done.values()].filter((state) => state !== 'countersigned').length;
 };
 
+/** When the first of what is still held of a deposit ends. */
+const firstEnd = (record: HireRecord): string | null =>
+  ledgerOf(record, 0)
+    .authorisations.flatMap(({ stillHeldMinor, expiresAt }) => {
+      const ends = Date.parse(expiresAt ?? '');
+      return stillHeldMinor > 0 && Number.isFinite(ends) ? [new Date(ends).toISOString()] : [];
+    })
+    .sort()[0] ?? null;
+
 /** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. */
 export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: string): Promise<Whole> => {
   const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'from', 'bookVersion')) as HireRow;
@@ -305,6 +315,8 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
       cameInAt: at('cameIn'),
       bookVersion: record.bookVersion ?? null,
       openLines: closed ? standingsOf(record, closed.statement).filter(({ open: isOpen }) => isOpen).length : 0,
+      // Whether that is too early hangs on the day and is said when somebody looks.
+      holdEndsAt: firstEnd(record),
       hold: waiting && holds.length > 0 ? JSON.stringify(holds[0]) : null,
       attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
     });

@@ -21,6 +21,7 @@ import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { FillSheet } from '../fuel/FillSheet';
 import { choices, type Decision, keyOf, KEYS } from './decisions';
+import { DepartureNotice } from './DepartureNotice';
 import { FindingDetail } from './FindingDetail';
 import { useFindingWords } from './findingWords';
 import { MachineRows } from './MachineRows';
@@ -149,6 +150,7 @@ const Comparing = ({ view }: { view: HireView }) => {
           action={<Alt label={t('again.walk')} onPress={() => router.push(`/hire/${hire.id}/walk/in`)} testID="walk-again" />}
         />
       ) : null}
+      <DepartureNotice record={record} />
       {closed ? null : <MachineRows hireId={hire.id} />}
       {findings.length === 0 ? (
         <Notice kind="ok" title={t('compare.nothing')}>

@@ -69,7 +69,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           out: finding.outRpm === undefined ? '' : `${figure(finding.outRpm)} 1/min`,
           in: finding.inRpm === undefined ? '' : `${figure(finding.inRpm)} 1/min`,
           is: withDecision(t(`compare.is.propeller.${finding.is}`)),
-          tag: finding.is === 'notSeen' ? 'ask' : tag,
+          tag: finding.is === 'notSeen' || finding.is === 'cannotTell' ? 'ask' : tag,
           price,
         };
       case 'fuel': {

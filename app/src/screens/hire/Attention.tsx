@@ -46,6 +46,7 @@ export const Attention = () => {
                     {t(`attention.${kind}`, { count: one[kind] })}
                   </Tag>
                 ))}
+                {one.holdEndsAt === null ? null : <Tag kind="ask">{t('attention.holdEnds')}</Tag>}
               </View>
             </View>
           </Row>

@@ -1,6 +1,7 @@
 import type { HirePack } from '@quay/contract/hire';
 import type { Walk } from '@quay/core/record/event';
 import { stateOf } from '@quay/core/day/board';
+import { depositOf } from '@quay/core/settlement/deposit';
 import { unattended } from '@quay/core/fleet/school';
 import { slotsUnder } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
@@ -26,6 +27,7 @@ import { blocking, useCastOff } from '../castOff/useCastOff';
 import { useMatterWords } from '../castOff/matterWords';
 import { DossierCard } from '../record/DossierCard';
 import { Log, RecordPanel } from '../record/Log';
+import { DepositSheet, EndingNotice } from '../settlement/DepositSheet';
 import { ChangeSheet } from './ChangeSheet';
 import { HireMissing } from './HireMissing';
 import { KeySheet } from './KeySheet';
@@ -44,6 +46,7 @@ const HireCard = ({ view }: { view: HireView }) => {
   const [changing, setChanging] = useState(false);
   const [linking, setLinking] = useState(false);
   const [key, setKey] = useState(false);
+  const [deposit, setDeposit] = useState(false);
   const manager = useMe().data?.staff.role === 'manager';
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
@@ -154,6 +157,12 @@ const HireCard = ({ view }: { view: HireView }) => {
           <Small>{t('hire.deposit')}</Small>
           <Money minor={hire.depositMinor} currency={pack.prices.currency} size={23} />
         </View>
+        {state === 'closed' ? null : (
+          <EndingNotice view={view}>
+            <Alt label={t('deposit.see')} onPress={() => setDeposit(true)} style={{ alignSelf: 'flex-start' }} testID="deposit-see" />
+          </EndingNotice>
+        )}
+        {deposit ? <DepositSheet view={view} deposit={depositOf(record, hire.depositMinor)} onClose={() => setDeposit(false)} /> : null}
         {hire.notes ? (
           <View>
             <Small>{t('hire.notes')}</Small>

@@ -1,8 +1,10 @@
 import { askDeposit, holdDeposit, releaseDeposit, type DepositReply } from '@quay/contract/deposit';
 import type { Deposit } from '@quay/core/settlement/deposit';
+import { endingHoldings } from '@quay/core/settlement/holding';
+import { ledgerOf } from '@quay/core/settlement/ledger';
 import { slotsUnder } from '@quay/core/record/project';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
@@ -10,11 +12,41 @@ import { call, NoAnswer, Refused } from '../../data/api';
 import type { HireView } from '../../data/hire';
 import { fetchEvents } from '../../data/outbox';
 import { Notice, Tag } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { whenOf } from '../../ui/format';
 import { Money, useMoney } from '../../ui/money';
 import { Alt, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
 import { Body, Small } from '../../ui/words';
+
+/** Holdings of this hire's deposit that end too early, the first first. */
+const useEndings = ({ pack, record }: HireView) => {
+  const now = new Date(useNow()).toISOString();
+  return endingHoldings(ledgerOf(record, 0), now, record.slots.has('closed') ? undefined : pack.hire.to);
+};
+
+/** Says what of the deposit its bank lets go of before it has done its work. */
+export const EndingNotice = ({ view, children }: { view: HireView; children?: ReactNode }) => {
+  const { t, i18n } = useTranslation();
+  const now = useNow();
+  const [first] = useEndings(view);
+  const money = useMoney(view.pack.prices.currency);
+  if (!first) return null;
+  const closed = view.record.slots.has('closed');
+  return (
+    <Notice
+      kind={first.is === 'over' ? 'stop' : 'ask'}
+      title={t(`deposit.ending.${first.is}`, {
+        sum: money(first.amountMinor),
+        when: whenOf(first.expiresAt, view.pack.base.zone, now, i18n.language),
+      })}
+    >
+      <Body>{t(first.is === 'over' ? 'deposit.overWhy' : closed ? 'deposit.closedWhy' : 'deposit.endingWhy')}</Body>
+      {children}
+    </Notice>
+  );
+};
 
 /**
  * Holds the deposit on a card, or writes down that it was taken otherwise. What became of an asking is never guessed: while
@@ -41,12 +73,15 @@ export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; depos
       return reply;
     },
     onSuccess: ({ state: said }) => {
-      if (said === 'declined' || said === 'released') setAttempt(uuidv7());
+      if (said !== 'unknown') setAttempt(uuidv7());
     },
   });
   const params = { hireId: hire.id, attempt };
+  const ending = useEndings(view)[0];
+  const anew = () =>
+    ending && work.mutate(() => call(holdDeposit, { params, body: { amountMinor: ending.amountMinor, instead: ending.attempt } }));
   const hold = () => work.mutate(() => call(holdDeposit, { params, body: { amountMinor: missing } }));
-  const ask = () => work.mutate(() => call(askDeposit, { params: { hireId: hire.id, attempt: open ?? attempt } }));
+  const ask = (name = open ?? attempt) => work.mutate(() => call(askDeposit, { params: { hireId: hire.id, attempt: name } }));
   const release = () =>
     heldOne && work.mutate(() => call(releaseDeposit, { params: { hireId: hire.id, attempt: heldOne.key.slice('deposit/'.length) } }));
   const take = async (how: 'cash' | 'otherwise') => {
@@ -63,10 +98,28 @@ export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; depos
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
-        done ? (
+        done && ending ? (
+          ending.is === 'over' ? (
+            <Go
+              label={t('deposit.askOver')}
+              tone="mari"
+              busy={work.isPending}
+              onPress={() => ask(ending.attempt)}
+              testID="deposit-ask-over"
+            />
+          ) : (
+            <Go
+              label={t('deposit.anew', { sum: money(ending.amountMinor) })}
+              tone="mari"
+              busy={work.isPending}
+              onPress={anew}
+              testID="deposit-anew"
+            />
+          )
+        ) : done ? (
           <Go label={t('common.done')} onPress={onClose} testID="deposit-done" />
         ) : state === 'unknown' ? (
-          <Go label={t('deposit.ask')} tone="mari" busy={work.isPending} onPress={ask} testID="deposit-ask" />
+          <Go label={t('deposit.ask')} tone="mari" busy={work.isPending} onPress={() => ask()} testID="deposit-ask" />
         ) : (
           <Go label={t('deposit.hold', { sum: money(missing) })} busy={work.isPending} onPress={hold} testID="deposit-hold" />
         )
@@ -82,6 +135,8 @@ export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; depos
           <Money minor={heldMinor} currency={prices.currency} size={34} tone={done ? 'weedText' : 'ink'} />
         </View>
       </View>
+      <EndingNotice view={view} />
+      {heldMinor > wantedMinor ? <Notice kind="ask" title={t('deposit.twice', { sum: money(heldMinor - wantedMinor) })} /> : null}
       {work.data?.simulated ? <Tag kind="ask">{t('deposit.simulated')}</Tag> : null}
       {work.isPending ? <Notice kind="ask" title={t('deposit.waiting')} /> : null}
       {!work.isPending && state === 'unknown' ? (

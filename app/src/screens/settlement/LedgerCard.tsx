@@ -14,6 +14,7 @@ import { Money, useMoney } from '../../ui/money';
 import { Alt, Go } from '../../ui/press';
 import { useSnack } from '../../ui/snack';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { EndingNotice } from './DepositSheet';
 
 /** Where the money of a closed hire is: what is held, taken, let go, owed, and what is in doubt until the terminal says. */
 export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; standings: readonly Standing[]; settleNow: number }) => {
@@ -71,6 +72,7 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
           ))}
         </Notice>
       ) : null}
+      <EndingNotice view={view} />
       {work.data?.state === 'inDoubt' && !work.isPending ? <Small>{t('settle.inDoubt')}</Small> : null}
       {work.data?.state === 'declined' && !work.isPending ? (
         <Notice kind="stop" title={t('settle.declined', { why: work.data.why ?? '' })} />

@@ -20,6 +20,7 @@ import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, Small } from '../../ui/words';
+import { DepartureNotice } from '../condition/DepartureNotice';
 import { HireMissing } from '../hire/HireMissing';
 import { AddLineSheet } from './AddLineSheet';
 import { CorrectSheet } from './CorrectSheet';
@@ -126,6 +127,7 @@ const Settling = ({ view }: { view: HireView }) => {
     >
       <View style={{ padding: 12, gap: 12 }}>
         {fault ? <Notice kind="stop" title={fault} /> : null}
+        <DepartureNotice record={record} />
         {unsigned ? (
           <Notice kind="ask" title={t('settle.unsigned')}>
             <Body>{unsigned.why}</Body>

@@ -1,0 +1,17 @@
+import { departureOf } from '@quay/core/record/departure';
+import type { HireRecord } from '@quay/core/record/project';
+import { useTranslation } from 'react-i18next';
+import { Notice } from '../../ui/board';
+import { Body } from '../../ui/words';
+
+/** Said above whatever is compared with a departure that nobody recorded, or nobody signed. */
+export const DepartureNotice = ({ record }: { record: HireRecord }) => {
+  const { t } = useTranslation();
+  const known = departureOf(record);
+  if (known === 'signed') return null;
+  return (
+    <Notice kind="stop" title={t(known === 'nothing' ? 'again.noDeparture' : 'again.unsignedDeparture')}>
+      <Body>{t(known === 'nothing' ? 'again.noDepartureWhy' : 'again.unsignedDepartureWhy')}</Body>
+    </Notice>
+  );
+};

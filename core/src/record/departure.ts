@@ -1,0 +1,13 @@
+import type { HireRecord } from './project';
+
+/** What an entry about how she left is filed under. */
+const CONDITION = /^out\/(count|gauge|surface|mark|propeller|check)\//;
+
+/**
+ * What is known of how she left: a record brought in without it, or a phone lost on the water, leaves a return with nothing to
+ * compare it with. What nobody saw then is called neither new nor missing.
+ */
+export const departureOf = (record: HireRecord): 'nothing' | 'unsigned' | 'signed' => {
+  if (record.slots.has('out/sealed') || record.slots.has('out/refused')) return 'signed';
+  return [...record.slots.keys()].some((key) => CONDITION.test(key)) ? 'unsigned' : 'nothing';
+};

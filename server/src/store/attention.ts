@@ -1,0 +1,44 @@
+import type { Attention } from '@quay/contract/hire';
+import { endsEarly } from '@quay/core/settlement/holding';
+import type { Knex } from 'knex';
+
+/** More than anybody looks through. */
+const MOST = 200;
+
+type Counts = Omit<Attention, 'hire' | 'boat' | 'renter' | 'holdEndsAt'>;
+type Row = {
+  hire: string;
+  boat: string;
+  renter: string;
+  attention: string | null;
+  holdEndsAt: string | null;
+  state: string;
+  to: string;
+};
+const NOTHING: Counts = { late: 0, proposed: 0, contradictions: 0, wrongClocks: 0, seals: 0, despite: 0 };
+
+/** Hires whose record wants a manager's eye, and those whose deposit is let go by its bank before it has done its work. */
+export const attentionOf = async (db: Knex, now: string): Promise<Attention[]> => {
+  const rows = (await db('hire')
+    .join('person', 'person.id', 'hire.renter')
+    .join('boat', 'boat.id', 'hire.boat')
+    .where((either) => either.whereNotNull('hire.attention').orWhereNotNull('hire.holdEndsAt'))
+    .orderBy('hire.from', 'desc')
+    .select(
+      'hire.id as hire',
+      'boat.name as boat',
+      'person.name as renter',
+      'hire.attention as attention',
+      'hire.holdEndsAt as holdEndsAt',
+      'hire.state as state',
+      'hire.to as to',
+    )) as Row[];
+  return rows
+    .flatMap(({ hire, boat, renter, attention, holdEndsAt, state, to }): Attention[] => {
+      const early = holdEndsAt !== null && endsEarly(holdEndsAt, now, state === 'closed' ? undefined : to) !== undefined;
+      if (attention === null && !early) return [];
+      const counts = attention === null ? NOTHING : (JSON.parse(attention) as Counts);
+      return [{ hire, boat, renter, ...counts, holdEndsAt: early ? holdEndsAt : null }];
+    })
+    .slice(0, MOST);
+};
