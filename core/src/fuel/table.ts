@@ -1,12 +1,9 @@
 import type { Row } from '../geometry/interpolate';
+import { typedNumber } from '../number/typed';
 
 /** What is wrong with a table that somebody brought, by its line (1 is the first). */
 export type TableFault =
   { is: 'notTwo' | 'noNumber'; line: number } | { is: 'levelFalls' | 'volumeFalls' | 'outside'; line: number } | { is: 'tooShort' };
-
-/** `12.5`, `12,5`, `1 250`; anything else is no number. */
-const numberOf = (cell: string): number =>
-  /^[+-]?[\d\s]*[.,]?\d+$/.test(cell.trim()) ? Number(cell.replace(/\s/g, '').replace(',', '.')) : NaN;
 
 /**
  * A table of levels and volumes, read off the cells of a file. A first line that is all words is taken for its heading.
@@ -21,8 +18,8 @@ export const tableFrom = (
   cells.forEach((line, i) => {
     if (line.every((cell) => cell.trim() === '')) return;
     const filled = line.filter((cell) => cell.trim() !== '');
-    const [x, y] = [numberOf(line[0] ?? ''), numberOf(line[1] ?? '')];
-    if (rows.length === 0 && faults.length === 0 && filled.every((cell) => Number.isNaN(numberOf(cell)))) return;
+    const [x, y] = [typedNumber(line[0] ?? ''), typedNumber(line[1] ?? '')];
+    if (rows.length === 0 && faults.length === 0 && filled.every((cell) => Number.isNaN(typedNumber(cell)))) return;
     if (filled.length !== 2) faults.push({ is: 'notTwo', line: i + 1 });
     else if (Number.isNaN(x) || Number.isNaN(y)) faults.push({ is: 'noNumber', line: i + 1 });
     else if (x < 0 || y < 0 || x > most[0] || y > most[1]) faults.push({ is: 'outside', line: i + 1 });

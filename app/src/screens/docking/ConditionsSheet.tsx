@@ -1,4 +1,5 @@
 import { CONDITION_RANGES, type Conditions } from '@quay/core/docking/place';
+import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -23,7 +24,7 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
     currentMs: text(wind.given.currentMs),
     waterM: text(wind.given.waterM),
   });
-  const number = (field: Typed): number | undefined => (typed[field].trim() === '' ? undefined : Number(typed[field].replace(',', '.')));
+  const number = (field: Typed): number | undefined => (typed[field].trim() === '' ? undefined : typedNumber(typed[field]));
   const wrong = (field: Typed): boolean => {
     const value = number(field);
     const [from, to] = CONDITION_RANGES[field];

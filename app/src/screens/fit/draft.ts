@@ -1,4 +1,5 @@
 import { AGE_MAX, MASS_MAX_KG, MASS_MIN_KG, type Person, type Size, sizeOfAge } from '@quay/core/fit/people';
+import { typedNumber } from '@quay/core/number/typed';
 
 /** Somebody as they stand in the form: what is typed is text until it is read. */
 export type Draft = Omit<Person, 'age' | 'massKg'> & { age: string; mass: string };
@@ -17,8 +18,6 @@ export const draftOf = ({ age, massKg, ...rest }: Person): Draft => ({
   mass: massKg === undefined ? '' : String(massKg),
 });
 
-const number = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.')));
-
 /** The size that is taken: the one chosen, or, while neither a mass nor a size is given, what the age suggests. */
 export const sizeTaken = ({ size, age, mass }: Draft): Size | undefined =>
   size ?? (mass.trim() === '' && /^\d{1,3}$/.test(age.trim()) ? sizeOfAge(Number(age)) : undefined);
@@ -27,10 +26,10 @@ export const sizeTaken = ({ size, age, mass }: Draft): Size | undefined =>
 export const readDraft = (draft: Draft): { ok: true; person: Person } | { ok: false; faults: DraftFault[] } => {
   const { age: ageText, mass: massText, size: _, ...rest } = draft;
   const faults: DraftFault[] = [];
-  const age = number(ageText);
+  const age = typedNumber(ageText);
   if (ageText.trim() === '') faults.push('ageMissing');
   else if (!Number.isInteger(age) || age < 0 || age > AGE_MAX) faults.push('age');
-  const massKg = number(massText);
+  const massKg = typedNumber(massText);
   const size = sizeTaken(draft);
   if (massText.trim() !== '' && !(massKg >= MASS_MIN_KG && massKg <= MASS_MAX_KG)) faults.push('mass');
   else if (massText.trim() === '' && size === undefined) faults.push('massMissing');

@@ -3,6 +3,7 @@ import { type Fitted, fitTrials, trialFaults } from '@quay/core/docking/trials';
 import type { Book } from '@quay/core/fleet/book';
 import type { Hull, Trial } from '@quay/core/fleet/hull';
 import { TRIAL_MOST } from '@quay/core/fleet/hullRanges';
+import { typedNumber } from '@quay/core/number/typed';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -65,7 +66,7 @@ export const HullTrials = ({
     return fitTrials(trials, hull);
   }, [trials, given, kind, plan]);
   const write = (next: readonly Trial[]) => onSet(next.length === 0 ? '' : JSON.stringify(next, null, 1));
-  const number = (field: Asked): number => Number((typed[field] ?? '').replace(',', '.'));
+  const number = (field: Asked): number => typedNumber(typed[field] ?? '');
   const empty = (field: Asked) => (typed[field] ?? '').trim() === '';
   const asked: readonly Asked[] = adding ? ASKED[adding] : [];
   const wrong = (field: Asked) => !empty(field) && !(number(field) > 0 && number(field) <= TRIAL_MOST[field]);

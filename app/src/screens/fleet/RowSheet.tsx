@@ -3,6 +3,7 @@ import { canDraw } from '@quay/core/fleet/drawing';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import type { Hull } from '@quay/core/fleet/hull';
 import { type Language, LANGUAGES, say, type Wording } from '@quay/core/fleet/words';
+import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
@@ -140,7 +141,7 @@ export const RowSheet = ({
 
 /** What a tank holds as it is typed now. */
 const capacityIn = (draft: Draft): number | undefined => {
-  const typed = typeof draft.capacityL === 'string' ? Number(draft.capacityL.replace(',', '.')) : NaN;
+  const typed = typeof draft.capacityL === 'string' ? typedNumber(draft.capacityL) : NaN;
   return typed > 0 ? typed : undefined;
 };
 

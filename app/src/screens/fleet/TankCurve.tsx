@@ -1,5 +1,6 @@
 import { curveFromFill, type FillStep, tableFrom, type TableFault } from '@quay/core/fuel/table';
 import { monotone } from '@quay/core/geometry/interpolate';
+import { typedNumber } from '@quay/core/number/typed';
 import { parse } from 'papaparse';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -136,8 +137,7 @@ const GuidedFill = ({
   const [pumped, setPumped] = useState('');
   const [shown, setShown] = useState('');
   const [from, setFrom] = useState<'empty' | 'endsAtBrim'>('empty');
-  const number = (typed: string) => (typed.trim() === '' ? NaN : Number(typed.replace(',', '.')));
-  const [litres, level] = [number(pumped), number(shown)];
+  const [litres, level] = [typedNumber(pumped), typedNumber(shown)];
   const last = steps[steps.length - 1];
   const tooMuch = capacityL !== undefined && litres > capacityL;
   const back = last !== undefined && litres <= last.pumpedL;

@@ -1,5 +1,6 @@
 import type { RowEdit } from '@quay/core/fleet/edit';
 import { type Language, LANGUAGES, type Wording } from '@quay/core/fleet/words';
+import { typedNumber } from '@quay/core/number/typed';
 import type { FieldSpec } from './fields';
 
 /** A row while it is typed: texts as they stand in the fields, by language where they are wordings. */
@@ -56,7 +57,7 @@ const readField = (spec: FieldSpec, typed: Draft[string]): { ok: true; value: un
   const text = typeof typed === 'string' ? typed.trim() : '';
   if (text === '') return ('needed' in spec && spec.needed) || (spec.is === 'station' && !spec.optional) ? no('needed') : value(undefined);
   if (spec.is === 'number') {
-    const number = Number(text.replace(',', '.'));
+    const number = typedNumber(text);
     if (!Number.isFinite(number)) return no('number');
     if (spec.whole && !Number.isInteger(number)) return no('whole');
     return (spec.min !== undefined && number < spec.min) || (spec.max !== undefined && number > spec.max) ? no('range') : value(number);

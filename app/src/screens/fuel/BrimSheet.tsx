@@ -1,6 +1,7 @@
 import type { Tank } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
 import { slot } from '@quay/core/record/project';
+import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Field } from '../../ui/field';
@@ -15,7 +16,7 @@ export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank;
   const { t } = useTranslation();
   const before = slot(view.record, `${view.walk}/brim/${tank.id}`, 'brimmed');
   const [text, setText] = useState(before?.value.meteredL === undefined ? '' : figure(before.value.meteredL));
-  const litres = Number(text.replace(',', '.'));
+  const litres = typedNumber(text);
   const blank = text.trim() === '';
   const fits = blank || (litres > 0 && litres <= tank.capacityL);
   const keep = async () => {

@@ -1,5 +1,6 @@
 import type { Tank } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
+import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
@@ -13,8 +14,8 @@ export const FillSheet = ({ view, tank, onClose }: { view: HireView; tank: Tank;
   const { t, i18n } = useTranslation();
   const [text, setText] = useState('');
   const [brim, setBrim] = useState(true);
-  const litres = Number(text.replace(',', '.'));
-  const fits = text.trim() !== '' && litres > 0 && litres <= tank.capacityL;
+  const litres = typedNumber(text);
+  const fits = litres > 0 && litres <= tank.capacityL;
   const keep = async () => {
     if (!fits) return;
     await view.add([{ kind: 'fuelFilled', tank: tank.id, litres, brim, by: 'operator' }]);

@@ -3,6 +3,7 @@ import type { Gauge } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
 import { litresShown, spokenReading } from '@quay/core/fuel/level';
 import { slot } from '@quay/core/record/project';
+import { judgeReading, typedReading } from '@quay/core/fuel/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
@@ -41,25 +42,22 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   const [photos, setPhotos] = useState<string[]>(found?.photos ?? []);
   if (!gauge) return null;
   const name = say(gauge.name, language);
-  const typed = text.trim() === '' ? undefined : Number(text.replace(',', '.'));
-  const now = drawn ? value : typed;
-  const inRange = now !== undefined && Number.isFinite(now) && now >= gauge.min && now <= gauge.max;
-  // What only counts up cannot have gone back, but for a totaliser that was zeroed on the way.
-  const back = was !== undefined && inRange && now < was && (gauge.reads === 'counter' || (gauge.reads === 'totaliser' && !zeroed));
-  const fits = inRange && !back;
-  const fault = back
-    ? t(gauge.reads === 'counter' ? 'walk.lowerThanOut' : 'walk.totaliserLower', { v: spokenReading(gauge, was) })
-    : text.trim() !== '' && !inRange
-      ? t('walk.outOfRange', { min: gauge.min, max: gauge.max })
-      : undefined;
+  const read = drawn ? judgeReading(gauge, value, { was, zeroed }) : typedReading(gauge, text, { was, zeroed });
+  const fault =
+    read.is === 'back'
+      ? t(gauge.reads === 'counter' ? 'walk.lowerThanOut' : 'walk.totaliserLower', { v: spokenReading(gauge, read.was) })
+      : read.is === 'range'
+        ? t('walk.outOfRange', { min: gauge.min, max: gauge.max })
+        : undefined;
+  const now = read.is === 'read' ? read.shown : undefined;
   const tank = view.pack.book.tanks.find(({ id }) => id === gauge.tank);
-  const litres = tank && gauge.unit === 'mm' && inRange ? Math.round(litresShown(gauge, tank, now)) : undefined;
+  const litres = tank && gauge.unit === 'mm' && now !== undefined ? Math.round(litresShown(gauge, tank, now)) : undefined;
   // Counters only go up: lower than after the last hire it was misread, or is another one.
   const last = walk === 'out' ? view.pack.before?.shown[gaugeId] : undefined;
-  const behind = gauge.reads === 'counter' && last !== undefined && inRange && now < last ? last : undefined;
-  const unusual = gauge.band && inRange && (now < gauge.band[0] || now > gauge.band[1]) ? gauge.band : undefined;
+  const behind = gauge.reads === 'counter' && last !== undefined && now !== undefined && now < last ? last : undefined;
+  const unusual = read.is === 'read' ? read.unusual : undefined;
   const keep = async () => {
-    if (!fits) return;
+    if (now === undefined) return;
     await view.enter(
       [
         {
@@ -83,7 +81,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       title={name}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} disabled={!fits} testID="keep-reading" />}
+      footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} disabled={now === undefined} testID="keep-reading" />}
     >
       {gauge.normal ? <Small>{`${t('walk.normal')}: ${say(gauge.normal, language)}`}</Small> : null}
       {was !== undefined ? <Small>{t('walk.was', { v: spokenReading(gauge, was) })}</Small> : null}
@@ -95,7 +93,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
             <Chip
               key={lit}
               label={t('walk.lampsLit', { count: lit })}
-              on={typed === lit}
+              on={now === lit}
               tone={lit > gauge.min ? 'mari' : 'weed'}
               onPress={() => setText(String(lit))}
               testID={`lit-${lit}`}

@@ -1,6 +1,6 @@
-import type { Gauge } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
+import { SIXTEENTHS, typedReading } from '@quay/core/fuel/typed';
 import { asItWas } from '@quay/core/record/asItWas';
 import type { EventBody } from '@quay/core/record/event';
 import { slot } from '@quay/core/record/project';
@@ -14,18 +14,6 @@ import { Alt, Chip, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { Body, Bold, Small } from '../../ui/words';
 import type { WalkView } from './useWalk';
-
-/** A needle is read in sixteenths, everything else in its own unit. */
-const SIXTEENTHS = 16;
-
-/** What was typed for a gauge: its reading, nothing, or why it cannot be. */
-const readingOf = (gauge: Gauge, text: string, was: number | undefined): number | 'range' | 'back' | undefined => {
-  if (text.trim() === '') return undefined;
-  const typed = Number(text.replace(',', '.'));
-  const shown = gauge.reads === 'needle' ? gauge.min + (typed / SIXTEENTHS) * (gauge.max - gauge.min) : typed;
-  if (!Number.isFinite(shown) || shown < gauge.min || shown > gauge.max) return 'range';
-  return gauge.reads === 'counter' && was !== undefined && shown < was ? 'back' : shown;
-};
 
 /**
  * All that one press cannot say of a stop of the return: what is to be read is typed here in one go, the propeller judged,
@@ -43,26 +31,29 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [sound, setSound] = useState<Record<string, 'sound' | 'notSeen'>>({});
   const was = (id: string) => slot(record, `out/gauge/${id}`, 'gaugeRead')?.value.shown;
-  const read = gauges.map((gauge) => ({ gauge, reading: readingOf(gauge, typed[gauge.id] ?? '', was(gauge.id)) }));
-  const faulty = read.some(({ reading }) => typeof reading === 'string');
+  const read = gauges.map((gauge) => ({
+    gauge,
+    reading: typedReading(gauge, typed[gauge.id] ?? '', { was: was(gauge.id), sixteenths: true }),
+  }));
+  const faulty = read.some(({ reading }) => reading.is === 'range' || reading.is === 'back');
   const pictures = stop.surfaces.filter(
     ({ id, picture }) => stop.lacks.surfaces.includes(id) && picture !== undefined && (picture === 'always' || alone),
   );
   const open =
-    read.filter(({ reading }) => reading === undefined).length + propellers.filter(({ id }) => !sound[id]).length + pictures.length;
+    read.filter(({ reading }) => reading.is === 'nothing').length + propellers.filter(({ id }) => !sound[id]).length + pictures.length;
   const tie = (judgements: typeof sound = sound) => {
     if (faulty) return;
     onTie([
       ...asItWas(record, stop, alone),
       ...read.flatMap(({ gauge, reading }): EventBody[] =>
-        typeof reading === 'number'
+        reading.is === 'read'
           ? [
               {
                 kind: 'gaugeRead',
                 walk,
                 gauge: gauge.id,
-                shown: reading,
-                ...(was(gauge.id) === reading ? { asBefore: true as const } : {}),
+                shown: reading.shown,
+                ...(was(gauge.id) === reading.shown ? { asBefore: true as const } : {}),
               },
             ]
           : [],
@@ -148,12 +139,12 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 numeric
                 {...(unit ? { unit } : {})}
                 fault={
-                  reading === 'range'
+                  reading.is === 'range'
                     ? gauge.reads === 'needle'
                       ? t('walk.outOfRange', { min: 0, max: SIXTEENTHS })
                       : t('walk.outOfRange', { min: gauge.min, max: gauge.max })
-                    : reading === 'back'
-                      ? t('walk.lowerThanOut', { v: spokenReading(gauge, before!) })
+                    : reading.is === 'back'
+                      ? t('walk.lowerThanOut', { v: spokenReading(gauge, reading.was) })
                       : undefined
                 }
                 onEnter={() => tie()}
@@ -161,8 +152,8 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 testID={`rest-${gauge.id}`}
               />
             )}
-            {typeof reading === 'number' && gauge.band && (reading < gauge.band[0] || reading > gauge.band[1]) ? (
-              <Tag kind="ask">{t('walk.bandOut', { low: gauge.band[0], high: gauge.band[1] })}</Tag>
+            {reading.is === 'read' && reading.unusual ? (
+              <Tag kind="ask">{t('walk.bandOut', { low: reading.unusual[0], high: reading.unusual[1] })}</Tag>
             ) : null}
           </View>
         );

@@ -1,5 +1,6 @@
 import { type Position, seenFrom } from '@quay/core/waters/position';
 import type { Landmark } from '@quay/core/waters/landmarks';
+import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -10,8 +11,8 @@ import { Small } from '../../ui/words';
 export type Sighting = { landmark: Landmark; bearing: number; metres: number };
 
 const number = (text: string): number | undefined => {
-  const read = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(read) ? undefined : read;
+  const read = typedNumber(text);
+  return Number.isNaN(read) ? undefined : read;
 };
 
 /** Where we are by a landmark that is seen: which one, on what bearing, how far. */
