@@ -9,10 +9,12 @@ import { fail } from './problem';
 const noPair = () => fail(404, 'noComparison', 'These two photographs are not compared.');
 
 export const compareRoutes = [
-  on(api.listComparisons, async ({ quay, params }) => {
+  on(api.listComparisons, async ({ quay, params, renter }) => {
     const hire = (await quay.store.db('hire').where({ id: params.hireId }).first('id')) as { id: string } | undefined;
     if (!hire) return fail(404, 'noSuchHire', 'There is no such hire.');
-    return { comparisons: await comparisonsOf(quay.store.db, hire.id) };
+    const comparisons = await comparisonsOf(quay.store.db, hire.id);
+    // A box is nothing until a person says so: a renter sees both pictures, and what became a finding.
+    return { comparisons: renter ? comparisons.map((one) => ({ ...one, boxes: [] })) : comparisons };
   }),
   on(api.comparisonPicture, async ({ quay, params, res }) => {
     const { hireId, out, back, picture } = params;

@@ -99,6 +99,24 @@ it('compares departure’s and return’s photograph of a surface once both are 
   expect((await phone.send('GET', `/hires/h-1002/comparisons/${out}/${back}/heat`)).status).toBe(404);
 });
 
+it('shows a renter both pictures laid over each other, and no box that nobody has judged', async () => {
+  const { comparing } = made(() => Promise.resolve(DONE));
+  const { out, back } = await both();
+  comparing.look(HIRE);
+  await comparing.idle();
+  const link = (await phone.send('POST', `/hires/${HIRE}/links`, {})).json.url as string;
+  const renter = quay.client();
+  await renter.send('POST', '/renter/session', { token: link.split('#')[1]! });
+  const ask = (method: string, path: string, body?: unknown) => renter.send(method, path, body, { 'x-quay-renter': HIRE });
+  expect((await ask('GET', `/hires/${HIRE}/comparisons`)).json.comparisons).toEqual([
+    { surface: SURFACE, out, back, state: 'done', reason: null, boxes: [] },
+  ]);
+  expect((await ask('GET', `/hires/${HIRE}/comparisons/${out}/${back}/aligned`)).status).toBe(200);
+  expect((await ask('GET', `/hires/h-1002/comparisons/${out}/${back}/aligned`)).status).toBe(404);
+  // Whether a pair is compared is the quay's own business.
+  expect((await ask('POST', `/hires/${HIRE}/comparisons/${out}/${back}`, { do: 'cancel' })).json.code).toBe('mayNot');
+});
+
 it('says why a pair cannot be compared, and gives up a pair that fails three times', async () => {
   const refused = made(() => Promise.resolve({ comparable: false, reason: 'dark', inliers: 0, boxes: [] }));
   const { out, back } = await both();

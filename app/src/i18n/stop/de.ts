@@ -258,6 +258,16 @@ export const de: StopWords = {
       half: 'halb',
     },
   },
+  over: {
+    open: 'Übereinanderlegen',
+    both: 'Abfahrt und Rückkehr, {{name}}',
+    shows: 'Wie beide gezeigt werden',
+    show: { slider: 'Unter einem Schieber', blink: 'Im Wechsel', heat: 'Was sich unterscheidet' },
+    out: 'Abfahrt',
+    in: 'Rückkehr',
+    share: 'Wie viel von der Abfahrt zu sehen ist',
+    why: 'Von der Maschine übereinandergelegt, wo es ging; sonst beide, wie sie aufgenommen wurden. Ein Unterschied kann auch Licht oder Wasser sein.',
+  },
   bill: {
     title: 'Ihre Abrechnung',
     number: 'Abrechnung {{n}}',

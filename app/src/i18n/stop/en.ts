@@ -254,6 +254,16 @@ export const en = {
       half: 'half',
     },
   },
+  over: {
+    open: 'Lay one over the other',
+    both: 'Out and in, {{name}}',
+    shows: 'How both are shown',
+    show: { slider: 'Under a slider', blink: 'In turns', heat: 'What differs' },
+    out: 'Departure',
+    in: 'Return',
+    share: 'How much of departure is seen',
+    why: 'Laid over each other by the machine where it could be; else both as they were taken. What differs may be light or water as well.',
+  },
   bill: {
     title: 'Your statement',
     number: 'Statement {{n}}',

@@ -258,6 +258,16 @@ export const es: StopWords = {
       half: 'a medias',
     },
   },
+  over: {
+    open: 'Superponer las dos',
+    both: 'Salida y vuelta, {{name}}',
+    shows: 'Cómo se muestran las dos',
+    show: { slider: 'Bajo un cursor', blink: 'Por turnos', heat: 'Lo que cambia' },
+    out: 'Salida',
+    in: 'Vuelta',
+    share: 'Cuánto se ve de la salida',
+    why: 'Superpuestas por la máquina cuando se pudo; si no, tal como se tomaron. Una diferencia también puede ser luz o agua.',
+  },
   bill: {
     title: 'Su cuenta',
     number: 'Cuenta {{n}}',

@@ -264,6 +264,16 @@ export const fr: StopWords = {
       half: 'à moitié',
     },
   },
+  over: {
+    open: 'Superposer les deux',
+    both: 'Départ et retour, {{name}}',
+    shows: 'Comment les deux sont montrées',
+    show: { slider: 'Sous un curseur', blink: 'En alternance', heat: 'Ce qui diffère' },
+    out: 'Départ',
+    in: 'Retour',
+    share: 'Part du départ visible',
+    why: 'Superposées par la machine quand c’est possible ; sinon telles qu’elles ont été prises. Une différence peut aussi venir de la lumière ou de l’eau.',
+  },
   bill: {
     title: 'Votre décompte',
     number: 'Décompte {{n}}',

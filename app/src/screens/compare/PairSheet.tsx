@@ -1,23 +1,21 @@
-import { changeComparison, type ComparisonBox, comparisonPicture } from '@quay/contract/compare';
+import { changeComparison, type ComparisonBox } from '@quay/contract/compare';
 import { boxesLeft, boxName } from '@quay/core/record/boxes';
 import { say } from '@quay/core/fleet/words';
 import type { Held } from '@quay/core/record/held';
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, useWindowDimensions, View } from 'react-native';
-import { call, callForFile, NoAnswer, Refused } from '../../data/api';
+import { call, NoAnswer, Refused } from '../../data/api';
 import type { HireView } from '../../data/hire';
-import { pictureOf } from '../../platform/picture';
-import { type PairPicture, PairView, ShareSlider, type Shows } from '../../platform/pair';
 import { Notice } from '../../ui/board';
-import { Alt, Chip, Go } from '../../ui/press';
+import { Alt, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useTones } from '../../ui/theme';
-import { Body, Slab, Small } from '../../ui/words';
+import { Body, Slab } from '../../ui/words';
+import { PairPictures } from './PairPictures';
 import type { Pair } from './useComparisons';
 
-const SHOWS = ['slider', 'blink', 'heat'] as const satisfies readonly Shows[];
 /** Both photographs of a surface as the machine laid them over each other; a box becomes a mark only when a person says so. */
 export const PairSheet = ({
   view,
@@ -36,10 +34,6 @@ export const PairSheet = ({
   const client = useQueryClient();
   const screen = useWindowDimensions().width;
   const width = Math.min(screen, 640) - 36;
-  const [shape, setShape] = useState(0.75);
-  const height = Math.round(width * shape);
-  const [shows, setShows] = useState<Shows>('slider');
-  const [share, setShare] = useState(0.5);
   const [chosen, setChosen] = useState<number>();
   const [fault, setFault] = useState<string>();
   /** The box that was put aside last; the bar that usually undoes lies below this sheet. */
@@ -61,24 +55,7 @@ export const PairSheet = ({
       else throw error;
     }
   };
-  const { out, back } = comparison;
   const done = comparison.state === 'done';
-  const load = useCallback(
-    async (picture: PairPicture) => {
-      const or = async (fetched: () => Promise<Blob | undefined>, otherwise?: () => Promise<Blob | undefined>) => {
-        try {
-          return await fetched();
-        } catch (error) {
-          if (error instanceof NoAnswer || error instanceof Refused) return otherwise?.();
-          throw error;
-        }
-      };
-      // As they are, until the machine has laid one over the other, and without signal.
-      const asItIs = picture === 'heat' ? undefined : () => or(() => pictureOf(hireId, picture === 'back' ? back : out));
-      return done ? or(() => callForFile(comparisonPicture, { params: { hireId, out, back, picture } }), asItIs) : asItIs?.();
-    },
-    [hireId, out, back, done],
-  );
   const dismiss = async (one: ComparisonBox) => {
     const held = await view.add([{ kind: 'boxDismissed', photo: comparison.back, x: one.x, y: one.y }]);
     setChosen(undefined);
@@ -128,60 +105,47 @@ export const PairSheet = ({
           <Alt label={t('pair.again')} onPress={() => void change('again')} testID="pair-again" />
         ) : null}
       </Notice>
-      <View style={{ width, height }}>
-        <PairView load={load} shows={shows} share={share} width={width} height={height} alt={t('pair.both', { name })} onShape={setShape} />
-        {boxes.map((one, i) => (
-          <Pressable
-            key={boxName(one)}
-            role="button"
-            aria-label={t('pair.box', { n: i + 1 })}
-            aria-pressed={i === chosen}
-            onPress={() => setChosen(i === chosen ? undefined : i)}
-            testID={`box-${i + 1}`}
-            style={{
-              position: 'absolute',
-              left: one.x * width - 6,
-              top: one.y * height - 6,
-              minWidth: 44,
-              minHeight: 44,
-              width: one.width * width + 12,
-              height: one.height * height + 12,
-              borderWidth: i === chosen ? 5 : 3,
-              borderColor: i === chosen ? tones.mari : tones.lead,
-              borderRadius: 8,
-            }}
-          >
-            <View
+      <PairPictures hireId={hireId} out={comparison.out} back={comparison.back} compared={done} name={name} width={width}>
+        {({ width: across, height: down }) =>
+          boxes.map((one, i) => (
+            <Pressable
+              key={boxName(one)}
+              role="button"
+              aria-label={t('pair.box', { n: i + 1 })}
+              aria-pressed={i === chosen}
+              onPress={() => setChosen(i === chosen ? undefined : i)}
+              testID={`box-${i + 1}`}
               style={{
                 position: 'absolute',
-                right: -10,
-                top: -14,
-                backgroundColor: tones.mari,
-                borderRadius: 12,
-                paddingHorizontal: 7,
+                left: one.x * across - 6,
+                top: one.y * down - 6,
+                minWidth: 44,
+                minHeight: 44,
+                width: one.width * across + 12,
+                height: one.height * down + 12,
+                borderWidth: i === chosen ? 5 : 3,
+                borderColor: i === chosen ? tones.mari : tones.lead,
+                borderRadius: 8,
               }}
             >
-              <Slab size={17} tone="onMari">
-                {i + 1}
-              </Slab>
-            </View>
-          </Pressable>
-        ))}
-      </View>
-      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }} role="radiogroup" aria-label={t('pair.shows')}>
-        {SHOWS.filter((one) => done || one !== 'heat').map((one) => (
-          <Chip key={one} label={t(`pair.show.${one}`)} on={shows === one} onPress={() => setShows(one)} testID={`show-${one}`} />
-        ))}
-      </View>
-      {shows === 'slider' ? (
-        <View style={{ gap: 2 }}>
-          <ShareSlider share={share} onShare={setShare} label={t('pair.share')} colour={tones.weed} width={width} />
-          <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-            <Small>{t('compare.out')}</Small>
-            <Small>{t('compare.in')}</Small>
-          </View>
-        </View>
-      ) : null}
+              <View
+                style={{
+                  position: 'absolute',
+                  right: -10,
+                  top: -14,
+                  backgroundColor: tones.mari,
+                  borderRadius: 12,
+                  paddingHorizontal: 7,
+                }}
+              >
+                <Slab size={17} tone="onMari">
+                  {i + 1}
+                </Slab>
+              </View>
+            </Pressable>
+          ))
+        }
+      </PairPictures>
     </Sheet>
   );
 };

@@ -1,3 +1,4 @@
+import type { Comparison } from '@quay/contract/compare';
 import { statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/fleet/words';
 import { slot } from '@quay/core/record/project';
@@ -15,6 +16,8 @@ import { Card, Notice, Tag } from '../../ui/board';
 import { Money } from '../../ui/money';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { OverSheet } from '../compare/OverSheet';
+import { pairOf, useComparisons } from '../compare/useComparisons';
 import { useStopWords } from '../record/stopWords';
 import { useLineText } from '../settlement/lineWords';
 import { WordSheet } from '../settlement/WordSheet';
@@ -32,6 +35,7 @@ const Copy = () => {
   const closed = slot(record, 'closed', 'closed')?.value;
   const standings = useMemo(() => (closed ? standingsOf(record, statement) : []), [closed, record, statement]);
   const [disputing, setDisputing] = useState<Line>();
+  const compared = useComparisons(hire.id, record.slots.has('in/sealed'));
   const paper = useMutation({
     mutationFn: async () =>
       saveFile(await callForFile(statementPdf, { params: { hireId: hire.id } }), `statement-${closed?.number ?? 'draft'}.pdf`),
@@ -77,6 +81,7 @@ const Copy = () => {
         <OneLine
           key={line.key}
           line={line}
+          compared={compared}
           standing={standings.find((one) => one.line.key === line.key)}
           onAccept={() => void answer(line, 'accepted')}
           onDispute={() => setDisputing(line)}
@@ -98,11 +103,13 @@ const Copy = () => {
 
 const OneLine = ({
   line,
+  compared,
   standing,
   onAccept,
   onDispute,
 }: {
   line: Line;
+  compared: readonly Comparison[];
   standing: Standing | undefined;
   onAccept: () => void;
   onDispute: () => void;
@@ -117,6 +124,8 @@ const OneLine = ({
     const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
     return { walk, sha: mark?.photos[0] ?? looked?.at(-1) };
   });
+  const pair = surface && pairOf(record, compared, surface.id);
+  const [over, setOver] = useState(false);
   const others = 'photos' in finding ? finding.photos : [];
   const contested = record.slots.has(`contested/${key}`);
   const minor = standing && !standing.open ? standing.chargedMinor : line.amountMinor;
@@ -152,6 +161,10 @@ const OneLine = ({
           ))}
         </View>
       ) : null}
+      {surface && pair ? (
+        <Alt label={t('over.open')} onPress={() => setOver(true)} style={{ alignSelf: 'flex-start' }} testID={`over-${key}`} />
+      ) : null}
+      {surface && pair && over ? <OverSheet hireId={pack.hire.id} surface={surface} pair={pair} onClose={() => setOver(false)} /> : null}
       {others.length > 0 ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {others.map((sha, i) => (
