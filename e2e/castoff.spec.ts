@@ -123,6 +123,29 @@ test('a deposit is declined, then nobody answers, then it is held: the outcome i
   await expect(matter(bram, 'deposit/')).toHaveCount(1);
 });
 
+test('a deposit that the bank lets go of before she is back is named, and held anew', PHONE, async ({ phoneOf, quay }) => {
+  const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
+  // Ten days on the water; the simulated terminal holds for seven.
+  const asked = await mina.context.request.get(`${quay.url}/api/hires/h-1001`);
+  const to = new Date(Date.now() + 10 * 86_400_000).toISOString();
+  const headers = { 'If-Match': asked.headers().etag!, 'Content-Type': 'application/json' };
+  expect((await mina.context.request.patch(`${quay.url}/api/hires/h-1001`, { data: JSON.stringify({ to }), headers })).ok()).toBe(true);
+  await bram.open('/hire/h-1001/castoff?open=deposit');
+  await bram.by('deposit-hold').click();
+  await expect(bram.page.getByText(/are held only until .*, before she is back/)).toBeVisible();
+  await bram.open('/hire/h-1001');
+  await expect(bram.page.getByText(/are held only until .*, before she is back/)).toBeVisible();
+  await bram.by('deposit-see').click();
+  await bram.by('deposit-anew').click();
+  await expect(bram.by('deposit-anew')).toBeEnabled();
+  const { events } = (await (await bram.context.request.get(`${quay.url}/api/hires/h-1001/events`)).json()) as {
+    events: { event: { body: { kind: string; attempt?: string; answer?: string } } }[];
+  };
+  const answers = new Map(events.flatMap(({ event: { body } }) => (body.kind === 'depositAnswered' ? [[body.attempt, body.answer]] : [])));
+  expect([...answers.values()]).toEqual(['released', 'held']);
+  await expect(bram.page.getByText(/more are held than asked for/)).toHaveCount(0);
+});
+
 test('without signal no terminal is asked; it is taken in cash, and she casts off', PHONE, async ({ phoneOf }) => {
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   await mina.open('/hire/h-1003/castoff');

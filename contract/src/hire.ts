@@ -180,7 +180,7 @@ export const Attention = z.object({
   seals: z.int(),
   /** What held her when she cast off all the same. */
   despite: z.int(),
-  /** When the first of what is still held of her deposit is let go by itself, where that is too early. */
+  /** When the first of what is still held of her deposit is let go by itself, where that is within a day. */
   holdEndsAt: z.nullable(Instant),
 });
 export type Attention = z.infer<typeof Attention>;

@@ -330,6 +330,7 @@ export const inside = {
     },
     overWhy: 'The bank may have let them go: ask the terminal, and hold anew what is missing.',
     endingWhy: 'Then the bank lets them go. Held anew on the card, the old holding is let go at once.',
+    earlyWhy: 'Then the bank lets them go. You are told again the day before; held anew on the card, the old holding is let go at once.',
     closedWhy: 'What is disputed stays held only so long: settle it before, or agree how it will be paid.',
     anew: 'Hold {{sum}} anew',
     askOver: 'Ask the terminal',

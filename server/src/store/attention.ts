@@ -12,17 +12,16 @@ type Row = {
   renter: string;
   attention: string | null;
   holdEndsAt: string | null;
-  state: string;
-  to: string;
 };
 const NOTHING: Counts = { late: 0, proposed: 0, contradictions: 0, wrongClocks: 0, seals: 0, despite: 0 };
 
-/** Hires whose record wants a manager's eye, and those whose deposit is let go by its bank before it has done its work. */
+/** Hires whose record wants a manager's eye, and those whose deposit is let go by its bank within a day: in time to hold it anew. */
 export const attentionOf = async (db: Knex, now: string): Promise<Attention[]> => {
   const rows = (await db('hire')
     .join('person', 'person.id', 'hire.renter')
     .join('boat', 'boat.id', 'hire.boat')
-    .where((either) => either.whereNotNull('hire.attention').orWhereNotNull('hire.holdEndsAt'))
+    .whereNotNull('hire.attention')
+    .orWhereNotNull('hire.holdEndsAt')
     .orderBy('hire.from', 'desc')
     .select(
       'hire.id as hire',
@@ -30,12 +29,10 @@ export const attentionOf = async (db: Knex, now: string): Promise<Attention[]> =
       'person.name as renter',
       'hire.attention as attention',
       'hire.holdEndsAt as holdEndsAt',
-      'hire.state as state',
-      'hire.to as to',
     )) as Row[];
   return rows
-    .flatMap(({ hire, boat, renter, attention, holdEndsAt, state, to }): Attention[] => {
-      const early = holdEndsAt !== null && endsEarly(holdEndsAt, now, state === 'closed' ? undefined : to) !== undefined;
+    .flatMap(({ hire, boat, renter, attention, holdEndsAt }): Attention[] => {
+      const early = holdEndsAt !== null && endsEarly(holdEndsAt, now) !== undefined;
       if (attention === null && !early) return [];
       const counts = attention === null ? NOTHING : (JSON.parse(attention) as Counts);
       return [{ hire, boat, renter, ...counts, holdEndsAt: early ? holdEndsAt : null }];

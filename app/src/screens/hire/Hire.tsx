@@ -108,6 +108,11 @@ const HireCard = ({ view }: { view: HireView }) => {
           ))}
         </Notice>
       ) : null}
+      {state === 'closed' ? null : (
+        <EndingNotice view={view}>
+          <Alt label={t('deposit.see')} onPress={() => setDeposit(true)} style={{ alignSelf: 'flex-start' }} testID="deposit-see" />
+        </EndingNotice>
+      )}
       {record.late.length > 0 ? <Notice kind="ask" title={t('hire.late', { count: record.late.length })} /> : null}
       {record.proposed.length > 0 ? <Notice kind="ask" title={t('hire.proposed', { count: record.proposed.length })} /> : null}
       {record.wrongClocks.map(({ device, behindMs }) => (
@@ -157,11 +162,6 @@ const HireCard = ({ view }: { view: HireView }) => {
           <Small>{t('hire.deposit')}</Small>
           <Money minor={hire.depositMinor} currency={pack.prices.currency} size={23} />
         </View>
-        {state === 'closed' ? null : (
-          <EndingNotice view={view}>
-            <Alt label={t('deposit.see')} onPress={() => setDeposit(true)} style={{ alignSelf: 'flex-start' }} testID="deposit-see" />
-          </EndingNotice>
-        )}
         {deposit ? <DepositSheet view={view} deposit={depositOf(record, hire.depositMinor)} onClose={() => setDeposit(false)} /> : null}
         {hire.notes ? (
           <View>

@@ -26,6 +26,8 @@ const useEndings = ({ pack, record }: HireView) => {
   return endingHoldings(ledgerOf(record, 0), now, record.slots.has('closed') ? undefined : pack.hire.to);
 };
 
+const WHY = { over: 'overWhy', soon: 'endingWhy', beforeEnd: 'earlyWhy' } as const;
+
 /** Says what of the deposit its bank lets go of before it has done its work. */
 export const EndingNotice = ({ view, children }: { view: HireView; children?: ReactNode }) => {
   const { t, i18n } = useTranslation();
@@ -42,7 +44,7 @@ export const EndingNotice = ({ view, children }: { view: HireView; children?: Re
         when: whenOf(first.expiresAt, view.pack.base.zone, now, i18n.language),
       })}
     >
-      <Body>{t(first.is === 'over' ? 'deposit.overWhy' : closed ? 'deposit.closedWhy' : 'deposit.endingWhy')}</Body>
+      <Body>{t(`deposit.${closed && first.is !== 'over' ? 'closedWhy' : WHY[first.is]}`)}</Body>
       {children}
     </Notice>
   );
@@ -98,24 +100,22 @@ export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; depos
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
-        done && ending ? (
-          ending.is === 'over' ? (
-            <Go
-              label={t('deposit.askOver')}
-              tone="mari"
-              busy={work.isPending}
-              onPress={() => ask(ending.attempt)}
-              testID="deposit-ask-over"
-            />
-          ) : (
-            <Go
-              label={t('deposit.anew', { sum: money(ending.amountMinor) })}
-              tone="mari"
-              busy={work.isPending}
-              onPress={anew}
-              testID="deposit-anew"
-            />
-          )
+        done && ending?.is === 'over' ? (
+          <Go
+            label={t('deposit.askOver')}
+            tone="mari"
+            busy={work.isPending}
+            onPress={() => ask(ending.attempt)}
+            testID="deposit-ask-over"
+          />
+        ) : done && ending?.is === 'soon' ? (
+          <Go
+            label={t('deposit.anew', { sum: money(ending.amountMinor) })}
+            tone="mari"
+            busy={work.isPending}
+            onPress={anew}
+            testID="deposit-anew"
+          />
         ) : done ? (
           <Go label={t('common.done')} onPress={onClose} testID="deposit-done" />
         ) : state === 'unknown' ? (
@@ -150,6 +150,9 @@ export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; depos
       {done ? (
         <View style={{ gap: 8 }}>
           <Notice kind="ok" title={t('deposit.done', { sum: money(heldMinor) })} />
+          {ending?.is === 'beforeEnd' ? (
+            <Alt label={t('deposit.anew', { sum: money(ending.amountMinor) })} onPress={anew} testID="deposit-anew" />
+          ) : null}
           {heldOne ? <Alt label={t('deposit.release')} onPress={release} testID="deposit-release" /> : null}
           {taken ? (
             <Alt
