@@ -16,9 +16,9 @@ const BENCHES: Record<string, Bench> = {
     about: 'frames while practising at 4 × slow-down',
     run: async () => (await import('./figures/dockingFrames')).dockingFrames(),
   },
-  photo: {
+  capture: {
     about: 'blur on 400 made-up pictures, a 12-megapixel one in its thread',
-    run: async () => (await import('./figures/photo')).photo(),
+    run: async () => (await import('./figures/capture')).capture(),
   },
   'marks-frames': {
     about: 'frames with 60 marks on a drawing at 4 × slow-down',
@@ -29,10 +29,10 @@ const BENCHES: Record<string, Bench> = {
     about: 'a 12-megapixel pair, and 20 of them beside what phones deliver',
     run: async () => (await import('./figures/compare')).compare(),
   },
-  pairs: {
+  photo: {
     about: '200 pairs of photographs and 300 that must not be compared',
     long: true,
-    run: async () => (await import('./figures/pairs')).pairs(),
+    run: async () => (await import('./figures/photo')).photo(),
   },
   fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
   'empty-page': {

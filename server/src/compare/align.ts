@@ -1,5 +1,5 @@
 import type { Bin, Cv } from './vision';
-import { coarseOf, coarseSize, type Mat } from './picture';
+import { bytesOf, coarseOf, coarseSize, type Mat } from './picture';
 import { smoothFlow } from './smoothFlow';
 
 /** Illumination is what stays the same over so many px of the coarse picture; a flaw is smaller. */
@@ -88,6 +88,8 @@ export type Laid = {
   valid: Mat;
   /** How far each place of the coarse picture strayed from the surface that most of it is, px of it. */
   strayed: Float32Array;
+  /** Where in the first picture each place of the second lies, right and down, px of it. */
+  maps: [Mat, Mat];
 };
 
 /** Lays the first photograph over the second, first as a plane, then place by place: hulls curve, and near things shift. */
@@ -151,7 +153,7 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
   }
   const aligned = bin.keep(new cv.Mat());
   cv.remap(a, aligned, mx, my, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
-  return { aligned, surface, free, valid, strayed };
+  return { aligned, surface, free, valid, strayed, maps: [mx, my] };
 };
 
 /** Logarithm of brightness, as far as eight bits carry it; a shadow or another exposure only adds to it. */
@@ -188,6 +190,30 @@ export const relight = (cv: Cv, bin: Bin, aligned: Mat, b: Mat, boat: Uint8Array
   cv.resize(float, large, new cv.Size(b.cols, b.rows), 0, 0, cv.INTER_LINEAR);
   const [light, data] = [large.data32F, aligned.data];
   for (let i = 0; i < data.length; i += 1) data[i] = Math.max(0, Math.min(255, (data[i]! + 10) * light[i]! - 10));
+};
+
+/**
+ * The first photograph in its colours, laid over the second in the light of the second.
+ * @param rgb the first, three bytes a place @param lit its brightness laid over the second in its own light
+ * @param aligned the same in the light of the second @returns three bytes a place
+ */
+export const repaint = (
+  cv: Cv,
+  bin: Bin,
+  { rgb, width, height }: { rgb: Uint8Array; width: number; height: number },
+  [mx, my]: [Mat, Mat],
+  lit: Uint8Array,
+  aligned: Uint8Array,
+): Uint8Array => {
+  const [from, laid] = [bin.keep(new cv.Mat(height, width, cv.CV_8UC3)), bin.keep(new cv.Mat())];
+  from.data.set(rgb);
+  cv.remap(from, laid, mx, my, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
+  const painted = bytesOf(laid);
+  for (let i = 0, p = 0; i < lit.length; i += 1, p += 3) {
+    const gain = (aligned[i]! + 10) / (lit[i]! + 10);
+    for (let k = p; k < p + 3; k += 1) painted[k] = Math.max(0, Math.min(255, (painted[k]! + 10) * gain - 10));
+  }
+  return painted;
 };
 
 /** Levels by which the curve of brightness is learnt. */

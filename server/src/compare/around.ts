@@ -1,6 +1,6 @@
 import { Bin, type Cv } from './vision';
 import { BELOW, type Blob, HERS, type Look } from './blobs';
-import { bytesOf, type Mat } from './picture';
+import { bytesOf } from './picture';
 
 /** Surroundings of a difference, px from it: near ones are left out, since edges are soft. */
 const FROM_PX = 3;
@@ -29,25 +29,27 @@ type Around = {
   stoodOut: number;
 };
 
-export const aroundOf = (cv: Cv, { b, lit, allowed }: Look, labels: Mat, { label, x0, y0, x1, y1 }: Blob): Around | undefined => {
+export const aroundOf = (cv: Cv, { b, lit, allowed }: Look, labels: Int32Array, { label, x0, y0, x1, y1 }: Blob): Around | undefined => {
+  const { cols, rows } = b;
   const [left, top] = [Math.max(0, x0 - TO_PX - 1), Math.max(0, y0 - TO_PX - 1)];
-  const [w, h] = [Math.min(b.cols, x1 + TO_PX + 2) - left, Math.min(b.rows, y1 + TO_PX + 2) - top];
+  const [w, h] = [Math.min(cols, x1 + TO_PX + 2) - left, Math.min(rows, y1 + TO_PX + 2) - top];
   const bin = new Bin();
   try {
+    const is = new Uint8Array(w * h);
+    for (let y = 0, k = 0; y < h; y += 1)
+      for (let x = 0, i = (top + y) * cols + left; x < w; x += 1, i += 1, k += 1) is[k] = labels[i] === label ? 255 : 0;
     const inside = bin.keep(new cv.Mat(h, w, cv.CV_8U));
-    const of = labels.data32S;
-    for (let y = 0; y < h; y += 1)
-      for (let x = 0; x < w; x += 1) inside.data[y * w + x] = of[(top + y) * b.cols + left + x] === label ? 255 : 0;
+    inside.data.set(is);
     const [skip, reach] = [bin.keep(new cv.Mat()), bin.keep(new cv.Mat())];
     const by = (px: number) => bin.keep(cv.getStructuringElement(cv.MORPH_ELLIPSE, new cv.Size(2 * px + 1, 2 * px + 1)));
     cv.dilate(inside, skip, by(FROM_PX));
     cv.dilate(inside, reach, by(TO_PX));
-    const [is, not, far] = [bytesOf(inside), bytesOf(skip), bytesOf(reach)];
+    const [not, far] = [bytesOf(skip), bytesOf(reach)];
     const after = b.data as Uint8Array;
     const [its, others]: [number[], number[]] = [[], []];
     const [now, then, aroundNow, aroundThen] = [{ sum: 0 }, { sum: 0 }, { sum: 0 }, { sum: 0 }];
     for (let y = 0; y < h; y += 1)
-      for (let x = 0, i = (top + y) * b.cols + left; x < w; x += 1, i += 1) {
+      for (let x = 0, i = (top + y) * cols + left; x < w; x += 1, i += 1) {
         const k = y * w + x;
         if (is[k]) {
           its.push(LOG[after[i]!]! - LOG[lit[i]!]!);

@@ -1,8 +1,15 @@
-import type { Bin, Cv } from './vision';
+import { Bin, type Cv } from './vision';
 import { bytesOf, type Mat } from './picture';
 
-/** How much brighter or darker than anything near it in the first picture; a flaw's edge and its core. */
+/** How much brighter or darker than anything near it in the first picture at least; a flaw's edge and its core. */
 const EDGE = 9;
+/**
+ * What hangs together is looked at by these multiples of the core: a flaw on the edge of a shadow hangs together with all of
+ * that edge until only what is stronger is looked at.
+ */
+const LEVELS = [0.45, 1, 2] as const;
+/** Of what hangs together at a lower level, something stronger has at most this share, or it is the same. */
+const SMALLER = 0.7;
 const CORE = 19;
 const MOST_CORE = 26;
 /** The core follows what is usual over the boat: a rough surface or a restless light asks for more than a calm one. */
@@ -13,8 +20,6 @@ const RIM_PX = 4;
 const LONG_RIM_PX = 14;
 /** Her bottom is where the water begins, which is not always at the same height. */
 const BOTTOM_PX = 24;
-/** Pieces of one scratch lie no farther apart than this. */
-const JOIN_PX = 42;
 
 export const [ELSEWHERE, HERS, UNSEEN, BELOW] = [0, 1, 2, 3] as const;
 
@@ -22,23 +27,31 @@ export type Look = {
   heat: Mat;
   /** The same with more slack. */
   far: Uint8Array;
-  /** Where she is, where the first picture does not reach, and what is below her and may be hers. */
+  /** Where she is, where the first picture does not reach, and what is beside or below her and may be hers. */
   allowed: Uint8Array;
   /** The first picture laid over the second, in the light of the second. */
   aligned: Mat;
   b: Mat;
   /** The first picture laid over the second, in its own light. */
   lit: Uint8Array;
+  /** The same in the coarse picture, beside the second in it: as her surface alone has it, and as each place by itself has it. */
+  coarse: { width: number; back: Uint8Array; surface: Uint8Array; free: Uint8Array; aligned: Uint8Array };
+  /** How far each place of the coarse picture strayed from her surface, px of it. */
+  strayed: Float32Array;
 };
 
 export type Blob = {
+  /** Where it is written down: in the labels of this level, by this number. */
+  level: number;
   label: number;
+  /** What it is the stronger part of. */
+  within: Blob | undefined;
   x0: number;
   y0: number;
   x1: number;
   y1: number;
   area: number;
-  /** Of it, below what is known of her. */
+  /** Of it, beside or below what is known of her. */
   below: number;
   sum: number;
   far: number;
@@ -46,45 +59,12 @@ export type Blob = {
   /** Of it, farther from where she ends, but not far. */
   nearRim: number;
   peak: number;
-};
-
-const near = (a: Blob, b: Blob, gap: number) => a.x0 - gap <= b.x1 && b.x0 - gap <= a.x1 && a.y0 - gap <= b.y1 && b.y0 - gap <= a.y1;
-
-/** Whether two pieces fill their common box well enough to be of one flaw. */
-const isOne = (a: Blob, b: Blob): boolean => {
-  const size = (x0: number, y0: number, x1: number, y1: number) => (x1 - x0 + 1) * (y1 - y0 + 1);
-  const both = size(Math.min(a.x0, b.x0), Math.min(a.y0, b.y0), Math.max(a.x1, b.x1), Math.max(a.y1, b.y1));
-  return both <= 7 * (size(a.x0, a.y0, a.x1, a.y1) + size(b.x0, b.y0, b.x1, b.y1)) + JOIN_PX ** 2;
-};
-
-/** Pieces of one flaw are one flaw: those that lie close together are joined. */
-export const joined = (blobs: readonly Blob[]): Blob[] => {
-  const all = [...blobs];
-  for (let again = true; again;) {
-    again = false;
-    for (let i = 0; i < all.length && !again; i += 1)
-      for (let j = i + 1; j < all.length && !again; j += 1)
-        if (near(all[i]!, all[j]!, JOIN_PX) && isOne(all[i]!, all[j]!)) {
-          const [a, b] = [all[i]!, all[j]!];
-          all[i] = {
-            label: a.label,
-            x0: Math.min(a.x0, b.x0),
-            y0: Math.min(a.y0, b.y0),
-            x1: Math.max(a.x1, b.x1),
-            y1: Math.max(a.y1, b.y1),
-            area: a.area + b.area,
-            below: a.below + b.below,
-            sum: a.sum + b.sum,
-            far: a.far + b.far,
-            rim: a.rim + b.rim,
-            nearRim: a.nearRim + b.nearRim,
-            peak: Math.max(a.peak, b.peak),
-          };
-          all.splice(j, 1);
-          again = true;
-        }
-  }
-  return all;
+  /** Sums of its places, by which it is known which way it lies. */
+  sx: number;
+  sy: number;
+  sxx: number;
+  sxy: number;
+  syy: number;
 };
 
 /** What is usual over the boat. */
@@ -101,8 +81,10 @@ const usualOf = (heat: Uint8Array, allowed: Uint8Array): number => {
   return v;
 };
 
-const emptyBlob = (label: number, cols: number, rows: number): Blob => ({
+const emptyBlob = (level: number, label: number, cols: number, rows: number): Blob => ({
+  level,
   label,
+  within: undefined,
   x0: cols,
   y0: rows,
   x1: 0,
@@ -114,12 +96,27 @@ const emptyBlob = (label: number, cols: number, rows: number): Blob => ({
   rim: 0,
   nearRim: 0,
   peak: 0,
+  sx: 0,
+  sy: 0,
+  sxx: 0,
+  sxy: 0,
+  syy: 0,
 });
 
+/** Whether she ends so near a place, px up, down or to a side. */
+const isByEnd = (allowed: Uint8Array, i: number, px: number, cols: number): boolean =>
+  allowed[i - px] === ELSEWHERE ||
+  allowed[i + px] === ELSEWHERE ||
+  allowed[i - px * cols] === ELSEWHERE ||
+  allowed[i + px * cols] === ELSEWHERE;
+
+/** What is read of each place: looked up once, since what a picture of WASM is asked costs more than a place. */
+type Field = { data: Uint8Array; far: Uint8Array; allowed: Uint8Array; cols: number };
+
 /** Takes a place into a blob. */
-const grow = (blob: Blob, { heat, far, allowed }: Look, x: number, y: number): void => {
-  const i = y * heat.cols + x;
-  const v = (heat.data as Uint8Array)[i]!;
+const grow = (blob: Blob, { data, far, allowed, cols }: Field, x: number, y: number): void => {
+  const i = y * cols + x;
+  const v = data[i]!;
   blob.x0 = Math.min(blob.x0, x);
   blob.x1 = Math.max(blob.x1, x);
   blob.y0 = Math.min(blob.y0, y);
@@ -128,26 +125,66 @@ const grow = (blob: Blob, { heat, far, allowed }: Look, x: number, y: number): v
   if (allowed[i] === BELOW) blob.below += 1;
   blob.sum += v;
   blob.far += far[i]!;
-  const outside = (px: number) => [i - px, i + px, i - px * heat.cols, i + px * heat.cols].some((at) => allowed[at] === ELSEWHERE);
-  if (outside(RIM_PX)) blob.rim += 1;
-  if (outside(LONG_RIM_PX) || (allowed[i] === HERS && allowed[i + BOTTOM_PX * heat.cols] === BELOW)) blob.nearRim += 1;
+  if (isByEnd(allowed, i, RIM_PX, cols)) blob.rim += 1;
+  if (isByEnd(allowed, i, LONG_RIM_PX, cols) || (allowed[i] === HERS && allowed[i + BOTTOM_PX * cols] === BELOW)) blob.nearRim += 1;
   blob.peak = Math.max(blob.peak, v);
+  blob.sx += x;
+  blob.sy += y;
+  blob.sxx += x * x;
+  blob.sxy += x * y;
+  blob.syy += y * y;
 };
 
-/** What hangs together in the heat, with how strong it is. */
-export const blobsOf = (cv: Cv, bin: Bin, look: Look): { blobs: Blob[]; labels: Mat; core: number } => {
+/** Numbers what hangs together above a level. */
+const labelsOf = (cv: Cv, heat: Uint8Array, cols: number, rows: number, above: number): { labels: Int32Array; count: number } => {
+  const bin = new Bin();
+  try {
+    const edges = bin.keep(new cv.Mat(rows, cols, cv.CV_8U));
+    edges.data.set(heat);
+    cv.threshold(edges, edges, above, 255, cv.THRESH_BINARY);
+    const [labels, stats, centres] = [bin.keep(new cv.Mat()), bin.keep(new cv.Mat()), bin.keep(new cv.Mat())];
+    const count = cv.connectedComponentsWithStats(edges, labels, stats, centres, 8);
+    return { labels: labels.data32S.slice(), count };
+  } finally {
+    bin.empty();
+  }
+};
+
+/** What hangs together in the heat, level by level, with how strong it is. */
+export const blobsOf = (cv: Cv, look: Look): { blobs: Blob[]; labels: Int32Array[]; core: number } => {
   const { heat, allowed } = look;
   const { cols, rows } = heat;
   const data = bytesOf(heat);
   for (let i = 0; i < data.length; i += 1) if (allowed[i] !== HERS && allowed[i] !== BELOW) data[i] = 0;
   heat.data.set(data);
   const core = Math.max(CORE, Math.min(MOST_CORE, CALM + RESTLESS * usualOf(data, allowed)));
-  const edges = bin.keep(new cv.Mat());
-  cv.threshold(heat, edges, Math.max(EDGE, core * 0.45), 255, cv.THRESH_BINARY);
-  const [labels, stats, centres] = [bin.keep(new cv.Mat()), bin.keep(new cv.Mat()), bin.keep(new cv.Mat())];
-  const count = cv.connectedComponentsWithStats(edges, labels, stats, centres, 8);
-  const blobs = Array.from({ length: count }, (_, label) => emptyBlob(label, cols, rows));
-  const of = labels.data32S;
-  for (let y = 0, i = 0; y < rows; y += 1) for (let x = 0; x < cols; x += 1, i += 1) if (of[i] !== 0) grow(blobs[of[i]!]!, look, x, y);
-  return { blobs: blobs.slice(1), labels, core };
+  const field: Field = { data, far: look.far, allowed, cols };
+  const labels: Int32Array[] = [];
+  const kept: Blob[] = [];
+  /** For each level, what each of its labels is part of or is itself. */
+  const standsFor: Blob[][] = [];
+  for (const [level, of] of LEVELS.entries()) {
+    const own = labelsOf(cv, data, cols, rows, Math.max(EDGE, core * of));
+    labels.push(own.labels);
+    const blobs = Array.from({ length: own.count }, (_, label) => emptyBlob(level, label, cols, rows));
+    const first = new Int32Array(own.count);
+    for (let y = 0, i = 0; y < rows; y += 1)
+      for (let x = 0; x < cols; x += 1, i += 1) {
+        const label = own.labels[i]!;
+        if (label === 0) continue;
+        first[label] = i;
+        grow(blobs[label]!, field, x, y);
+      }
+    standsFor.push(
+      blobs.map((blob, label) => {
+        if (label === 0) return blob;
+        const within = level === 0 ? undefined : standsFor[level - 1]![labels[level - 1]![first[label]!]!];
+        if (within && blob.area > SMALLER * within.area) return within;
+        blob.within = within;
+        kept.push(blob);
+        return blob;
+      }),
+    );
+  }
+  return { blobs: kept, labels, core };
 };

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { comparePair } from './comparePair';
 import type { Found } from './boxes';
-import { COMPARED_AT_PX, type Grey } from './picture';
+import { COMPARED_AT_PX, type Grey, greyOf } from './picture';
 import type { Reason } from './recognise';
 
 /**
@@ -21,7 +21,7 @@ export class UnreadableFile extends Error {
   }
 }
 
-type Loaded = { grey: Grey; stored: { width: number; height: number }; turn: number };
+type Loaded = { grey: Grey; rgb: Uint8Array; stored: { width: number; height: number }; turn: number };
 
 const load = async (file: string): Promise<Loaded> => {
   try {
@@ -30,12 +30,14 @@ const load = async (file: string): Promise<Loaded> => {
       .rotate()
       .resize({ width: COMPARED_AT_PX })
       .flatten()
-      .toColourspace('b-w')
+      .toColourspace('srgb')
       .raw()
       .toBuffer({ resolveWithObject: true });
-    if (info.channels !== 1) throw new Error('not one channel');
+    if (info.channels !== 3) throw new Error('not three channels');
+    const rgb = new Uint8Array(data);
     return {
-      grey: { width: info.width, height: info.height, data: new Uint8Array(data) },
+      grey: greyOf({ width: info.width, height: info.height, data: rgb }),
+      rgb,
       stored: { width, height },
       turn: orientation ?? 1,
     };
@@ -65,15 +67,20 @@ const onDisk = ({ grey, stored, turn }: Loaded, { x, y, width, height, strength 
   return { x: left, y: top, width: Math.round(xs[1]! * stored.width) - left, height: Math.round(ys[1]! * stored.height) - top, strength };
 };
 
-/** Differences as the eye sees them best. */
-const brightened = (heat: Uint8Array): Uint8Array => {
-  const bright = new Uint8Array(heat.length);
-  for (let i = 0; i < heat.length; i += 1) bright[i] = Math.min(255, heat[i]! * 4);
-  return bright;
+/** Differences as the eye sees them best: bright, and in a colour that a boat seldom has. */
+const glowing = (heat: Uint8Array): Uint8Array => {
+  const glow = new Uint8Array(heat.length * 3);
+  for (let i = 0, p = 0; i < heat.length; i += 1, p += 3) {
+    const v = Math.min(255, heat[i]! * 4);
+    glow[p] = v;
+    glow[p + 1] = v * 0.45;
+    glow[p + 2] = v * 0.1;
+  }
+  return glow;
 };
 
 const jpegOf = async (data: Uint8Array, width: number, height: number): Promise<Uint8Array> =>
-  sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), { raw: { width, height, channels: 1 } })
+  sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), { raw: { width, height, channels: 3 } })
     .jpeg({ quality: 82 })
     .toBuffer();
 
@@ -83,9 +90,9 @@ const jpegOf = async (data: Uint8Array, width: number, height: number): Promise<
  */
 export const compareFiles = async (out: string, back: string, { pictures = false } = {}): Promise<FilesCompared> => {
   const [first, second] = await Promise.all([load(out), load(back)]);
-  const seen = await comparePair(first.grey, second.grey);
+  const seen = await comparePair(first.grey, second.grey, pictures ? first.rgb : undefined);
   if (!seen.comparable) return seen;
-  const { width, height, data } = second.grey;
+  const { width, height } = second.grey;
   const boxes = seen.boxes.map((box) => onDisk(second, box));
   if (!pictures) return { comparable: true, reason: null, inliers: seen.inliers, boxes };
   const shares = seen.boxes.map((box) => ({
@@ -97,8 +104,8 @@ export const compareFiles = async (out: string, back: string, { pictures = false
   }));
   const [aligned, shown, heat] = await Promise.all([
     jpegOf(seen.aligned, width, height),
-    jpegOf(data, width, height),
-    jpegOf(brightened(seen.heat), width, height),
+    jpegOf(second.rgb, width, height),
+    jpegOf(glowing(seen.heat), width, height),
   ]);
   return { comparable: true, reason: null, inliers: seen.inliers, boxes, shares, pictures: { aligned, back: shown, heat, width, height } };
 };

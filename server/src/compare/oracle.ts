@@ -1,8 +1,9 @@
 import { comparePair } from './comparePair';
+import type { Blob } from './blobs';
 import type { Found } from './boxes';
-import { COMPARED_AT_PX, type Grey } from './picture';
+import { greyOf } from './picture';
 import type { Reason } from './recognise';
-import { type Box, madeUpNegative, madeUpPair, type Negative, NEGATIVES, type Raster } from './madeUpPairs';
+import { type Box, madeUpNegative, madeUpPair, type Negative, NEGATIVES } from './madeUpPairs';
 
 /** Marks are counted from this size on, px across. */
 const COUNTED_FROM_PX = 12;
@@ -13,15 +14,6 @@ const SMALL_BOX_PX2 = 900;
 
 /** How one made-up pair was judged. */
 export type Judged = { refused: Reason | null; marks: number; hits: number; falseBoxes: number; ms: number };
-
-/** Brightness as the comparison takes it (Rec. 601). */
-export const greyOf = ({ width, height, data }: Raster): Grey => {
-  if (width !== COMPARED_AT_PX) throw new Error(`made-up pictures are ${COMPARED_AT_PX} px wide, not ${width}`);
-  const grey = new Uint8Array(width * height);
-  for (let i = 0, p = 0; i < grey.length; i += 1, p += 3)
-    grey[i] = Math.round(0.299 * data[p]! + 0.587 * data[p + 1]! + 0.114 * data[p + 2]!);
-  return { width, height, data: grey };
-};
 
 const overlap = (a: Box, b: Box): number =>
   Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
@@ -43,6 +35,28 @@ export const judgeBoxes = (
     // A box on a part of a mark is no hit, but it is not about nothing either.
     falseBoxes: boxes.filter((box) => marks.every((mark) => overlap(mark, box) === 0)).length,
   };
+};
+
+/** So far beyond a mark its soft edge reaches, px. */
+const SOFT_PX = 3;
+
+/**
+ * Whether a difference is (a piece of) one of the marks that are known: most of its box lies in one.
+ * @returns nothing where it can be called either
+ */
+export const isOfMark = ({ x0, y0, x1, y1 }: Pick<Blob, 'x0' | 'y0' | 'x1' | 'y1'>, marks: readonly Box[]): boolean | undefined => {
+  const box = { x: x0, y: y0, width: x1 - x0 + 1, height: y1 - y0 + 1 };
+  const area = box.width * box.height;
+  const met = marks.filter((mark) => overlap(box, mark) > 0);
+  // A box about so much more than the mark shows nobody where it is.
+  if (met.length > 0 && met.every(({ width, height }) => area > Math.max(SMALL_BOX_PX2, LARGER * width * height))) return false;
+  const most = Math.max(
+    0,
+    ...marks.map(({ x, y, width, height }) =>
+      overlap(box, { x: x - SOFT_PX, y: y - SOFT_PX, width: width + 2 * SOFT_PX, height: height + 2 * SOFT_PX }),
+    ),
+  );
+  return most === 0 ? false : most >= COVERS * area ? true : undefined;
 };
 
 export const judgePair = async (seed: number): Promise<Judged> => {

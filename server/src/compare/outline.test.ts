@@ -1,14 +1,14 @@
-import { belowHer } from './outline';
+import { beyondHer } from './outline';
 
-it('names what lies below her, no lower than she reaches anywhere, and nothing beside her', () => {
-  const [cw, ch] = [50, 38];
-  const bottom = (x: number) => (x < 25 ? 20 : 30);
+it('names what lies beside and below what is known of her, and nothing above', () => {
+  const [cw, ch] = [300, 240];
   const mask = Uint8Array.from({ length: cw * ch }, (_, i) => {
     const [x, y] = [i % cw, Math.floor(i / cw)];
-    return x >= 2 && x < 48 && y >= 8 && y <= bottom(x) ? 255 : 0;
+    return x >= 100 && x < 200 && y >= 60 && y <= (x < 150 ? 100 : 130) ? 255 : 0;
   });
-  const below = belowHer(mask, cw);
-  const at = (x: number, y: number) => below[y * cw + x];
-  expect([at(10, 7), at(10, 20), at(10, 21), at(10, 30), at(10, 31)]).toEqual([0, 0, 1, 1, 0]);
-  expect([at(40, 30), at(40, 31), at(0, 25)]).toEqual([0, 0, 0]);
+  const beyond = beyondHer(mask, cw);
+  const at = (x: number, y: number) => beyond[y * cw + x];
+  expect([at(150, 59), at(150, 90)]).toEqual([0, 0]);
+  expect([at(99, 80), at(30, 80), at(29, 80), at(269, 80), at(270, 80)]).toEqual([1, 1, 0, 1, 0]);
+  expect([at(120, 101), at(120, 130), at(120, 200), at(120, 201)]).toEqual([1, 1, 1, 0]);
 });

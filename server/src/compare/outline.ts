@@ -175,21 +175,29 @@ export const outline = (cv: Cv, bin: Bin, placed: Placed, { aligned, surface, fr
   return bytesOf(mask);
 };
 
+/** She may reach so much farther to the sides and down than is known of her, px of the coarse picture. */
+const FARTHER_PX = 70;
+
 /**
- * What lies below what is known of her, no lower than she is known to reach anywhere: the corners of a hull that are plain, or
- * in the dark. It may be water as well.
+ * What lies beside and below what is known of her, as far as she may reach: plain paint with no speck to know it by, or the
+ * dark under her side. It may be water or what she stands before as well. Above her there is too much that is not hers.
  * @param mask of the coarse picture, 0 where it is not hers
  */
-export const belowHer = (mask: Uint8Array, cw: number): Uint8Array => {
+export const beyondHer = (mask: Uint8Array, cw: number): Uint8Array => {
   const ch = mask.length / cw;
-  let bottom = 0;
-  for (let i = 0; i < mask.length; i += 1) if (mask[i]) bottom = Math.floor(i / cw);
-  const below = new Uint8Array(mask.length);
+  const beyond = new Uint8Array(mask.length);
+  for (let y = 0; y < ch; y += 1) {
+    const row = mask.subarray(y * cw, (y + 1) * cw);
+    const [first, last] = [row.indexOf(255), row.lastIndexOf(255)];
+    if (first < 0) continue;
+    beyond.fill(1, y * cw + Math.max(0, first - FARTHER_PX), y * cw + Math.min(cw, last + 1 + FARTHER_PX));
+  }
   for (let x = 0; x < cw; x += 1) {
     let y = ch - 1;
-    while (y >= 0 && !mask[y * cw + x]) y -= 1;
+    while (y >= 0 && !beyond[y * cw + x]) y -= 1;
     if (y < 0) continue;
-    for (let row = y + 1; row <= bottom; row += 1) below[row * cw + x] = 1;
+    for (let row = y + 1; row <= Math.min(ch - 1, y + FARTHER_PX); row += 1) beyond[row * cw + x] = 1;
   }
-  return below;
+  for (let i = 0; i < mask.length; i += 1) if (mask[i]) beyond[i] = 0;
+  return beyond;
 };

@@ -19,8 +19,8 @@ it('finds what is new on 24 made-up pairs, boxes little else, and refuses what m
   const sum = (key: 'marks' | 'hits' | 'falseBoxes') => pairs.reduce((total, pair) => total + pair[key], 0);
   expect(pairs.filter(({ refused }) => refused !== null)).toEqual([]);
   expect(sum('marks')).toBeGreaterThan(20);
-  expect(sum('hits') / sum('marks')).toBeGreaterThanOrEqual(0.85);
-  expect(sum('falseBoxes') / pairs.length).toBeLessThanOrEqual(0.6);
+  expect(sum('hits') / sum('marks')).toBeGreaterThanOrEqual(0.95);
+  expect(sum('falseBoxes') / pairs.length).toBeLessThanOrEqual(0.45);
   const negatives = await judged<Awaited<ReturnType<typeof judgeNegative>>>(9000, 12, 'negative');
   expect(negatives.filter(({ refused }) => refused === null)).toEqual([]);
 }, 600_000);

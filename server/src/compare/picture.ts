@@ -9,6 +9,14 @@ export const COMPARED_AT_PX = 1600;
 /** Local alignment and light are worked out at this width. */
 export const COARSE_AT_PX = 800;
 
+/** Brightness of colours, three bytes a place (Rec. 601). */
+export const greyOf = ({ width, height, data }: { width: number; height: number; data: Uint8Array }): Grey => {
+  const grey = new Uint8Array(width * height);
+  for (let i = 0, p = 0; i < grey.length; i += 1, p += 3)
+    grey[i] = Math.round(0.299 * data[p]! + 0.587 * data[p + 1]! + 0.114 * data[p + 2]!);
+  return { width, height, data: grey };
+};
+
 export const matOf = (cv: Cv, bin: Bin, { width, height, data }: Grey): Mat => {
   const mat = bin.keep(new cv.Mat(height, width, cv.CV_8UC1));
   mat.data.set(data);

@@ -10,6 +10,7 @@ type Figures =
   | 'CV_64F'
   | 'CV_8U'
   | 'CV_8UC1'
+  | 'CV_8UC3'
   | 'DECOMP_LU'
   | 'INTER_AREA'
   | 'INTER_LINEAR'

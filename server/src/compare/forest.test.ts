@@ -1,0 +1,54 @@
+import { chance } from '@quay/core/testing/chance';
+import fc from 'fast-check';
+import { grow, GROWTH, oddsOf, type Sample } from './forest';
+
+const samples = (seed: number, count: number, rule: (traits: readonly number[]) => boolean): Sample[] => {
+  const c = chance(seed);
+  return Array.from({ length: count }, () => {
+    const traits = [c.normal(), c.normal(), c.normal()];
+    return { traits, is: rule(traits) };
+  });
+};
+const right = (forest: ReturnType<typeof grow>, of: readonly Sample[]) =>
+  of.filter(({ traits, is }) => oddsOf(forest, traits) > 0 === is).length / of.length;
+
+describe('a forest', () => {
+  it('learns what no single bound says, and keeps to it where it has not been', () => {
+    // Neither of the first two says anything by itself, and the third never does.
+    const rule = ([a, b]: readonly number[]) => a! * b! > 0;
+    const forest = grow(samples(1, 1500, rule));
+    expect(right(forest, samples(2, 500, rule))).toBeGreaterThan(0.9);
+  });
+  it('says how sure it is: of those it gives even odds, half are', () => {
+    const c = chance(5);
+    const noisy = (count: number): Sample[] =>
+      Array.from({ length: count }, () => {
+        const x = c.within(-3, 3);
+        return { traits: [x], is: c.next() < 1 / (1 + Math.exp(-2 * x)) };
+      });
+    const forest = grow(noisy(4000), { ...GROWTH, depth: 2 });
+    for (const x of [-1.5, -0.5, 0, 0.5, 1.5]) expect(Math.abs(oddsOf(forest, [x]) - 2 * x)).toBeLessThan(0.7);
+  });
+  it('is the same for the same samples, and none grows on one kind alone', () => {
+    const of = samples(3, 200, ([a]) => a! > 0);
+    expect(grow(of)).toEqual(grow(of));
+    expect(() => grow(of.filter(({ is }) => is))).toThrow('both kinds');
+  });
+  it('asks a bound as a sample met it: what lies on it goes the other way', () => {
+    expect(oddsOf({ bias: 1, trees: [[0, 2, -4, 4]] }, [2])).toBe(5);
+    expect(oddsOf({ bias: 1, trees: [[0, 2, -4, 4]] }, [1.999])).toBe(-3);
+  });
+  it('gives odds that the sum of what its trees can give bounds', () => {
+    const forest = grow(samples(7, 300, ([a, b]) => a! + b! > 0.5));
+    const ends = (tree: (typeof forest.trees)[number]): number[] =>
+      typeof tree === 'number' ? [tree] : [...ends(tree[2]), ...ends(tree[3])];
+    const [low, high] = [Math.min, Math.max].map((of) => forest.trees.reduce((sum: number, tree) => sum + of(...ends(tree)), forest.bias));
+    fc.assert(
+      fc.property(fc.array(fc.double({ noNaN: true }), { minLength: 3, maxLength: 3 }), (traits) => {
+        const odds = oddsOf(forest, traits);
+        expect(odds).toBeGreaterThanOrEqual(low! - 1e-9);
+        expect(odds).toBeLessThanOrEqual(high! + 1e-9);
+      }),
+    );
+  });
+});
