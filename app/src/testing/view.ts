@@ -18,12 +18,14 @@ import rules from '../../../demo/rules/ossel.json';
 import type { Entry } from '../data/outbox';
 import { i18n } from '../i18n';
 import { en } from '../i18n/en';
+import { inside } from '../i18n/inside';
 import { en as renterEn } from '../i18n/renter/en';
 import { en as stopEn } from '../i18n/stop/en';
 import type { WalkView } from '../screens/record/useWalk';
 
 // In the app the words come with the face that speaks them.
 i18n.addResourceBundle('en', 'translation', en, true);
+i18n.addResourceBundle('en', 'translation', inside, true);
 i18n.addResourceBundle('en', 'translation', renterEn, true);
 i18n.addResourceBundle('en', 'translation', stopEn, true);
 
