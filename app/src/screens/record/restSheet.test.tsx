@@ -1,0 +1,72 @@
+import { fireEvent, render, screen } from '@testing-library/react-native';
+import type { EventBody, Walk } from '@quay/core/record/event';
+import '../../i18n';
+import { heldOf, pack, viewOf } from '../../testing/view';
+import { RestSheet } from './RestSheet';
+
+const read = (walk: Walk, gauge: string, shown: number): EventBody => ({ kind: 'gaugeRead', walk, gauge, shown });
+const OUT = [read('out', 'fuel-needle', 1), read('out', 'hours', 1240), read('out', 'volts', 12.6)];
+
+/** The rest of a stop of the return; what is tied with it. */
+const rest = (station: string, held: readonly EventBody[] = OUT) => {
+  const tied: EventBody[][] = [];
+  const { view } = viewOf(heldOf(held), 'in', station);
+  render(<RestSheet view={view} onClose={() => undefined} onTie={(extra) => tied.push(extra)} />);
+  return { tied, ofGauges: () => tied.at(-1)!.filter(({ kind }) => kind === 'gaugeRead') };
+};
+const type = (gauge: string, text: string) => fireEvent.changeText(screen.getByTestId(`rest-${gauge}`), text);
+
+describe('the rest of a stop', () => {
+  it('takes a needle in sixteenths and a figure in its unit, and ties with all of it', () => {
+    const { ofGauges } = rest('helm');
+    type('fuel-needle', '10');
+    type('hours', '1 243,5');
+    type('volts', '12.6');
+    fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(ofGauges()).toEqual([
+      read('in', 'fuel-needle', 0.625),
+      read('in', 'hours', 1243.5),
+      { ...read('in', 'volts', 12.6), asBefore: true },
+    ]);
+  });
+
+  it('ties nothing while something cannot be, and says why beside it', () => {
+    const { tied } = rest('helm');
+    type('fuel-needle', '17');
+    type('hours', '1239');
+    fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(tied).toEqual([]);
+    expect(screen.getByText(/\b0\b.*\b16\b/)).toBeTruthy();
+    expect(screen.getByText(/^Lower than at departure, 1240 h/)).toBeTruthy();
+    type('fuel-needle', '16');
+    type('hours', '1240');
+    fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(tied).toHaveLength(1);
+  });
+
+  it('may be tied with something open, which is then not entered', () => {
+    const { ofGauges } = rest('helm');
+    type('hours', '1241');
+    fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(ofGauges()).toEqual([read('in', 'hours', 1241)]);
+  });
+
+  it('says when a figure lies outside what is usual, and takes it', () => {
+    const band = pack.book.gauges.find(({ id }) => id === 'volts')!.band!;
+    const { ofGauges } = rest('helm');
+    type('volts', String(band[1] + 1));
+    expect(screen.getByText(new RegExp(String(band[1]).replace('.', '\\.')))).toBeTruthy();
+    fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(ofGauges()).toEqual([read('in', 'volts', band[1] + 1)]);
+  });
+
+  it('with the propeller as the last of it, ties at its judgement', () => {
+    const { tied } = rest('engine', []);
+    const judged = pack.book.propellers.filter(({ station }) => station === 'engine');
+    expect(judged).toHaveLength(1);
+    const open = screen.queryAllByTestId(/^rest-(?!tie|prop)/);
+    fireEvent.press(screen.getByTestId('rest-prop-sound'));
+    if (open.length > 0) fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(tied.at(-1)).toContainEqual({ kind: 'evidenceGiven', walk: 'in', propeller: judged[0]!.id, state: 'sound', photos: [] });
+  });
+});
