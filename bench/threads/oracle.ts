@@ -1,5 +1,6 @@
 import { judgeBoxes, judgeNegative, judgePair, type Judged } from '@quay/server/compare/oracle';
-import { type Box, madeUpPair, type Raster } from '@quay/server/compare/madeUpPairs';
+import type { Box, Raster } from '@quay/server/compare/madeUp/paint';
+import { madeUpPair } from '@quay/server/compare/madeUp/pairs';
 import { Bin, vision } from '@quay/server/compare/vision';
 import pixelmatch from 'pixelmatch';
 import { ssim } from 'ssim.js';

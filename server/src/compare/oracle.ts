@@ -3,7 +3,8 @@ import type { Blob } from './blobs';
 import type { Found } from './boxes';
 import { greyOf } from './picture';
 import type { Reason } from './recognise';
-import { type Box, madeUpNegative, madeUpPair, type Negative, NEGATIVES } from './madeUpPairs';
+import type { Box } from './madeUp/paint';
+import { madeUpNegative, madeUpPair, type Negative, NEGATIVES } from './madeUp/pairs';
 
 /** Marks are counted from this size on, px across. */
 const COUNTED_FROM_PX = 12;

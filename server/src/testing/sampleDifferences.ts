@@ -2,7 +2,7 @@ import { blobsOf } from '../compare/blobs';
 import { isWorthJudging } from '../compare/boxes';
 import type { Sample } from '../compare/forest';
 import { lookAt } from '../compare/look';
-import { madeUpPair } from '../compare/madeUpPairs';
+import { madeUpPair } from '../compare/madeUp/pairs';
 import { isOfMark } from '../compare/oracle';
 import { greyOf } from '../compare/picture';
 import { TRAITS, traitsOf } from '../compare/traits';
