@@ -15,6 +15,11 @@ test(
     await renter.by('to-statement').click();
     await expect(renter.page.getByRole('heading', { name: 'Votre décompte' })).toBeVisible();
     await expect(renter.page.getByText('Au départ').first()).toBeVisible();
+    // Both pictures under one slider, on their own phone.
+    await renter.page.locator('[data-testid^="over-mark"]').click();
+    await expect(renter.page.getByText('Retour', { exact: true })).toBeVisible();
+    await renter.by('pair-share').fill('20');
+    await renter.page.keyboard.press('Escape');
     await renter.by('bill-accept-count/paddle').click();
     await renter.page.locator('[data-testid^="bill-dispute-mark"]').click();
     await expect(renter.by('word-go')).toBeDisabled();

@@ -60,7 +60,8 @@ export const PairView = ({
         <img
           src={sources.back}
           alt=""
-          style={style}
+          // What differs glows in the dark.
+          style={shows === 'heat' ? { ...style, filter: 'brightness(0.4)' } : style}
           onLoad={({ currentTarget: { naturalHeight, naturalWidth } }) => onShape(naturalHeight / naturalWidth)}
         />
       ) : null}
