@@ -149,7 +149,7 @@ describe('the propeller', () => {
     ['flawWithinLimit', 'flawWithinLimit', 'known'],
     ['flawWithinLimit', 'flawOverLimit', 'new'],
     ['flawOverLimit', 'flawOverLimit', 'known'],
-    ['notSeen', 'flawOverLimit', 'known'],
+    ['notSeen', 'flawOverLimit', 'cannotTell'],
     ['sound', 'notSeen', 'notSeen'],
     ['sound', 'sound', undefined],
   ] as const)('%s going out and %s coming in is %s', (out, back, is) => {

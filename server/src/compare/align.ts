@@ -209,9 +209,15 @@ export const repaint = (
   from.data.set(rgb);
   cv.remap(from, laid, mx, my, cv.INTER_LINEAR, cv.BORDER_REPLICATE, new cv.Scalar());
   const painted = bytesOf(laid);
+  // The same bytes, as numbers that stop at either end by themselves.
+  const clamped = new Uint8ClampedArray(painted.buffer, painted.byteOffset, painted.length);
   for (let i = 0, p = 0; i < lit.length; i += 1, p += 3) {
+    if (aligned[i] === lit[i]) continue;
     const gain = (aligned[i]! + 10) / (lit[i]! + 10);
-    for (let k = p; k < p + 3; k += 1) painted[k] = Math.max(0, Math.min(255, (painted[k]! + 10) * gain - 10));
+    const less = 10 * gain - 10;
+    clamped[p] = clamped[p]! * gain + less;
+    clamped[p + 1] = clamped[p + 1]! * gain + less;
+    clamped[p + 2] = clamped[p + 2]! * gain + less;
   }
   return painted;
 };

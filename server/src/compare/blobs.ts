@@ -142,8 +142,8 @@ const labelsOf = (cv: Cv, heat: Uint8Array, cols: number, rows: number, above: n
     const edges = bin.keep(new cv.Mat(rows, cols, cv.CV_8U));
     edges.data.set(heat);
     cv.threshold(edges, edges, above, 255, cv.THRESH_BINARY);
-    const [labels, stats, centres] = [bin.keep(new cv.Mat()), bin.keep(new cv.Mat()), bin.keep(new cv.Mat())];
-    const count = cv.connectedComponentsWithStats(edges, labels, stats, centres, 8);
+    const labels = bin.keep(new cv.Mat());
+    const count = cv.connectedComponents(edges, labels, 8, cv.CV_32S);
     return { labels: labels.data32S.slice(), count };
   } finally {
     bin.empty();

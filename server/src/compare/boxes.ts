@@ -1,7 +1,7 @@
 import { type Blob, blobsOf, type Look } from './blobs';
 import model from './flawModel.json';
 import { type Forest, oddsOf } from './forest';
-import { type Judged, joined, likeliest, whole } from './pieces';
+import { type Judged, joined, LIKELY, likeliest, whole } from './pieces';
 import { TRAITS, traitsOf } from './traits';
 import type { Cv } from './vision';
 
@@ -33,17 +33,22 @@ const inside = (a: Blob, b: Blob): boolean => a.x0 >= b.x0 && a.x1 <= b.x1 && a.
 
 export const boxesOf = (cv: Cv, look: Look): Found[] => {
   const { blobs, labels, core } = blobsOf(cv, look);
-  const judged = blobs
-    .filter((blob) => isWorthJudging(blob, core))
-    .map((blob): Judged => {
-      const traits = traitsOf(cv, look, labels[blob.level]!, core, blob);
-      return Object.assign(blob, {
-        odds: oddsOf(
-          FOREST,
-          TRAITS.map((trait) => traits[trait]),
-        ),
-      });
-    });
+  const oddsByBlob = new Map<Blob, number>();
+  const judged: Judged[] = [];
+  // Wholes come before their parts; what is within a whole that stands by itself need not be judged.
+  for (const blob of blobs) {
+    if (!isWorthJudging(blob, core)) continue;
+    let { within } = blob;
+    while (within && !((oddsByBlob.get(within) ?? -Infinity) >= LIKELY)) within = within.within;
+    if (within) continue;
+    const traits = traitsOf(cv, look, labels[blob.level]!, core, blob);
+    const odds = oddsOf(
+      FOREST,
+      TRAITS.map((trait) => traits[trait]),
+    );
+    oddsByBlob.set(blob, odds);
+    judged.push(Object.assign(blob, { odds }));
+  }
   const pieces = likeliest(judged).filter(({ odds }) => odds >= PIECE_ODDS);
   const faint = blobs.filter(
     (blob) => blob.level === 0 && blob.area >= PIECE_PX && blob.peak >= PIECE_PEAK * core && !pieces.some((piece) => inside(piece, blob)),

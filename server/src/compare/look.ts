@@ -19,12 +19,17 @@ const zonesOf = (boat: Uint8Array, reached: Uint8Array, { width, height }: Grey)
   const scale = COARSE_AT_PX / width;
   const beyond = beyondHer(boat, COARSE_AT_PX);
   const zones = new Uint8Array(reached.length);
-  for (let y = 0, i = 0; y < height; y += 1)
+  const columns = Int32Array.from({ length: width }, (_, x) => Math.min(COARSE_AT_PX - 1, Math.floor(x * scale)));
+  for (let y = 0, i = 0; y < height; y += 1) {
+    const row = Math.floor(y * scale) * COARSE_AT_PX;
     for (let x = 0; x < width; x += 1, i += 1) {
-      const at = Math.floor(y * scale) * COARSE_AT_PX + Math.min(COARSE_AT_PX - 1, Math.floor(x * scale));
-      if (boat[at]) zones[i] = reached[i] ? HERS : UNSEEN;
-      else zones[i] = reached[i] && beyond[at] ? BELOW : ELSEWHERE;
+      const at = row + columns[x]!;
+      const hers = boat[at] !== 0;
+      if (reached[i] === 0) zones[i] = hers ? UNSEEN : ELSEWHERE;
+      else if (hers) zones[i] = HERS;
+      else zones[i] = beyond[at] === 0 ? ELSEWHERE : BELOW;
     }
+  }
   return zones;
 };
 

@@ -26,7 +26,7 @@ const OVERLAPS = 0.6;
 const COMPACT = 3;
 const BOTH = 2.5;
 /** A whole that is likely by itself stands, and any part that is likelier by more than this stands for one that is not. */
-const LIKELY = 0;
+export const LIKELY = 0;
 const LIKELIER = 1.5;
 
 const sizeOf = ({ x0, y0, x1, y1 }: Piece): number => (x1 - x0 + 1) * (y1 - y0 + 1);

@@ -6,6 +6,7 @@ type Figures =
   | 'BORDER_REPLICATE'
   | 'CV_32F'
   | 'CV_32FC2'
+  | 'CV_32S'
   | 'CV_32SC2'
   | 'CV_64F'
   | 'CV_8U'
