@@ -925,7 +925,7 @@ export const en = {
   attention: {
     title: 'Needs a manager’s eye',
     none: 'Nothing does.',
-    holdEnds: 'deposit let go too early',
+    holdEnds: 'hold the deposit anew',
     despite_one: 'cast off despite {{count}} hold',
     despite_other: 'cast off despite {{count}} holds',
     late_one: '{{count}} late',

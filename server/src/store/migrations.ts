@@ -295,6 +295,9 @@ const ALL: readonly Migration[] = [
         t.string('holdEndsAt');
       });
       await db.raw('create index hire_hold on hire("holdEndsAt") where "holdEndsAt" is not null');
+      // What was held before this is looked at once more: nothing new may ever come to such a hire.
+      await db.raw(`update hire set "seenSeq" = 0 where id in (select hire from event where content like '%"depositAnswered"%')`);
+      await db('setting').where({ key: 'lookedSeq' }).delete();
     },
   },
 ];

@@ -144,7 +144,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                       ? t('walk.outOfRange', { min: 0, max: SIXTEENTHS })
                       : t('walk.outOfRange', { min: gauge.min, max: gauge.max })
                     : reading.is === 'back'
-                      ? t('walk.lowerThanOut', { v: spokenReading(gauge, reading.was) })
+                      ? t(gauge.reads === 'counter' ? 'walk.lowerThanOut' : 'walk.totaliserLower', { v: spokenReading(gauge, reading.was) })
                       : undefined
                 }
                 onEnter={() => tie()}
