@@ -1,6 +1,7 @@
 import { departureOf } from '@quay/core/record/departure';
 import type { HireRecord } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
 import { Notice } from '../../ui/board';
 import { Body } from '../../ui/words';
 
@@ -10,8 +11,10 @@ export const DepartureNotice = ({ record }: { record: HireRecord }) => {
   const known = departureOf(record);
   if (known === 'signed') return null;
   return (
-    <Notice kind="stop" title={t(known === 'nothing' ? 'again.noDeparture' : 'again.unsignedDeparture')}>
-      <Body>{t(known === 'nothing' ? 'again.noDepartureWhy' : 'again.unsignedDepartureWhy')}</Body>
-    </Notice>
+    <View style={{ paddingBottom: 10 }}>
+      <Notice kind="stop" title={t(known === 'nothing' ? 'again.noDeparture' : 'again.unsignedDeparture')}>
+        <Body>{t(known === 'nothing' ? 'again.noDepartureWhy' : 'again.unsignedDepartureWhy')}</Body>
+      </Notice>
+    </View>
   );
 };

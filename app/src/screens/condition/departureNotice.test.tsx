@@ -1,0 +1,19 @@
+import { render, screen } from '@testing-library/react-native';
+import type { EventBody } from '@quay/core/record/event';
+import '../../i18n';
+import { heldOf, viewOf } from '../../testing/view';
+import { DepartureNotice } from './DepartureNotice';
+
+const counted = (walk: 'out' | 'in'): EventBody => ({ kind: 'counted', walk, fitting: 'fenders', count: 4, state: 'fine' });
+const show = (...bodies: EventBody[]) => render(<DepartureNotice record={viewOf(heldOf(bodies), 'in', 'helm').view.record} />);
+
+it('says above a comparison when nobody recorded how she left, or nobody signed it, and nothing otherwise', () => {
+  show(counted('in'));
+  expect(screen.getByText('Nothing is known of how she left')).toBeTruthy();
+  screen.unmount();
+  show(counted('out'), counted('in'));
+  expect(screen.getByText('Nobody signed how she left')).toBeTruthy();
+  screen.unmount();
+  show(counted('out'), { kind: 'signRefused', walk: 'out', why: 'In a hurry' }, counted('in'));
+  expect(screen.toJSON()).toBeNull();
+});
