@@ -90,11 +90,15 @@ const jpegOf = async (data: Uint8Array, width: number, height: number): Promise<
  */
 export const compareFiles = async (out: string, back: string, { pictures = false } = {}): Promise<FilesCompared> => {
   const [first, second] = await Promise.all([load(out), load(back)]);
-  const seen = await comparePair(first.grey, second.grey, pictures ? first.rgb : undefined);
-  if (!seen.comparable) return seen;
   const { width, height } = second.grey;
+  // The second's picture is made on another thread while they are compared.
+  const [seen, shown] = await Promise.all([
+    comparePair(first.grey, second.grey, pictures ? first.rgb : undefined),
+    pictures ? jpegOf(second.rgb, width, height) : undefined,
+  ]);
+  if (!seen.comparable) return seen;
   const boxes = seen.boxes.map((box) => onDisk(second, box));
-  if (!pictures) return { comparable: true, reason: null, inliers: seen.inliers, boxes };
+  if (!shown) return { comparable: true, reason: null, inliers: seen.inliers, boxes };
   const shares = seen.boxes.map((box) => ({
     x: box.x / width,
     y: box.y / height,
@@ -102,10 +106,6 @@ export const compareFiles = async (out: string, back: string, { pictures = false
     height: box.height / height,
     strength: box.strength,
   }));
-  const [aligned, shown, heat] = await Promise.all([
-    jpegOf(seen.aligned, width, height),
-    jpegOf(second.rgb, width, height),
-    jpegOf(glowing(seen.heat), width, height),
-  ]);
+  const [aligned, heat] = await Promise.all([jpegOf(seen.aligned, width, height), jpegOf(glowing(seen.heat), width, height)]);
   return { comparable: true, reason: null, inliers: seen.inliers, boxes, shares, pictures: { aligned, back: shown, heat, width, height } };
 };
