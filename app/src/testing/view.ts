@@ -77,25 +77,35 @@ export const pack: HirePack = {
   statementNumber: null,
 };
 
-/** Events as phones made them, a second apart; a row may say who made it and on which phone. */
-export const heldOf = (rows: readonly (EventBody | { body: EventBody; device?: string; role?: Actor['role'] })[]): Held[] =>
-  rows.map((row, i): Held => {
-    const { body, device = 'd1', role = 'hand' } = 'body' in row ? row : { body: row };
+/** What a phone made; a row may say who made it, on which phone, and what it replaces. */
+export type Made = EventBody | { body: EventBody; device?: string; role?: Actor['role']; replaces?: string[] };
+
+/** Ids of events as {@link heldOf} gives them, for what covers them. */
+export const idsOf = (rows: readonly Made[]): string[] =>
+  rows.map((_, i) => `${String(i + 1).padStart(8, '0')}-0000-7000-8000-000000000000`);
+
+/** Events as phones made them, a second apart. */
+export const heldOf = (rows: readonly Made[]): Held[] => {
+  const ids = idsOf(rows);
+  return rows.map((row, i): Held => {
+    const id = ids[i]!;
+    const { body, device = 'd1', role = 'hand', replaces = [] } = 'body' in row ? row : { body: row };
     return {
       event: {
-        id: `${String(i + 1).padStart(8, '0')}-0000-7000-8000-000000000000`,
+        id,
         v: 1,
         stream: 'h-1001',
         device,
         deviceSeq: i + 1,
         at: new Date(Date.parse('2026-06-13T08:30:00.000Z') + i * 1000).toISOString(),
         bookVersion: 1,
-        replaces: [],
+        replaces,
         body,
       },
       actor: { id: role, role },
     };
   });
+};
 
 /** A walk standing at a stop, with what is entered kept in a list instead of on a phone. */
 export const viewOf = (held: readonly Held[], walk: Walk, station: string): { view: WalkView; entered: EventBody[]; undone: Held[] } => {

@@ -59,10 +59,10 @@ const Comparing = ({ view }: { view: HireView }) => {
   const closed = record.slots.has('closed');
   const same = unchangedCount(record, findings);
   const decide = async (finding: Finding, decision: Decision) => {
+    // The next one stands there at once: a second key pressed while this is kept is meant for it.
+    setChosen(open.find(({ key }) => key !== finding.key)?.key);
     const held = await view.add([{ kind: 'findingDecided', finding: finding.key, decision }]);
     snack({ text: t(`compare.decided.${decision}`), undo: () => void view.undo(held) });
-    const next = open.find(({ key }) => key !== finding.key);
-    setChosen(next?.key);
   };
   const may = (decision: Decision, finding: Finding) =>
     finding.decision !== 'askManager' || me?.staff.role === 'manager' || decision === 'askManager';

@@ -43,6 +43,9 @@ export const LineCard = ({
   const said = own !== undefined && own.by.actor.role === 'renter';
   const set = (next: Line['state']) => void view.add([{ kind: 'lineDecided', line: key, state: next }]);
   const shown = standing ? (standing.open ? amountMinor : standing.chargedMinor) : amountMinor;
+  // Once it is closed a line is charged, or open: not agreed to, perhaps only afterwards, or without its price.
+  const stands = !standing || state === 'waived' ? state : standing.open ? (amountMinor === undefined ? 'toQuote' : 'disputed') : 'charged';
+  const word = stands === 'toQuote' || stands === 'charged' ? t(`statement.${stands}`) : t(`statement.state.${stands}`);
   const tag = standing?.open ? 'stop' : standing && state === 'proposed' ? 'ok' : STATE_TAG[state];
   return (
     <Card style={{ gap: 8, padding: 14 }}>
@@ -67,9 +70,7 @@ export const LineCard = ({
                 style={state === 'waived' ? { textDecorationLine: 'line-through' } : {}}
               />
             )}
-            <Tag kind={tag}>
-              {standing && !standing.open && state !== 'waived' ? t('statement.charged') : t(`statement.state.${state}`)}
-            </Tag>
+            <Tag kind={tag}>{word}</Tag>
           </View>
           <View style={{ alignSelf: 'center' }}>
             <Svg width={22} height={22} viewBox="0 0 24 24">

@@ -1,9 +1,9 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { depositOf } from '@quay/core/settlement/deposit';
 import type { EventBody } from '@quay/core/record/event';
 import '../../i18n';
 import * as api from '../../data/api';
+import { asked as asking } from '../../testing/living';
 import { heldOf, pack, viewOf } from '../../testing/view';
 import { DepositSheet, EndingNotice } from './DepositSheet';
 
@@ -43,11 +43,7 @@ const show = (bodies: readonly EventBody[], to = pack.hire.to) => {
   const { view, entered } = viewOf(heldOf(bodies), 'out', 'helm');
   const mine = { ...view, pack: { ...pack, hire: { ...pack.hire, to } } };
   const deposit = depositOf(view.record, WHOLE);
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <DepositSheet view={mine} deposit={deposit} onClose={() => undefined} />
-    </QueryClientProvider>,
-  );
+  render(asking(<DepositSheet view={mine} deposit={deposit} onClose={() => undefined} />));
   return { entered, view: mine };
 };
 

@@ -1,9 +1,9 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { EventBody } from '@quay/core/record/event';
 import type { Standing } from '@quay/core/settlement/correction';
 import '../../i18n';
 import * as api from '../../data/api';
+import { asked as asking } from '../../testing/living';
 import { heldOf, viewOf } from '../../testing/view';
 import { LedgerCard } from './LedgerCard';
 
@@ -39,11 +39,7 @@ afterEach(() => jest.restoreAllMocks());
 const show = (totalMinor: number, bodies: readonly EventBody[], settleNow = 0) => {
   const { view, entered } = viewOf(heldOf(bodies), 'in', 'helm');
   const standing = { line: { basis: [], amountMinor: totalMinor }, chargedMinor: totalMinor, open: false } as unknown as Standing;
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <LedgerCard view={view} standings={[standing]} settleNow={settleNow} />
-    </QueryClientProvider>,
-  );
+  render(asking(<LedgerCard view={view} standings={[standing]} settleNow={settleNow} />));
   return entered;
 };
 

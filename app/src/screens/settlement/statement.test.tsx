@@ -1,0 +1,216 @@
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import type { EventBody, Walk } from '@quay/core/record/event';
+import { settle } from '@quay/core/settlement/settle';
+import '../../i18n';
+import * as api from '../../data/api';
+import * as hire from '../../data/hire';
+import * as session from '../../data/session';
+import { living } from '../../testing/living';
+import { idsOf, type Made, pack } from '../../testing/view';
+import { Statement } from './Statement';
+
+jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
+jest.mock('../../data/session', () => ({ useMe: jest.fn() }));
+jest.mock('../../data/outbox', () => ({ deliver: () => Promise.resolve(), fetchEvents: () => Promise.resolve() }));
+jest.mock('../../platform/picture', () => ({ Picture: () => null }));
+const mockPush = jest.fn();
+jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush }) }));
+const mockSaid: { text: string; undo?: () => void }[] = [];
+jest.mock('../../ui/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said) }));
+
+const count = (walk: Walk, fitting: string, number: number): EventBody => ({
+  kind: 'counted',
+  walk,
+  fitting,
+  count: number,
+  state: 'fine',
+});
+const SHA = 'a'.repeat(64);
+const decided: EventBody = { kind: 'findingDecided', finding: 'count/fenders', decision: 'renters' };
+const held: EventBody = { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'held' };
+/** One fender short, and nothing else that anybody has to look at. */
+const BACK: Made[] = [
+  held,
+  ...(['out', 'in'] as const).map((walk): EventBody => ({
+    kind: 'evidenceGiven',
+    walk,
+    propeller: pack.book.propellers[0]!.id,
+    state: 'sound',
+    photos: [],
+  })),
+  count('out', 'fenders', 4),
+  count('in', 'fenders', 3),
+];
+const sealed = (rows: readonly Made[]): Made[] => [
+  ...rows,
+  { kind: 'sealed', walk: 'in', covers: idsOf(rows), photos: [], previous: null, root: SHA, signature: '', key: SHA },
+];
+const OPEN = sealed(BACK);
+const READY: Made[] = [...OPEN, decided];
+const CLOSED: Made[] = [...READY, { kind: 'closed', number: 12, statement: SHA, covers: idsOf(READY), root: SHA }];
+const LINE = 'count/fenders';
+
+const asked: { name: string; body: unknown }[] = [];
+let reply: unknown;
+beforeEach(() => {
+  mockPush.mockReset();
+  mockSaid.length = 0;
+  asked.length = 0;
+  reply = { comparisons: [] };
+  jest.spyOn(api, 'call').mockImplementation(((endpoint: { name: string }, { body }: { body?: unknown } = {}) => {
+    asked.push({ name: endpoint.name, body });
+    return reply instanceof Error ? Promise.reject(reply) : Promise.resolve(reply);
+  }) as unknown as typeof api.call);
+});
+afterEach(() => jest.restoreAllMocks());
+
+const show = (rows: readonly Made[], role: 'hand' | 'manager' = 'hand') => {
+  jest
+    .mocked(session.useMe)
+    .mockReturnValue({ data: { staff: { id: role, name: role, role } } } as unknown as ReturnType<typeof session.useMe>);
+  const shown = living(rows, 'in', 'gate', (drawn) => {
+    jest.mocked(hire.useHire).mockReturnValue({ view: drawn, error: null, shut: false, refetch: () => undefined });
+    return <Statement hireId="h-1001" />;
+  });
+  return { ...shown, statement: () => settle(shown.view().record, pack).statement };
+};
+const line = (statement: ReturnType<typeof settle>['statement']) => statement.lines.find(({ key }) => key === LINE)!;
+
+describe('a statement', () => {
+  it('with a finding that nobody has decided leads back to it, and cannot be closed', () => {
+    show(OPEN);
+    expect(screen.queryByTestId('close-hire')).toBeNull();
+    expect(screen.getByText('1 finding is undecided')).toBeTruthy();
+    fireEvent.press(screen.getByText('Back to the findings'));
+    expect(mockPush).toHaveBeenCalledWith('/hire/h-1001/compare');
+  });
+
+  it('before she is walked in says so', () => {
+    show([...BACK, decided]);
+    expect(screen.getByText('She has not been walked in and signed yet.')).toBeTruthy();
+    expect(screen.queryByTestId('close-hire')).toBeNull();
+  });
+
+  it('is closed with the sum that stands on it, and with as many events as this phone has seen', async () => {
+    const { statement } = show(READY);
+    expect(statement().totalMinor).toBe(3800);
+    fireEvent.press(screen.getByTestId('close-hire'));
+    await waitFor(() => expect(asked.map(({ name }) => name)).toContain('closeHire'));
+    expect(asked.find(({ name }) => name === 'closeHire')!.body).toEqual({ totalMinor: 3800, events: READY.length });
+  });
+
+  it('without signal says that closing needs the quay, and stays a draft', async () => {
+    reply = new api.NoAnswer();
+    show(READY);
+    fireEvent.press(screen.getByTestId('close-hire'));
+    expect(await screen.findByText(/Closing needs the quay/)).toBeTruthy();
+    expect(screen.getByText('Draft')).toBeTruthy();
+    expect(screen.getByTestId('close-hire')).toBeTruthy();
+  });
+
+  it('that has changed meanwhile says so, and what else the quay refuses in the quay’s words', async () => {
+    const refused = (code: string, title: string) => new api.Refused({ type: 'about:blank', title, status: 409, code } as never);
+    reply = refused('changedMeanwhile', 'Changed');
+    show(READY);
+    fireEvent.press(screen.getByTestId('close-hire'));
+    expect(await screen.findByText('The record has changed meanwhile. Look again, then close.')).toBeTruthy();
+    reply = refused('notDecided', 'Something is undecided.');
+    fireEvent.press(screen.getByTestId('close-hire'));
+    expect(await screen.findByText('Something is undecided.')).toBeTruthy();
+    expect(screen.queryByText('The record has changed meanwhile. Look again, then close.')).toBeNull();
+  });
+});
+
+describe('a line', () => {
+  it('is agreed to, or not with a word why, and then only its part of the deposit stays', async () => {
+    const { statement } = show(READY);
+    fireEvent.press(screen.getByTestId(`accept-${LINE}`));
+    await waitFor(() => expect(line(statement()).state).toBe('accepted'));
+    fireEvent.press(screen.getByTestId(`dispute-${LINE}`));
+    fireEvent.changeText(screen.getByTestId('word'), '  It was never there. ');
+    fireEvent.press(screen.getByTestId('word-go'));
+    await waitFor(() => expect(line(statement()).state).toBe('disputed'));
+    expect(line(statement()).remark).toBe('It was never there.');
+    expect(statement().deposit).toMatchObject({ capturedMinor: 0, stillHeldMinor: 3800, releasedMinor: 21_200 });
+    expect(screen.getByText('Still held, disputed')).toBeTruthy();
+  });
+
+  it('that the renter has answered on their own phone is answered by nobody else', () => {
+    show([...READY, { body: { kind: 'lineAnswered', line: LINE, answer: 'disputed', remark: 'No.' }, role: 'renter', device: 'd9' }]);
+    expect(screen.queryByTestId(`accept-${LINE}`)).toBeNull();
+    expect(screen.queryByTestId(`dispute-${LINE}`)).toBeNull();
+  });
+
+  it('is waived, or named another sum with the reason, by a manager only; undoing brings the list’s sum back', async () => {
+    show(READY);
+    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    expect(screen.queryByTestId(`waive-${LINE}`)).toBeNull();
+    expect(screen.queryByTestId(`quote-${LINE}`)).toBeNull();
+    screen.unmount();
+
+    const { statement } = show(READY, 'manager');
+    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.press(screen.getByTestId(`quote-${LINE}`));
+    fireEvent.changeText(screen.getByTestId('quote-sum'), '12,50');
+    fireEvent.press(screen.getByTestId('quote-go'));
+    expect(line(statement()).amountMinor).toBe(3800);
+    fireEvent.changeText(screen.getByTestId('quote-why'), 'An old one');
+    fireEvent.press(screen.getByTestId('quote-go'));
+    await waitFor(() => expect(line(statement()).amountMinor).toBe(1250));
+    act(() => mockSaid.at(-1)!.undo!());
+    expect(line(statement()).amountMinor).toBe(3800);
+    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.press(screen.getByTestId(`waive-${LINE}`));
+    await waitFor(() => expect(statement().totalMinor).toBe(0));
+    expect(line(statement()).state).toBe('waived');
+  });
+
+  it('of what the renter was never told about says so where its evidence is', () => {
+    show(READY);
+    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    expect(screen.getAllByText(/never told/).length).toBeGreaterThan(0);
+    screen.unmount();
+    const point = pack.book.points.find(({ price }) => price === 'fender')!.id;
+    show([...sealed([{ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' }, ...BACK]), decided]);
+    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    expect(screen.queryByText(/never told/)).toBeNull();
+  });
+
+  it('without a price stands open, is no zero, and keeps the hire from being closed', () => {
+    const { statement } = show([
+      ...READY,
+      { kind: 'extraNoted', extra: 'x1', what: 'other', text: 'A rope round the shaft', photos: [] } as unknown as EventBody,
+      { kind: 'findingDecided', finding: 'extra/x1', decision: 'renters' },
+    ]);
+    expect(statement().lines.find(({ key }) => key === 'extra/x1')!.amountMinor).toBeUndefined();
+    expect(screen.queryByTestId('close-hire')).toBeNull();
+    expect(screen.getByText('–')).toBeTruthy();
+    expect(screen.getByText('A line has no price yet. A manager quotes it or waives it.')).toBeTruthy();
+  });
+});
+
+describe('a closed statement', () => {
+  it('has its number, and no line of it is changed any more', () => {
+    show(CLOSED, 'manager');
+    expect(screen.getByText('Statement 12')).toBeTruthy();
+    for (const id of [`accept-${LINE}`, `dispute-${LINE}`, 'add-line', 'close-hire']) expect(screen.queryByTestId(id)).toBeNull();
+    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    for (const id of [`waive-${LINE}`, `quote-${LINE}`]) expect(screen.queryByTestId(id)).toBeNull();
+  });
+
+  it('is contested afterwards with a word, and then lies with a manager', async () => {
+    const { entered } = show(CLOSED);
+    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.press(screen.getByTestId(`contest-${LINE}`));
+    expect(screen.getByTestId('word-go')).toBeDisabled();
+    fireEvent.changeText(screen.getByTestId('word'), 'We found it.');
+    fireEvent.press(screen.getByTestId('word-go'));
+    await waitFor(() => expect(entered).toEqual([{ kind: 'lineContested', line: LINE, remark: 'We found it.' }]));
+    // A hand sees that it is open; only a manager decides it.
+    expect(screen.getByText('not agreed')).toBeTruthy();
+    expect(screen.queryByTestId(`decide-${LINE}`)).toBeNull();
+    screen.unmount();
+    show([...CLOSED, { kind: 'lineContested', line: LINE, remark: 'We found it.' }], 'manager');
+    expect(screen.getByTestId(`decide-${LINE}`)).toBeTruthy();
+  });
+});

@@ -1,0 +1,51 @@
+import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, render } from '@testing-library/react-native';
+import type { EventBody, Walk } from '@quay/core/record/event';
+import type { Held } from '@quay/core/record/held';
+import { gathers, project, slotOf } from '@quay/core/record/project';
+import { type ReactElement, useReducer } from 'react';
+import type { Entry } from '../data/outbox';
+import type { WalkView } from '../screens/record/useWalk';
+import { heldOf, type Made, viewOf } from './view';
+
+// What a query answers is drawn as React wants it in a test.
+notifyManager.setNotifyFunction((tell) => act(() => tell()));
+
+/** Around what asks the quay; no timer of it outlives a test, and what is refused is not asked again. */
+export const asked = (children: ReactElement): ReactElement => (
+  <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false } } })}>
+    {children}
+  </QueryClientProvider>
+);
+
+/** The screen as it is drawn, what was entered in it, and the record as it stands now. */
+export type Living = { entered: EventBody[]; view: () => WalkView };
+
+/** Draws a screen over a record that grows by what is entered in it, as on a phone: what stood is replaced, undoing undoes. */
+export const living = (rows: readonly Made[], walk: Walk, station: string, draw: (view: WalkView) => ReactElement): Living => {
+  const made = [...rows];
+  const entered: EventBody[] = [];
+  let drawn: WalkView | undefined;
+  let again = (): void => undefined;
+  const add = (entries: readonly (EventBody | Entry)[]): Promise<Held[]> => {
+    const record = project(heldOf(made));
+    for (const entry of entries) {
+      const body = 'body' in entry ? entry.body : entry;
+      const key = slotOf(body);
+      const stands = key === undefined || gathers(key) ? [] : (record.slots.get(key)?.standing.map(({ event }) => event.id) ?? []);
+      made.push({ body, replaces: ('body' in entry ? entry.replaces : undefined) ?? stands });
+      entered.push(body);
+    }
+    again();
+    return Promise.resolve(heldOf(made).slice(-entries.length));
+  };
+  const undo = (what: readonly Held[]) => add([{ body: { kind: 'undone' }, replaces: what.map(({ event }) => event.id) }]);
+  const Drawn = () => {
+    const [, next] = useReducer((n: number) => n + 1, 0);
+    again = next;
+    drawn = { ...viewOf(heldOf(made), walk, station).view, add, enter: add, undo };
+    return draw(drawn);
+  };
+  render(asked(<Drawn />));
+  return { entered, view: () => drawn! };
+};
