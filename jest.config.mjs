@@ -14,5 +14,7 @@ const plain = (name) => ({
 export default {
   // Signing in derives keys and pictures are decoded; on a busy machine that takes its time.
   testTimeout: 60_000,
+  // By itself it would leave one core to others, which of two is half.
+  maxWorkers: 2,
   projects: [plain('core'), plain('contract'), plain('standins'), plain('server'), '<rootDir>/app/jest.config.js'],
 };

@@ -9,7 +9,7 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 12_000 },
   fullyParallel: true,
-  workers: 2,
+  workers: 3,
   // On a busy machine a browser may be late once; what fails twice fails.
   retries: process.env.CI === undefined ? 0 : 1,
   forbidOnly: process.env.CI !== undefined,

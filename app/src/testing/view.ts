@@ -78,7 +78,7 @@ export const pack: HirePack = {
 };
 
 /** What a phone made; a row may say who made it, on which phone, and what it replaces. */
-export type Made = EventBody | { body: EventBody; device?: string; role?: Actor['role']; replaces?: string[] };
+export type Made = EventBody | { body: EventBody; device?: string; role?: Actor['role']; replaces?: readonly string[] };
 
 /** Ids of events as {@link heldOf} gives them, for what covers them. */
 export const idsOf = (rows: readonly Made[]): string[] =>
@@ -99,7 +99,7 @@ export const heldOf = (rows: readonly Made[]): Held[] => {
         deviceSeq: i + 1,
         at: new Date(Date.parse('2026-06-13T08:30:00.000Z') + i * 1000).toISOString(),
         bookVersion: 1,
-        replaces,
+        replaces: [...replaces],
         body,
       },
       actor: { id: role, role },

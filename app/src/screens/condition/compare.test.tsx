@@ -2,7 +2,7 @@ import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import type { Finding } from '@quay/core/record/findings';
 import { settle } from '@quay/core/settlement/settle';
-import * as dimensions from 'react-native/Libraries/Utilities/useWindowDimensions';
+import { Dimensions } from 'react-native';
 import '../../i18n';
 import * as api from '../../data/api';
 import * as hire from '../../data/hire';
@@ -76,7 +76,7 @@ beforeEach(() => {
 afterEach(() => jest.restoreAllMocks());
 
 const show = (rows: readonly Made[], { role = 'hand', width = 390 }: { role?: 'hand' | 'manager'; width?: number } = {}) => {
-  jest.spyOn(dimensions, 'default').mockReturnValue({ width, height: 844, scale: 1, fontScale: 1 });
+  Dimensions.set({ window: { width, height: 844, scale: 1, fontScale: 1 } });
   jest
     .mocked(session.useMe)
     .mockReturnValue({ data: { staff: { id: role, name: role, role } } } as unknown as ReturnType<typeof session.useMe>);

@@ -43,9 +43,10 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
         ...(undoing ? {} : { undo: () => put.mutate({ book: before, version, before, undoing: true }) }),
       });
     },
-    // Changed by somebody else: what they made is fetched, what was typed here stays, and can be kept over it.
-    onError: (error) => {
-      if (error instanceof Refused && error.problem.code === 'changedMeanwhile') void client.invalidateQueries({ queryKey: key });
+    // Changed by somebody else: what they made is fetched, what was typed here stays, and can be kept over it. It is busy until
+    // then: kept again before, it would be refused again.
+    onError: async (error) => {
+      if (error instanceof Refused && error.problem.code === 'changedMeanwhile') await client.invalidateQueries({ queryKey: key });
     },
   });
   const fault =
