@@ -10,13 +10,16 @@ let quay: TestQuay;
 let hand: Client;
 let mina: Client;
 let device: string;
-beforeEach(async () => {
-  quay = await testQuay();
-  quay.outside.cardTerminal.waitMs = 30;
+const signIn = async () => {
   hand = await handOn(quay);
   mina = quay.client();
   await mina.signIn(MANAGER);
   device = ((await hand.send('GET', '/session')).json.device as { id: string }).id;
+};
+beforeEach(async () => {
+  quay = await testQuay();
+  quay.outside.cardTerminal.waitMs = 30;
+  await signIn();
 });
 afterEach(() => quay.stop());
 
@@ -193,6 +196,18 @@ describe('a closed statement put right', () => {
       new RegExp(`^${month},Tuppenny Bun,1,0,0,10,`),
     );
     expect((await hand.send('GET', '/figures')).status).toBe(403);
+  });
+
+  it('is counted to the day it was closed on at its base, and not to that of another clock', async () => {
+    // A quarter past midnight on the first of July, where the boats lie.
+    quay.clock.now = new Date('2026-06-30T23:15:00.000Z');
+    await signIn();
+    await closed(3, { kind: 'lineDecided', line: 'count/fenders', state: 'accepted' });
+    const figures = async (span: string) =>
+      ((await mina.send('GET', `/figures?${span}`)).json.figures as { month: string }[]).map(({ month }) => month);
+    expect(await figures('')).toEqual(['2026-07']);
+    expect(await figures('from=2026-07-01&to=2026-07-01')).toEqual(['2026-07']);
+    expect(await figures('to=2026-06-30')).toEqual([]);
   });
 
   it('read from events that were taken one by one is the same as from all at once', async () => {

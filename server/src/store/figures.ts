@@ -27,12 +27,12 @@ const movesOf = (body: StatementBody | CorrectionBody): { line: Line; minor: num
         .filter(({ state }) => state === 'proposed' || state === 'accepted')
         .map((line) => ({ line, minor: line.amountMinor ?? 0 }));
 
-/** Sums of all statements closed in a span, by boat and by the month of the closing. */
+/** Sums of all statements closed in a span, by boat and by the month of the closing, as the base's calendar has it. */
 export const figuresOf = async (db: Knex, span: Span): Promise<Figure[]> => {
   const boats = new Map(((await db('hire').select('id', 'boat')) as { id: string; boat: string }[]).map(({ id, boat }) => [id, boat]));
   const rows = new Map<string, Figure>();
-  for (const body of await allStatements(db, span)) {
-    const [boat, month] = [boats.get(body.hire) ?? body.hire, body.closedAt!.slice(0, 7)];
+  for (const { body, day } of await allStatements(db, span)) {
+    const [boat, month] = [boats.get(body.hire) ?? body.hire, day.slice(0, 7)];
     const key = `${month}/${boat}`;
     const row: Figure = rows.get(key) ?? {
       boat,
@@ -80,7 +80,7 @@ export const figuresCsv = (figures: readonly Figure[], currency: string): string
 /** Every line of every statement; amounts contain their tax, and each statement's tax stands by rate in lines of its own. */
 export const statementsCsv = async (db: Knex, span: Span): Promise<string> => {
   const words = STATEMENT_WORDS.en;
-  const rows = (await allStatements(db, span)).flatMap((body) => {
+  const rows = (await allStatements(db, span)).flatMap(({ body }) => {
     const currency = 'corrects' in body ? body.currency : body.statement.currency;
     const amount = (minor: number) => Number(writeMinor(minor, currency));
     const head = {

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { digestOf } from '@quay/core/record/canonical';
 import type { Correction } from '@quay/core/settlement/correction';
 import type { Statement } from '@quay/core/settlement/statement';
+import { dateOf } from '@quay/core/time/zone';
 
 type Head = {
   number: number | null;
@@ -72,17 +73,21 @@ export const keepStatement = async (trx: Knex, body: StatementBody | CorrectionB
   return digest;
 };
 
-/** Every statement there is between two days, in the order of their numbers. */
-export const allStatements = async (
-  db: Knex,
-  { from, to }: { from?: string | undefined; to?: string | undefined },
-): Promise<(StatementBody | CorrectionBody)[]> => {
+export type Settled = {
+  body: StatementBody | CorrectionBody;
+  /** Of its closing, `YYYY-MM-DD` on the calendar of the base. */ day: string;
+};
+
+/** Every statement there is between two days of its base's calendar, both of them in it, in the order of their numbers. */
+export const allStatements = async (db: Knex, { from, to }: { from?: string | undefined; to?: string | undefined }): Promise<Settled[]> => {
   const rows = (await db('statement')
-    .modify((query) => {
-      if (from !== undefined) void query.where('closedAt', '>=', from);
-      if (to !== undefined) void query.where('closedAt', '<', `${to}T24`);
-    })
+    .join('hire', 'hire.id', 'statement.hire')
+    .join('base', 'base.id', 'hire.base')
     .orderBy('number')
-    .select('body', 'corrects')) as Pick<Row, 'body' | 'corrects'>[];
-  return rows.map(({ body, corrects }) => (corrects === null ? readStatement(body) : (JSON.parse(body) as CorrectionBody)));
+    .select('statement.body', 'statement.corrects', 'statement.closedAt', 'base.zone')) as (Row & { zone: string })[];
+  return rows.flatMap(({ body, corrects, closedAt, zone }): Settled[] => {
+    const day = dateOf(closedAt, zone);
+    if ((from !== undefined && day < from) || (to !== undefined && day > to)) return [];
+    return [{ body: corrects === null ? readStatement(body) : (JSON.parse(body) as CorrectionBody), day }];
+  });
 };
