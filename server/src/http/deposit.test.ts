@@ -1,4 +1,5 @@
 import type { HireEvent } from '@quay/core/record/event';
+import { migrations } from '../store/migrations';
 import { type Client, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
 
 /** Each case has a hire of its own; all of them ask for this much or more. */
@@ -23,6 +24,22 @@ beforeEach(async () => {
 afterAll(() => quay.stop());
 
 const mode = (name: string) => mina.send('POST', '/stand-ins/cardTerminal', { mode: name });
+/** The terminal gives back by itself at that instant what it holds from here on. @returns how it holds as before */
+const holdUntil = (expiresAt: string) => {
+  const { cardTerminal } = quay.outside;
+  const asBefore = cardTerminal.hold.bind(cardTerminal);
+  cardTerminal.hold = async (ask, again) => {
+    const answer = await asBefore(ask, again);
+    return answer.is === 'held' ? { ...answer, expiresAt } : answer;
+  };
+  return () => {
+    cardTerminal.hold = asBefore;
+  };
+};
+/** When what is held of this hire ends, as a manager is told it; nothing where that is late enough. */
+const named = async () =>
+  ((await mina.send('GET', '/attention')).json.hires as { hire: string; holdEndsAt: string | null }[]).find(({ hire }) => hire === HIRE)
+    ?.holdEndsAt ?? null;
 const hold = (attempt: string, amountMinor = WHOLE) => hand.send('POST', `/hires/${HIRE}/deposit/${attempt}`, { amountMinor });
 /** What the record says of an asking, in order. */
 const said = async (attempt: string) => {
@@ -108,26 +125,16 @@ describe('a deposit at the card terminal', () => {
   });
 
   it('held not long enough is named to a manager, and held anew before the old holding is let go', async () => {
-    const { cardTerminal } = quay.outside;
-    const asBefore = cardTerminal.hold.bind(cardTerminal);
-    const holdUntil = (expiresAt: string) => {
-      cardTerminal.hold = async (ask, again) => {
-        const answer = await asBefore(ask, again);
-        return answer.is === 'held' ? { ...answer, expiresAt } : answer;
-      };
-    };
-    const named = async () =>
-      ((await mina.send('GET', '/attention')).json.hires as { hire: string; holdEndsAt: string | null }[]).find(({ hire }) => hire === HIRE)
-        ?.holdEndsAt ?? null;
     const before = new Date(quay.clock.now.getTime() + 20 * 3_600_000).toISOString();
-    holdUntil(before);
+    const asBefore = holdUntil(before);
     expect((await hold('old')).json.state).toBe('held');
     expect(await named()).toBe(before);
     // Nothing ends of a holding that is not there: more than the deposit is not held.
     const anew = (instead: string) => hand.send('POST', `/hires/${HIRE}/deposit/new`, { amountMinor: WHOLE, instead });
     expect((await anew('older')).json.code).toBe('moreThanWanted');
     await mode('declines');
-    holdUntil('2026-12-24T12:00:00.000Z');
+    asBefore();
+    const usual = holdUntil('2026-12-24T12:00:00.000Z');
     const declined = await hand.send('POST', `/hires/${HIRE}/deposit/another-card`, { amountMinor: WHOLE, instead: 'old' });
     expect([declined.json.state, await said('old')]).toEqual(['declined', ['unknown', 'held']]);
     await mode('works');
@@ -139,7 +146,21 @@ describe('a deposit at the card terminal', () => {
     expect((await anew('old')).json.state).toBe('held');
     expect(await said('old')).toHaveLength(3);
     expect(await named()).toBeNull();
-    cardTerminal.hold = asBefore;
+    usual();
+  });
+
+  it('held by an installation from before anybody watched for its end is named once that is brought up to date', async () => {
+    const ends = new Date(quay.clock.now.getTime() + 20 * 3_600_000).toISOString();
+    const usual = holdUntil(ends);
+    expect((await hold('a')).json.state).toBe('held');
+    usual();
+    const { db } = quay.store;
+    // As it stood before: all its events read, and no column for it.
+    await db.raw('drop index hire_hold');
+    await db.raw('alter table hire drop column "holdEndsAt"');
+    await db('knex_migrations').where({ name: '007-holdings' }).delete();
+    await db.migrate.latest({ migrationSource: migrations });
+    expect(await named()).toBe(ends);
   });
 
   it('is nobody’s to ask for but staff’s, and for no hire that is not there', async () => {
