@@ -1,7 +1,7 @@
 import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render } from '@testing-library/react-native';
 import type { EventBody, Walk } from '@quay/core/record/event';
-import type { Held } from '@quay/core/record/held';
+import type { Actor, Held } from '@quay/core/record/held';
 import { gathers, project, slotOf } from '@quay/core/record/project';
 import { type ReactElement, useReducer } from 'react';
 import type { Entry } from '../data/outbox';
@@ -21,8 +21,17 @@ export const asked = (children: ReactElement): ReactElement => (
 /** The screen as it is drawn, what was entered in it, and the record as it stands now. */
 export type Living = { entered: EventBody[]; view: () => WalkView };
 
-/** Draws a screen over a record that grows by what is entered in it, as on a phone: what stood is replaced, undoing undoes. */
-export const living = (rows: readonly Made[], walk: Walk, station: string, draw: (view: WalkView) => ReactElement): Living => {
+/**
+ * Draws a screen over a record that grows by what is entered in it, as on a phone: what stood is replaced, undoing undoes.
+ * @param role who enters it
+ */
+export const living = (
+  rows: readonly Made[],
+  walk: Walk,
+  station: string,
+  draw: (view: WalkView) => ReactElement,
+  role: Actor['role'] = 'hand',
+): Living => {
   const made = [...rows];
   const entered: EventBody[] = [];
   let drawn: WalkView | undefined;
@@ -33,7 +42,7 @@ export const living = (rows: readonly Made[], walk: Walk, station: string, draw:
       const body = 'body' in entry ? entry.body : entry;
       const key = slotOf(body);
       const stands = key === undefined || gathers(key) ? [] : (record.slots.get(key)?.standing.map(({ event }) => event.id) ?? []);
-      made.push({ body, replaces: ('body' in entry ? entry.replaces : undefined) ?? stands });
+      made.push({ body, role, replaces: ('body' in entry ? entry.replaces : undefined) ?? stands });
       entered.push(body);
     }
     again();

@@ -13,7 +13,7 @@ import { callForFile, NoAnswer } from '../../data/api';
 import { saveFile } from '../../platform/browser';
 import { Picture } from '../../platform/picture';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Money } from '../../ui/money';
+import { Money, useMoney } from '../../ui/money';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { OverSheet } from '../compare/OverSheet';
@@ -116,7 +116,8 @@ const OneLine = ({
 }) => {
   const { t } = useTranslation();
   const { pack, record, language } = useRenting();
-  const { finding, state, key } = line;
+  const { finding, state, key, quantity, price } = line;
+  const money = useMoney(pack.prices.currency);
   const text = useLineText(pack.prices)(line);
   const surface = finding.topic === 'mark' ? finding.surface : undefined;
   const pictures = (['out', 'in'] as const).map((walk) => {
@@ -141,6 +142,7 @@ const OneLine = ({
       {text.about.map((one) => (
         <Small key={one}>{one}</Small>
       ))}
+      {quantity !== 1 && price ? <Small>{`${quantity} × ${money(price.amountMinor)}`}</Small> : null}
       {surface ? (
         <View style={{ flexDirection: 'row', gap: 8 }}>
           {pictures.map(({ walk, sha }) => (
