@@ -20,8 +20,13 @@ const back: EventBody[] = [
 describe('a return without departure', () => {
   it('says what is known of how she left', () => {
     expect(departureOf(recordOf(...back))).toBe('nothing');
+    expect(departureOf(recordOf({ kind: 'cameIn' }))).toBe('nothing');
     expect(departureOf(recordOf({ kind: 'walkStarted', walk: 'out' } as EventBody, ...back))).toBe('nothing');
     expect(departureOf(recordOf(...counted('out'), ...back))).toBe('unsigned');
+  });
+  it('is no question as long as she has not come back', () => {
+    expect(departureOf(recordOf())).toBe('notAsked');
+    expect(departureOf(recordOf(...counted('out'), { kind: 'castOff' }))).toBe('notAsked');
   });
   it('calls nothing missing or new, and charges nothing that hangs on how she left', () => {
     const findings = findingsOf(recordOf(...back), book, HIRED);

@@ -9,7 +9,7 @@ import { Body } from '../../ui/words';
 export const DepartureNotice = ({ record }: { record: HireRecord }) => {
   const { t } = useTranslation();
   const known = departureOf(record);
-  if (known === 'signed') return null;
+  if (known === 'signed' || known === 'notAsked') return null;
   return (
     <View style={{ paddingBottom: 10 }}>
       <Notice kind="stop" title={t(known === 'nothing' ? 'again.noDeparture' : 'again.unsignedDeparture')}>

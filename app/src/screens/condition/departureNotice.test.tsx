@@ -16,4 +16,8 @@ it('says above a comparison when nobody recorded how she left, or nobody signed 
   screen.unmount();
   show(counted('out'), { kind: 'signRefused', walk: 'out', why: 'In a hurry' }, counted('in'));
   expect(screen.toJSON()).toBeNull();
+  screen.unmount();
+  // She has not come back: there is nothing yet to be compared with it.
+  show();
+  expect(screen.toJSON()).toBeNull();
 });
