@@ -60,6 +60,8 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   await bram.by('box-dismiss').click();
   await expect(page.getByText('All that the machine saw here has been judged.')).toBeVisible();
   await bram.by('box-back').click();
+  // Seen is kept; a page that is left before that has undone nothing.
+  await expect(page.getByText('All that the machine saw here has been judged.')).toBeHidden();
   // Whoever walks may also leave it to the desk: what nobody has judged stands above the findings.
   await bram.open('/hire/h-1009/compare');
   await bram.by(`judge-${surface}`).click({ timeout: 20_000 });
@@ -95,3 +97,27 @@ test('a comparison whose quay was killed half-way is taken up again and finished
   await bram.by('pair-open').click({ timeout: 45_000 });
   await expect(page.getByText(/The machine sees \d difference/)).toBeVisible();
 });
+
+test(
+  'pictures that came in while no quay compared are compared once somebody looks, and a finger draws the line between them',
+  PHONE,
+  async ({ bram }) => {
+    test.slow();
+    const { page } = bram;
+    await bram.open('/hire/h-1006/compare');
+    await page.locator('[data-testid^="finding-mark"]').first().click();
+    await bram.by('pair-open').click();
+    await expect(page.getByText('All that the machine saw here has been judged.')).toBeVisible({ timeout: 60_000 });
+    const pair = (await bram.by('pair-view').boundingBox())!;
+    const share = async () => Number(await bram.by('pair-share').inputValue());
+    await page.mouse.move(pair.x + pair.width * 0.5, pair.y + pair.height * 0.9);
+    await page.mouse.down();
+    await page.mouse.move(pair.x + pair.width * 0.2, pair.y + pair.height * 0.9, { steps: 4 });
+    expect(Math.abs((await share()) - 20)).toBeLessThanOrEqual(1);
+    // Beyond the edge it stops there, and once let go it stays.
+    await page.mouse.move(pair.x + pair.width + 40, pair.y + pair.height * 0.9);
+    await page.mouse.up();
+    await page.mouse.move(pair.x + pair.width * 0.5, pair.y + pair.height * 0.9);
+    expect(await share()).toBe(100);
+  },
+);

@@ -14,6 +14,7 @@ export const PairView = ({
   height,
   alt,
   onShape,
+  onShare,
 }: {
   /** Fetches one of the pictures; nothing without signal, and its name stands where it would be. Stays the same for a pair. */
   load: (picture: PairPicture) => Promise<Blob | undefined>;
@@ -25,6 +26,8 @@ export const PairView = ({
   alt: string;
   /** Told once it is known how high the pictures are for their width. */
   onShape: (heightToWidth: number) => void;
+  /** Told where the dividing line is drawn to. */
+  onShare: (share: number) => void;
 }) => {
   const [sources, setSources] = useState<Partial<Record<PairPicture, string>>>({});
   const [failed, setFailed] = useState<Error>();
@@ -54,8 +57,28 @@ export const PairView = ({
   if (failed) throw failed;
   const style = { position: 'absolute', left: 0, top: 0, width, height, objectFit: 'fill', borderRadius: 12 } as const;
   const over = shows === 'slider' ? { clipPath: `inset(0 ${(1 - share) * 100}% 0 0)` } : { opacity: shows === 'blink' && first ? 1 : 0 };
+  const slides = shows === 'slider' && sources.aligned !== undefined;
+  const draw = (event: React.PointerEvent<HTMLDivElement>) => {
+    const { left } = event.currentTarget.getBoundingClientRect();
+    onShare(Math.min(1, Math.max(0, (event.clientX - left) / width)));
+  };
   return (
-    <div style={{ position: 'relative', width, height }} role="img" aria-label={alt}>
+    <div
+      style={{ position: 'relative', width, height, ...(slides ? { touchAction: 'pan-y', cursor: 'ew-resize' } : {}) }}
+      role="img"
+      aria-label={alt}
+      data-testid="pair-view"
+      // A finger beside the line takes it along; up and down it still scrolls what the pictures lie in.
+      onPointerDown={(event) => {
+        if (!slides) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        draw(event);
+      }}
+      onPointerMove={(event) => {
+        if (slides && event.currentTarget.hasPointerCapture(event.pointerId)) draw(event);
+      }}
+      onDragStart={(event) => event.preventDefault()}
+    >
       {sources.back ? (
         <img
           src={sources.back}
@@ -67,9 +90,35 @@ export const PairView = ({
       ) : null}
       {sources.aligned ? <img src={sources.aligned} alt="" style={{ ...style, ...over }} /> : null}
       {sources.heat && shows === 'heat' ? <img src={sources.heat} alt="" style={{ ...style, mixBlendMode: 'screen' }} /> : null}
+      {slides ? <Divider at={share * width} height={height} /> : null}
     </div>
   );
 };
+
+/** Where departure ends and return begins: light with a dark edge, to be seen on any paint and in the sun. */
+const Divider = ({ at, height }: { at: number; height: number }) => (
+  <svg
+    width={44}
+    height={height}
+    viewBox={`0 0 44 ${height}`}
+    aria-hidden
+    style={{ position: 'absolute', left: at - 22, top: 0, pointerEvents: 'none' }}
+  >
+    <path d={`M22 0V${height}`} stroke="#17211E" strokeWidth={6} />
+    <path d={`M22 0V${height}`} stroke="#FFFFFF" strokeWidth={3} />
+    <g transform={`translate(22 ${height - 34})`}>
+      <circle r={19} fill="#FFFFFF" stroke="#17211E" strokeWidth={2.5} />
+      <path
+        d="M-4 -7L-11 0L-4 7M4 -7L11 0L4 7"
+        fill="none"
+        stroke="#17211E"
+        strokeWidth={2.5}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+    </g>
+  </svg>
+);
 
 /** How much of each is seen, by finger, mouse or arrow keys. */
 export const ShareSlider = ({

@@ -12,6 +12,7 @@ export const compareRoutes = [
   on(api.listComparisons, async ({ quay, params, renter }) => {
     const hire = (await quay.store.db('hire').where({ id: params.hireId }).first('id')) as { id: string } | undefined;
     if (!hire) return fail(404, 'noSuchHire', 'There is no such hire.');
+    quay.comparing?.lookOnce(hire.id);
     const comparisons = await comparisonsOf(quay.store.db, hire.id);
     // A box is nothing until a person says so: a renter sees both pictures, and what became a finding.
     return { comparisons: renter ? comparisons.map((one) => ({ ...one, boxes: [] })) : comparisons };

@@ -164,3 +164,15 @@ it('is called off, and stays called off though the thread ends', async () => {
   expect(await listed()).toMatchObject([{ state: 'cancelled' }]);
   expect(stuck.asked).toHaveLength(1);
 });
+
+it('takes up what came in while nobody compared once somebody looks, and is not troubled by every look after that', async () => {
+  await both();
+  const { comparing, asked } = made(() => Promise.resolve(DONE));
+  comparing.lookOnce(HIRE);
+  await comparing.idle();
+  expect((await listed()).map(({ state }) => state)).toEqual(['done']);
+  await quay.store.db('comparison').delete();
+  comparing.lookOnce(HIRE);
+  await comparing.idle();
+  expect([asked.length, await listed()]).toEqual([1, []]);
+});

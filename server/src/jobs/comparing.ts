@@ -27,6 +27,7 @@ export const comparedFile = (store: Store, { out, back }: Pick<PairKey, 'out' | 
  */
 export class Comparing {
   private readonly hires = new Set<string>();
+  private readonly known = new Set<string>();
   private readonly underWay = new Map<string, { abort: AbortController; ended: Promise<void> }>();
   private turning: Promise<void> | undefined;
   private ended = false;
@@ -44,8 +45,14 @@ export class Comparing {
 
   /** Something of a hire has arrived that may make a pair whole. */
   look(hire: string): void {
+    this.known.add(hire);
     this.hires.add(hire);
     this.turn();
+  }
+
+  /** Somebody wants to see what there is of a hire: what came in while nobody compared, as with an import, is queued now. */
+  lookOnce(hire: string): void {
+    if (!this.known.has(hire)) this.look(hire);
   }
 
   /** Takes up what waits in the database. */

@@ -61,7 +61,16 @@ export const PairPictures = ({
   return (
     <View style={{ gap: 8 }}>
       <View style={{ width, height }}>
-        <PairView load={load} shows={shows} share={share} width={width} height={height} alt={t('over.both', { name })} onShape={setShape} />
+        <PairView
+          load={load}
+          shows={shows}
+          share={share}
+          width={width}
+          height={height}
+          alt={t('over.both', { name })}
+          onShape={setShape}
+          onShare={setShare}
+        />
         {children?.({ width, height })}
       </View>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }} role="radiogroup" aria-label={t('over.shows')}>
