@@ -73,6 +73,8 @@ const Check = ({ view }: { view: HireView }) => {
     ['gone', matters.filter(({ letGo, level }) => letGo && level !== 'note')],
     ['note', of('note')],
   ] as const;
+  // Said once, where the first of them stands.
+  const managers = (['hold', 'ask'] as const).find((level) => of(level).some(({ liftable }) => liftable));
   return (
     <Screen
       title={t('castOff.title')}
@@ -95,9 +97,7 @@ const Check = ({ view }: { view: HireView }) => {
               <Slab size={21} heading={2}>
                 {t(`castOff.group.${name}`)}
               </Slab>
-              {(name === 'hold' || name === 'ask') && !manager && rows.some(({ liftable }) => liftable) ? (
-                <Small>{t('castOff.askManager')}</Small>
-              ) : null}
+              {name === managers && !manager ? <Small>{t('castOff.askManager')}</Small> : null}
               {rows.map((matter) => (
                 <MatterRow key={matter.key} view={view} matter={matter} />
               ))}
