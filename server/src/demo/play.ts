@@ -20,9 +20,11 @@ import { findingsOf, needsDecision } from '@quay/core/record/findings';
 import { project } from '@quay/core/record/project';
 import { pageDigest, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage } from '@quay/core/record/seal';
+import { outsideOf } from '../outside/outside';
 import { closeHire, draftOf } from '../store/closing';
 import type { HireRow } from '../store/hire';
 import type { Store } from '../store/open';
+import { settlePayments } from '../store/payment';
 import { appendPhoto } from '../store/photo';
 import { appendEvents, bookOf, refresh, wholeRecord } from '../store/record';
 import { appendQuayEvent } from '../store/quayEvent';
@@ -223,6 +225,10 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
       now.toISOString(),
     );
     if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${closed.detail}`);
+    // As at the desk: what is owed is taken from what is held, and the rest is let go.
+    const { cardTerminal: terminal } = outsideOf(true, () => store.db);
+    const paid = await settlePayments({ db: store.db, terminal, clock: () => now }, hire.id);
+    if (!paid.ok || paid.state !== 'done') throw new Error(`${one.hire} cannot be settled: ${JSON.stringify(paid)}`);
     await refresh(store.db, hire.id, key, now.toISOString());
   } else if (has() !== one.upTo) throw new Error(`${one.hire} came to ${has()}, not ${one.upTo}`);
 };

@@ -1,6 +1,7 @@
 import { closeHire, statementPdf } from '@quay/contract/hire';
-import { slot, slotsUnder } from '@quay/core/record/project';
-import { standingsOf } from '@quay/core/settlement/correction';
+import { type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
+import { chargedOf, keptFor, type Standing, standingsOf } from '@quay/core/settlement/correction';
+import { ledgerOf, nextStep } from '@quay/core/settlement/ledger';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
 import { useQueryClient } from '@tanstack/react-query';
@@ -34,6 +35,12 @@ import { WordSheet } from './WordSheet';
 export const Statement = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
   return view ? <Settling view={view} /> : <HireMissing error={error} onAgain={refetch} />;
+};
+
+/** Whether nothing of a closed hire's money is to be moved, asked about or paid any more. */
+const isSettled = (record: HireRecord, standings: readonly Standing[]): boolean => {
+  const ledger = ledgerOf(record, chargedOf(standings));
+  return ledger.inDoubt.length === 0 && ledger.balanceMinor === 0 && nextStep(ledger, keptFor(standings)) === undefined;
 };
 
 /** The settlement: lines with their reasons, what becomes of the deposit, agreement or not, and the closing. */
@@ -107,8 +114,10 @@ const Settling = ({ view }: { view: HireView }) => {
       : statement.toQuote.length > 0
         ? t('statement.toQuoteOpen')
         : undefined;
+  // As long as money is to be moved, that is the one thing to do.
+  const Paper = closed && isSettled(record, standings) ? Go : Alt;
   const footer = closed ? (
-    <Go label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
+    <Paper label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
   ) : ready ? (
     <Go label={t('statement.close')} busy={busy} onPress={() => void close()} testID="close-hire" />
   ) : (
