@@ -54,7 +54,8 @@ const letAllGo = async () => {
     if (!next) return;
     fireEvent.press(next);
     fireEvent.changeText(screen.getByTestId('let-go-why'), 'Seen to by hand');
-    await act(async () => fireEvent.press(screen.getByTestId('let-go')));
+    fireEvent.press(screen.getByTestId('let-go'));
+    await waitFor(() => expect(screen.queryByTestId('let-go')).toBeNull());
   }
 };
 

@@ -11,9 +11,7 @@ import { useTranslation } from 'react-i18next';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { PhotoSource } from '../../platform/photo';
-import { Picture } from '../../platform/picture';
 import { NEAREST, Zoomable } from '../../platform/zoom';
-import { Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { Alt, Chip, Go, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
@@ -22,10 +20,9 @@ import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { PairSheet } from '../compare/PairSheet';
 import { usePair } from '../compare/useComparisons';
-import { CameraSheet } from '../photo/CameraSheet';
 import { CardSheet } from '../photo/CardSheet';
-import { DoubtedPhoto } from '../photo/DoubtedPhoto';
-import { MOST_PHOTOS, PhotoSigns } from '../photo/PhotoSigns';
+import { PhotoRow } from '../photo/PhotoRow';
+import { PhotoTaking } from '../photo/PhotoTaking';
 import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../record/useWalk';
 
@@ -55,7 +52,7 @@ export const SurfaceSheet = ({
   const [draft, setDraft] = useState<Draft>();
   /** Marks that came with the boat and are there no more: repaired, or polished out. */
   const [gone, setGone] = useState<readonly string[]>([]);
-  const { take: takePhoto, fault, doubted, looking, busy, forget } = usePhoto(hireId, { judge: true });
+  const photo = usePhoto(hireId, { judge: true });
   const { record, walk, language, enter } = view;
   const pair = usePair(view, surfaceId, walk === 'in' && !view.alone);
   const [paired, setPaired] = useState(false);
@@ -89,7 +86,7 @@ export const SurfaceSheet = ({
   ];
   const change = (part: Partial<Draft>) => setDraft((now) => now && { ...now, ...part });
   const place = (x: number, y: number) => {
-    forget();
+    photo.forget();
     if (draft) change({ x, y });
     else setDraft({ id: uuidv7(), surface: surfaceId, x, y, kind: 'scratch', sizeMm: 40, note: '', photos: [], known: false });
   };
@@ -166,16 +163,14 @@ export const SurfaceSheet = ({
       <Small>
         {ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t(walk === 'in' ? 'walk.ghost' : 'walk.ghostBefore')}.` : t('walk.tapToPlace')}
       </Small>
-      {fault ? <Notice kind="stop" title={fault} /> : null}
-      <DoubtedPhoto doubted={doubted} />
-      {looking ? <CameraSheet guide={looking.guide} onShot={looking.shot} onOther={looking.other} onClose={looking.close} /> : null}
+      <PhotoTaking photo={photo} />
       {draft ? (
         <DraftEditor
           draft={draft}
-          busy={busy}
+          busy={photo.busy}
           change={change}
           kinds={MARK_KINDS.map(kinds)}
-          onPhoto={(source) => void takePhoto(source, (sha) => change({ photos: [...draft.photos, sha].slice(0, 12) }))}
+          onPhoto={(source) => void photo.take(source, (sha) => change({ photos: [...draft.photos, sha].slice(0, 12) }))}
           hireId={hireId}
           name={name}
         />
@@ -216,19 +211,17 @@ export const SurfaceSheet = ({
               <Alt label={t('walk.removeMark')} onPress={() => takeAway(mark)} />
             </View>
           ))}
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-            <PhotoSigns
-              full={(looked?.photos.length ?? 0) >= MOST_PHOTOS}
-              label={t('walk.surfacePhoto')}
-              onPick={(source) => void takePhoto(source, (sha) => void done([sha]), guide)}
-              busy={busy}
-              testID="surface-photo"
-            />
-            <Small style={{ flex: 1 }}>{t('walk.surfacePhoto')}</Small>
-            {looked?.photos.slice(-2).map((sha, i) => (
-              <Picture key={sha} hire={hireId} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
-            ))}
-          </View>
+          <PhotoRow
+            hireId={hireId}
+            photos={looked?.photos ?? []}
+            name={name}
+            label={t('walk.surfacePhoto')}
+            shown={2}
+            always
+            busy={photo.busy}
+            onPick={(source) => void photo.take(source, (sha) => void done([sha]), guide)}
+            testID="surface-photo"
+          />
         </>
       )}
     </Sheet>
@@ -343,16 +336,15 @@ const DraftEditor = ({
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.kind')}>
         {kinds}
       </View>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-        <PhotoSigns full={draft.photos.length >= MOST_PHOTOS} label={t('walk.photo')} onPick={onPhoto} busy={busy} testID="mark-photo" />
-        {draft.photos.length === 0 ? (
-          <Small style={{ flex: 1 }}>{t('walk.photo')}</Small>
-        ) : (
-          draft.photos.map((sha, i) => (
-            <Picture key={sha} hire={hireId} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
-          ))
-        )}
-      </View>
+      <PhotoRow
+        hireId={hireId}
+        photos={draft.photos}
+        name={name}
+        label={t('walk.photo')}
+        busy={busy}
+        onPick={onPhoto}
+        testID="mark-photo"
+      />
       <Field label={t('walk.notePlaceholder')} value={draft.note} onChange={(note) => change({ note })} />
     </View>
   );

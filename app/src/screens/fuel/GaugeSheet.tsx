@@ -7,20 +7,19 @@ import { judgeReading, typedReading } from '@quay/core/fuel/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
-import { Picture } from '../../platform/picture';
-import { Notice, Tag } from '../../ui/board';
+import { Tag } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { figure } from '../../ui/format';
 import { Chip, Go, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
-import { CameraSheet } from '../photo/CameraSheet';
-import { DoubtedPhoto } from '../photo/DoubtedPhoto';
-import { MOST_PHOTOS, PhotoSigns } from '../photo/PhotoSigns';
+import { PhotoRow } from '../photo/PhotoRow';
+import { PhotoTaking } from '../photo/PhotoTaking';
 import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../record/useWalk';
 import { Dial, Tube } from './instruments';
+import { Lamps, UnusualReading, useReadingFault } from './reading';
 import { WireReading } from './WireReading';
 
 /** Reads one gauge: a needle set on its dial, a level set in its tube, a figure typed. Departure stands pale behind. */
@@ -31,6 +30,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   const found = slot(record, `${walk}/gauge/${gaugeId}`, 'gaugeRead')?.value;
   const was = walk === 'in' ? slot(record, `out/gauge/${gaugeId}`, 'gaugeRead')?.value.shown : undefined;
   const drawn = gauge?.reads === 'needle' || gauge?.reads === 'sightLine';
+  const faultOf = useReadingFault();
   const [value, setValue] = useState<number | undefined>(
     found?.shown ?? (drawn ? (was ?? gauge.min + (gauge.max - gauge.min) / 2) : undefined),
   );
@@ -43,19 +43,13 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   if (!gauge) return null;
   const name = say(gauge.name, language);
   const read = drawn ? judgeReading(gauge, value, { was, zeroed }) : typedReading(gauge, text, { was, zeroed });
-  const fault =
-    read.is === 'back'
-      ? t(gauge.reads === 'counter' ? 'walk.lowerThanOut' : 'walk.totaliserLower', { v: spokenReading(gauge, read.was) })
-      : read.is === 'range'
-        ? t('walk.outOfRange', { min: gauge.min, max: gauge.max })
-        : undefined;
+  const fault = faultOf(gauge, read);
   const now = read.is === 'read' ? read.shown : undefined;
   const tank = view.pack.book.tanks.find(({ id }) => id === gauge.tank);
   const litres = tank && gauge.unit === 'mm' && now !== undefined ? Math.round(litresShown(gauge, tank, now)) : undefined;
   // Counters only go up: lower than after the last hire it was misread, or is another one.
   const last = walk === 'out' ? view.pack.before?.shown[gaugeId] : undefined;
   const behind = gauge.reads === 'counter' && last !== undefined && now !== undefined && now < last ? last : undefined;
-  const unusual = read.is === 'read' ? read.unusual : undefined;
   const keep = async () => {
     if (now === undefined) return;
     await view.enter(
@@ -88,18 +82,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       {drawn && value !== undefined ? (
         <Drawn gauge={gauge} value={value} was={was} onSet={setValue} name={name} />
       ) : gauge.reads === 'lamp' ? (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={name}>
-          {Array.from({ length: Math.round(gauge.max - gauge.min) + 1 }, (_, i) => gauge.min + i).map((lit) => (
-            <Chip
-              key={lit}
-              label={t('walk.lampsLit', { count: lit })}
-              on={now === lit}
-              tone={lit > gauge.min ? 'mari' : 'weed'}
-              onPress={() => setText(String(lit))}
-              testID={`lit-${lit}`}
-            />
-          ))}
-        </View>
+        <Lamps gauge={gauge} name={name} lit={now} onLit={(count) => setText(String(count))} testID="lit" />
       ) : (
         <Field
           label={name}
@@ -126,28 +109,21 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       ) : null}
       {litres === undefined ? null : <Bold>{t('walk.thatIs', { v: litres })}</Bold>}
       {behind === undefined ? null : <Tag kind="stop">{t('walk.lowerThanBefore', { v: spokenReading(gauge, behind) })}</Tag>}
-      {unusual ? <Tag kind="ask">{t('walk.bandOut', { low: figure(unusual[0]), high: figure(unusual[1]) })}</Tag> : null}
+      <UnusualReading read={read} />
       {gauge.flushesLeft === undefined ? null : <Small>{t('walk.flushes', { n: gauge.flushesLeft })}</Small>}
       {gauge.picture === undefined ? null : (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-          <PhotoSigns
-            full={photos.length >= MOST_PHOTOS}
-            label={t('walk.gaugePhoto')}
-            busy={photo.busy}
-            onPick={(source) => void photo.take(source, (sha) => setPhotos((have) => [...have, sha]))}
-            testID="gauge-photo"
-          />
-          {photos.length === 0 ? <Small style={{ flex: 1 }}>{t('walk.gaugePhoto')}</Small> : null}
-          {photos.slice(-2).map((sha, i) => (
-            <Picture key={sha} hire={view.pack.hire.id} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
-          ))}
-        </View>
+        <PhotoRow
+          hireId={view.pack.hire.id}
+          photos={photos}
+          name={name}
+          label={t('walk.gaugePhoto')}
+          shown={2}
+          busy={photo.busy}
+          onPick={(source) => void photo.take(source, (sha) => setPhotos((have) => [...new Set([...have, sha])]))}
+          testID="gauge-photo"
+        />
       )}
-      <DoubtedPhoto doubted={photo.doubted} />
-      {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}
-      {photo.looking ? (
-        <CameraSheet guide={photo.looking.guide} onShot={photo.looking.shot} onOther={photo.looking.other} onClose={photo.looking.close} />
-      ) : null}
+      <PhotoTaking photo={photo} />
       {gauge.reads === 'totaliser' ? (
         <Chip label={t('walk.sinceBrim')} on={zeroed} onPress={() => setZeroed(!zeroed)} testID="zeroed" />
       ) : null}

@@ -1,6 +1,6 @@
 import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
-import { SIXTEENTHS, typedReading } from '@quay/core/fuel/typed';
+import { typedReading } from '@quay/core/fuel/typed';
 import { asItWas } from '@quay/core/record/asItWas';
 import type { EventBody } from '@quay/core/record/event';
 import { slot } from '@quay/core/record/project';
@@ -8,11 +8,11 @@ import { evidenceStateOf } from '@quay/core/condition/propeller';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Tag } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { Alt, Chip, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { Body, Bold, Small } from '../../ui/words';
+import { Lamps, UnusualReading, useReadingFault } from '../fuel/reading';
 import type { WalkView } from './useWalk';
 
 /**
@@ -22,6 +22,7 @@ import type { WalkView } from './useWalk';
 export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: () => void; onTie: (extra: EventBody[]) => void }) => {
   const { t } = useTranslation();
   const { record, language, walk, alone, stops, at } = view;
+  const faultOf = useReadingFault();
   const stop = stops[at]!;
   // What is open is taken once: rows do not vanish under the fingers of whoever types.
   const [{ gauges, propellers }] = useState(() => ({
@@ -118,18 +119,13 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
             {gauge.reads === 'lamp' ? (
               <>
                 <Body>{name}</Body>
-                <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={name}>
-                  {Array.from({ length: Math.round(gauge.max - gauge.min) + 1 }, (_, n) => gauge.min + n).map((lit) => (
-                    <Chip
-                      key={lit}
-                      label={t('walk.lampsLit', { count: lit })}
-                      on={typed[gauge.id] === String(lit)}
-                      tone={lit > gauge.min ? 'mari' : 'weed'}
-                      onPress={() => setTyped((now) => ({ ...now, [gauge.id]: String(lit) }))}
-                      testID={`rest-${gauge.id}-${lit}`}
-                    />
-                  ))}
-                </View>
+                <Lamps
+                  gauge={gauge}
+                  name={name}
+                  lit={reading.is === 'read' ? reading.shown : undefined}
+                  onLit={(count) => setTyped((now) => ({ ...now, [gauge.id]: String(count) }))}
+                  testID={`rest-${gauge.id}`}
+                />
               </>
             ) : (
               <Field
@@ -138,23 +134,13 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 onChange={(text) => setTyped((now) => ({ ...now, [gauge.id]: text }))}
                 numeric
                 {...(unit ? { unit } : {})}
-                fault={
-                  reading.is === 'range'
-                    ? gauge.reads === 'needle'
-                      ? t('walk.outOfRange', { min: 0, max: SIXTEENTHS })
-                      : t('walk.outOfRange', { min: gauge.min, max: gauge.max })
-                    : reading.is === 'back'
-                      ? t(gauge.reads === 'counter' ? 'walk.lowerThanOut' : 'walk.totaliserLower', { v: spokenReading(gauge, reading.was) })
-                      : undefined
-                }
+                fault={faultOf(gauge, reading, true)}
                 onEnter={() => tie()}
                 autoFocus={i === 0}
                 testID={`rest-${gauge.id}`}
               />
             )}
-            {reading.is === 'read' && reading.unusual ? (
-              <Tag kind="ask">{t('walk.bandOut', { low: reading.unusual[0], high: reading.unusual[1] })}</Tag>
-            ) : null}
+            <UnusualReading read={reading} />
           </View>
         );
       })}

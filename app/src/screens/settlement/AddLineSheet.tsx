@@ -5,17 +5,15 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { HireView } from '../../data/hire';
-import { Picture } from '../../platform/picture';
 import { Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { useMoney } from '../../ui/money';
 import { Chip, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
-import { Bold, Small } from '../../ui/words';
-import { CameraSheet } from '../photo/CameraSheet';
-import { DoubtedPhoto } from '../photo/DoubtedPhoto';
-import { MOST_PHOTOS, PhotoSigns } from '../photo/PhotoSigns';
+import { Bold } from '../../ui/words';
+import { PhotoRow } from '../photo/PhotoRow';
+import { PhotoTaking } from '../photo/PhotoTaking';
 import { usePhoto } from '../photo/usePhoto';
 import { SumField, sumOf } from './SumField';
 
@@ -120,33 +118,18 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
       {kind === undefined ? null : (
         <>
           <Field label={t(receipt ? 'settle.receiptText' : 'settle.text')} value={text} onChange={setText} lines={2} testID="add-text" />
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, flexWrap: 'wrap' }}>
-            <PhotoSigns
-              full={photos.length >= MOST_PHOTOS}
-              label={t('settle.photo')}
-              busy={photo.busy}
-              onPick={(source) => void photo.take(source, (sha) => setPhotos((now) => [...new Set([...now, sha])]))}
-              testID="add-photo"
-            />
-            {photos.length === 0 ? <Small style={{ flex: 1 }}>{t('settle.photo')}</Small> : null}
-            {photos.map((sha, i) => (
-              <Picture
-                key={sha}
-                hire={hire.id}
-                sha={sha}
-                alt={t('photo.of', { n: i + 1, name: t('settle.photo') })}
-                width={84}
-                height={56}
-              />
-            ))}
-          </View>
-          <DoubtedPhoto doubted={photo.doubted} />
-          {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}
+          <PhotoRow
+            hireId={hire.id}
+            photos={photos}
+            name={t('settle.photo')}
+            label={t('settle.photo')}
+            busy={photo.busy}
+            onPick={(source) => void photo.take(source, (sha) => setPhotos((now) => [...new Set([...now, sha])]))}
+            testID="add-photo"
+          />
+          <PhotoTaking photo={photo} />
         </>
       )}
-      {photo.looking ? (
-        <CameraSheet guide={photo.looking.guide} onShot={photo.looking.shot} onOther={photo.looking.other} onClose={photo.looking.close} />
-      ) : null}
     </Sheet>
   );
 };

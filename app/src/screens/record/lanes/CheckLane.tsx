@@ -2,13 +2,10 @@ import { say } from '@quay/core/fleet/words';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Picture } from '../../../platform/picture';
-import { Notice } from '../../../ui/board';
 import { Chip } from '../../../ui/press';
-import { Body, Small } from '../../../ui/words';
-import { CameraSheet } from '../../photo/CameraSheet';
-import { DoubtedPhoto } from '../../photo/DoubtedPhoto';
-import { MOST_PHOTOS, PhotoSigns } from '../../photo/PhotoSigns';
+import { Body } from '../../../ui/words';
+import { PhotoRow } from '../../photo/PhotoRow';
+import { PhotoTaking } from '../../photo/PhotoTaking';
 import { usePhoto } from '../../photo/usePhoto';
 import type { WalkView } from '../useWalk';
 import { Lane, Quarrel } from './lane';
@@ -57,25 +54,18 @@ const OneCheck = ({ view, check }: { view: WalkView; check: WalkView['pack']['bo
         ))}
       </View>
       {shown ? (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-          <PhotoSigns
-            full={photos.length >= MOST_PHOTOS}
-            label={t('walk.checkPhoto')}
-            busy={photo.busy}
-            onPick={(source) => void photo.take(source, (sha) => give(found.value.way, [...new Set([...photos, sha])].slice(-12)))}
-            testID={`check-photo-${check.id}`}
-          />
-          {photos.length === 0 ? <Small style={{ flex: 1 }}>{t('walk.checkPhoto')}</Small> : null}
-          {photos.slice(-2).map((sha, i) => (
-            <Picture key={sha} hire={pack.hire.id} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
-          ))}
-        </View>
+        <PhotoRow
+          hireId={pack.hire.id}
+          photos={photos}
+          name={name}
+          label={t('walk.checkPhoto')}
+          shown={2}
+          busy={photo.busy}
+          onPick={(source) => void photo.take(source, (sha) => give(found.value.way, [...new Set([...photos, sha])]))}
+          testID={`check-photo-${check.id}`}
+        />
       ) : null}
-      <DoubtedPhoto doubted={photo.doubted} />
-      {photo.looking ? (
-        <CameraSheet guide={photo.looking.guide} onShot={photo.looking.shot} onOther={photo.looking.other} onClose={photo.looking.close} />
-      ) : null}
-      {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}
+      <PhotoTaking photo={photo} />
       {found?.contradiction ? (
         <Quarrel
           values={found.standing.map(({ event: { body } }) =>

@@ -2,19 +2,18 @@ import { mdiMinus, mdiPlus } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { bladesToShow, evidenceStateOf, type PropellerFound, revsFell } from '@quay/core/condition/propeller';
+import { typedNumber } from '@quay/core/number/typed';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Picture } from '../../../platform/picture';
-import { Notice, Tag } from '../../../ui/board';
+import { Tag } from '../../../ui/board';
 import { Field } from '../../../ui/field';
 import { figure } from '../../../ui/format';
 import { Alt, Chip, Sign } from '../../../ui/press';
 import { Body, SlabBold, Small } from '../../../ui/words';
-import { CameraSheet } from '../../photo/CameraSheet';
-import { DoubtedPhoto } from '../../photo/DoubtedPhoto';
-import { MOST_PHOTOS, PhotoSigns } from '../../photo/PhotoSigns';
+import { PhotoRow } from '../../photo/PhotoRow';
+import { PhotoTaking } from '../../photo/PhotoTaking';
 import { usePhoto } from '../../photo/usePhoto';
 import type { WalkView } from '../useWalk';
 import { Lane, Quarrel } from './lane';
@@ -103,33 +102,24 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
         />
       ) : null}
       {found && propeller.evidence === 'legUp' ? (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingTop: 8 }}>
-          <PhotoSigns
-            full={photos.length >= MOST_PHOTOS}
+        <View style={{ paddingTop: 8 }}>
+          <PhotoRow
+            hireId={view.pack.hire.id}
+            photos={photos}
+            name={name}
             label={t('walk.propellerPhoto')}
+            {...(blades > 0 ? { hint: t('walk.bladeNext', { n: 1, of: blades }) } : {})}
+            shown={2}
             busy={photo.busy}
-            onPick={(source) => void photo.take(source, (sha) => give({ ...kept, photos: [...photos, sha].slice(-12) }))}
+            onPick={(source) => void photo.take(source, (sha) => give({ ...kept, photos: [...new Set([...photos, sha])] }))}
             testID="propeller-photo"
           />
-          {photos.length === 0 ? (
-            <Small style={{ flex: 1 }}>{blades > 0 ? t('walk.bladeNext', { n: 1, of: blades }) : t('walk.propellerPhoto')}</Small>
-          ) : (
-            photos
-              .slice(-2)
-              .map((sha, i) => (
-                <Picture key={sha} hire={view.pack.hire.id} sha={sha} alt={t('photo.of', { n: i + 1, name })} width={84} height={56} />
-              ))
-          )}
         </View>
       ) : null}
       {photos.length > 0 && photos.length < blades ? (
         <Tag kind="ask">{t('walk.bladeNext', { n: photos.length + 1, of: blades })}</Tag>
       ) : null}
-      <DoubtedPhoto doubted={photo.doubted} />
-      {photo.looking ? (
-        <CameraSheet guide={photo.looking.guide} onShot={photo.looking.shot} onOther={photo.looking.other} onClose={photo.looking.close} />
-      ) : null}
-      {photo.fault ? <Notice kind="stop" title={photo.fault} /> : null}
+      <PhotoTaking photo={photo} />
       {found?.contradiction ? (
         <Quarrel values={found.standing.map(({ event: { body } }) => (body.kind === 'evidenceGiven' ? words(body.state) : ''))} />
       ) : null}
@@ -154,7 +144,7 @@ const Revs = ({
 }) => {
   const { t } = useTranslation();
   const [text, setText] = useState(rpm === undefined ? '' : figure(rpm));
-  const typed = Number(text);
+  const typed = typedNumber(text);
   const fits = Number.isInteger(typed) && typed > 0 && typed <= 12_000;
   return (
     <View style={{ gap: 8, paddingTop: 8 }}>
