@@ -10,6 +10,7 @@ export const en = {
     cancel: 'Leave it',
     loading: 'Fetching…',
     keys: 'Keys',
+    noAnswer: 'No way through to the quay.',
   },
   kept: {
     here: '{{n}} kept here',
@@ -899,6 +900,7 @@ export const en = {
     close: 'Close the hire',
     closed: 'Closed',
     pdf: 'Statement as PDF',
+    notInSums: 'What becomes of them is not in these sums yet.',
     undecided_one: '{{count}} finding is undecided',
     undecided_other: '{{count}} findings are undecided',
     offline: 'Closing needs the quay: the number is given there. Until then this is a draft.',

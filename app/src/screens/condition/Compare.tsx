@@ -152,11 +152,13 @@ const Comparing = ({ view }: { view: HireView }) => {
       ) : null}
       <DepartureNotice record={record} />
       {closed ? null : <MachineRows hireId={hire.id} />}
-      {findings.length === 0 ? (
+      {findings.length > 0 ? null : record.slots.has('in/started') ? (
         <Notice kind="ok" title={t('compare.nothing')}>
           <Body>{t('compare.nothingWhy')}</Body>
         </Notice>
-      ) : null}
+      ) : (
+        <Notice kind="ask" title={t('statement.notWalkedIn')} />
+      )}
       {wide && rows.length > 0 ? (
         <View style={{ flexDirection: 'row', gap: 10, paddingHorizontal: 9, paddingBottom: 4 }} aria-hidden>
           <Small size={14} style={{ flex: 1.5, marginLeft: 40 }}>

@@ -7,6 +7,7 @@ import { fetchAhead } from '../../data/ahead';
 import { Refused } from '../../data/api';
 import { useBoard } from '../../data/hire';
 import { useMe } from '../../data/session';
+import { useErrorWords } from '../../ui/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { dayName } from '../../ui/format';
@@ -23,6 +24,7 @@ export const Day = () => (useContext(LetIn) ? <Board /> : null);
 /** The day round the waterline of the present: above it what comes, under it what is out, below what has been. */
 const Board = () => {
   const { t, i18n } = useTranslation();
+  const said = useErrorWords();
   const router = useRouter();
   const tones = useTones();
   const { width } = useWindowDimensions();
@@ -111,7 +113,7 @@ const Board = () => {
       {error && !data && !noBase ? (
         <View style={{ padding: 16 }}>
           <Notice kind="stop" title={t('day.failed')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
-            <Body>{`${error.message}. ${t('day.failedWhy')}`}</Body>
+            <Body>{`${said(error)} ${t('day.failedWhy')}`}</Body>
           </Notice>
         </View>
       ) : null}

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { type Dispute, listDisputes } from '@quay/contract/settlement';
 import { call } from '../../data/api';
+import { useErrorWords } from '../../ui/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { Money } from '../../ui/money';
 import { Alt, Row } from '../../ui/press';
@@ -17,6 +18,7 @@ const KINDS = ['despite', 'contradictions', 'late', 'proposed', 'wrongClocks', '
 /** Hires whose record wants a manager's eye: late entries, proposals, contradictions, clocks, seals. */
 export const Attention = () => {
   const { t } = useTranslation();
+  const said = useErrorWords();
   const router = useRouter();
   const tones = useTones();
   const disputes = useQuery({ queryKey: ['disputes'], queryFn: () => call(listDisputes), refetchInterval: 15_000 }).data?.disputes;
@@ -28,7 +30,7 @@ export const Attention = () => {
           <Alt label={t('settle.figures')} onPress={() => router.push('/figures')} testID="to-figures" />
         </View>
         <Disputes disputes={disputes} />
-        {error ? <Notice kind="stop" title={error.message} /> : null}
+        {error ? <Notice kind="stop" title={said(error)} /> : null}
         {data?.hires.length === 0 && disputes?.length === 0 ? <Notice kind="ok" title={t('attention.none')} /> : null}
         {data?.hires.map((one) => (
           <Row

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import { NoAnswer } from '../../data/api';
 import { Notice } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { Screen } from '../../ui/screen';
@@ -15,7 +16,7 @@ export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: 
       <View style={{ padding: 16 }}>
         {error ? (
           <Notice kind="stop" title={t('hire.missing')} action={<Alt label={t('common.again')} onPress={onAgain} />}>
-            <Body>{`${error.message}. ${t('hire.missingWhy')}`}</Body>
+            <Body>{error instanceof NoAnswer ? t('hire.missingWhy') : error.message}</Body>
           </Notice>
         ) : (
           <Body>{t('common.loading')}</Body>

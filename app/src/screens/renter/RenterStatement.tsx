@@ -75,8 +75,11 @@ const Copy = () => {
         {statement.deposit.stillHeldMinor > 0 ? sum(t('bill.kept'), statement.deposit.stillHeldMinor) : null}
         {statement.balanceMinor > 0 ? sum(t('bill.owed'), statement.balanceMinor) : null}
       </Card>
-      {statement.open.length > 0 ? <Notice kind="ask" title={t('bill.looking', { count: statement.open.length })} /> : null}
-      {statement.lines.length === 0 ? <Notice kind="ok" title={t('bill.nothing')} /> : null}
+      {statement.open.length > 0 ? (
+        <Notice kind="ask" title={t('bill.looking', { count: statement.open.length })} />
+      ) : statement.lines.length === 0 ? (
+        <Notice kind="ok" title={t('bill.nothing')} />
+      ) : null}
       {statement.lines.map((line) => (
         <OneLine
           key={line.key}

@@ -9,6 +9,7 @@ import { dayQuery } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { useDelivery } from '../../data/useDelivery';
 import { askToPersist, startServiceWorker } from '../../platform/browser';
+import { useErrorWords } from '../../ui/errorWords';
 import { Notice } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { Body } from '../../ui/words';
@@ -18,6 +19,7 @@ import { SignIn } from './SignIn';
 /** Lets staff in, and keeps the outbox going while anybody is. */
 export const Gate = ({ children }: { children: ReactNode }) => {
   const { t } = useTranslation();
+  const said = useErrorWords();
   const path = usePathname();
   const client = useQueryClient();
   const { data: me, isPending, error, refetch } = useMe();
@@ -40,7 +42,7 @@ export const Gate = ({ children }: { children: ReactNode }) => {
           {error ? (
             <View style={{ padding: 16 }}>
               <Notice kind="stop" title={t('failed.title')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
-                <Body>{`${error.message}. ${t('failed.why')}`}</Body>
+                <Body>{`${said(error)} ${t('failed.why')}`}</Body>
               </Notice>
             </View>
           ) : (

@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { useMe, useSignOut } from '../../data/session';
 import { askToPersist } from '../../platform/browser';
+import { useErrorWords } from '../../ui/errorWords';
 import { Card, Notice } from '../../ui/board';
 import { Alt, Chip } from '../../ui/press';
 import { Screen } from '../../ui/screen';
@@ -14,6 +15,7 @@ import { Body, Bold, Slab, Small } from '../../ui/words';
 /** Who is signed in on this phone, its light, and the way out. */
 export const Mine = () => {
   const { t } = useTranslation();
+  const said = useErrorWords();
   const router = useRouter();
   const me = useMe().data;
   const signOut = useSignOut();
@@ -26,7 +28,7 @@ export const Mine = () => {
   const out = () => {
     signOut().then(
       () => router.replace('/'),
-      (error: Error) => setFault(error.message),
+      (error: Error) => setFault(said(error)),
     );
   };
   return (

@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { SvgXml } from 'react-native-svg';
 import { call } from '../../data/api';
 import { useMe } from '../../data/session';
+import { useErrorWords } from '../../ui/errorWords';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Alt, Go } from '../../ui/press';
 import { Screen } from '../../ui/screen';
@@ -16,6 +17,7 @@ const clock = (at: string) => new Date(at).toLocaleString([], { day: 'numeric', 
 /** Phones that may be signed in on, and the code that enrols another. */
 export const Phones = () => {
   const { t } = useTranslation();
+  const said = useErrorWords();
   const router = useRouter();
   const client = useQueryClient();
   const me = useMe().data;
@@ -34,7 +36,7 @@ export const Phones = () => {
       footer={<Go label={t('phones.enrol')} onPress={() => code.mutate()} busy={code.isPending} testID="make-code" />}
     >
       <View style={{ padding: 12, gap: 12 }}>
-        {failed ? <Notice kind="stop" title={failed.message} /> : null}
+        {failed ? <Notice kind="stop" title={said(failed)} /> : null}
         {code.data ? (
           <Card style={{ alignItems: 'center', gap: 8 }}>
             <Body>{t('phones.show')}</Body>

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call } from '../../data/api';
+import { useErrorWords } from '../../ui/errorWords';
 import { Card, Notice } from '../../ui/board';
 import { Chip } from '../../ui/press';
 import { Bold, Small } from '../../ui/words';
@@ -10,6 +11,7 @@ import { Bold, Small } from '../../ui/words';
 /** What is only simulated in a demonstration, each of which can be made to fail in its own ways. */
 export const StandIns = () => {
   const { t } = useTranslation();
+  const said = useErrorWords();
   const client = useQueryClient();
   const found = useQuery({ queryKey: ['standIns'], queryFn: () => call(listStandIns) });
   const set = useMutation({
@@ -41,7 +43,7 @@ export const StandIns = () => {
           </View>
         </View>
       ))}
-      {set.error ? <Notice kind="stop" title={set.error.message} /> : null}
+      {set.error ? <Notice kind="stop" title={said(set.error)} /> : null}
     </Card>
   );
 };

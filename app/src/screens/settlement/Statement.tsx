@@ -147,7 +147,11 @@ const Settling = ({ view }: { view: HireView }) => {
             <Body>{t('settle.openWhy')}</Body>
           </Notice>
         ) : null}
-        {statement.lines.length === 0 ? (
+        {statement.open.length > 0 ? (
+          <Notice kind="ask" title={t('statement.undecided', { count: statement.open.length })}>
+            <Body>{t('statement.notInSums')}</Body>
+          </Notice>
+        ) : statement.lines.length === 0 && walkedIn ? (
           <Notice kind="ok" title={t('statement.empty')}>
             <Body>{t('statement.emptyWhy')}</Body>
           </Notice>
