@@ -1,3 +1,4 @@
+import { mdiImageOffOutline } from '@mdi/js';
 import { getPhoto } from '@quay/contract/record';
 import { useEffect, useState } from 'react';
 import { callForFile, NoAnswer, Refused } from '../data/api';
@@ -30,6 +31,29 @@ const smallOf = async (hire: string, sha: string): Promise<Blob | undefined> => 
   return small;
 };
 
+/** Where a picture will be, or would be: grey in any light, with a sign where it cannot be had now. */
+const Place = ({ alt, width, height, absent }: { alt: string; width: number | string; height: number; absent: boolean }) => (
+  <div
+    role="img"
+    aria-label={alt}
+    style={{
+      width,
+      height,
+      borderRadius: 10,
+      backgroundColor: 'rgba(110, 120, 116, 0.22)',
+      display: 'flex',
+      alignItems: 'center',
+      justifyContent: 'center',
+    }}
+  >
+    {absent ? (
+      <svg width={28} height={28} viewBox="0 0 24 24" fill="rgb(110, 120, 116)" aria-hidden>
+        <path d={mdiImageOffOutline} />
+      </svg>
+    ) : null}
+  </div>
+);
+
 /** A photograph of a hire as it is shown. */
 export const Picture = ({
   hire,
@@ -47,11 +71,13 @@ export const Picture = ({
   fit?: 'cover' | 'contain';
 }) => {
   const [source, setSource] = useState<string>();
+  const [absent, setAbsent] = useState(false);
   const [failed, setFailed] = useState<Error>();
   const small = typeof width === 'number' && width <= SMALL_UP_TO;
   useEffect(() => {
     let url: string | undefined;
     let gone = false;
+    setAbsent(false);
     (small ? smallOf : pictureOf)(hire, sha)
       .then((blob) => {
         if (gone || !blob) return;
@@ -59,8 +85,9 @@ export const Picture = ({
         setSource(url);
       })
       .catch((error: Error) => {
-        // Not at the quay yet, or no signal: its name stands where it would be.
+        // Not at the quay yet, or no signal: its place is kept, under its name.
         if (!(error instanceof NoAnswer) && !(error instanceof Refused)) setFailed(error);
+        else if (!gone) setAbsent(true);
       });
     return () => {
       gone = true;
@@ -68,12 +95,6 @@ export const Picture = ({
     };
   }, [hire, sha, small]);
   if (failed) throw failed;
-  // Without a source the browser writes the picture's name in its place.
-  return (
-    <img
-      {...(source === undefined ? {} : { src: source })}
-      alt={alt}
-      style={{ width, height, objectFit: fit, borderRadius: 10, display: 'block', overflow: 'hidden', fontSize: 14 }}
-    />
-  );
+  if (source === undefined) return <Place alt={alt} width={width} height={height} absent={absent} />;
+  return <img src={source} alt={alt} style={{ width, height, objectFit: fit, borderRadius: 10, display: 'block', overflow: 'hidden' }} />;
 };

@@ -100,7 +100,9 @@ export const statementPdf = async (
     taxRows(body.taxes);
   } else {
     const { statement } = body;
-    if (statement.lines.length === 0) doc.font('text').fontSize(11).fillColor(INK).text(words.nothing).moveDown(0.5);
+    const empty = statement.lines.length === 0 ? words.nothing : '';
+    const said = statement.open.length > 0 ? filled(words.undecided, { n: statement.open.length }) : empty;
+    if (said !== '') doc.font('text').fontSize(11).fillColor(INK).text(said).moveDown(0.5);
     for (const line of statement.lines)
       lineOf(
         line,

@@ -38,6 +38,7 @@ const readStatement = (text: string): StatementBody => {
     statement: {
       ...statement,
       payOutMinor: statement.payOutMinor ?? 0,
+      open: statement.open ?? [],
       lines: statement.lines.map((line) => ({ ...line, basis: line.basis ?? [], untold: line.untold ?? line.finding.told === false })),
     },
   };

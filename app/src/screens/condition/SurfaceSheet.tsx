@@ -159,10 +159,15 @@ export const SurfaceSheet = ({
         )
       }
     >
-      <NearSurface surface={surface} marks={shown} width={width} onPlace={place} />
-      <Small>
-        {ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t(walk === 'in' ? 'walk.ghost' : 'walk.ghostBefore')}.` : t('walk.tapToPlace')}
-      </Small>
+      <NearSurface
+        surface={surface}
+        marks={shown}
+        width={width}
+        onPlace={place}
+        hint={
+          ghosts.length > 0 ? `${t('walk.tapToPlace')}. ${t(walk === 'in' ? 'walk.ghost' : 'walk.ghostBefore')}.` : t('walk.tapToPlace')
+        }
+      />
       <PhotoTaking photo={photo} />
       {draft ? (
         <DraftEditor
@@ -234,11 +239,13 @@ const NearSurface = ({
   marks,
   width,
   onPlace,
+  hint,
 }: {
   surface: Surface;
   marks: readonly ShownMark[];
   width: number;
   onPlace: (x: number, y: number) => void;
+  hint: string;
 }) => {
   const { t } = useTranslation();
   const [near, setNear] = useState(1);
@@ -257,7 +264,8 @@ const NearSurface = ({
           testID="surface-drawing"
         />
       </Zoomable>
-      <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'flex-end' }}>
+      <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
+        <Small style={{ flex: 1 }}>{hint}</Small>
         <Sign
           path={mdiMagnifyMinusOutline}
           label={t('walk.farther')}
