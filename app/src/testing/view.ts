@@ -84,6 +84,22 @@ export type Made = EventBody | { body: EventBody; device?: string; role?: Actor[
 export const idsOf = (rows: readonly Made[]): string[] =>
   rows.map((_, i) => `${String(i + 1).padStart(8, '0')}-0000-7000-8000-000000000000`);
 
+/** So many of a fitting, all of them as they should be. */
+export const counted = (walk: Walk, fitting: string, count: number): EventBody => ({
+  kind: 'counted',
+  walk,
+  fitting,
+  count,
+  state: 'fine',
+});
+
+const SHA = 'a'.repeat(64);
+/** A walk that was made so, sealed. */
+export const sealed = (walk: Walk, rows: readonly Made[]): Made[] => [
+  ...rows,
+  { kind: 'sealed', walk, covers: idsOf(rows), photos: [], previous: null, root: SHA, signature: '', key: SHA },
+];
+
 /** Events as phones made them, a second apart. */
 export const heldOf = (rows: readonly Made[]): Held[] => {
   const ids = idsOf(rows);

@@ -4,7 +4,7 @@ import '../../i18n';
 import * as hire from '../../data/hire';
 import * as session from '../../data/session';
 import { living } from '../../testing/living';
-import { idsOf, type Made } from '../../testing/view';
+import { type Made, sealed } from '../../testing/view';
 import type { WalkView } from '../record/useWalk';
 import { CastOffPage } from './CastOffPage';
 
@@ -20,13 +20,8 @@ jest.mock('expo-router', () => ({
 const mockSaid: { text: string; undo?: () => void }[] = [];
 jest.mock('../../ui/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said) }));
 
-const SHA = 'a'.repeat(64);
 const NOW = Date.parse('2026-06-13T09:00:00.000Z');
 const held: EventBody = { kind: 'held', why: 'She leaks at the stern gland' };
-const sealed = (rows: readonly Made[]): Made[] => [
-  ...rows,
-  { kind: 'sealed', walk: 'out', covers: idsOf(rows), photos: [], previous: null, root: SHA, signature: '', key: SHA },
-];
 
 beforeEach(() => {
   mockPush.mockReset();
@@ -110,7 +105,7 @@ describe('before she casts off', () => {
     expect(mockPush).toHaveBeenCalledWith('/hire/h-1001/sign/out');
     screen.unmount();
 
-    const { entered } = show(sealed([{ kind: 'walkStarted', walk: 'out' }]), 'manager');
+    const { entered } = show(sealed('out', [{ kind: 'walkStarted', walk: 'out' }]), 'manager');
     await letAllGo();
     fireEvent.press(screen.getByTestId('cast-off'));
     await waitFor(() => expect(mockReplace).toHaveBeenCalledWith('/hire/h-1001'));
@@ -120,7 +115,7 @@ describe('before she casts off', () => {
   });
 
   it('that is out already is no question any more', () => {
-    show([...sealed([{ kind: 'walkStarted', walk: 'out' }]), { kind: 'castOff' }]);
+    show([...sealed('out', [{ kind: 'walkStarted', walk: 'out' }]), { kind: 'castOff' }]);
     for (const id of ['cast-off', 'settle-first', 'sign-first']) expect(screen.queryByTestId(id)).toBeNull();
     expect(screen.getByText('She has cast off.')).toBeTruthy();
   });

@@ -9,7 +9,7 @@ import * as hire from '../../data/hire';
 import * as session from '../../data/session';
 import * as browser from '../../platform/browser';
 import { living } from '../../testing/living';
-import { type Made, pack } from '../../testing/view';
+import { counted as count, type Made, pack } from '../../testing/view';
 import { Compare } from './Compare';
 
 jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
@@ -22,13 +22,6 @@ jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush }) }));
 const mockSaid: { text: string; undo?: () => void }[] = [];
 jest.mock('../../ui/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said) }));
 
-const count = (walk: Walk, fitting: string, number: number): EventBody => ({
-  kind: 'counted',
-  walk,
-  fitting,
-  count: number,
-  state: 'fine',
-});
 const looked = (walk: Walk): EventBody => ({ kind: 'surfaceLooked', walk, surface: 'port-side', photos: [] });
 const SCRATCH = '018f0000-0000-7000-8000-00000000000a';
 const scratch: EventBody = {

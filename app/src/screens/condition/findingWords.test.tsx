@@ -3,18 +3,11 @@ import type { EventBody, Walk } from '@quay/core/record/event';
 import { findingsOfHire, settle } from '@quay/core/settlement/settle';
 import { Text } from 'react-native';
 import '../../i18n';
-import { heldOf, pack, viewOf } from '../../testing/view';
+import { counted as count, heldOf, pack, viewOf } from '../../testing/view';
 import { useEntryWords } from '../record/entryWords';
 import { choices } from './decisions';
 import { useFindingWords } from './findingWords';
 
-const count = (walk: Walk, fitting: string, number: number): EventBody => ({
-  kind: 'counted',
-  walk,
-  fitting,
-  count: number,
-  state: 'fine',
-});
 const read = (walk: Walk, gauge: string, shown: number): EventBody => ({ kind: 'gaugeRead', walk, gauge, shown });
 const mark = (walk: Walk, id: string, x: number): EventBody => ({
   kind: 'markPlaced',

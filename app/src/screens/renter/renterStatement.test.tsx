@@ -1,11 +1,11 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { EventBody, Walk } from '@quay/core/record/event';
+import type { EventBody } from '@quay/core/record/event';
 import { settle } from '@quay/core/settlement/settle';
 import '../../i18n';
 import * as api from '../../data/api';
 import * as browser from '../../platform/browser';
 import { living } from '../../testing/living';
-import { idsOf, type Made, pack } from '../../testing/view';
+import { counted, idsOf, type Made, pack, sealed } from '../../testing/view';
 import * as face from './RenterFace';
 import { RenterStatement } from './RenterStatement';
 
@@ -17,7 +17,6 @@ jest.mock('expo-router', () => ({ useRouter: () => ({ push: () => undefined }) }
 
 const SHA = 'a'.repeat(64);
 const LINE = 'count/fenders';
-const count = (walk: Walk, number: number): EventBody => ({ kind: 'counted', walk, fitting: 'fenders', count: number, state: 'fine' });
 const BACK: Made[] = [
   { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'held' },
   ...(['out', 'in'] as const).map((walk): EventBody => ({
@@ -27,13 +26,10 @@ const BACK: Made[] = [
     state: 'sound',
     photos: [],
   })),
-  count('out', 4),
-  count('in', 2),
+  counted('out', 'fenders', 4),
+  counted('in', 'fenders', 2),
 ];
-const SEALED: Made[] = [
-  ...BACK,
-  { kind: 'sealed', walk: 'in', covers: idsOf(BACK), photos: [], previous: null, root: SHA, signature: '', key: SHA },
-];
+const SEALED = sealed('in', BACK);
 const DRAFT: Made[] = [...SEALED, { kind: 'findingDecided', finding: LINE, decision: 'renters' }];
 const CLOSED: Made[] = [...DRAFT, { kind: 'closed', number: 31, statement: SHA, covers: idsOf(DRAFT), root: SHA }];
 

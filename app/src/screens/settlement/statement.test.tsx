@@ -1,12 +1,12 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
-import type { EventBody, Walk } from '@quay/core/record/event';
+import type { EventBody } from '@quay/core/record/event';
 import { settle } from '@quay/core/settlement/settle';
 import '../../i18n';
 import * as api from '../../data/api';
 import * as hire from '../../data/hire';
 import * as session from '../../data/session';
 import { living } from '../../testing/living';
-import { idsOf, type Made, pack } from '../../testing/view';
+import { counted as count, idsOf, type Made, pack, sealed } from '../../testing/view';
 import { Statement } from './Statement';
 
 jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
@@ -18,13 +18,6 @@ jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush }) }));
 const mockSaid: { text: string; undo?: () => void }[] = [];
 jest.mock('../../ui/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said) }));
 
-const count = (walk: Walk, fitting: string, number: number): EventBody => ({
-  kind: 'counted',
-  walk,
-  fitting,
-  count: number,
-  state: 'fine',
-});
 const SHA = 'a'.repeat(64);
 const decided: EventBody = { kind: 'findingDecided', finding: 'count/fenders', decision: 'renters' };
 const held: EventBody = { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'held' };
@@ -41,11 +34,7 @@ const BACK: Made[] = [
   count('out', 'fenders', 4),
   count('in', 'fenders', 3),
 ];
-const sealed = (rows: readonly Made[]): Made[] => [
-  ...rows,
-  { kind: 'sealed', walk: 'in', covers: idsOf(rows), photos: [], previous: null, root: SHA, signature: '', key: SHA },
-];
-const OPEN = sealed(BACK);
+const OPEN = sealed('in', BACK);
 const READY: Made[] = [...OPEN, decided];
 const CLOSED: Made[] = [...READY, { kind: 'closed', number: 12, statement: SHA, covers: idsOf(READY), root: SHA }];
 const LINE = 'count/fenders';
@@ -173,7 +162,7 @@ describe('a line', () => {
     expect(screen.getAllByText(/never told/).length).toBeGreaterThan(0);
     screen.unmount();
     const point = pack.book.points.find(({ price }) => price === 'fender')!.id;
-    show([...sealed([{ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' }, ...BACK]), decided]);
+    show([...sealed('in', [{ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' }, ...BACK]), decided]);
     fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
     expect(screen.queryByText(/never told/)).toBeNull();
   });

@@ -1,20 +1,13 @@
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import '../../../i18n';
-import { heldOf, pack, viewOf } from '../../../testing/view';
+import { counted as count, heldOf, pack, viewOf } from '../../../testing/view';
 import { CountLane } from './CountLane';
 import { LookLane } from './LookLane';
 import { PropellerLane } from './PropellerLane';
 import { ReadLane } from './ReadLane';
 import { SayLane } from './SayLane';
 
-const count = (walk: Walk, fitting: string, number: number): EventBody => ({
-  kind: 'counted',
-  walk,
-  fitting,
-  count: number,
-  state: 'fine',
-});
 const read = (walk: Walk, gauge: string, shown: number): EventBody => ({ kind: 'gaugeRead', walk, gauge, shown });
 const nothing = () => undefined;
 
