@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { EventBody } from '../record/event';
 import { recordOf } from '../testing/demoHire';
-import { ledgerOf, nextStep } from './ledger';
+import { isAtRest, ledgerOf, nextStep } from './ledger';
 
 type Payment = Extract<EventBody, { kind: 'paymentAnswered' }>;
 const held = (attempt: string, amountMinor: number, answer: 'held' | 'released' | 'expired' | 'unknown' = 'held'): EventBody => ({
@@ -49,6 +49,7 @@ describe('the ledger', () => {
     const ledger = ledgerOf(record, 80);
     expect(ledger).toMatchObject({ capturedMinor: 0, balanceMinor: 80, inDoubt: [{ payment: '1', what: 'capture', amountMinor: 80 }] });
     expect(nextStep(ledger, 0)).toBeUndefined();
+    expect(isAtRest(ledger, 0)).toBe(false);
     // Said twice it was done once.
     const said = ledgerOf(
       recordOf(held('a', 250), paid('1', 'capture', 80, 'a', 'unknown'), paid('1', 'capture', 80, 'a'), paid('1', 'capture', 80, 'a')),
@@ -83,6 +84,8 @@ describe('the ledger', () => {
         expect(last.capturedMinor).toBe(Math.min(total, whole));
         expect(last.balanceMinor).toBe(total - last.capturedMinor);
         expect(last.stillHeldMinor).toBe(Math.min(keep, whole - last.capturedMinor));
+        // What the deposit does not cover is still to be paid; otherwise all is done.
+        expect(isAtRest(last, keep)).toBe(total <= whole);
       }),
       { numRuns: 60 },
     );

@@ -158,3 +158,7 @@ export const nextStep = (ledger: Ledger, keepMinor: number): Step | undefined =>
   const last = held[held.length - 1]!;
   return over > 0 ? { what: 'release', of: last.attempt, amountMinor: Math.min(last.stillHeldMinor, over) } : undefined;
 };
+
+/** Whether nothing is to be moved, paid or asked about any more; what has to stay held may be held. @param keepMinor as above */
+export const isAtRest = (ledger: Ledger, keepMinor: number): boolean =>
+  ledger.inDoubt.length === 0 && ledger.balanceMinor === 0 && nextStep(ledger, keepMinor) === undefined;

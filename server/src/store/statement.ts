@@ -76,14 +76,22 @@ export const keepStatement = async (trx: Knex, body: StatementBody | CorrectionB
 
 export type Settled = {
   body: StatementBody | CorrectionBody;
-  /** Of its closing, `YYYY-MM-DD` on the calendar of the base. */ day: string;
+  /** Of its closing, `YYYY-MM-DD` on the calendar of the base. */
+  day: string;
 };
+
+/** An instant so many days from midnight UTC of a day: no calendar is farther from it than one. */
+const daysFrom = (day: string, days: number): string => new Date(Date.parse(day) + days * 86_400_000).toISOString();
 
 /** Every statement there is between two days of its base's calendar, both of them in it, in the order of their numbers. */
 export const allStatements = async (db: Knex, { from, to }: { from?: string | undefined; to?: string | undefined }): Promise<Settled[]> => {
   const rows = (await db('statement')
     .join('hire', 'hire.id', 'statement.hire')
     .join('base', 'base.id', 'hire.base')
+    .modify((query) => {
+      if (from !== undefined) void query.where('statement.closedAt', '>=', daysFrom(from, -1));
+      if (to !== undefined) void query.where('statement.closedAt', '<', daysFrom(to, 2));
+    })
     .orderBy('number')
     .select('statement.body', 'statement.corrects', 'statement.closedAt', 'base.zone')) as (Row & { zone: string })[];
   return rows.flatMap(({ body, corrects, closedAt, zone }): Settled[] => {

@@ -1,7 +1,7 @@
 import { closeHire, statementPdf } from '@quay/contract/hire';
-import { type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
-import { chargedOf, keptFor, type Standing, standingsOf } from '@quay/core/settlement/correction';
-import { ledgerOf, nextStep } from '@quay/core/settlement/ledger';
+import { slot, slotsUnder } from '@quay/core/record/project';
+import { chargedOf, keptFor, standingsOf } from '@quay/core/settlement/correction';
+import { isAtRest, ledgerOf } from '@quay/core/settlement/ledger';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
 import { useQueryClient } from '@tanstack/react-query';
@@ -35,12 +35,6 @@ import { WordSheet } from './WordSheet';
 export const Statement = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
   return view ? <Settling view={view} /> : <HireMissing error={error} onAgain={refetch} />;
-};
-
-/** Whether nothing of a closed hire's money is to be moved, asked about or paid any more. */
-const isSettled = (record: HireRecord, standings: readonly Standing[]): boolean => {
-  const ledger = ledgerOf(record, chargedOf(standings));
-  return ledger.inDoubt.length === 0 && ledger.balanceMinor === 0 && nextStep(ledger, keptFor(standings)) === undefined;
 };
 
 /** The settlement: lines with their reasons, what becomes of the deposit, agreement or not, and the closing. */
@@ -115,7 +109,7 @@ const Settling = ({ view }: { view: HireView }) => {
         ? t('statement.toQuoteOpen')
         : undefined;
   // As long as money is to be moved, that is the one thing to do.
-  const Paper = closed && isSettled(record, standings) ? Go : Alt;
+  const Paper = closed && isAtRest(ledgerOf(record, chargedOf(standings)), keptFor(standings)) ? Go : Alt;
   const footer = closed ? (
     <Paper label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
   ) : ready ? (
