@@ -19,7 +19,7 @@ export const asked = (children: ReactElement): ReactElement => (
 );
 
 /** The screen as it is drawn, what was entered in it, and the record as it stands now. */
-export type Living = { entered: EventBody[]; view: () => WalkView };
+export type Living = { entered: EventBody[]; held: () => Held[]; view: () => WalkView };
 
 /**
  * Draws a screen over a record that grows by what is entered in it, as on a phone: what stood is replaced, undoing undoes.
@@ -56,5 +56,5 @@ export const living = (
     return draw(drawn);
   };
   render(asked(<Drawn />));
-  return { entered, view: () => drawn! };
+  return { entered, held: () => heldOf(made), view: () => drawn! };
 };
