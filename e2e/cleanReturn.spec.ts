@@ -1,5 +1,5 @@
 import { expect, PHONE, test } from './quay';
-import { sign } from './walking';
+import { sign, tieAsItWas } from './walking';
 
 /** What a press and a picture take, s, and what a clean return may take. */
 const PRESS_S = 1.5;
@@ -22,27 +22,12 @@ test(
     await bram.by('hire-next').click();
     await bram.by('came-in').click();
     await expect(bram.by('tie')).toBeVisible();
-    const heading = page.locator('h2, [role="heading"][aria-level="2"]').first();
     const stops = await page.locator('[data-testid^="knot-"]').count();
     expect(stops).toBeGreaterThanOrEqual(4);
     const aStop: number[] = [];
     for (let i = 0; i < stops; i += 1) {
-      const [title, before] = [await heading.innerText(), presses];
-      await bram.by('tie').click();
-      const rest = bram.by('rest-tie');
-      await expect(rest.or(heading.filter({ hasNotText: title })).first()).toBeVisible();
-      if (await rest.isVisible()) {
-        if (await bram.by('rest-prop-sound').isVisible()) await bram.by('rest-prop-sound').click();
-        const fields = page.locator('input[data-testid^="rest-"]');
-        for (const field of await fields.all()) {
-          // What it read at departure stands beside it; a counter has gone on, a battery has gone down.
-          const was = Number(/(\d+(?:[.,]\d+)?)/.exec((await field.getAttribute('aria-label')) ?? '')?.[1] ?? '1');
-          await field.fill(String(was));
-        }
-        if ((await fields.count()) > 0) await fields.last().press('Enter');
-        else if (await rest.isVisible()) await rest.click();
-      }
-      await expect(heading).not.toHaveText(title);
+      const before = presses;
+      await tieAsItWas(bram);
       aStop.push(presses - before);
     }
     pictures += await page.locator('img[alt^="Picture"]').count();

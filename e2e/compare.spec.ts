@@ -1,5 +1,6 @@
 import sharp from 'sharp';
-import { expect, PHONE, type Phone, test } from './quay';
+import { expect, MANAGER, PHONE, type Phone, test } from './quay';
+import { decideAll, sign, stopCount, tieAsItWas } from './walking';
 
 /** The same picture once more, taken from a hand's breadth aside and with a scratch in it that was not there. */
 const again = async (departure: Buffer): Promise<Buffer> => {
@@ -19,23 +20,23 @@ const again = async (departure: Buffer): Promise<Buffer> => {
 };
 
 /** Takes the same side's picture once more, with a scratch on it. @returns the surface */
-const photographAgain = async (bram: Phone): Promise<string> => {
+const photographAgain = async (bram: Phone, hire = 'h-1009'): Promise<string> => {
   const { page, quay } = bram;
   const api = bram.context.request;
-  const { book } = (await (await api.get(`${quay.url}/api/hires/h-1009`)).json()) as {
+  const { book } = (await (await api.get(`${quay.url}/api/hires/${hire}`)).json()) as {
     book: { surfaces: { id: string; station: string }[] };
   };
   const { id, station } = book.surfaces[0]!;
-  await bram.open(`/hire/h-1009/walk/in?stop=${station}`);
+  await bram.open(`/hire/${hire}/walk/in?stop=${station}`);
   const surface = bram.by(`surface-${id}`);
-  const { events } = (await (await api.get(`${quay.url}/api/hires/h-1009/events`)).json()) as {
+  const { events } = (await (await api.get(`${quay.url}/api/hires/${hire}/events`)).json()) as {
     events: { event: { body: { kind: string; walk?: string; surface?: string; photos?: string[] } } }[];
   };
   const out = events
     .map(({ event: { body } }) => body)
     .find((body) => body.kind === 'surfaceLooked' && body.walk === 'out' && body.surface === id)!
     .photos!.at(-1)!;
-  const buffer = await again(await (await api.get(`${quay.url}/api/hires/h-1009/photos/${out}`)).body());
+  const buffer = await again(await (await api.get(`${quay.url}/api/hires/${hire}/photos/${out}`)).body());
   await surface.click();
   const chooser = page.waitForEvent('filechooser');
   await bram.by('surface-photo-file').click();
@@ -75,6 +76,61 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
   await expect(bram.by(`judge-${surface}`)).toHaveCount(0);
+});
+
+test('a scratch found by the machine is accepted, priced, disputed, and settled in part', PHONE, async ({ phoneOf }) => {
+  test.slow();
+  const mina = await phoneOf(MANAGER);
+  const { page } = mina;
+  await mina.open('/hire/h-1004');
+  await mina.by('hire-next').click();
+  await mina.by('came-in').click();
+  await expect(mina.by('tie')).toBeVisible();
+  const stops = await stopCount(mina);
+  await photographAgain(mina, 'h-1004');
+  await mina.by('pair-open').click({ timeout: 45_000 });
+  await mina.by('box-1').click({ timeout: 45_000 });
+  await mina.by('box-mark').click();
+  await mina.by('keep-mark').click();
+  await expect(page.getByText(/^\d · scratch, \d+ mm$/).last()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await mina.open('/hire/h-1004/walk/in');
+  for (let i = 0; i < stops; i += 1) await tieAsItWas(mina);
+  await sign(mina);
+  await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+  await decideAll(mina);
+  await mina.allSent();
+  await mina.by('to-statement').click();
+
+  const line = page.locator('[data-testid^="evidence-mark"]');
+  await expect(line).toContainText('new');
+  await expect(mina.by('close-hire')).toHaveCount(0);
+  // So long a one is on no list: a manager names what it comes to.
+  await line.click();
+  await page.locator('[data-testid^="quote-mark"]').click();
+  await mina.by('quote-sum').fill('90');
+  await mina.by('quote-why').fill('By the yard’s offer');
+  await mina.by('quote-go').click();
+  await expect(line).toContainText('€90.00');
+  await expect(line).toContainText('proposed');
+  await page.locator('[data-testid^="dispute-mark"]').click();
+  await mina.by('word').fill('That was the lock gate of last week.');
+  await mina.by('word-go').click();
+  await expect(page.getByText('Still held, disputed')).toBeVisible();
+  await mina.by('close-hire').click();
+  await expect(page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
+  await expect(line).toContainText('not agreed');
+
+  await mina.open('/attention');
+  await mina.by('dispute-h-1004').click();
+  await page.locator('[data-testid^="decide-mark"]').click();
+  await expect(page.getByText('“That was the lock gate of last week.”').last()).toBeVisible();
+  await page.locator('[data-testid^="shall-"]').nth(1).click();
+  await mina.by('correct-why').fill('Half of it');
+  await mina.by('correct-go').click();
+  await expect(page.getByText(/Statement \d+ · Half of it/)).toBeVisible();
+  await expect(line).toContainText('charged');
+  await expect(page.getByText('Still held', { exact: true })).toHaveCount(0);
 });
 
 test('a comparison whose quay was killed half-way is taken up again and finished', PHONE, async ({ bram, quay }) => {

@@ -66,12 +66,34 @@ export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<
   await expect(phone.page.locator('h2, [role="heading"][aria-level="2"]').first()).not.toHaveText(title);
 };
 
+/** Ties the stop that is open as it was at departure; what cannot be told so is typed with a second press. */
+export const tieAsItWas = async (phone: Phone): Promise<void> => {
+  const heading = phone.page.locator('h2, [role="heading"][aria-level="2"]').first();
+  const title = await heading.innerText();
+  await phone.by('tie').click();
+  const rest = phone.by('rest-tie');
+  await expect(rest.or(heading.filter({ hasNotText: title })).first()).toBeVisible();
+  if (await rest.isVisible()) {
+    if (await phone.by('rest-prop-sound').isVisible()) await phone.by('rest-prop-sound').click();
+    const fields = phone.page.locator('input[data-testid^="rest-"]');
+    for (const field of await fields.all()) {
+      // What it read at departure stands beside it.
+      const was = Number(/(\d+(?:[.,]\d+)?)/.exec((await field.getAttribute('aria-label')) ?? '')?.[1] ?? '1');
+      await field.fill(String(was));
+    }
+    if ((await fields.count()) > 0) await fields.last().press('Enter');
+    else if (await rest.isVisible()) await rest.click();
+  }
+  await expect(heading).not.toHaveText(title);
+};
+
 /** The stops of the walk, as the rope knows them. */
 export const stopCount = (phone: Phone): Promise<number> => phone.page.locator('[data-testid^="knot-"]').count();
 
 export const sign = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
   for (const field of await phone.by('signature').all()) {
-    await field.scrollIntoViewIfNeeded();
+    // What was entered last may still come in, and then the page is another and is signed anew.
+    await expect(() => field.scrollIntoViewIfNeeded()).toPass({ timeout: 10_000 });
     const box = (await field.boundingBox())!;
     const { mouse } = phone.page;
     // A thumb that only touched it has not signed.

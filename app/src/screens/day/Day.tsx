@@ -7,7 +7,7 @@ import { fetchAhead } from '../../data/ahead';
 import { Refused } from '../../data/api';
 import { useBoard } from '../../data/hire';
 import { useMe } from '../../data/session';
-import { useErrorWords } from '../../ui/errorWords';
+import { useErrorWords } from '../../data/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { dayName } from '../../ui/format';

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { type Dispute, listDisputes } from '@quay/contract/settlement';
 import { call } from '../../data/api';
-import { useErrorWords } from '../../ui/errorWords';
+import { useErrorWords } from '../../data/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { Money } from '../../ui/money';
 import { Alt, Row } from '../../ui/press';

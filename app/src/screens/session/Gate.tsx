@@ -9,7 +9,7 @@ import { dayQuery } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { useDelivery } from '../../data/useDelivery';
 import { askToPersist, startServiceWorker } from '../../platform/browser';
-import { useErrorWords } from '../../ui/errorWords';
+import { useErrorWords } from '../../data/errorWords';
 import { Notice } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { Body } from '../../ui/words';

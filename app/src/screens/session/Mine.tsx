@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { useMe, useSignOut } from '../../data/session';
 import { askToPersist } from '../../platform/browser';
-import { useErrorWords } from '../../ui/errorWords';
+import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice } from '../../ui/board';
 import { Alt, Chip } from '../../ui/press';
 import { Screen } from '../../ui/screen';

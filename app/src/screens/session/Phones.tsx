@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { SvgXml } from 'react-native-svg';
 import { call } from '../../data/api';
 import { useMe } from '../../data/session';
-import { useErrorWords } from '../../ui/errorWords';
+import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Alt, Go } from '../../ui/press';
 import { Screen } from '../../ui/screen';

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call } from '../../data/api';
-import { useErrorWords } from '../../ui/errorWords';
+import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice } from '../../ui/board';
 import { Chip } from '../../ui/press';
 import { Bold, Small } from '../../ui/words';

@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { NoAnswer } from '../data/api';
+import { NoAnswer } from './api';
 
 /** What went wrong, in words: what the quay says of it, or that there is no way to it. Never what a browser calls that. */
 export const useErrorWords = (): ((error: Error) => string) => {
