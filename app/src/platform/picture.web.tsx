@@ -77,6 +77,8 @@ export const Picture = ({
   useEffect(() => {
     let url: string | undefined;
     let gone = false;
+    // Another picture's place is not filled with the one before it.
+    setSource(undefined);
     setAbsent(false);
     (small ? smallOf : pictureOf)(hire, sha)
       .then((blob) => {
