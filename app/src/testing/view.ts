@@ -93,6 +93,15 @@ export const counted = (walk: Walk, fitting: string, count: number): EventBody =
   state: 'fine',
 });
 
+/** Her propeller looked at on both walks, and sound. */
+export const soundPropeller: EventBody[] = (['out', 'in'] as const).map((walk) => ({
+  kind: 'evidenceGiven',
+  walk,
+  propeller: pack.book.propellers[0]!.id,
+  state: 'sound',
+  photos: [],
+}));
+
 const SHA = 'a'.repeat(64);
 /** A walk that was made so, sealed. */
 export const sealed = (walk: Walk, rows: readonly Made[]): Made[] => [

@@ -9,7 +9,7 @@ import * as hire from '../../data/hire';
 import * as session from '../../data/session';
 import * as browser from '../../platform/browser';
 import { living } from '../../testing/living';
-import { counted as count, type Made, pack } from '../../testing/view';
+import { counted as count, type Made, pack, soundPropeller } from '../../testing/view';
 import { Compare } from './Compare';
 
 jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
@@ -29,17 +29,9 @@ const scratch: EventBody = {
   walk: 'in',
   mark: { id: SCRATCH, surface: 'port-side', x: 0.3, y: 0.5, kind: 'scratch', sizeMm: 120, photos: [] },
 };
-const propeller = (walk: Walk): EventBody => ({
-  kind: 'evidenceGiven',
-  walk,
-  propeller: pack.book.propellers[0]!.id,
-  state: 'sound',
-  photos: [],
-});
-const SAME: Made[] = [propeller('out'), propeller('in')];
 /** A fender is missing and there is a scratch; a paddle came back. */
 const RETURN: Made[] = [
-  ...SAME,
+  ...soundPropeller,
   count('out', 'fenders', 4),
   count('out', 'paddle', 2),
   looked('out'),
@@ -136,7 +128,7 @@ describe('a return compared with its departure', () => {
   });
 
   it('of a boat that came back as she went says so', () => {
-    show([...SAME, count('out', 'fenders', 4), count('in', 'fenders', 4)]);
+    show([...soundPropeller, count('out', 'fenders', 4), count('in', 'fenders', 4)]);
     expect(screen.queryByTestId(FENDER)).toBeNull();
     expect(screen.getByText('To the statement')).toBeTruthy();
   });
@@ -149,7 +141,7 @@ describe('a return compared with its departure', () => {
 
   it('that two phones left standing is settled by one value, which is said to be right', async () => {
     const { entered } = show([
-      ...SAME,
+      ...soundPropeller,
       count('out', 'fenders', 4),
       { body: count('in', 'fenders', 3), device: 'd1' },
       { body: count('in', 'fenders', 4), device: 'd2' },

@@ -5,7 +5,7 @@ import '../../i18n';
 import * as api from '../../data/api';
 import * as browser from '../../platform/browser';
 import { living } from '../../testing/living';
-import { counted, idsOf, type Made, pack, sealed } from '../../testing/view';
+import { counted, idsOf, type Made, pack, sealed, soundPropeller } from '../../testing/view';
 import * as face from './RenterFace';
 import { RenterStatement } from './RenterStatement';
 
@@ -19,13 +19,7 @@ const SHA = 'a'.repeat(64);
 const LINE = 'count/fenders';
 const BACK: Made[] = [
   { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'held' },
-  ...(['out', 'in'] as const).map((walk): EventBody => ({
-    kind: 'evidenceGiven',
-    walk,
-    propeller: pack.book.propellers[0]!.id,
-    state: 'sound',
-    photos: [],
-  })),
+  ...soundPropeller,
   counted('out', 'fenders', 4),
   counted('in', 'fenders', 2),
 ];

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import Svg, { G, Line as Stroke, Rect, Text as SvgText } from 'react-native-svg';
-import { addressOf, call, NoAnswer } from '../../data/api';
+import { addressOf, call } from '../../data/api';
+import { useErrorWords } from '../../data/errorWords';
 import { openInNewTab, rememberChoice, rememberedChoice } from '../../platform/browser';
 import { useNow } from '../../ui/clock';
 import { Card, Notice } from '../../ui/board';
@@ -46,6 +47,7 @@ const totalOf = ({ sums }: Group) => CHARGED.reduce((sum, sort) => sum + Math.ma
 /** What fuel, damage, lost things, lateness and disputes came to, by month and by boat. */
 export const Figures = () => {
   const { t, i18n } = useTranslation();
+  const said = useErrorWords();
   const router = useRouter();
   const now = useNow(3_600_000);
   const { width } = useWindowDimensions();
@@ -78,7 +80,7 @@ export const Figures = () => {
             <Chip key={one} label={t(`settle.months.${one}`)} on={span === one} onPress={() => choose(one)} testID={`span-${one}`} />
           ))}
         </View>
-        {error ? <Notice kind="stop" title={error instanceof NoAnswer ? t('deposit.noSignal') : error.message} /> : null}
+        {error ? <Notice kind="stop" title={said(error)} /> : null}
         {!data && !error ? <Body>{t('common.loading')}</Body> : null}
         {data && all.length === 0 ? <Notice kind="ok" title={t('settle.figuresNone')} /> : null}
         {sums && data ? (

@@ -6,7 +6,7 @@ import * as api from '../../data/api';
 import * as hire from '../../data/hire';
 import * as session from '../../data/session';
 import { living } from '../../testing/living';
-import { counted as count, idsOf, type Made, pack, sealed } from '../../testing/view';
+import { counted as count, idsOf, type Made, pack, sealed, soundPropeller } from '../../testing/view';
 import { Statement } from './Statement';
 
 jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
@@ -22,18 +22,7 @@ const SHA = 'a'.repeat(64);
 const decided: EventBody = { kind: 'findingDecided', finding: 'count/fenders', decision: 'renters' };
 const held: EventBody = { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'held' };
 /** One fender short, and nothing else that anybody has to look at. */
-const BACK: Made[] = [
-  held,
-  ...(['out', 'in'] as const).map((walk): EventBody => ({
-    kind: 'evidenceGiven',
-    walk,
-    propeller: pack.book.propellers[0]!.id,
-    state: 'sound',
-    photos: [],
-  })),
-  count('out', 'fenders', 4),
-  count('in', 'fenders', 3),
-];
+const BACK: Made[] = [held, ...soundPropeller, count('out', 'fenders', 4), count('in', 'fenders', 3)];
 const OPEN = sealed('in', BACK);
 const READY: Made[] = [...OPEN, decided];
 const CLOSED: Made[] = [...READY, { kind: 'closed', number: 12, statement: SHA, covers: idsOf(READY), root: SHA }];
