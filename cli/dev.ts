@@ -6,7 +6,7 @@ import { buildServer } from '../server/build';
 const [FACE, METRO, SERVER] = [4173, 8081, 4174];
 
 /** Server and app for work on them: the app from Metro as it is written, /api from a server that is rebuilt on change. */
-export const watch = async (data: string): Promise<void> => {
+export const watch = async (data: string, clockAheadMs: number): Promise<void> => {
   // Started without a go-between, so that it ends with us.
   const metro = spawn(process.execPath, ['../node_modules/expo/bin/cli', 'start', '--web', '--port', String(METRO)], {
     cwd: 'app',
@@ -17,7 +17,7 @@ export const watch = async (data: string): Promise<void> => {
   const restart = async () => {
     await buildServer('server/dist');
     server?.kill('SIGTERM');
-    server = spawn(process.execPath, ['--enable-source-maps', 'server/dist/quay.mjs', '--data', data, '--port', String(SERVER)], {
+    server = spawn(process.execPath, ['--enable-source-maps', 'server/dist/quay.mjs', '--data', data, '--port', String(SERVER), '--clock-ahead-ms', String(clockAheadMs)], {
       stdio: 'inherit',
     });
   };

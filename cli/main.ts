@@ -1,56 +1,11 @@
-import { cpSync, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
-import { networkInterfaces } from 'node:os';
 import { BuildError } from '../app/build';
 import { buildServer } from '../server/build';
 import { buildAll } from './build';
-import { flagOf, must, run, startServer } from './run';
+import { demo, makeDemo } from './demo';
+import { flagOf, must, run, startServer, stayWith } from './run';
 
 const [command = '', ...args] = process.argv.slice(2);
 const WEB = 'app/dist';
-
-/** Passes signals on, so that the server stops cleanly, and ends with its code. */
-const stayWith = (child: {
-  kill(signal: NodeJS.Signals): boolean;
-  once(event: 'exit', listener: (code: number | null) => void): unknown;
-}) => {
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => child.kill(signal));
-  child.once('exit', (code) => process.exit(code ?? 0));
-};
-
-const DEMO = '.quay/demo';
-/** The demo always lives in the present: its data is made anew when it is older than this. */
-const DEMO_STALE_MS = 6 * 3_600_000;
-
-const demo = async () => {
-  await buildAll();
-  const made = statSync(`${DEMO}/made`, { throwIfNoEntry: false });
-  const stale = !existsSync(`${DEMO}/quay.sqlite`) || !made || Date.now() - made.mtimeMs > DEMO_STALE_MS;
-  if (stale || args.includes('--fresh')) {
-    mkdirSync('.quay', { recursive: true });
-    await must(process.execPath, ['server/dist/tool.mjs', 'demo', '--data', DEMO, '--from', 'demo']);
-    cpSync('demo/operator.json', `${DEMO}/made`);
-  }
-  const { child, port } = await startServer(['--data', DEMO, '--web', WEB, '--port', flagOf(args, 'port') ?? '4173']).catch(() =>
-    process.exit(1),
-  );
-  const staff = readFileSync('demo/staff.csv', 'utf8')
-    .trim()
-    .split('\n')
-    .slice(1)
-    .map((line) => line.split(','));
-  const outside = Object.values(networkInterfaces())
-    .flat()
-    .find((one) => one && !one.internal && one.family === 'IPv4')?.address;
-  console.log(`\n  Ossel Boat Hire (everything invented) on http://localhost:${port}`);
-  if (outside) console.log(`  from a phone: http://${outside}:${port}  (without https no walk can be begun there)`);
-  console.log('\n  sign in as');
-  for (const [, name, role, secret] of staff)
-    console.log(
-      `    ${name?.padEnd(14)} ${role?.padEnd(8)} ${secret}${role === 'hand' ? '   (after a manager has enrolled the browser: Phones, then the code)' : ''}`,
-    );
-  console.log('\n  Ctrl-C stops it.\n');
-  stayWith(child);
-};
 
 const start = async () => {
   const data = flagOf(args, 'data');
@@ -74,9 +29,9 @@ const start = async () => {
 
 const dev = async () => {
   await buildAll({ app: false });
-  if (!existsSync(`${DEMO}/quay.sqlite`)) await must(process.execPath, ['server/dist/tool.mjs', 'demo', '--data', DEMO, '--from', 'demo']);
+  const { data, clockAheadMs } = await makeDemo();
   const { watch } = await import('./dev');
-  await watch(DEMO);
+  await watch(data, clockAheadMs);
 };
 
 const tool = async () => {
@@ -85,7 +40,7 @@ const tool = async () => {
 };
 
 const COMMANDS: Record<string, () => Promise<unknown>> = {
-  demo,
+  demo: () => demo(args),
   start,
   dev,
   test: async () => (await import('./test')).test(args),

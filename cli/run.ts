@@ -32,6 +32,15 @@ export const startServer = (args: readonly string[], options: SpawnOptions = {})
     child.once('error', reject);
   });
 
+/** Passes signals on, so that the server stops cleanly, and ends with its code. */
+export const stayWith = (child: {
+  kill(signal: NodeJS.Signals): boolean;
+  once(event: 'exit', listener: (code: number | null) => void): unknown;
+}) => {
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => child.kill(signal));
+  child.once('exit', (code) => process.exit(code ?? 0));
+};
+
 export const flagOf = (args: readonly string[], name: string): string | undefined => {
   const at = args.indexOf(`--${name}`);
   return at < 0 ? undefined : args[at + 1];

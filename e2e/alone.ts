@@ -7,7 +7,7 @@ import type { QuayServer } from './quay';
 /** Moves a booking to a quarter of an hour from now, and has its boat back from whoever was out with her. */
 export const hourComes = (quay: QuayServer, hire: string): void => {
   const db = new Database(join(quay.data, 'quay.sqlite'));
-  const at = (minutes: number) => new Date(Date.now() + minutes * 60_000).toISOString();
+  const at = (minutes: number) => new Date(quay.now() + minutes * 60_000).toISOString();
   const { boat } = db.prepare('select boat from hire where id = ?').get(hire) as { boat: string };
   db.prepare('update hire set "from" = ?, "to" = ? where id = ?').run(at(15), at(135), hire);
   db.prepare(`update hire set state = 'settling' where boat = ? and state in ('out', 'walkingIn')`).run(boat);

@@ -167,11 +167,11 @@ test(
     const rosa = await renterPhone(browser, quay, 'de-DE');
     const link = await linkOf(bram, 'h-1004');
     // Half past six in the evening of this day, by the clocks of the base; nobody moves after eight on the Tarn Cut.
-    const today = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Dublin' }).format(Date.now());
+    const today = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Dublin' }).format(quay.now());
     const evening = [0, 1]
       .map((h) => new Date(`${today}T${18 - h}:30:00Z`))
       .find((at) => at.toLocaleTimeString('en-GB', { timeZone: 'Europe/Dublin' }).startsWith('18:30'))!;
-    await rosa.page.clock.setFixedTime(evening);
+    await rosa.page.clock.setFixedTime(quay.onDevice(evening));
     await rosa.open(link);
     await expect(rosa.page.getByText('Fest bis 20:00: noch 1 h 30')).toBeVisible();
     await expect(rosa.page.getByText('Abends fest bis 20:00')).toBeVisible();
@@ -184,7 +184,7 @@ test(
     await bram.by('see-record').click();
     await expect(bram.page.getByText('Round: Each evening')).toBeVisible({ timeout: 20_000 });
     // The next morning begins with its own, until it is done.
-    await rosa.page.clock.setFixedTime(new Date(evening.getTime() + 13 * 3_600_000));
+    await rosa.page.clock.setFixedTime(quay.onDevice(new Date(evening.getTime() + 13 * 3_600_000)));
     await rosa.open('/r');
     await rosa.by('morning-soon').click();
     await rosa.by('keep-round').click();

@@ -127,7 +127,7 @@ test('a deposit that the bank lets go of before she is back is named, and held a
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   // Ten days on the water; the simulated terminal holds for seven.
   const asked = await mina.context.request.get(`${quay.url}/api/hires/h-1001`);
-  const to = new Date(Date.now() + 10 * 86_400_000).toISOString();
+  const to = new Date(quay.now() + 10 * 86_400_000).toISOString();
   const headers = { 'If-Match': asked.headers().etag!, 'Content-Type': 'application/json' };
   expect((await mina.context.request.patch(`${quay.url}/api/hires/h-1001`, { data: JSON.stringify({ to }), headers })).ok()).toBe(true);
   await bram.open('/hire/h-1001/castoff?open=deposit');

@@ -3,7 +3,7 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, test as base, type BrowserContextOptions, expect, type Page } from '@playwright/test';
-import { ROOT, TEMPLATE } from './template';
+import { makeTemplate, MOMENT, ROOT, TEMPLATE } from './template';
 
 export { expect };
 
@@ -18,7 +18,25 @@ export const PHONE = { tag: '@phone' };
 export class QuayServer {
   private child: ChildProcess | undefined;
   port = 0;
-  constructor(readonly data: string) {}
+  /** How far its clock is ahead of the real one; it stays so when it is started again. */
+  private readonly aheadMs: number;
+  /** @param data its folder @param moment when it is there as it begins, ISO instant */
+  constructor(
+    readonly data: string,
+    moment = MOMENT,
+  ) {
+    this.aheadMs = Date.parse(moment) - Date.now();
+  }
+
+  /** The present by its clock, ms. */
+  now(): number {
+    return Date.now() + this.aheadMs;
+  }
+
+  /** What a device's own clock shows while this quay's shows a moment. */
+  onDevice(moment: Date): Date {
+    return new Date(moment.getTime() - this.aheadMs);
+  }
 
   get url(): string {
     return `http://localhost:${this.port}`;
@@ -28,7 +46,11 @@ export class QuayServer {
     return new Promise((resolve, reject) => {
       const child = spawn(
         process.execPath,
-        ['server/dist/quay.mjs', '--data', this.data, '--web', 'app/dist', '--port', String(this.port), '--host', '127.0.0.1'],
+        [
+          'server/dist/quay.mjs',
+          ...['--data', this.data, '--web', 'app/dist', '--port', String(this.port), '--host', '127.0.0.1'],
+          ...['--clock-ahead-ms', String(this.aheadMs)],
+        ],
         { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] },
       );
       this.child = child;
@@ -106,6 +128,8 @@ export class Phone {
 }
 
 type Fixtures = {
+  /** When the journey begins, by the clock of its quay; ISO instant. */
+  moment: string;
   quay: QuayServer;
   /** A browser of its own, enrolled through a manager, with somebody signed in. */
   phoneOf: (who: { name: string; secret: string }) => Promise<Phone>;
@@ -122,10 +146,12 @@ const enrol = async (browser: Browser, context: BrowserContext, url: string): Pr
 };
 
 export const test = base.extend<Fixtures>({
-  quay: async ({}, use) => {
+  moment: [MOMENT, { option: true }],
+  quay: async ({ moment }, use) => {
     const data = mkdtempSync(join(tmpdir(), 'quay-journey-'));
-    cpSync(TEMPLATE, data, { recursive: true });
-    const quay = new QuayServer(data);
+    if (moment === MOMENT) cpSync(TEMPLATE, data, { recursive: true });
+    else makeTemplate(data, moment);
+    const quay = new QuayServer(data, moment);
     await quay.start();
     await use(quay);
     await quay.end();

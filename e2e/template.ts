@@ -6,8 +6,17 @@ import { join } from 'node:path';
 export const ROOT = typeof __dirname === 'undefined' ? process.cwd() : join(__dirname, '..');
 export const TEMPLATE = join(ROOT, '.build/e2e-demo');
 
-/** The demo operator's data, made once; each journey works on a copy. */
-export default (): void => {
-  rmSync(TEMPLATE, { recursive: true, force: true });
-  execFileSync(process.execPath, ['server/dist/tool.mjs', 'demo', '--data', TEMPLATE, '--from', 'demo'], { cwd: ROOT, stdio: 'inherit' });
+/** The hour at which each journey begins, whenever it is run: eighteen minutes to twelve on a Saturday in June, by the clocks of the bases. */
+export const MOMENT = '2026-06-13T10:42:00.000Z';
+
+/** Makes the demo operator's data as it is at a moment. */
+export const makeTemplate = (folder: string, moment: string): void => {
+  rmSync(folder, { recursive: true, force: true });
+  execFileSync(process.execPath, ['server/dist/tool.mjs', 'demo', '--data', folder, '--from', 'demo', '--clock', moment], {
+    cwd: ROOT,
+    stdio: 'inherit',
+  });
 };
+
+/** The demo operator's data, made once; each journey works on a copy. */
+export default (): void => makeTemplate(TEMPLATE, MOMENT);

@@ -23,6 +23,8 @@ export type StartOptions = {
   tlsCert?: string | undefined;
   tlsKey?: string | undefined;
   behindProxy: boolean;
+  /** How far the clock of a demonstration is ahead of the real one, ms. */
+  clockAheadMs?: number | undefined;
 };
 
 /** The program cannot start; the message says what is wrong and what to do. */
@@ -76,15 +78,23 @@ const makeGate = () => {
 /** Starts the quay. @throws StartError, DataFolderError @returns a way to stop it cleanly, and to put a restored backup in place */
 export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void>; takeRestored(): Promise<void> }> => {
   const store = await openStore(options.data);
+  const simulated = (await readOperator(store.db))?.simulated === true;
+  const { clockAheadMs = 0 } = options;
+  if (clockAheadMs !== 0 && !simulated) {
+    await store.close();
+    throw new StartError('Only a demonstration may go by another clock than the real one; leave --clock-ahead-ms away.');
+  }
+  const now = () => new Date(Date.now() + clockAheadMs);
   const secure = options.tlsCert !== undefined || options.behindProxy;
   const quay: Quay = {
     store,
     key: await quayKey(store.db),
-    outside: outsideOf((await readOperator(store.db))?.simulated === true, () => quay.store.db),
+    outside: outsideOf(simulated, () => quay.store.db, now),
     epoch: await readEpoch(store.db),
     version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev',
     secureCookies: secure,
-    now: () => new Date(),
+    clockAheadMs,
+    now,
   };
   const gate = makeGate();
   const app = makeApp(quay, options.web, options.behindProxy, gate.pass);
@@ -156,6 +166,8 @@ export const run = async (): Promise<void> => {
     const port = Number(flag('port') ?? 4173);
     if (!Number.isInteger(port) || port < 0 || port > 65_535)
       throw new StartError(`--port wants a number from 0 to 65535, not “${flag('port')}”.`);
+    const ahead = flag('clock-ahead-ms');
+    if (ahead !== undefined && !/^-?\d{1,12}$/.test(ahead)) throw new StartError(`--clock-ahead-ms wants whole milliseconds, not “${ahead}”.`);
     const running = await start({
       data: flag('data') ?? '.quay/data',
       web: flag('web'),
@@ -164,6 +176,7 @@ export const run = async (): Promise<void> => {
       tlsCert: flag('tls-cert'),
       tlsKey: flag('tls-key'),
       behindProxy: process.argv.includes('--behind-proxy'),
+      clockAheadMs: Number(ahead ?? 0),
     });
     console.log(`quay: listening on port ${running.port}`);
     let stopping = false;

@@ -1,5 +1,6 @@
 import type { BodyOf, Endpoint, ParamsOf, QueryOf, ReplyOf } from '@quay/contract/endpoint';
-import { EPOCH_HEADER, type Problem, RENTER_HEADER } from '@quay/contract/parts';
+import { CLOCK_HEADER, EPOCH_HEADER, type Problem, RENTER_HEADER } from '@quay/contract/parts';
+import { goByClockOf } from './clock';
 
 /** The quay answered, and said no. */
 export class Refused extends Error {
@@ -67,7 +68,10 @@ const answered = async <E extends Endpoint>(endpoint: E, given: Given<E>): Promi
     throw new NoAnswer((error as Error).message);
   }
   const epoch = response.headers.get(EPOCH_HEADER);
-  if (epoch !== null) noticeEpoch(epoch);
+  if (epoch !== null) {
+    noticeEpoch(epoch);
+    goByClockOf(response.headers.get(CLOCK_HEADER));
+  }
   if (response.ok) return response;
   const problem = response.headers.get('content-type')?.startsWith('application/problem+json')
     ? await whole(response.json() as Promise<Problem>)

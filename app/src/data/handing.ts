@@ -1,6 +1,7 @@
 import { type Briefing } from '@quay/core/briefing/compose';
 import { briefingOf, type Case, dayOfUse, type Fit, fitOf } from '@quay/core/record/handing';
 import { useMemo } from 'react';
+import { now } from './clock';
 import type { HireView } from './hire';
 
 /** Everything fit and briefing are read off. */
@@ -9,7 +10,7 @@ export const caseOf = ({ pack, sheets }: HireView): Case => ({ ...pack, sheets }
 /** Fit of the party, as the record stands; nothing while nobody has entered it. */
 export const useFit = (view: HireView): Fit | undefined => {
   const { record, pack, sheets } = view;
-  const day = dayOfUse(pack, new Date().toISOString());
+  const day = dayOfUse(pack, new Date(now()).toISOString());
   return useMemo(() => fitOf(record, { ...pack, sheets }, day), [record, pack, sheets, day]);
 };
 

@@ -9,6 +9,7 @@ import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
 import { keepPack } from './ahead';
+import { now as present } from './clock';
 import { keep, type KeptDay, type KeptEvent, readMe, write } from './keep';
 import { type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
 import { useKept } from './useKept';
@@ -46,7 +47,7 @@ export const dayQuery = (base: string | undefined) =>
     queryKey: ['day', base ?? ''],
     queryFn: () =>
       orKept<Day & { keptAt: number }>(
-        async () => ({ ...(await call(getDay, { query: base === undefined ? {} : { base } })), keptAt: Date.now() }),
+        async () => ({ ...(await call(getDay, { query: base === undefined ? {} : { base } })), keptAt: present() }),
         (day) => keepDay({ ...day, id: base ?? '' }),
         async () => (await keep()).get('days', base ?? ''),
       ),
@@ -91,6 +92,10 @@ export const useBoard = (base: string | undefined, now: number) => {
   }, [query.data, records, minute]);
   return { ...query, board };
 };
+
+/** Events of a hire as they are on this phone, without those that the quay would not take. */
+export const eventsHere = async (hireId: string): Promise<KeptEvent[]> =>
+  (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(({ state }) => state !== 'refused');
 
 export type HireView = {
   pack: HirePack;

@@ -9,6 +9,7 @@ import { trustEvent } from '@quay/core/record/raise';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
+import { now as present } from './clock';
 import { keep, type KeptEvent, type KeptPhoto, write } from './keep';
 
 /**
@@ -25,7 +26,7 @@ export type Whom = { staff: { id: string; name: string; role: Actor['role'] }; d
 export class NobodyHere extends Error {}
 
 /** Keeps events of a hire, all of them or none. @returns them as they now stand @throws NobodyHere, or the disk's own error when it is full */
-export const keepEvents = async (hire: string, bookVersion: number, entries: readonly Entry[], now = Date.now()): Promise<Held[]> => {
+export const keepEvents = async (hire: string, bookVersion: number, entries: readonly Entry[], now = present()): Promise<Held[]> => {
   const rows = await write(['events', 'named'], async (tx) => {
     const named = tx.objectStore('named');
     const me = (await named.get('me'))?.value as Whom | undefined;
@@ -60,7 +61,7 @@ export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
   const sha = nameOfBytes(new Uint8Array(await blob.arrayBuffer()));
   await write(['photos'], async (tx) => {
     const photos = tx.objectStore('photos');
-    if (!(await photos.get([hire, sha]))) await photos.add({ sha, hire, state: 'kept', blob, bytes: blob.size, addedAt: Date.now() });
+    if (!(await photos.get([hire, sha]))) await photos.add({ sha, hire, state: 'kept', blob, bytes: blob.size, addedAt: present() });
   });
   return sha;
 };
@@ -88,7 +89,7 @@ export const onDelivery = (listener: () => void): (() => void) => {
   return () => listeners.delete(listener);
 };
 const say = (state: Delivery['state']) => {
-  latest = { state, at: Date.now() };
+  latest = { state, at: present() };
   for (const listener of listeners) listener();
 };
 
@@ -122,7 +123,7 @@ const deliverEvents = async () => {
         const reply = await call(appendEvents, {
           params: { hireId: hire },
           headers: grant === undefined ? {} : { 'x-quay-grant': grant },
-          body: { sentAt: new Date().toISOString(), events: batch.map(({ held }) => held.event) },
+          body: { sentAt: new Date(present()).toISOString(), events: batch.map(({ held }) => held.event) },
         });
         await write(['events'], async (tx) => {
           const events = tx.objectStore('events');
@@ -224,7 +225,7 @@ export const fetchEvents = async (hire: string): Promise<void> => {
           state: 'held',
           held: { event: read.event, ...meta },
           grant: own?.grant,
-          addedAt: own?.addedAt ?? Date.now(),
+          addedAt: own?.addedAt ?? present(),
         });
       }
       await tx.objectStore('cursors').put({ hire, cursor: page.cursor });

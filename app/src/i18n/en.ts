@@ -1,6 +1,6 @@
 /** Every word of the interface. Plain, short, the quay's. Books carry their own wording. */
 export const en = {
-  app: { name: 'Jolly Quay', simulated: 'Demonstration: all boats and people are invented' },
+  app: { name: 'Jolly Quay', simulated: 'Demonstration: all boats and people are invented', itsClock: 'Its clock says {{time}}.' },
   common: {
     back: 'Back',
     close: 'Close',
@@ -41,6 +41,7 @@ export const en = {
     otherDevice: 'made on another phone',
     mayNot: 'not allowed',
     sameIdOtherContent: 'its number stands for something else',
+    overQuota: 'more than one phone may enter',
     tooLarge: 'over 25 MB',
     tooManyPixels: 'more than 50 million pixels',
     heic: 'HEIC',

@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz';
 import { addDays, startOfDay } from 'date-fns';
+import { isClock, isDay } from './calendar';
 
 /** Instants are ISO 8601 in UTC; a *day* is a local matter of the base's IANA zone. */
 export type Instant = string;
@@ -7,11 +8,11 @@ export type Instant = string;
 /**
  * The instant at which clocks in the zone show the given local time. In the gap of a spring change it is the
  * instant as far after the change as the time is after the gap's start; in an autumn overlap it is the first of the two.
- * @param local `YYYY-MM-DDTHH:MM` @param zone IANA, for example `Europe/Paris`
+ * @param local `YYYY-MM-DDTHH:MM` @param zone IANA, for example `Europe/Paris` @throws RangeError when no calendar or clock has it
  */
 export const instantOf = (local: string, zone: string): Instant => {
   const match = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)$/.exec(local);
-  if (!match) throw new RangeError(`not a local time: ${local}`);
+  if (!match || !isDay(local.slice(0, 10)) || !isClock(local.slice(11))) throw new RangeError(`not a local time: ${local}`);
   const [year = 0, month = 1, day = 1, hour = 0, minute = 0] = match.slice(1).map(Number);
   return new Date(new TZDate(year, month - 1, day, hour, minute, zone).getTime()).toISOString();
 };

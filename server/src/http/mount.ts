@@ -1,7 +1,7 @@
 import { type Application, raw, type Request, type Response, Router } from 'express';
 import { parse as parseCookie } from 'cookie';
 import type { Endpoint, ReplyOf, ParamsOf, QueryOf, BodyOf } from '@quay/contract/endpoint';
-import { EPOCH_HEADER, RENTER_HEADER } from '@quay/contract/parts';
+import { CLOCK_HEADER, EPOCH_HEADER, RENTER_HEADER } from '@quay/contract/parts';
 import { PHOTO_LIMIT_BYTES } from '@quay/contract/record';
 import { renterCookie } from '@quay/contract/renter';
 import type { Store } from '../store/open';
@@ -19,6 +19,8 @@ export type Quay = {
   epoch: string;
   version: string;
   secureCookies: boolean;
+  /** How far the clock of a demonstration is ahead of the real one, ms; `now` has it in. */
+  clockAheadMs?: number;
   now(): Date;
   /** Compares photographs beside its other work; a quay without threads does without. */
   comparing?: Comparing;
@@ -92,6 +94,7 @@ const serve =
   (quay: Quay, { endpoint, handler }: Mounted) =>
   async (req: Request, res: Response) => {
     res.set({ 'Cache-Control': 'no-store', [EPOCH_HEADER]: quay.epoch });
+    if (quay.clockAheadMs) res.set(CLOCK_HEADER, String(quay.clockAheadMs));
     if (!ownOrigin(req)) throw new ProblemError(403, 'otherSite', 'This request came from another site.');
     const cookies = parseCookie(req.get('cookie') ?? '');
     const now = quay.now();

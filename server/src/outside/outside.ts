@@ -25,8 +25,8 @@ export type Outside = {
   standIns: StandIns | undefined;
 };
 
-/** @param simulated a demonstration: what stands outside is simulated, and says so */
-export const outsideOf = (simulated: boolean, db: () => Knex): Outside => {
+/** @param simulated a demonstration: what stands outside is simulated, and says so @param now the clock it all goes by */
+export const outsideOf = (simulated: boolean, db: () => Knex, now: () => Date = () => new Date()): Outside => {
   if (!simulated)
     return {
       keySafe: safeSetByHand(db),
@@ -37,11 +37,11 @@ export const outsideOf = (simulated: boolean, db: () => Knex): Outside => {
     };
   const keySafe = simulatedKeySafe();
   const weatherMast = simulatedWeatherMast();
-  const cardTerminal = simulatedCardTerminal({ remembered: (name) => heldBefore(db(), name) });
+  const cardTerminal = simulatedCardTerminal({ now, remembered: (name) => heldBefore(db(), name) });
   const gateway = simulatedBoatGateway();
   const boatGateway = gatewayAt(
     async () => ({ host: '127.0.0.1', ...(await gateway.address()) }),
-    { simulated: true, way: 'nmea', now: () => new Date() },
+    { simulated: true, way: 'nmea', now },
     () => gateway.close(),
   );
   return { keySafe, weatherMast, cardTerminal, boatGateway, standIns: { keySafe, weatherMast, cardTerminal, boatGateway: gateway } };

@@ -63,6 +63,7 @@ export const en = {
     drills: 'Practise',
     language: 'Language',
     loading: 'Fetching your boat…',
+    itsClock: 'Demonstration: its clock says {{time}}.',
     nothing: 'This link opens nothing',
     nothingWhy: 'It may be old, withdrawn or mistyped. Ask the boat hire for a new one.',
     wait: 'Too many tries. Wait a little, then open the link again.',

@@ -61,6 +61,7 @@ export const es: RenterWords = {
     drills: 'Practicar',
     language: 'Idioma',
     loading: 'Cargando…',
+    itsClock: 'Demostración: su reloj marca {{time}}.',
     nothing: 'Este enlace no abre nada',
     nothingWhy: 'Puede ser antiguo, retirado o mal copiado. Pida uno nuevo.',
     wait: 'Demasiados intentos. Espere un poco y abra el enlace otra vez.',

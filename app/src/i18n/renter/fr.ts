@@ -67,6 +67,7 @@ export const fr: RenterWords = {
     drills: 'S’exercer',
     language: 'Langue',
     loading: 'Chargement…',
+    itsClock: 'Démonstration : son horloge indique {{time}}.',
     nothing: 'Ce lien n’ouvre rien',
     nothingWhy: 'Il est peut-être ancien, retiré ou mal recopié. Demandez-en un nouveau au loueur.',
     wait: 'Trop d’essais. Attendez un peu, puis rouvrez le lien.',

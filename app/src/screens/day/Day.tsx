@@ -1,10 +1,12 @@
 import { mdiAccountCircleOutline, mdiAlertOutline, mdiBookOpenVariant, mdiCellphoneKey } from '@mdi/js';
+import { clockOf } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { fetchAhead } from '../../data/ahead';
 import { Refused } from '../../data/api';
+import { isAnotherClock } from '../../data/clock';
 import { useBoard } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { useErrorWords } from '../../data/errorWords';
@@ -76,14 +78,16 @@ const Board = () => {
   ) : board ? (
     <Small style={{ textAlign: 'center' }}>{t('day.nothingDone')}</Small>
   ) : null;
-  const been = board ? <Been rows={board.been} zone={zone} onOpen={open} /> : null;
+  const been = board ? <Been rows={board.been} zone={zone} now={now} onOpen={open} /> : null;
   const coming = board ? <Coming rows={board.coming} zone={zone} now={now} onOpen={open} /> : null;
   const quay = board ? <AtTheQuay hires={board.atTheQuay} onOpen={open} /> : null;
   return (
     <Screen title={data?.base.name ?? t('app.name')} sub={sub} right={signs} footer={footer}>
       {me?.operator.simulated ? (
         <View style={{ paddingHorizontal: 16, paddingBottom: 4 }}>
-          <Small size={14}>{t('app.simulated')}</Small>
+          <Small size={14}>
+            {isAnotherClock() ? `${t('app.simulated')}. ${t('app.itsClock', { time: `${dayName(now, zone, i18n.language)}, ${clockOf(new Date(now).toISOString(), zone)}` })}` : t('app.simulated')}
+          </Small>
         </View>
       ) : null}
       {data && data.bases.length > 1 ? (

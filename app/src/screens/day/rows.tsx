@@ -111,9 +111,8 @@ export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen
   );
 };
 
-export const Been = ({ rows, zone, onOpen }: { rows: Board['been']; zone: string; onOpen: (id: string) => void }) => {
+export const Been = ({ rows, zone, now, onOpen }: { rows: Board['been']; zone: string; now: number; onOpen: (id: string) => void }) => {
   const { t, i18n } = useTranslation();
-  const now = Date.now();
   return (
     <View>
       {rows.map(({ hire, at, what }, i) => {

@@ -3,6 +3,7 @@ import { baseWeather } from '@quay/contract/weather';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { call, NoAnswer } from '../../data/api';
+import { now } from '../../data/clock';
 import { rememberChoice, rememberedChoice } from '../../platform/browser';
 
 type Fields = { [F in keyof Conditions]?: number };
@@ -48,11 +49,11 @@ export const useGiven = (baseId: string): Known => {
   });
   return useMemo(() => {
     const setByHand = (figures: Fields | undefined) => {
-      const had = figures && { at: new Date().toISOString(), figures };
+      const had = figures && { at: new Date(now()).toISOString(), figures };
       rememberChoice(handKey, had ? JSON.stringify(had) : '');
       setHand(had);
     };
-    const old = (at: string, minutes: number) => Date.now() - Date.parse(at) > minutes * MINUTE;
+    const old = (at: string, minutes: number) => now() - Date.parse(at) > minutes * MINUTE;
     const last = data?.is === 'observed' ? data : remembered<Extract<NonNullable<typeof data>, { is: 'observed' }>>(mastKey);
     const made = (given: Given, from: From): Known => ({ given, from, setByHand });
     if (hand && !old(hand.at, HAND_MIN)) return made(hand.figures, { is: 'hand', at: hand.at });

@@ -48,13 +48,13 @@ const useHold = (view: DrillView, control: Control, to: string) => {
     back,
     here,
     onPressIn: () => {
-      began.current = { at: Date.now(), wasHeld: here };
+      began.current = { at: performance.now(), wasHeld: here };
       if (!here) move(to);
     },
     onPressOut: () => {
       const press = began.current;
       // A second press, or the end of a long one, lets go.
-      if (press && (press.wasHeld || Date.now() - press.at >= LATCH_MS)) move(back);
+      if (press && (press.wasHeld || performance.now() - press.at >= LATCH_MS)) move(back);
     },
     // A press that has neither beginning nor end, as screen readers make it.
     onPress: () => {

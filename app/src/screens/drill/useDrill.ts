@@ -65,9 +65,9 @@ export const useDrill = (drill: Drill): DrillView => {
   modeNow.current = mode;
   useEffect(() => {
     if (!ticking) return undefined;
-    let before = Date.now();
+    let before = performance.now();
     const clock = setInterval(() => {
-      const now = Date.now();
+      const now = performance.now();
       // A phone that slept meanwhile has not held the key for an hour.
       const seconds = Math.min(1, (now - before) / 1000);
       before = now;

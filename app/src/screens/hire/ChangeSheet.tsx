@@ -1,4 +1,5 @@
 import { changeHire } from '@quay/contract/hire';
+import { isClock, isDay } from '@quay/core/time/calendar';
 import { clockOf, dateOf, instantOf } from '@quay/core/time/zone';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -26,7 +27,7 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
   const [notes, setNotes] = useState(hire.notes);
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string>();
-  const reads = /^\d{4}-\d\d-\d\d$/.test(date) && /^([01]\d|2[0-3]):[0-5]\d$/.test(clock) && !Number.isNaN(Date.parse(date));
+  const reads = isDay(date) && isClock(clock);
   const to = reads ? instantOf(`${date}T${clock}`, base.zone) : undefined;
   const dueFault = to === undefined ? t('change.badTime') : to <= hire.from ? t('change.beforeStart') : undefined;
   const party = { adults: whole(adults, 1, 60), children: whole(children, 0, 60) };

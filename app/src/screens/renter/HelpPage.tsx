@@ -10,6 +10,7 @@ import { landmarksOf } from '@quay/core/waters/landmarks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import { byClock } from '../../data/clock';
 import { dial, type Fix, whereAmI } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
@@ -101,7 +102,7 @@ export const HelpPage = () => {
           </Said>
         ) : null}
         {at === fixed && typeof fix === 'object' ? (
-          <Small>{t('r.within', { m: Math.round(fix.withinM), time: clockOf(new Date(fix.at).toISOString(), base.zone) })}</Small>
+          <Small>{t('r.within', { m: Math.round(fix.withinM), time: clockOf(new Date(byClock(fix.at)).toISOString(), base.zone) })}</Small>
         ) : null}
         {near && !(seen.sighting && typed.trim() === '') ? (
           <Said name="">

@@ -8,9 +8,10 @@ import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/t
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
+import { isAnotherClock } from '../../data/clock';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
-import { spanOf, whenOf } from '../../ui/format';
+import { dayName, spanOf, whenOf } from '../../ui/format';
 import { Alt, Chip, Go, Row } from '../../ui/press';
 import { Plan } from '../../ui/plan';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
@@ -181,6 +182,7 @@ export const Home = () => {
       ) : null}
       <Alt label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
       <Small>{t('r.cautionFirst')}</Small>
+      {isAnotherClock() ? <Small>{t('r.itsClock', { time: `${dayName(now, base.zone, language)}, ${clock}` })}</Small> : null}
     </Page>
   );
 };

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import { now } from '../../data/clock';
 import { forgetOld } from '../../data/forget';
 import { dayQuery } from '../../data/hire';
 import { useMe } from '../../data/session';
@@ -29,7 +30,7 @@ export const Gate = ({ children }: { children: ReactNode }) => {
   useEffect(() => {
     if (!me) return;
     void askToPersist();
-    void forgetOld(Date.now());
+    void forgetOld(now());
     // Whoever opened a hire by its address needs the day as well, once the signal is gone.
     void client.prefetchQuery(dayQuery(undefined));
   }, [me, client]);

@@ -1,6 +1,7 @@
 import { useState, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
+import { now } from '../../data/clock';
 import { deliveryState, keptCount, onDelivery } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
 import { useTones } from '../../ui/theme';
@@ -22,7 +23,7 @@ export const KeptLine = () => {
   const cut = delivery.state === 'noAnswer';
   if (quiet && !cut && delivery.state !== 'signIn') return null;
   const stop = (count?.refused ?? 0) > 0;
-  const since = clock(count?.since ?? Date.now());
+  const since = clock(count?.since ?? now());
   const kept = count?.kept ?? 0;
   // Two short lines beside the boat's name: what is the matter, and how much is still here since when.
   const lines = [

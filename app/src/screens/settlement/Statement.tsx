@@ -10,7 +10,7 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { addressOf, call, NoAnswer, Refused } from '../../data/api';
-import { type HireView, useHire } from '../../data/hire';
+import { eventsHere, type HireView, useHire } from '../../data/hire';
 import { deliver, fetchEvents } from '../../data/outbox';
 import { useMe } from '../../data/session';
 import { openInNewTab } from '../../platform/browser';
@@ -50,7 +50,7 @@ const Settling = ({ view }: { view: HireView }) => {
   const [fault, setFault] = useState<string>();
   const [doing, setDoing] = useState<{ what: LineDoing; line: Line } | 'add'>();
   const [closedNow, setClosedNow] = useState(0);
-  const { pack, record, events } = view;
+  const { pack, record } = view;
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
   const closed = slot(record, 'closed', 'closed')?.value;
@@ -69,10 +69,9 @@ const Settling = ({ view }: { view: HireView }) => {
     try {
       await deliver();
       await fetchEvents(hire.id);
-      await call(closeHire, {
-        params: { hireId: hire.id },
-        body: { totalMinor: statement.totalMinor, events: events.filter(({ state }) => state !== 'refused').length },
-      });
+      // What was pressed a moment ago may not be on the screen yet: all that is here now is what is closed over.
+      const now = await eventsHere(hire.id);
+      await call(closeHire, { params: { hireId: hire.id }, body: { totalMinor: statement.totalMinor, events: now.length } });
       await fetchEvents(hire.id);
       await client.invalidateQueries();
       setClosedNow((n) => n + 1);

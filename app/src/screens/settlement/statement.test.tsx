@@ -9,7 +9,7 @@ import { living } from '../../testing/living';
 import { counted as count, idsOf, type Made, pack, sealed, soundPropeller } from '../../testing/view';
 import { Statement } from './Statement';
 
-jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
+jest.mock('../../data/hire', () => ({ useHire: jest.fn(), eventsHere: jest.fn(() => Promise.resolve([])) }));
 jest.mock('../../data/session', () => ({ useMe: jest.fn() }));
 jest.mock('../../data/outbox', () => ({ deliver: () => Promise.resolve(), fetchEvents: () => Promise.resolve() }));
 jest.mock('../../platform/picture', () => ({ Picture: () => null }));
