@@ -1,11 +1,11 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { canonical } from '@quay/core/record/canonical';
 import { PRAGMAS } from '../../server/src/store/open';
-import { appendEvents } from '../../server/src/store/record';
+import { appendEvents } from '../../server/src/store/delivery';
 import { type Figure, figure, quantile, timed } from '../figure';
-import { manyEvents } from './project';
+import { manyEvents, phonesInTurn } from './project';
 import { withDemoStore } from './temporary';
 
 const BATCHES = 120;
@@ -13,7 +13,6 @@ const BATCHES = 120;
 /** Store code against one prepared transaction on a table of the same shape, batch by batch in turn. */
 export const append = (): Promise<Figure[]> =>
   withDemoStore(async (store, folder) => {
-    const device = randomUUID();
     const now = '2026-06-13T12:00:00.000Z';
     const bare = new Database(join(folder, 'bare.sqlite'));
     for (const pragma of PRAGMAS) bare.pragma(pragma);
@@ -29,9 +28,10 @@ export const append = (): Promise<Figure[]> =>
       for (const row of rows) insert.run(...row);
     });
     const [ours, theirs]: [number[], number[]] = [[], []];
-    const events = manyEvents(BATCHES * 50, 'h-1001', device).map(({ event }) => event);
+    const events = manyEvents(BATCHES * 50, 'h-1001', phonesInTurn()).map(({ event }) => event);
     for (let i = 0; i < BATCHES; i += 1) {
       const batch = events.slice(i * 50, i * 50 + 50);
+      const { device } = batch[0]!;
       const rows = batch.map((event) => {
         const content = canonical(event);
         return [event.id, 'h-1001', createHash('sha256').update(content).digest('hex'), content, 'bram', 'hand', device, now, 40];
@@ -40,7 +40,7 @@ export const append = (): Promise<Figure[]> =>
         async () =>
           ours.push(
             await timed(() =>
-              appendEvents(store.db, { hire: 'h-1001', device, actor: { id: 'bram', role: 'hand' }, events: batch, behindMs: 40, now }),
+              appendEvents(store.db, { hire: 'h-1001', newestBook: 1, device, actor: { id: 'bram', role: 'hand' }, events: batch, behindMs: 40, now }),
             ),
           ),
         async () => theirs.push(await timed(() => all(rows))),

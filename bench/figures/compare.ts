@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
@@ -7,9 +6,9 @@ import { madeUpPair } from '@quay/server/compare/madeUp/pairs';
 import sharp from 'sharp';
 import { buildServer } from '../../server/build';
 import { comparer } from '../../server/src/compare/pool';
-import { appendEvents } from '../../server/src/store/record';
+import { appendEvents } from '../../server/src/store/delivery';
 import { type Figure, figure, quantile, timed } from '../figure';
-import { manyEvents } from './project';
+import { manyEvents, phonesInTurn } from './project';
 import { withDemoStore } from './temporary';
 
 const PAIRS = 20;
@@ -43,13 +42,12 @@ export const compare = (): Promise<Figure[]> =>
       for (let i = 0; i < 5; i += 1) alone.push(await timed(pair));
       lag.disable();
 
-      const device = randomUUID();
       const now = new Date().toISOString();
       let busy = true;
       const queued = Promise.all(Array.from({ length: PAIRS }, pair)).then(() => {
         busy = false;
       });
-      const events = manyEvents(45_000, 'h-1001', device).map(({ event }) => event);
+      const events = manyEvents(45_000, 'h-1001', phonesInTurn()).map(({ event }) => event);
       const took: number[] = [];
       const waiting: Promise<unknown>[] = [];
       let next = performance.now();
@@ -57,7 +55,7 @@ export const compare = (): Promise<Figure[]> =>
         const due = performance.now();
         const batch = events.slice(i * BATCH, (i + 1) * BATCH);
         waiting.push(
-          appendEvents(store.db, { hire: 'h-1001', device, actor: { id: 'bram', role: 'hand' }, events: batch, behindMs: 0, now }).then(
+          appendEvents(store.db, { hire: 'h-1001', newestBook: 1, device: batch[0]!.device, actor: { id: 'bram', role: 'hand' }, events: batch, behindMs: 0, now }).then(
             () => took.push(performance.now() - due),
           ),
         );

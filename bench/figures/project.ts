@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { EventBody } from '@quay/core/record/event';
 import type { Held } from '@quay/core/record/held';
 import { project as projectEvents } from '@quay/core/record/project';
@@ -6,7 +7,7 @@ import { type Figure, figure, quantile, timed } from '../figure';
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
 
 /** A record as long as a busy week makes it: counts with corrections, readings, marks, told points. */
-export const manyEvents = (count: number, hire: string, device: string): Held[] => {
+export const manyEvents = (count: number, hire: string, deviceOf: (i: number) => string): Held[] => {
   const ids: string[] = [];
   const start = Date.parse('2026-06-13T08:00:00.000Z');
   return Array.from({ length: count }, (_, i): Held => {
@@ -35,7 +36,7 @@ export const manyEvents = (count: number, hire: string, device: string): Held[] 
         id,
         v: 1,
         stream: hire,
-        device,
+        device: deviceOf(i),
         deviceSeq: i + 1,
         at: new Date(start + i * 1000).toISOString(),
         bookVersion: 1,
@@ -49,8 +50,14 @@ export const manyEvents = (count: number, hire: string, device: string): Held[] 
   });
 };
 
+/** Phones one after the other, each with no more than it may enter in one hire. @returns the one that makes the i-th event */
+export const phonesInTurn = (): ((i: number) => string) => {
+  const phones: string[] = [];
+  return (i) => (phones[Math.floor(i / 4000)] ??= randomUUID());
+};
+
 export const project = async (): Promise<Figure[]> => {
-  const events = manyEvents(2000, 'h-1001', 'd');
+  const events = manyEvents(2000, 'h-1001', () => 'd');
   const times: number[] = [];
   for (let i = 0; i < 60; i += 1) times.push(await timed(() => projectEvents(events)));
   // The first ones warm the engine up.

@@ -13,6 +13,7 @@ export const REFUSALS = [
   'otherDevice',
   'mayNot',
   'sameIdOtherContent',
+  'overQuota',
 ] as const;
 export const Refusal = z.object({ id: z.string(), reason: z.enum(REFUSALS), detail: z.string() });
 export type Refusal = z.infer<typeof Refusal>;

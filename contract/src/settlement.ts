@@ -1,3 +1,4 @@
+import { Day as CalendarDay } from '@quay/core/time/calendar';
 import * as z from 'zod/mini';
 import { endpoint } from './endpoint';
 import { hireParams, Id, Instant, nothing } from './parts';
@@ -82,7 +83,7 @@ export const listDisputes = endpoint({
   reply: z.object({ disputes: z.array(Dispute) }),
 });
 
-const Day = z.optional(z.string().check(z.regex(/^\d{4}-\d\d-\d\d$/)));
+const Day = z.optional(CalendarDay);
 export const SORTS = ['fuel', 'damage', 'lost', 'late', 'other', 'credits'] as const;
 export type Sort = (typeof SORTS)[number];
 

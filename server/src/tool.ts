@@ -5,6 +5,7 @@ import { createInterface } from 'node:readline/promises';
 import Database from 'better-sqlite3';
 import { type DossierFault, verifyDossier } from '@quay/core/dossier/verify';
 import { spoken } from '@quay/core/record/seal';
+import { isDay } from '@quay/core/time/calendar';
 import { compareCommand } from './compare/command';
 import { play } from './demo/play';
 import { nodeCrypto } from './dossier/crypto';
@@ -131,7 +132,7 @@ const backup = async (data: string, to: string) => {
 
 /** Erases people of hires that ended before a day: the operator's term is theirs to know. */
 const erase = (data: string, before: string) => {
-  if (!/^\d{4}-\d\d-\d\d$/.test(before) || Number.isNaN(Date.parse(before)))
+  if (!isDay(before))
     throw new ToolError(`--before wants a day such as 2026-01-31, not “${before}”.`);
   return withStore(data, async (store) => {
     const hires = await erasePeople(store.db, `${before}T00:00:00.000Z`);

@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { Spot, Stroke } from './drawing';
 import { Jacket } from './jacket';
 import { BookId, Wording } from './words';
+import { Month } from '../time/calendar';
 
 /** The rows of a book that are walked to, counted, looked at and read. */
 
@@ -29,7 +30,6 @@ export const Surface = z.object({
 });
 export type Surface = z.infer<typeof Surface>;
 
-const Month = z.string().check(z.regex(/^\d{4}-(0[1-9]|1[0-2])$/));
 export const FITTING_PER = ['person', 'adult', 'child'] as const;
 export const FITTING_KINDS = ['required', 'withinReach', 'sealedKit', 'consumable', 'papers', 'extra'] as const;
 export const Fitting = z.object({

@@ -1,9 +1,10 @@
 import * as z from 'zod/mini';
+import { ExactInstant } from '../time/calendar';
 import { hiring } from './bodies/hiring';
 import { money } from './bodies/money';
 import { EventId, id } from './bodies/parts';
 import { walking } from './bodies/walking';
-import { type EVENT_KINDS, EVENT_VERSION } from './kinds';
+import { type EVENT_KINDS, EVENT_VERSION, MOST_REFERENCES } from './kinds';
 
 export { EventId, Sha256, Walk } from './bodies/parts';
 
@@ -82,9 +83,9 @@ export const HireEvent = z.object({
   stream: id,
   device: id,
   deviceSeq: z.int().check(z.gte(1)),
-  at: z.string().check(z.regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/)),
+  at: ExactInstant,
   bookVersion: z.int().check(z.gte(1)),
-  replaces: z.array(EventId).check(z.maxLength(500)),
+  replaces: z.array(EventId).check(z.maxLength(MOST_REFERENCES)),
   body: EventBody,
 });
 export type HireEvent = z.infer<typeof HireEvent>;

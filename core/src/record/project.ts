@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal';
 import type { EventBody, EventKind, Walk } from './event';
 import { happenedAt, type Held } from './held';
+import { undoneIds } from './undone';
 
 /**
  * The record: what a set of events comes to. Any order of arrival, any number of times: the same result, because
@@ -169,24 +170,6 @@ const isAfterwards = ({ kind }: EventBody): boolean => AFTERWARDS.includes(kind)
 
 const walkOf = (body: EventBody): Walk | undefined => ('walk' in body ? body.walk : undefined);
 const walkAt = (held: Held | undefined): Walk | undefined => held && walkOf(held.event.body);
-
-/** Ids that undo has taken away. An undo may itself be undone; ids are looked at in a fixed order so that even a ring of undos, which no honest phone makes, comes out the same everywhere. */
-const undoneIds = (all: readonly Held[]): ReadonlySet<string> => {
-  const undoers = new Map<string, string[]>();
-  for (const { event } of all) {
-    if (event.body.kind === 'undone') for (const id of event.replaces) undoers.set(id, [...(undoers.get(id) ?? []), event.id]);
-  }
-  const state = new Map<string, boolean>();
-  const isUndone = (id: string): boolean => {
-    const known = state.get(id);
-    if (known !== undefined) return known;
-    state.set(id, false);
-    const result = (undoers.get(id) ?? []).some((undoer) => !isUndone(undoer));
-    state.set(id, result);
-    return result;
-  };
-  return new Set([...undoers.keys()].sort().filter(isUndone));
-};
 
 /** Standing events of each slot, oldest first: not undone, and not replaced by one that is not undone. */
 const standingOf = (all: readonly Held[]): Map<string, Held[]> => {

@@ -3,6 +3,7 @@ import { Condition } from '../fleet/condition';
 import { Schools } from '../fleet/schools';
 import { GeneralPoint } from '../fleet/telling';
 import { BookId, Wording } from '../fleet/words';
+import { Clock } from '../time/calendar';
 
 export const ZONE_KINDS = ['shore', 'slow', 'noWake', 'swimOnly', 'towOnly', 'forbidden', 'hazard', 'channel', 'lock', 'landmark'] as const;
 const Position = z.tuple([z.number().check(z.gte(-180), z.lte(180)), z.number().check(z.gte(-90), z.lte(90))]);
@@ -17,7 +18,7 @@ const about = {
   rules: z.optional(BookId),
   schools: z.optional(Schools),
   /** Nobody under way from then on, local time, each evening. */
-  curfew: z.optional(z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/))),
+  curfew: z.optional(Clock),
   emergencyNumber: z.optional(z.string().check(z.maxLength(20))),
   rescue: z.optional(z.object({ name: z.string(), phone: z.optional(z.string()), channel: z.optional(z.string()) })),
   says: z.optional(z.array(z.object({ id: BookId, say: Wording, when: z.optional(Condition) }))),

@@ -26,7 +26,9 @@ import type { HireRow } from '../store/hire';
 import type { Store } from '../store/open';
 import { settlePayments } from '../store/payment';
 import { appendPhoto } from '../store/photo';
-import { appendEvents, bookOf, refresh, wholeRecord } from '../store/record';
+import { appendEvents } from '../store/delivery';
+import { bookOf, wholeRecord } from '../store/record';
+import { refresh } from '../store/refresh';
 import { appendQuayEvent } from '../store/quayEvent';
 import { hashToken, newToken } from '../store/secret';
 import type { QuayKey } from '../store/setting';
@@ -181,6 +183,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const deliver = async () => {
     const taken = await appendEvents(store.db, {
       hire: hire.id,
+      newestBook: version,
       device: phone.device,
       actor: staff,
       events: held.map(({ event }) => event),
@@ -226,7 +229,11 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     );
     if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${closed.detail}`);
     // As at the desk: what is owed is taken from what is held, and the rest is let go.
-    const { cardTerminal: terminal } = outsideOf(true, () => store.db);
+    const { cardTerminal: terminal } = outsideOf(
+      true,
+      () => store.db,
+      () => now,
+    );
     const paid = await settlePayments({ db: store.db, terminal, clock: () => now }, hire.id);
     if (!paid.ok || paid.state !== 'done') throw new Error(`${one.hire} cannot be settled: ${JSON.stringify(paid)}`);
     await refresh(store.db, hire.id, key, now.toISOString());

@@ -93,9 +93,9 @@ export const fleetRoutes = [
     res.set('ETag', `"${shelf.version}"`);
     return shelf;
   }),
-  on(api.getLearnt, async ({ quay, params }) => {
+  on(api.getLearnt, async ({ quay, params, now }) => {
     if (!(await quay.store.db('boat').where({ id: params.boatId }).first('id'))) return noBoat();
-    return { gauges: await learntOf(quay.store.db, params.boatId) };
+    return { gauges: await learntOf(quay.store.db, params.boatId, now) };
   }),
   on(api.getBookVersion, async ({ quay, params }) => ({
     laid: (await bookVersion(quay.store.db, params.boatId, Number(params.version))) ?? noBoat(),

@@ -2,7 +2,7 @@ import * as api from '@quay/contract/hire';
 import { attentionOf } from '../store/attention';
 import { closeHire, statementBody } from '../store/closing';
 import { basesOf, changeHire, dayHires, packOf } from '../store/hire';
-import { refreshStale } from '../store/record';
+import { refreshStale } from '../store/refresh';
 import { readOperator } from '../store/setting';
 import { correctionBody } from '../store/statement';
 import { on, sent } from './mount';

@@ -1,3 +1,4 @@
+import { BrokenRecord } from '../store/broken';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 
 /** What a caller is told when something cannot be done (RFC 9457): what happened, and what is safe or to be done. */
@@ -36,6 +37,18 @@ export const problems: ErrorRequestHandler = (error: unknown, req, res, next) =>
   }
   if (error instanceof ProblemError) {
     send(res, error);
+    return;
+  }
+  if (error instanceof BrokenRecord) {
+    send(
+      res,
+      new ProblemError(
+        409,
+        'recordBroken',
+        'The record of this hire cannot be read.',
+        'Nothing of it is lost, and other hires are not touched. A manager finds it under “needs attention” and can set the entry aside that is the cause.',
+      ),
+    );
     return;
   }
   // Express and its body parsers mark what the caller did wrong with a status below 500.

@@ -2,14 +2,20 @@ import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import * as api from '@quay/contract/record';
 import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf, smallPhoto } from '../store/photo';
-import { appendEvents, eventsAfter, refreshIfStale } from '../store/record';
+import { appendEvents } from '../store/delivery';
+import { eventsAfter } from '../store/record';
+import { refreshIfStale } from '../store/refresh';
 import { granted } from '../store/staff';
 import { type Handover, unattended } from '@quay/core/fleet/school';
 import { type Call, on, sent, whoOf } from './mount';
 import { fail } from './problem';
 
-const mustExist = async (call: Call<unknown>, hireId: string): Promise<{ handover: Handover }> =>
-  ((await call.quay.store.db('hire').where({ id: hireId }).first('handover')) as { handover: Handover } | undefined) ??
+const mustExist = async (call: Call<unknown>, hireId: string): Promise<{ handover: Handover; newestBook: number }> =>
+  ((await call.quay.store
+    .db('hire')
+    .join('boat', 'boat.id', 'hire.boat')
+    .where('hire.id', hireId)
+    .first('hire.handover', 'boat.bookVersion as newestBook')) as { handover: Handover; newestBook: number } | undefined) ??
   fail(404, 'noSuchHire', 'There is no such hire.');
 
 /** Who made what is delivered: the person whose grant comes with it, else whoever is signed in. */
@@ -44,10 +50,11 @@ const kindOf = (event: unknown): unknown => (event as { body?: { kind?: unknown 
 export const recordRoutes = [
   on(api.appendEvents, async (call) => {
     const { quay, params, body, now } = call;
-    const { handover } = await mustExist(call, params.hireId);
+    const { handover, newestBook } = await mustExist(call, params.hireId);
     const maker = await makerOf(call);
     const taken = await appendEvents(quay.store.db, {
       hire: params.hireId,
+      newestBook,
       device: whoOf(call).device.id,
       actor: { id: maker.id, role: maker.role },
       alone: { out: unattended(handover, 'out'), in: unattended(handover, 'in') },

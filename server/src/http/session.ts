@@ -2,7 +2,7 @@ import type { CookieOptions } from 'express';
 import { toString as qrSvg } from 'qrcode';
 import { openApi } from '@quay/contract/openapi';
 import * as api from '@quay/contract/session';
-import { refreshUnsealed } from '../store/record';
+import { refreshUnsealed } from '../store/refresh';
 import { readOperator } from '../store/setting';
 import { deviceOf, endSession, enrol, makeEnrolment, nameKey, type Session, signIn } from '../store/staff';
 import { type Call, on, type Quay, staffOf, whoOf } from './mount';

@@ -4,7 +4,7 @@ import { keptFor } from '@quay/core/settlement/correction';
 import { correct } from '../store/correcting';
 import { figuresCsv, figuresOf, statementsCsv } from '../store/figures';
 import { priceList } from '../store/hire';
-import { refreshStale } from '../store/record';
+import { refreshStale } from '../store/refresh';
 import { accountOf, chargeCard, type Paid, settlePayments } from '../store/payment';
 import { deskOf } from './deposit';
 import { on, type Quay, sent } from './mount';

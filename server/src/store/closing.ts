@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { attachmentsOf, rootOf } from '@quay/core/record/seal';
 import { settle } from '@quay/core/settlement/settle';
 import type { Statement } from '@quay/core/settlement/statement';
+import { readingRecord } from './broken';
 import { type HireRow, priceList } from './hire';
 import { appendQuayEvent, nextSeq } from './quayEvent';
 import { bookOf, type Whole, wholeRecord } from './record';
@@ -12,12 +13,8 @@ import { closedStatement, keepStatement, nextNumber, type StatementBody } from '
 export const draftOf = async (db: Knex, hire: HireRow, whole: Whole): Promise<Statement> => {
   const book = await bookOf(db, hire.boat, whole.record.bookVersion);
   if (!book) throw new Error(`hire ${hire.id} has no book`);
-  return settle(whole.record, {
-    hire,
-    book: book.book,
-    prices: await priceList(db, hire.priceVersion),
-    operator: await readHanding(db),
-  }).statement;
+  const [prices, operator] = [await priceList(db, hire.priceVersion), await readHanding(db)];
+  return readingRecord(hire.id, () => settle(whole.record, { hire, book: book.book, prices, operator }).statement);
 };
 
 export type Closing =
@@ -65,7 +62,11 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
         number,
         statement: digest,
         covers: whole.held.map((one) => one.event.id).sort(),
-        root: rootOf([...whole.digests.values()], photos, null),
+        root: rootOf(
+          whole.held.map((one) => whole.digests.get(one.event.id)!),
+          photos,
+          null,
+        ),
       },
     });
     return { ok: true, number, digest };

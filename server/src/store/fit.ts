@@ -8,6 +8,7 @@ import { type Fit, fitOf } from '@quay/core/record/handing';
 import type { HireRecord } from '@quay/core/record/project';
 import type { Waters } from '@quay/core/waters/zone';
 import type { Sheet } from '@quay/contract/fit';
+import { readingRecord } from './broken';
 import { readHanding } from './setting';
 
 /** Keeps a sheet of people under its digest; what is there already is left alone. */
@@ -53,14 +54,15 @@ export const openDrills = async (db: Knex, id: string, record: HireRecord, book:
   if (!ground || !row) return [];
   const { boat, from, to, ...party } = row;
   const operator = await readHanding(db);
-  return unproven(record, {
+  const sheets = await sheetsOf(db, id);
+  return readingRecord(id, () => unproven(record, {
     ...ground,
     hire: { id, boat, from, to, party },
     book,
     operator,
     toldBefore: {},
-    sheets: await sheetsOf(db, id),
-  });
+    sheets,
+  }));
 };
 
 /** The fit of a hire, where a party has been entered; most hires on the board have none to look up. */
@@ -69,5 +71,6 @@ export const fitOfHire = async (db: Knex, hire: string, record: HireRecord, book
   const ground = await groundOf(db, hire);
   if (!ground) return undefined;
   // Neither hours nor settings bear on who fits what.
-  return fitOf(record, { ...ground, book, sheets: await sheetsOf(db, hire) }, today);
+  const sheets = await sheetsOf(db, hire);
+  return readingRecord(hire, () => fitOf(record, { ...ground, book, sheets }, today));
 };

@@ -10,7 +10,9 @@ import { type Before, beforeOf } from '@quay/core/record/before';
 import { findingsOf } from '@quay/core/record/findings';
 import { type Defect, defectsOf, workOf } from '@quay/core/turnaround/work';
 import { groundOf, sheetsOf } from './fit';
-import { bookOf, refreshIfStale, wholeRecord } from './record';
+import { type Broken, BrokenRecord, readingRecord, sparing } from './broken';
+import { bookOf, wholeRecord } from './record';
+import { refreshIfStale } from './refresh';
 import { type QuayKey, readHanding, readOperator } from './setting';
 import { toldBefore } from './told';
 
@@ -35,6 +37,8 @@ export type HireRow = {
   cameInAt: string | null;
   hold: string | null;
   attention: string | null;
+  /** JSON of `Broken`, of a hire whose record cannot be read. */
+  broken: string | null;
 };
 type Named = HireRow & { renterName: string; renterSalt: string; boatName: string };
 
@@ -69,7 +73,7 @@ const EARLIER = 6;
  * What the boat's records leave to a hire: marks, counters and pictures of the last one before it that was walked at all,
  * and what the last few left to be done that holds her.
  */
-const beforeHire = async (db: Knex, row: HireRow): Promise<(Before & { defects: Defect[] }) | undefined> => {
+const beforeHire = async (db: Knex, row: HireRow, now: string): Promise<(Before & { defects: Defect[] }) | undefined> => {
   const earlier = (await db('hire')
     .where({ boat: row.boat })
     .whereNot({ id: row.id })
@@ -80,21 +84,23 @@ const beforeHire = async (db: Knex, row: HireRow): Promise<(Before & { defects: 
     .select('id', 'from', 'to')) as { id: string; from: string; to: string }[];
   let before: Before | undefined;
   const defects: Defect[] = [];
-  for (const { id, from, to } of earlier) {
-    const { record } = await wholeRecord(db, id);
-    const book = (await bookOf(db, row.boat, record.bookVersion))?.book;
-    if (!book) continue;
-    before ??= beforeOf(id, record, book);
-    defects.push(...defectsOf(id, workOf(record, book, findingsOf(record, book, { from, to }))));
-  }
+  for (const { id, from, to } of earlier)
+    await sparing(db, now, async () => {
+      const { record } = await wholeRecord(db, id);
+      const book = (await bookOf(db, row.boat, record.bookVersion))?.book;
+      if (!book) return;
+      before ??= readingRecord(id, () => beforeOf(id, record, book));
+      defects.push(...readingRecord(id, () => defectsOf(id, workOf(record, book, findingsOf(record, book, { from, to })))));
+    });
   return before && { ...before, defects };
 };
 
-/** Everything a phone needs to walk a hire without signal. */
+/** Everything a phone needs to walk a hire without signal. @throws BrokenRecord */
 export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): Promise<HirePack | undefined> => {
   await refreshIfStale(db, id, key, now);
   const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
   if (!row) return undefined;
+  if (row.broken !== null) throw new BrokenRecord(id, (JSON.parse(row.broken) as Broken).why);
   const boat = (await db('boat').where({ id: row.boat }).first()) as {
     id: string;
     name: string;
@@ -110,14 +116,14 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     typeof SealState
   >[];
   const statement = (await db('statement').where({ hire: id }).whereNull('corrects').first('number')) as { number: number } | undefined;
-  const before = await beforeHire(db, row);
+  const before = await beforeHire(db, row, now);
   return {
     ...(before ? { before } : {}),
     hire: toHire(row),
     boat: { id: boat.id, name: boat.name, hullNumber: boat.hullNumber },
     ...ground,
     operator: { ...(await readHanding(db)), name: operator?.name ?? '' },
-    toldBefore: await toldBefore(db, row, book.book),
+    toldBefore: await toldBefore(db, row, book.book, now),
     sheets: await sheetsOf(db, id),
     book: book.book,
     bookVersion: book.version,

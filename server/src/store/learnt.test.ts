@@ -31,13 +31,13 @@ it('learns a gauge’s errors from fills that were metered to the brim at the en
   const read = (shown: number): EventBody => ({ kind: 'gaugeRead', walk: 'in', gauge: gauge.id, shown });
   const filled = (litres: number, brim = true): EventBody => ({ kind: 'fuelFilled', tank: gauge.tank!, litres, brim, by: 'operator' });
   for (let n = 0; n < 4; n += 1) await hire(n, [read(100 + 40 * n), filled(TANK_L / 2)]);
-  expect(await learntOf(db, BOAT)).toEqual([{ gauge: gauge.id, fills: 4, errors: null }]);
+  expect(await learntOf(db, BOAT, quay.clock.now.toISOString())).toEqual([{ gauge: gauge.id, fills: 4, errors: null }]);
   await hire(5, [read(150), filled(40)]);
   // Not to the brim, not come in yet, or filled twice: none of it proves what was in the tank.
   await hire(6, [read(150), filled(40, false)]);
   await hire(7, [read(150), filled(40)], 'out');
   await hire(8, [read(150), filled(30), filled(10)]);
-  const [learnt] = await learntOf(db, BOAT);
+  const [learnt] = await learntOf(db, BOAT, quay.clock.now.toISOString());
   expect(learnt).toMatchObject({ gauge: gauge.id, fills: 5, errors: { fills: 5 } });
   expect(learnt!.errors!.sd).toBeGreaterThan(0);
 });

@@ -3,6 +3,7 @@ import type { GaugeErrors } from '@quay/core/fleet/rows';
 import { learnErrors, type Sample } from '@quay/core/fuel/learn';
 import type { LevelMethod } from '@quay/core/fuel/fuse';
 import { gaugeSamples } from '@quay/core/record/fills';
+import { readingRecord, sparing } from './broken';
 import { bookOf, wholeRecord } from './record';
 
 export type Learnt = { gauge: string; fills: number; errors: GaugeErrors | null };
@@ -11,7 +12,7 @@ export type Learnt = { gauge: string; fills: number; errors: GaugeErrors | null 
 const HIRES = 60;
 
 /** What the metered fills of a boat teach about each of her gauges; nothing yet where they are too few. */
-export const learntOf = async (db: Knex, boat: string): Promise<Learnt[]> => {
+export const learntOf = async (db: Knex, boat: string, now: string): Promise<Learnt[]> => {
   const hires = (await db('hire')
     .where({ boat })
     .whereIn('state', ['settling', 'closed'])
@@ -20,9 +21,12 @@ export const learntOf = async (db: Knex, boat: string): Promise<Learnt[]> => {
     .select('id')) as { id: string }[];
   const byGauge = new Map<string, { method: LevelMethod; samples: Sample[] }>();
   for (const { id } of hires) {
-    const { record } = await wholeRecord(db, id);
-    const book = await bookOf(db, boat, record.bookVersion);
-    for (const { gauge, method, sample } of book ? gaugeSamples(record, book.book) : []) {
+    const samples = await sparing(db, now, async () => {
+      const { record } = await wholeRecord(db, id);
+      const book = await bookOf(db, boat, record.bookVersion);
+      return book ? readingRecord(id, () => gaugeSamples(record, book.book)) : [];
+    });
+    for (const { gauge, method, sample } of samples ?? []) {
       const known = byGauge.get(gauge);
       if (known) known.samples.push(sample);
       else byGauge.set(gauge, { method, samples: [sample] });

@@ -300,6 +300,25 @@ const ALL: readonly Migration[] = [
       await db('setting').where({ key: 'lookedSeq' }).delete();
     },
   },
+  {
+    name: '008-broken-records',
+    down: onlyForward,
+    up: async (db) => {
+      await db.schema.alterTable('event', (t) => {
+        // How much one adds to the work of reading its hire.
+        t.integer('weight').notNullable().defaultTo(1);
+        // Taken out of the record by a manager, and why.
+        t.string('asideAt');
+        t.string('asideBy');
+        t.text('asideWhy');
+        t.index(['hire', 'device']);
+      });
+      await db.schema.alterTable('hire', (t) => {
+        t.text('broken');
+        t.integer('asides').notNullable().defaultTo(0);
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

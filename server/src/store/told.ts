@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import type { Book } from '@quay/core/fleet/book';
 import { happenedAt } from '@quay/core/record/held';
 import { slot } from '@quay/core/record/project';
+import { sparing } from './broken';
 import { bookOf, wholeRecord } from './record';
 
 /** How many earlier hires are looked at: who has come ten times since knows it. */
@@ -15,6 +16,7 @@ export const toldBefore = async (
   db: Knex,
   hire: { id: string; renter: string; from: string },
   book: Book,
+  now: string,
 ): Promise<Record<string, string>> => {
   const earlier = (await db('hire')
     .join('person', 'person.id', 'hire.renter')
@@ -29,7 +31,8 @@ export const toldBefore = async (
   const last: Record<string, string> = {};
   for (const { id, boat, bookVersion } of earlier) {
     const then = await bookOf(db, boat, bookVersion ?? undefined);
-    const { record } = await wholeRecord(db, id);
+    const record = (await sparing(db, now, () => wholeRecord(db, id)))?.record;
+    if (!record) continue;
     const said = new Map(then?.book.points.map((point) => [point.id, point.say.en]));
     for (const point of book.points) {
       const told = slot(record, `out/point/${point.id}`, 'pointTold');

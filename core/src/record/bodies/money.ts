@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { ExactInstant } from '../../time/calendar';
 import { DECISIONS, DEPOSIT_ANSWERS, DEPOSIT_WAYS, EXTRAS, PAYMENT_ANSWERS, PAYMENTS, RECEIPTS } from '../kinds';
 import { EventId, Sha256, id, note, photos } from './parts';
 
@@ -106,7 +107,7 @@ export const money = {
     reference: z.optional(z.string().check(z.maxLength(64))),
     why: z.optional(z.string().check(z.maxLength(200))),
     /** When what is held is given back by itself. */
-    expiresAt: z.optional(z.string().check(z.maxLength(40))),
+    expiresAt: z.optional(ExactInstant),
   }),
   /** A deposit taken without the terminal. */
   depositTaken: z.object({

@@ -1,0 +1,65 @@
+import fc from 'fast-check';
+import type { HireEvent } from './event';
+import type { Held } from './held';
+import { project, slot } from './project';
+import { undoneIds } from './undone';
+
+const idOf = (n: number) => `${n.toString(16).padStart(8, '0')}-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+const made = (n: number, body: HireEvent['body'], replaces: number[] = []): Held => ({
+  event: {
+    id: idOf(n),
+    v: 1,
+    stream: 'h1',
+    device: 'd1',
+    deviceSeq: n + 1,
+    at: '2026-06-13T08:00:00.000Z',
+    bookVersion: 1,
+    replaces: replaces.map(idOf),
+    body,
+  },
+  actor: { id: 'ada', role: 'hand' },
+});
+const count: HireEvent['body'] = { kind: 'counted', walk: 'out', fitting: 'hook', count: 1, state: 'fine' };
+const undo: HireEvent['body'] = { kind: 'undone' };
+
+describe('what undo has taken away', () => {
+  it('is what recursion over short chains without rings says', () => {
+    // Each may name only older ones: no rings.
+    const chains = fc.array(fc.array(fc.nat(), { maxLength: 3 }), { minLength: 1, maxLength: 30 });
+    fc.assert(
+      fc.property(chains, (rows) => {
+        const held = rows.map((named, n) => (n === 0 ? made(0, count) : made(n, undo, named.map((one) => one % n))));
+        const isUndone = (n: number): boolean => rows.some((named, by) => by > 0 && named.some((one) => one % by === n) && !isUndone(by));
+        expect([...undoneIds(held)].sort()).toEqual(rows.flatMap((_, n) => (isUndone(n) ? [idOf(n)] : [])).sort());
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('comes out the same in any order, rings and self-naming ones included', () => {
+    const any = fc.array(fc.array(fc.nat({ max: 11 }), { maxLength: 4 }), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(
+        any.chain((rows) => fc.tuple(fc.constant(rows), fc.shuffledSubarray(rows.map((_, n) => n), { minLength: rows.length }))),
+        ([rows, order]) => {
+          const held = rows.map((named, n) => made(n, undo, named));
+          const expected = [...undoneIds(held)].sort();
+          expect([...undoneIds(order.map((n) => held[n]!))].sort()).toEqual(expected);
+          // Whoever is undone was undone by one that counts.
+          const gone = new Set(expected);
+          for (const [n] of rows.entries()) {
+            const undoers = rows.flatMap((named, by) => (by !== n && named.includes(n) ? [idOf(by)] : []));
+            if (gone.has(idOf(n))) expect(undoers.some((by) => !gone.has(by))).toBe(true);
+          }
+        },
+      ),
+    );
+  });
+
+  it('takes a chain of 30,000 undos, each of the one before, and a record that is projected from it', () => {
+    const held = [made(0, count), ...Array.from({ length: 30_000 }, (_, i) => made(i + 1, undo, [i]))];
+    // An even number of undos leaves the count where it was.
+    expect(slot(project(held), 'out/count/hook', 'counted')?.value.count).toBe(1);
+    expect(slot(project([...held, made(30_001, undo, [30_000])]), 'out/count/hook', 'counted')).toBeUndefined();
+  });
+});
