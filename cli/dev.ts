@@ -17,9 +17,13 @@ export const watch = async (data: string, clockAheadMs: number): Promise<void> =
   const restart = async () => {
     await buildServer('server/dist');
     server?.kill('SIGTERM');
-    server = spawn(process.execPath, ['--enable-source-maps', 'server/dist/quay.mjs', '--data', data, '--port', String(SERVER), '--clock-ahead-ms', String(clockAheadMs)], {
-      stdio: 'inherit',
-    });
+    server = spawn(
+      process.execPath,
+      ['--enable-source-maps', 'server/dist/quay.mjs', '--data', data, '--port', String(SERVER), '--clock-ahead-ms', String(clockAheadMs)],
+      {
+        stdio: 'inherit',
+      },
+    );
   };
   await restart();
   let timer: NodeJS.Timeout | undefined;

@@ -40,7 +40,15 @@ export const append = (): Promise<Figure[]> =>
         async () =>
           ours.push(
             await timed(() =>
-              appendEvents(store.db, { hire: 'h-1001', newestBook: 1, device, actor: { id: 'bram', role: 'hand' }, events: batch, behindMs: 40, now }),
+              appendEvents(store.db, {
+                hire: 'h-1001',
+                newestBook: 1,
+                device,
+                actor: { id: 'bram', role: 'hand' },
+                events: batch,
+                behindMs: 40,
+                now,
+              }),
             ),
           ),
         async () => theirs.push(await timed(() => all(rows))),

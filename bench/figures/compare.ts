@@ -55,9 +55,15 @@ export const compare = (): Promise<Figure[]> =>
         const due = performance.now();
         const batch = events.slice(i * BATCH, (i + 1) * BATCH);
         waiting.push(
-          appendEvents(store.db, { hire: 'h-1001', newestBook: 1, device: batch[0]!.device, actor: { id: 'bram', role: 'hand' }, events: batch, behindMs: 0, now }).then(
-            () => took.push(performance.now() - due),
-          ),
+          appendEvents(store.db, {
+            hire: 'h-1001',
+            newestBook: 1,
+            device: batch[0]!.device,
+            actor: { id: 'bram', role: 'hand' },
+            events: batch,
+            behindMs: 0,
+            now,
+          }).then(() => took.push(performance.now() - due)),
         );
         next += 1000 / BATCHES_A_SECOND;
         await new Promise((done) => setTimeout(done, Math.max(0, next - performance.now())));

@@ -10,6 +10,7 @@ import * as keySafe from './keySafe';
 import * as outside from './outside';
 import * as record from './record';
 import * as renter from './renter';
+import * as repair from './repair';
 import * as session from './session';
 import * as settlement from './settlement';
 import * as weather from './weather';
@@ -22,6 +23,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   session,
   hire,
   record,
+  repair,
   fleet,
   fit,
   renter,

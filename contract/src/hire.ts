@@ -35,6 +35,8 @@ export const SealState = z.object({
   state: z.enum(['countersigned', 'waiting', 'rootDiffers', 'badSignature']),
   signature: z.nullable(z.string()),
   key: z.nullable(Sha256),
+  /** So many of the entries it covers a manager has set aside since. */
+  aside: z.int().check(z.gte(0)),
 });
 
 const defect = { hire: Id, key: z.string(), station: z.optional(Id) };
@@ -147,6 +149,7 @@ export const DayHire = z.object({
   castOffAt: z.nullable(Instant),
   cameInAt: z.nullable(Instant),
   hold: z.nullable(z.string()),
+  broken: z.boolean(),
 });
 export const Day = z.object({
   now: Instant,
@@ -180,6 +183,8 @@ export const Attention = z.object({
   seals: z.int(),
   /** What held her when she cast off all the same. */
   despite: z.int(),
+  /** Its record cannot be read. */
+  broken: z.boolean(),
   /** When the first of what is still held of her deposit is let go by itself, where that is within a day. */
   holdEndsAt: z.nullable(Instant),
 });

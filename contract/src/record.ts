@@ -40,7 +40,8 @@ export const readEvents = endpoint({
   params: hireParams,
   query: z.object({ after: z.optional(z.string().check(z.regex(/^\d{1,15}$/))) }),
   body: nothing,
-  reply: z.object({ events: z.array(HeldEvent), cursor: z.string(), more: z.boolean() }),
+  /** `aside`: all events of the hire that a manager took out of the record, wherever the cursor stands. */
+  reply: z.object({ events: z.array(HeldEvent), cursor: z.string(), more: z.boolean(), aside: z.array(z.string()) }),
 });
 
 const photoParams = z.object({ hireId: Id, sha: Sha256 });

@@ -167,7 +167,8 @@ export const run = async (): Promise<void> => {
     if (!Number.isInteger(port) || port < 0 || port > 65_535)
       throw new StartError(`--port wants a number from 0 to 65535, not “${flag('port')}”.`);
     const ahead = flag('clock-ahead-ms');
-    if (ahead !== undefined && !/^-?\d{1,12}$/.test(ahead)) throw new StartError(`--clock-ahead-ms wants whole milliseconds, not “${ahead}”.`);
+    if (ahead !== undefined && !/^-?\d{1,12}$/.test(ahead))
+      throw new StartError(`--clock-ahead-ms wants whole milliseconds, not “${ahead}”.`);
     const running = await start({
       data: flag('data') ?? '.quay/data',
       web: flag('web'),

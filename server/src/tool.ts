@@ -16,6 +16,7 @@ import { publishedSchemas } from './import/schemas';
 import { ExportError, writeExport } from './import/write';
 import { erasePeople } from './store/erase';
 import { DataFolderError, openStore, type Store } from './store/open';
+import { brokenHires, repairOf, type Repaired, setAside, takeBack } from './store/repair';
 import { putRestoredInPlace, restoredBeside, runningOn } from './store/restore';
 import { newEpoch, quayKey, readOperator, writeOperator } from './store/setting';
 import { addStaff, secretFault } from './store/staff';
@@ -132,8 +133,7 @@ const backup = async (data: string, to: string) => {
 
 /** Erases people of hires that ended before a day: the operator's term is theirs to know. */
 const erase = (data: string, before: string) => {
-  if (!isDay(before))
-    throw new ToolError(`--before wants a day such as 2026-01-31, not “${before}”.`);
+  if (!isDay(before)) throw new ToolError(`--before wants a day such as 2026-01-31, not “${before}”.`);
   return withStore(data, async (store) => {
     const hires = await erasePeople(store.db, `${before}T00:00:00.000Z`);
     console.log(
@@ -171,6 +171,38 @@ const restore = async (from: string, data: string) => {
     console.log(`what was in ${data} is set aside in ${data}.before-…`);
   }
   console.log(`restored to ${data}. Phones send again what the backup lacks.`);
+};
+
+/** Lists hires whose record cannot be read and what makes it so, or sets such an entry aside (`--back` takes it in again). */
+const repair = (data: string) =>
+  withStore(data, async ({ db }) => {
+    const [hire, event, why] = [flag('hire'), flag('event'), flag('why')];
+    const of = { now: new Date().toISOString(), key: await quayKey(db) };
+    if (hire !== undefined && event !== undefined) {
+      const back = process.argv.includes('--back');
+      if (!back && (why === undefined || why.trim() === '')) throw new ToolError('--why is missing: what is set aside says why.');
+      const done = back
+        ? await takeBack(db, hire, event, of)
+        : await setAside(db, hire, event, { ...of, by: 'whoever runs the server', why: why!.trim().slice(0, 500) });
+      if (!done.ok) throw new ToolError(REPAIR_FAULTS[done.reason]);
+      console.log(
+        back ? `entry ${event} is part of the record again` : `entry ${event} is set aside; it is kept, and named wherever the record is`,
+      );
+    }
+    const broken = await brokenHires(db);
+    for (const one of broken) {
+      console.log(`${one.hire} (${one.boat}): ${one.why}`);
+      for (const { id, kind, at, actor } of (await repairOf(db, one.hire))?.suspects ?? [])
+        console.log(`  ${kind}, ${at}, by ${actor.role} ${actor.id}: --hire ${one.hire} --event ${id} --why "…" sets it aside`);
+    }
+    if (broken.length === 0) console.log('every record can be read');
+  });
+
+const REPAIR_FAULTS: Record<(Repaired & { ok: false })['reason'], string> = {
+  noSuchHire: 'There is no such hire.',
+  notBroken: 'This record can be read: nothing is set aside of it.',
+  noSuspect: 'It is not this entry that makes the record unreadable.',
+  notAside: 'No such entry was set aside.',
 };
 
 const FAULTS: Record<DossierFault['is'], string> = {
@@ -220,6 +252,7 @@ const verify = async (file: string | undefined, key: string | undefined) => {
     );
     for (const { kind, at, role, late } of seen.since)
       console.log(`    ${at} ${role}: ${kind}${late ? ' (made before, came in late)' : ''}`);
+    for (const { id, at, by, why } of seen.aside) console.log(`  set aside by ${by}, ${at}: entry ${id} (${why})`);
   }
   if (seen.faults.length > 0) throw new ToolError('NOT WHOLE');
   console.log('WHOLE');
@@ -249,6 +282,7 @@ const COMMANDS: Record<string, () => Promise<void>> = {
   verify: () => verify(process.argv[3], flag('key')),
   backup: () => backup(need('data'), need('to')),
   erase: () => erase(need('data'), need('before')),
+  repair: () => repair(need('data')),
   restore: () => restore(need('from'), need('data')),
 };
 

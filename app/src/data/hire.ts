@@ -10,9 +10,21 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
 import { keepPack } from './ahead';
 import { now as present } from './clock';
-import { keep, type KeptDay, type KeptEvent, readMe, write } from './keep';
+import { isPart, keep, type KeptDay, type KeptEvent, readMe, write } from './keep';
 import { type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
 import { useKept } from './useKept';
+
+/** The record of a hire cannot be read on this phone: something in it is not as it should be. */
+export class Unreadable extends Error {}
+
+/** What the entries of a hire come to, as far as they are part of its record. */
+const readRecord = (events: readonly KeptEvent[]): HireRecord | Unreadable => {
+  try {
+    return project(events.filter(isPart).map(({ held }) => held));
+  } catch (error) {
+    return new Unreadable((error as Error).message, { cause: error });
+  }
+};
 
 /** Asks the quay, keeps the answer, and without signal gives what was kept. */
 const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unknown>, kept: () => Promise<T | undefined>): Promise<T> => {
@@ -65,7 +77,13 @@ export const useBoard = (base: string | undefined, now: number) => {
       const db = await keep();
       const ids = touched.split(',').filter(Boolean);
       const rows = await Promise.all(ids.map((id) => db.getAllFromIndex('events', 'hire', id)));
-      return new Map(ids.map((id, i) => [id, project(rows[i]!.filter(({ state }) => state !== 'refused').map(({ held }) => held))]));
+      return new Map(
+        ids.flatMap((id, i) => {
+          const read = readRecord(rows[i]!);
+          // One that cannot be read here stands as the quay says; it stops no other.
+          return read instanceof Unreadable ? [] : [[id, read] as const];
+        }),
+      );
     },
     [touched],
   );
@@ -92,10 +110,6 @@ export const useBoard = (base: string | undefined, now: number) => {
   }, [query.data, records, minute]);
   return { ...query, board };
 };
-
-/** Events of a hire as they are on this phone, without those that the quay would not take. */
-export const eventsHere = async (hireId: string): Promise<KeptEvent[]> =>
-  (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(({ state }) => state !== 'refused');
 
 export type HireView = {
   pack: HirePack;
@@ -136,7 +150,8 @@ export const useHire = (
     const timer = setInterval(() => void fetch(), 8000);
     return () => clearInterval(timer);
   }, [hireId]);
-  const record = useMemo(() => events && project(events.filter(({ state }) => state !== 'refused').map(({ held }) => held)), [events]);
+  const read = useMemo(() => events && readRecord(events), [events]);
+  const record = read instanceof Unreadable ? undefined : read;
   const pack = query.data;
   const sheets = useMemo(() => [...(pack?.sheets ?? []), ...(own ?? []).map(({ sheet }) => sheet)], [pack, own]);
   // Somebody else entered the party; its sheet comes with the next pack.
@@ -170,5 +185,5 @@ export const useHire = (
     () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, add, undo } : undefined),
     [pack, record, events, sheets, asked, hireId, add, undo],
   );
-  return { view, error: query.error, shut, refetch: () => void query.refetch() };
+  return { view, error: read instanceof Unreadable ? read : query.error, shut, refetch: () => void query.refetch() };
 };

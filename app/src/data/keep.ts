@@ -4,8 +4,13 @@ import type { Me } from '@quay/contract/session';
 import type { Held } from '@quay/core/record/held';
 import { type DBSchema, type IDBPTransaction, openDB, type StoreNames } from 'idb';
 
-/** `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. */
-export type KeptState = 'kept' | 'held' | 'refused';
+/**
+ * `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. `aside`: a manager took it
+ * out of a record that could not be read with it.
+ */
+export type KeptState = 'kept' | 'held' | 'refused' | 'aside';
+/** Whether an entry is part of the record. */
+export const isPart = ({ state }: { state: KeptState }): boolean => state === 'kept' || state === 'held';
 type Refusal = { reason: string; detail: string };
 
 /** An event on this phone. */
@@ -140,3 +145,7 @@ export const readMe = () => readNamed<Me>('me');
 
 /** The disk is full: nothing that was kept is thrown away for it. */
 export const isFull = (error: unknown): boolean => error instanceof DOMException && error.name === 'QuotaExceededError';
+
+/** Events of a hire as they are on this phone, as far as they are part of its record. */
+export const eventsHere = async (hireId: string): Promise<KeptEvent[]> =>
+  (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(isPart);

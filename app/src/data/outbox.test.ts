@@ -1,11 +1,11 @@
 /** @jest-environment node */
 import type { Me } from '@quay/contract/session';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
-import { keep, write } from './keep';
+import { eventsHere, keep, write } from './keep';
 import { deliver, deliveryState, fetchEvents, keepEvents, keepPhoto, keptCount, NobodyHere, rememberMe, renewGrants } from './outbox';
 
 type Sent = { path: string; method: string; headers: Record<string, string>; body: unknown };
-type Answer = { status?: number; json?: unknown; epoch?: string };
+type Answer = { status?: number; json?: unknown; epoch?: string; ahead?: number };
 let sent: Sent[];
 /** What the quay answers; the default takes everything. */
 let answer: (one: Sent) => Answer | Promise<Answer>;
@@ -31,12 +31,13 @@ beforeEach(async () => {
       body: typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : init.body,
     };
     sent.push(one);
-    const { status = 200, json, epoch } = await answer(one);
+    const { status = 200, json, epoch, ahead } = await answer(one);
     return new Response(JSON.stringify(json), {
       status,
       headers: {
         'content-type': status === 200 ? 'application/json' : 'application/problem+json',
         ...(epoch === undefined ? {} : { 'x-quay-epoch': epoch }),
+        ...(ahead === undefined ? {} : { 'x-quay-clock-ahead-ms': String(ahead) }),
       },
     });
   }) as typeof fetch;
@@ -152,9 +153,9 @@ describe('fetching what others made', () => {
     const other = { ...own!.event, id: own!.event.id.replace(/.$/, (c) => (c === '0' ? '1' : '0')), device: 'phone-2', body: counted(2) };
     const meta = { receivedAt: '2026-06-13T10:00:00.000Z', behindMs: 0 };
     const pages = [
-      { events: [{ event: own!.event, actor: { id: 'bram', role: 'hand' }, ...meta }], cursor: '1', more: true },
-      { events: [{ event: other, actor: { id: 'tilly', role: 'hand' }, ...meta }], cursor: '2', more: false },
-      { events: [], cursor: '2', more: false },
+      { events: [{ event: own!.event, actor: { id: 'bram', role: 'hand' }, ...meta }], cursor: '1', more: true, aside: [] },
+      { events: [{ event: other, actor: { id: 'tilly', role: 'hand' }, ...meta }], cursor: '2', more: false, aside: [] },
+      { events: [], cursor: '2', more: false, aside: [] },
     ];
     const asked: (string | null)[] = [];
     answer = (one) => {
@@ -179,11 +180,49 @@ describe('fetching what others made', () => {
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect((await rows()).map(({ state }) => state)).toEqual(['held']);
     sent = [];
-    answer = (one) => ({ ...(one.method === 'GET' ? { json: { events: [], cursor: '0', more: false } } : takesAll(one)), epoch: 'second' });
+    answer = (one) => ({
+      ...(one.method === 'GET' ? { json: { events: [], cursor: '0', more: false, aside: [] } } : takesAll(one)),
+      epoch: 'second',
+    });
     await fetchEvents('h1');
     await new Promise((resolve) => setTimeout(resolve, 50));
     await deliver();
     expect(sent.filter(({ method }) => method === 'POST')).toHaveLength(1);
     expect((await rows()).map(({ state }) => state)).toEqual(['held']);
+  });
+
+  it('takes an entry out of the record that a manager has set aside, and in again', async () => {
+    await keepEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
+    await deliver();
+    const [first] = await rows();
+    let aside = [first!.id];
+    answer = (one) => (one.method === 'GET' ? { json: { events: [], cursor: '2', more: false, aside } } : takesAll(one));
+    await fetchEvents('h1');
+    expect((await rows()).map(({ state }) => state)).toEqual(['aside', 'held']);
+    expect((await eventsHere('h1')).map(({ held }) => held.event.body)).toEqual([counted(2)]);
+    aside = [];
+    await fetchEvents('h1');
+    expect((await rows()).map(({ state }) => state)).toEqual(['held', 'held']);
+  });
+
+  it('waits when the quay asks it to, and everything stays here', async () => {
+    answer = () => ({ status: 429, json: { type: 'about:blank', title: 'slowly', status: 429, code: 'tooFast' } });
+    await keepEvents('h1', 1, [{ body: counted(1) }]);
+    await deliver();
+    expect([deliveryState().state, (await keptCount()).kept]).toEqual(['wait', 1]);
+  });
+});
+
+describe('the clock', () => {
+  it('is the quay’s where that is a demonstration’s, and the phone’s own otherwise', async () => {
+    answer = (one) => ({ ...takesAll(one), epoch: 'demo', ahead: 7 * 86_400_000 });
+    await keepEvents('h1', 1, [{ body: counted(1) }]);
+    await deliver();
+    const [, later] = [await keepEvents('h1', 1, [{ body: counted(2) }]), (await rows())[1]!];
+    expect(Date.parse(later.held.event.at) - Date.now()).toBeGreaterThan(6 * 86_400_000);
+    answer = (one) => ({ ...takesAll(one), epoch: 'demo' });
+    await deliver();
+    await keepEvents('h1', 1, [{ body: counted(3) }]);
+    expect(Math.abs(Date.parse((await rows())[2]!.held.event.at) - Date.now())).toBeLessThan(60_000);
   });
 });

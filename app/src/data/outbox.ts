@@ -80,7 +80,8 @@ export const keepSheet = async (hire: string, sheet: Sheet): Promise<string> => 
   return sha;
 };
 
-export type Delivery = { state: 'idle' | 'busy' | 'noAnswer' | 'signIn'; at: number };
+/** `wait`: the quay asks this phone not to send so much at once. */
+export type Delivery = { state: 'idle' | 'busy' | 'noAnswer' | 'signIn' | 'wait'; at: number };
 let latest: Delivery = { state: 'idle', at: 0 };
 const listeners = new Set<() => void>();
 export const deliveryState = (): Delivery => latest;
@@ -190,8 +191,10 @@ export const deliver = (): Promise<void> => {
       await deliverPhotos();
       say('idle');
     } catch (error) {
-      if (error instanceof Refused) say(error.problem.status === 401 || error.problem.status === 403 ? 'signIn' : 'noAnswer');
-      else if (error instanceof NoAnswer) say('noAnswer');
+      if (error instanceof Refused) {
+        const { status } = error.problem;
+        say(status === 401 || status === 403 ? 'signIn' : status === 429 ? 'wait' : 'noAnswer');
+      } else if (error instanceof NoAnswer) say('noAnswer');
       else throw error;
     }
   };
@@ -206,11 +209,22 @@ export const deliver = (): Promise<void> => {
   return running;
 };
 
+/** What a manager has set aside, or taken back, since this phone looked last. */
+const noteAside = async (hire: string, aside: readonly string[]): Promise<void> => {
+  const rows = await (await keep()).getAllFromIndex('events', 'hire', hire);
+  const changed = rows.filter(({ id, state }) => (state === 'held' || state === 'aside') && (state === 'aside') !== aside.includes(id));
+  if (changed.length === 0) return;
+  await write(['events'], async (tx) => {
+    for (const row of changed) await tx.objectStore('events').put({ ...row, state: row.state === 'aside' ? 'held' : 'aside' });
+  });
+};
+
 /** Fetches what others added to a hire, by cursor. @throws Refused, NoAnswer */
 export const fetchEvents = async (hire: string): Promise<void> => {
   for (;;) {
     const after = (await (await keep()).get('cursors', hire))?.cursor;
     const page = await call(readEvents, { params: { hireId: hire }, query: after === undefined ? {} : { after } });
+    await noteAside(hire, page.aside);
     if (page.events.length === 0) return;
     await write(['events', 'cursors'], async (tx) => {
       const events = tx.objectStore('events');
@@ -222,7 +236,7 @@ export const fetchEvents = async (hire: string): Promise<void> => {
         await events.put({
           id: read.event.id,
           hire,
-          state: 'held',
+          state: page.aside.includes(read.event.id) ? 'aside' : 'held',
           held: { event: read.event, ...meta },
           grant: own?.grant,
           addedAt: own?.addedAt ?? present(),
@@ -247,7 +261,7 @@ const noticeRestored = async (epoch: string): Promise<void> => {
     if (known === undefined) return false;
     const device = ((await named.get('me'))?.value as Me | undefined)?.device.id;
     const [events, photos] = [tx.objectStore('events'), tx.objectStore('photos')];
-    for (const row of await events.index('state').getAll('held')) {
+    for (const row of [...(await events.index('state').getAll('held')), ...(await events.index('state').getAll('aside'))]) {
       // The quay's own word is its to give again.
       if (row.held.event.device === 'quay') await events.delete(row.id);
       else if (row.held.event.device === device) await events.put({ ...row, state: 'kept' });

@@ -80,9 +80,9 @@ export const stopReading = (): void => {
   if ('speechSynthesis' in window) window.speechSynthesis.cancel();
 };
 
-/** A choice kept in this browser, for those who come back. */
-export const rememberedChoice = (name: string): string | undefined => localStorage.getItem(name) ?? undefined;
-export const rememberChoice = (name: string, value: string): void => localStorage.setItem(name, value);
+/** A choice kept in this browser, for those who come back; only as long as the page where it keeps nothing. */
+export const rememberedChoice = (name: string): string | undefined => globalThis.localStorage?.getItem(name) ?? undefined;
+export const rememberChoice = (name: string, value: string): void => globalThis.localStorage?.setItem(name, value);
 export const browserLanguage = (): string => navigator.language.slice(0, 2);
 export const setPageLanguage = (language: string): void => {
   document.documentElement.lang = language;

@@ -28,6 +28,8 @@ export type DayHire = {
   castOffAt: string | null;
   cameInAt: string | null;
   hold: string | null;
+  /** Its record cannot be read: how it stands is how it stood before. */
+  broken?: boolean;
 };
 
 export type Afloat = { hire: DayHire; minutesLeft: number; over: boolean; share: number };

@@ -20,7 +20,14 @@ export const DossierRecord = z.object({
   book: z.unknown(),
   /** Each event in the form in which its digest was taken (RFC 8785 makes its bytes). */
   events: z.array(
-    z.object({ event: z.unknown(), actor: z.object({ id: z.string(), role: z.string() }), receivedAt: instant, behindMs: z.number() }),
+    z.object({
+      event: z.unknown(),
+      actor: z.object({ id: z.string(), role: z.string() }),
+      receivedAt: instant,
+      behindMs: z.number(),
+      /** A manager took it out of the record, which could not be read with it. Seals cover it all the same. */
+      aside: z.optional(z.object({ at: instant, by: z.string(), why: z.string() })),
+    }),
   ),
   /** The quay's word that a seal fitted when it came in. */
   countersigned: z.array(

@@ -35,6 +35,9 @@ export type Signing = {
   countersignedAt: string | undefined;
 };
 
+/** An entry that a manager took out of the record, which could not be read with it. */
+export type SetAside = { id: string; at: string; by: string; why: string };
+
 export type Verified = {
   faults: DossierFault[];
   about: { boat: string; renter: string; hire: string; edition: string; madeAt: string; events: number; photos: number } | undefined;
@@ -43,6 +46,7 @@ export type Verified = {
   signed: Signing[];
   /** What was entered about a walk after it had been sealed, or came in late: outside the seal, in order of time. */
   since: { kind: string; at: string; role: string; late: boolean }[];
+  aside: SetAside[];
 };
 
 const parse = <T>(schema: { safeParse(value: unknown): { success: boolean; data?: T } }, bytes: Uint8Array | undefined): T | undefined => {
@@ -68,7 +72,14 @@ const idOf = (event: unknown): string => {
  */
 export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): Verified => {
   const faults: DossierFault[] = [];
-  const nothing = (fault: DossierFault): Verified => ({ faults: [fault], about: undefined, key: undefined, signed: [], since: [] });
+  const nothing = (fault: DossierFault): Verified => ({
+    faults: [fault],
+    about: undefined,
+    key: undefined,
+    signed: [],
+    since: [],
+    aside: [],
+  });
   const opened = unpack(bytes);
   if (!opened.ok) return nothing({ is: opened.reason });
   const { files } = opened;
@@ -92,7 +103,13 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
 
   const held: Held[] = [];
   const digests = new Map<string, string>();
-  for (const { event, actor, receivedAt, behindMs } of record.events) {
+  const aside: SetAside[] = [];
+  for (const { event, actor, receivedAt, behindMs, aside: out } of record.events) {
+    if (out) {
+      digests.set(idOf(event), digestOf(event));
+      aside.push({ id: idOf(event), ...out });
+      continue;
+    }
     const read = readEvent(event);
     if (!read.ok) {
       faults.push({ is: 'eventUnreadable', id: idOf(event) });
@@ -160,5 +177,6 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
       ...projected.late.map((one) => after(one, true)),
       ...[...projected.proposed, ...projected.answered].map((one) => after(one, false)),
     ].sort((a, b) => (a.at < b.at ? -1 : 1)),
+    aside,
   };
 };

@@ -18,6 +18,10 @@ const STEPS: Readonly<Record<number, (raw: Raw) => Raw>> = {
 
 export type Read = { ok: true; event: HireEvent } | { ok: false; reason: 'unknownVersion' | 'unknownKind' | 'doesNotFit'; detail: string };
 
+/** What somebody sent where a word or a number is expected, to be told to people. */
+const shown = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' ? String(value).slice(0, 40) : typeof value;
+
 export type Raised = { ok: true; raw: Raw } | Extract<Read, { ok: false }>;
 
 export const raise = (raw: unknown): Raised => {
@@ -26,10 +30,10 @@ export const raise = (raw: unknown): Raised => {
   while (typeof current.v === 'number' && current.v < EVENT_VERSION) {
     const step = STEPS[current.v];
     if (!step || typeof current.body !== 'object' || current.body === null)
-      return { ok: false, reason: 'unknownVersion', detail: `v ${String(current.v)}` };
+      return { ok: false, reason: 'unknownVersion', detail: `v ${shown(current.v)}` };
     current = step(current);
   }
-  if (current.v !== EVENT_VERSION) return { ok: false, reason: 'unknownVersion', detail: `v ${String(current.v)}` };
+  if (current.v !== EVENT_VERSION) return { ok: false, reason: 'unknownVersion', detail: `v ${shown(current.v)}` };
   return { ok: true, raw: current };
 };
 
@@ -42,5 +46,5 @@ export const trustEvent = (raw: unknown): Read => {
   if (!raised.ok) return raised;
   const event = raised.raw as HireEvent;
   const kind = (raised.raw.body as { kind?: unknown } | undefined)?.kind;
-  return EVENT_KINDS.some((one) => one === kind) ? { ok: true, event } : { ok: false, reason: 'unknownKind', detail: String(kind) };
+  return EVENT_KINDS.some((one) => one === kind) ? { ok: true, event } : { ok: false, reason: 'unknownKind', detail: shown(kind) };
 };

@@ -28,7 +28,15 @@ describe('what undo has taken away', () => {
     const chains = fc.array(fc.array(fc.nat(), { maxLength: 3 }), { minLength: 1, maxLength: 30 });
     fc.assert(
       fc.property(chains, (rows) => {
-        const held = rows.map((named, n) => (n === 0 ? made(0, count) : made(n, undo, named.map((one) => one % n))));
+        const held = rows.map((named, n) =>
+          n === 0
+            ? made(0, count)
+            : made(
+                n,
+                undo,
+                named.map((one) => one % n),
+              ),
+        );
         const isUndone = (n: number): boolean => rows.some((named, by) => by > 0 && named.some((one) => one % by === n) && !isUndone(by));
         expect([...undoneIds(held)].sort()).toEqual(rows.flatMap((_, n) => (isUndone(n) ? [idOf(n)] : [])).sort());
       }),
@@ -40,7 +48,15 @@ describe('what undo has taken away', () => {
     const any = fc.array(fc.array(fc.nat({ max: 11 }), { maxLength: 4 }), { minLength: 1, maxLength: 12 });
     fc.assert(
       fc.property(
-        any.chain((rows) => fc.tuple(fc.constant(rows), fc.shuffledSubarray(rows.map((_, n) => n), { minLength: rows.length }))),
+        any.chain((rows) =>
+          fc.tuple(
+            fc.constant(rows),
+            fc.shuffledSubarray(
+              rows.map((_, n) => n),
+              { minLength: rows.length },
+            ),
+          ),
+        ),
         ([rows, order]) => {
           const held = rows.map((named, n) => made(n, undo, named));
           const expected = [...undoneIds(held)].sort();

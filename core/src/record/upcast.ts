@@ -8,7 +8,8 @@ export const readEvent = (raw: unknown): Read => {
   if (!raised.ok) return raised;
   const read = HireEvent.safeParse(raised.raw);
   // What no shape knows would be signed and stored without anybody ever seeing it.
-  if (read.success && !equal(read.data, raised.raw)) return { ok: false, reason: 'doesNotFit', detail: 'it says more than is known of its kind' };
+  if (read.success && !equal(read.data, raised.raw))
+    return { ok: false, reason: 'doesNotFit', detail: 'it says more than is known of its kind' };
   if (read.success) return { ok: true, event: read.data };
   const issue = read.error.issues[0];
   const unknownKind = issue?.code === 'invalid_union' && issue.path.join('.') === 'body.kind';

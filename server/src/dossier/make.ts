@@ -52,7 +52,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
   const { db } = store;
   const of = await packOf(db, id, key, now);
   if (!of) return { ok: false, reason: 'noSuchHire', missing: 0 };
-  const { record, held } = await wholeRecord(db, id);
+  const { record, held, aside } = await wholeRecord(db, id);
   if (!record.slots.has('out/sealed')) return { ok: false, reason: 'notSealed', missing: 0 };
 
   const drawings = new Set(held.flatMap(({ event: { body } }) => (body.kind === 'signed' ? [body.drawing] : [])));
@@ -82,7 +82,10 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
   const events: DossierRecord['events'] = [];
   for (let after = 0; ;) {
     const page = await eventsAfter(db, id, after);
-    events.push(...page.rows);
+    for (const row of page.rows) {
+      const out = aside.find((one) => one.id === (row.event as { id?: unknown }).id);
+      events.push(out ? { ...row, aside: { at: out.at, by: out.by, why: out.why } } : row);
+    }
     if (!page.more) break;
     after = page.cursor;
   }
@@ -135,6 +138,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
     words.caution,
     filled(words.key, { key: key.fingerprint }),
     ...(edition === 'renter' ? [words.plain] : []),
+    ...(aside.length > 0 ? [filled(words.aside, { n: String(aside.length) })] : []),
   ];
   files.set('record.html', utf8(dossierHtml({ language, title, lines }, sections, (sha) => where.get(sha))));
   const pdf = await dossierPdf({ title, author: operator.name, lines, madeAt: new Date(now) }, sections, (sha) => {

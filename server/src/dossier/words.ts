@@ -24,6 +24,7 @@ const en = {
   entries: 'Every entry, in order',
   seal: 'Seal {root}, signed {at}; taken in by the quay {received}',
   notTaken: 'not yet',
+  aside: 'Taken out of the record by a manager because it could not be read with them: {n}. They are in record.json, with the reasons.',
   key: 'Key of the quay: {key}. Compare it with what stands on your own paper.',
   shot: 'not shown here; in the folder photos',
   of: '{n} of {of}',
@@ -58,6 +59,8 @@ const fr: DossierWords = {
   entries: 'Chaque entrée, dans l’ordre',
   seal: 'Sceau {root}, signé le {at} ; reçu par le quai le {received}',
   notTaken: 'pas encore',
+  aside:
+    'Retirées du dossier par un responsable, car il ne pouvait plus être lu avec elles : {n} saisies. Elles figurent dans record.json, avec les motifs.',
   key: 'Clé du quai : {key}. Comparez-la avec votre propre papier.',
   shot: 'pas montrée ici ; dans le dossier photos',
   of: '{n} sur {of}',
@@ -96,6 +99,8 @@ const de: DossierWords = {
   entries: 'Jeder Eintrag, der Reihe nach',
   seal: 'Siegel {root}, unterschrieben {at}; beim Steg eingegangen {received}',
   notTaken: 'noch nicht',
+  aside:
+    'Von einer Leitung aus dem Protokoll genommen, weil es mit ihnen nicht lesbar war: {n} Einträge. Sie stehen mit der Begründung in record.json.',
   key: 'Schlüssel des Stegs: {key}. Vergleichen Sie ihn mit Ihrem eigenen Papier.',
   shot: 'hier nicht gezeigt; im Ordner photos',
   of: '{n} von {of}',
@@ -134,6 +139,7 @@ const es: DossierWords = {
   entries: 'Cada entrada, en orden',
   seal: 'Sello {root}, firmado {at}; recibido por el muelle {received}',
   notTaken: 'aún no',
+  aside: 'Apartadas del registro por un responsable porque con ellas no podía leerse: {n} entradas. Están en record.json, con los motivos.',
   key: 'Clave del muelle: {key}. Compárela con su propio papel.',
   shot: 'no se muestra aquí; en la carpeta photos',
   of: '{n} de {of}',

@@ -18,6 +18,7 @@ import { weatherRoutes } from './weather';
 import { notFound, problems } from './problem';
 import { recordRoutes } from './record';
 import { renterRoutes } from './renter';
+import { repairRoutes } from './repair';
 import { sessionRoutes } from './session';
 import { settlementRoutes } from './settlement';
 
@@ -63,6 +64,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...sessionRoutes,
     ...hireRoutes,
     ...recordRoutes,
+    ...repairRoutes,
     ...renterRoutes,
     ...fleetRoutes,
     ...keySafeRoutes,

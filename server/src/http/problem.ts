@@ -8,6 +8,8 @@ export class ProblemError extends Error {
     readonly code: string,
     readonly title: string,
     readonly detail?: string,
+    /** When to come back, s. */
+    readonly retryAfterS?: number,
   ) {
     super(title);
   }
@@ -17,9 +19,10 @@ export const fail = (status: number, code: string, title: string, detail?: strin
   throw new ProblemError(status, code, title, detail);
 };
 
-const send = (res: Response, { status, code, title, detail }: ProblemError) =>
+const send = (res: Response, { status, code, title, detail, retryAfterS }: ProblemError) =>
   res
     .status(status)
+    .set(retryAfterS === undefined ? {} : { 'Retry-After': String(retryAfterS) })
     .set('Cache-Control', 'no-store')
     .type('application/problem+json')
     .send(JSON.stringify({ type: 'about:blank', title, status, code, ...(detail === undefined ? {} : { detail }) }));

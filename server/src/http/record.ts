@@ -3,11 +3,12 @@ import { pipeline } from 'node:stream/promises';
 import * as api from '@quay/contract/record';
 import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf, smallPhoto } from '../store/photo';
 import { appendEvents } from '../store/delivery';
-import { eventsAfter } from '../store/record';
+import { asideOf, eventsAfter } from '../store/record';
 import { refreshIfStale } from '../store/refresh';
 import { granted } from '../store/staff';
 import { type Handover, unattended } from '@quay/core/fleet/school';
 import { type Call, on, sent, whoOf } from './mount';
+import { keepPace } from './pace';
 import { fail } from './problem';
 
 const mustExist = async (call: Call<unknown>, hireId: string): Promise<{ handover: Handover; newestBook: number }> =>
@@ -51,6 +52,7 @@ export const recordRoutes = [
   on(api.appendEvents, async (call) => {
     const { quay, params, body, now } = call;
     const { handover, newestBook } = await mustExist(call, params.hireId);
+    await keepPace(whoOf(call).device.id, whoOf(call).role, body.events.length);
     const maker = await makerOf(call);
     const taken = await appendEvents(quay.store.db, {
       hire: params.hireId,
@@ -69,7 +71,12 @@ export const recordRoutes = [
     await mustExist(call, call.params.hireId);
     await refreshIfStale(call.quay.store.db, call.params.hireId, call.quay.key, call.now);
     const page = await eventsAfter(call.quay.store.db, call.params.hireId, Number(call.query.after ?? 0));
-    return { events: page.rows, cursor: String(page.cursor), more: page.more };
+    return {
+      events: page.rows,
+      cursor: String(page.cursor),
+      more: page.more,
+      aside: await asideOf(call.quay.store.db, call.params.hireId),
+    };
   }),
   on(api.photoState, async (call) => {
     await mustExist(call, call.params.hireId);

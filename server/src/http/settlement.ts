@@ -4,6 +4,7 @@ import { keptFor } from '@quay/core/settlement/correction';
 import { correct } from '../store/correcting';
 import { figuresCsv, figuresOf, statementsCsv } from '../store/figures';
 import { priceList } from '../store/hire';
+import { sparing } from '../store/broken';
 import { refreshStale } from '../store/refresh';
 import { accountOf, chargeCard, type Paid, settlePayments } from '../store/payment';
 import { deskOf } from './deposit';
@@ -76,8 +77,8 @@ export const settlementRoutes = [
       )) as Omit<api.Dispute, 'currency' | 'lines' | 'openMinor' | 'remarks'>[];
     const disputes: api.Dispute[] = [];
     for (const row of rows) {
-      const account = await accountOf(db, row.hire);
-      if (typeof account === 'string') continue;
+      const account = await sparing(db, now, () => accountOf(db, row.hire));
+      if (account === undefined || typeof account === 'string') continue;
       const open = account.standings.filter((one) => one.open);
       if (open.length === 0) continue;
       disputes.push({

@@ -35,6 +35,7 @@ const goodBodies: Record<string, unknown> = {
   changeHire: {},
   changeComparison: { do: 'again' },
   closeHire: { totalMinor: 0, events: 0 },
+  setAside: { event: 'x1', why: 'x' },
   keepSheet: { sheet: { salt: '0'.repeat(32), party: { people: [{ id: 'a', name: '', swims: 'well' }] } } },
 };
 const RENTERS = { 'x-quay-renter': 'h-1001' };

@@ -95,7 +95,7 @@ export class Comparing {
   private async work(): Promise<void> {
     for (const hire of this.hires) {
       this.hires.delete(hire);
-      await queueComparisons(this.store().db, hire);
+      await queueComparisons(this.store().db, hire, this.now().toISOString());
     }
     while (!this.ended && this.underWay.size < this.atOnce) {
       const row = await takeComparison(this.store().db, this.now().toISOString());

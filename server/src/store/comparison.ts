@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import type { Comparison, ComparisonBox } from '@quay/contract/compare';
 import { slot } from '@quay/core/record/project';
+import { sparing } from './broken';
 import { bookOf, wholeRecord } from './record';
 
 export type ComparisonRow = {
@@ -29,8 +30,9 @@ const later = (now: string, ms: number) => new Date(Date.parse(now) + ms).toISOS
  * A pair that waits and that nobody wants any more is taken out; what was compared stays.
  * @returns whether anything was queued
  */
-export const queueComparisons = async (db: Knex, hire: string): Promise<boolean> => {
-  const { record } = await wholeRecord(db, hire);
+export const queueComparisons = async (db: Knex, hire: string, now: string): Promise<boolean> => {
+  const record = (await sparing(db, now, () => wholeRecord(db, hire)))?.record;
+  if (!record) return false;
   const row = (await db('hire').where({ id: hire }).whereNot({ state: 'closed' }).first('boat')) as { boat: string } | undefined;
   const book = row && (await bookOf(db, row.boat, record.bookVersion))?.book;
   if (!book) return false;

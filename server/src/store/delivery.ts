@@ -135,7 +135,12 @@ export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken>
     ...[...first.values()].flatMap(({ event, content, digest }) => [event.id, digest, content, weightOf(event)]),
   ])) as { changes: number };
   // All of them new, and each there once: nothing can stand for something else.
-  noteWeight(db, delivery, changes, [...first.values()].map(({ event }) => event));
+  noteWeight(
+    db,
+    delivery,
+    changes,
+    [...first.values()].map(({ event }) => event),
+  );
   if (changes === fit.length) return { held: fit.map(({ event }) => event.id), refused };
   const rows = (await db('event')
     .whereIn('id', [...first.keys()])

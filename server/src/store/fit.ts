@@ -55,14 +55,16 @@ export const openDrills = async (db: Knex, id: string, record: HireRecord, book:
   const { boat, from, to, ...party } = row;
   const operator = await readHanding(db);
   const sheets = await sheetsOf(db, id);
-  return readingRecord(id, () => unproven(record, {
-    ...ground,
-    hire: { id, boat, from, to, party },
-    book,
-    operator,
-    toldBefore: {},
-    sheets,
-  }));
+  return readingRecord(id, () =>
+    unproven(record, {
+      ...ground,
+      hire: { id, boat, from, to, party },
+      book,
+      operator,
+      toldBefore: {},
+      sheets,
+    }),
+  );
 };
 
 /** The fit of a hire, where a party has been entered; most hires on the board have none to look up. */

@@ -112,9 +112,13 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
   const operator = await readOperator(db);
   const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
   if (!book) throw new Error(`hire ${id}: boat ${row.boat} has no book in version ${row.bookVersion ?? 'now'}`);
-  const seals = (await db('seal').where({ hire: id }).select('walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as z.infer<
-    typeof SealState
-  >[];
+  const seals = (await db('seal').where({ hire: id }).select('event', 'walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as (Omit<
+    z.infer<typeof SealState>,
+    'aside'
+  > & { event: string })[];
+  const { held, aside } = await wholeRecord(db, id);
+  const gone = new Set(aside.map((one) => one.id));
+  const coveredBy = new Map(held.flatMap(({ event }) => (event.body.kind === 'sealed' ? [[event.id, event.body.covers]] : [])));
   const statement = (await db('statement').where({ hire: id }).whereNull('corrects').first('number')) as { number: number } | undefined;
   const before = await beforeHire(db, row, now);
   return {
@@ -129,7 +133,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     bookVersion: book.version,
     prices: await priceList(db, row.priceVersion),
     previousSeal: boat.lastSeal,
-    seals,
+    seals: seals.map(({ event, ...seal }) => ({ ...seal, aside: (coveredBy.get(event) ?? []).filter((one) => gone.has(one)).length })),
     signerSalt: row.renterSalt,
     statementNumber: statement?.number ?? null,
   };
@@ -145,7 +149,7 @@ const ROUND_MIDNIGHT_MS = 8 * 3_600_000;
  * Hires of a base that touch the local day of `now` or a few hours of it round midnight, and whatever is still out or at the quay, however old: a boat
  * that never came back does not fall off the board at midnight.
  */
-export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<DayHire[]> => {
+export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<(DayHire & { broken: boolean })[]> => {
   const day = dayOf(now, base.zone);
   // Late in the evening the next boats leave after midnight, and early in the morning the last came in before it.
   const [before, after] = [-1, 1].map((way) => new Date(Date.parse(now) + way * ROUND_MIDNIGHT_MS).toISOString()) as [string, string];
@@ -163,17 +167,18 @@ export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<Da
     'hire.castOffAt',
     'hire.cameInAt',
     'hire.hold',
+    'hire.broken',
   ];
   const select = () =>
     db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').select(columns).where('hire.base', base.id);
-  type Row = Omit<DayHire, 'party'> & { adults: number; children: number };
+  type Row = Omit<DayHire, 'party' | 'broken'> & { adults: number; children: number; broken: string | null };
   const [leaving, returning, open] = [
     (await select().where('hire.from', '>=', from).where('hire.from', '<', to)) as Row[],
     (await select().where('hire.to', '>=', from).where('hire.to', '<', to)) as Row[],
     (await select().whereIn('hire.state', ['walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling'])) as Row[],
   ];
   const rows = new Map([...leaving, ...returning, ...open].map((row) => [row.id, row]));
-  return [...rows.values()].map(({ adults, children, ...row }) => ({ ...row, party: adults + children }));
+  return [...rows.values()].map(({ adults, children, broken, ...row }) => ({ ...row, party: adults + children, broken: broken !== null }));
 };
 
 /** Changes what was booked, when nobody else has since `version`. @returns undefined when there is no such hire */

@@ -8,6 +8,7 @@ import type { Statement } from '@quay/core/settlement/statement';
 import { askNow, stillHeld } from './deposit';
 import { priceList } from './hire';
 import { appendQuayEvent, nextSeq } from './quayEvent';
+import { readingRecord } from './broken';
 import { type Whole, wholeRecord } from './record';
 import { closedStatement } from './statement';
 import { type Desk, nameOf, oneByOne, silence, waitFor } from './terminal';
@@ -31,11 +32,11 @@ export const accountOf = async (db: Knex, hire: string): Promise<Account | 'noSu
   const closed: Statement | undefined = (await closedStatement(db, hire))?.statement;
   if (!closed) return 'notClosed';
   const whole = await wholeRecord(db, hire);
-  const standings = standingsOf(whole.record, closed);
+  const standings = readingRecord(hire, () => standingsOf(whole.record, closed));
   return {
     whole,
     standings,
-    ledger: ledgerOf(whole.record, chargedOf(standings)),
+    ledger: readingRecord(hire, () => ledgerOf(whole.record, chargedOf(standings))),
     currency: (await priceList(db, row.priceVersion)).currency,
     bookVersion: whole.record.bookVersion ?? 1,
   };

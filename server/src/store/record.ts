@@ -59,6 +59,13 @@ export const eventsAfter = async (
 /** An event that a manager took out of the record: it stays where it is, with who did it and why. */
 export type Aside = { id: string; at: string; by: string; why: string };
 
+/** Ids of the events of a hire that were set aside; the hire itself says whether there are any. */
+export const asideOf = async (db: Knex, hire: string): Promise<string[]> => {
+  const found = (await db('hire').where({ id: hire }).first('asides')) as { asides: number } | undefined;
+  if (!found || found.asides === 0) return [];
+  return ((await db('event').where({ hire }).whereNotNull('asideAt').select('id')) as { id: string }[]).map(({ id }) => id);
+};
+
 export type Whole = {
   /** Events that make the record, in the order in which they were taken. */
   held: Held[];
@@ -130,4 +137,3 @@ export const bookOf = async (db: Knex, boat: string, version: number | undefined
   // Books from before some lists were thought of are read for ever.
   return row && { book: Book.parse(JSON.parse(row.laid)), version: row.version };
 };
-

@@ -64,7 +64,9 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
       castOffAt: at('castOff'),
       cameInAt: at('cameIn'),
       bookVersion: record.bookVersion ?? null,
-      openLines: closed ? readingRecord(hireId, () => standingsOf(record, closed.statement).filter(({ open: isOpen }) => isOpen).length) : 0,
+      openLines: closed
+        ? readingRecord(hireId, () => standingsOf(record, closed.statement).filter(({ open: isOpen }) => isOpen).length)
+        : 0,
       // Whether that is too early hangs on the day and is said when somebody looks.
       holdEndsAt: readingRecord(hireId, () => firstEnd(record)),
       hold: waiting && holds.length > 0 ? JSON.stringify(holds[0]) : null,

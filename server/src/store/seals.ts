@@ -14,7 +14,13 @@ const signatureFits = (spki: string, message: string, signature: string): boolea
   );
 
 /** Judges the seals of a hire that are not countersigned yet, and countersigns those that fit. */
-export const judgeSeals = async (db: Knex, hire: { id: string; boat: string }, whole: Whole, key: QuayKey, now: string): Promise<number> => {
+export const judgeSeals = async (
+  db: Knex,
+  hire: { id: string; boat: string },
+  whole: Whole,
+  key: QuayKey,
+  now: string,
+): Promise<number> => {
   const rows = (await db('seal').where({ hire: hire.id })) as { event: string; state: string }[];
   const done = new Map(rows.map(({ event, state }) => [event, state]));
   for (const held of whole.held) {

@@ -13,55 +13,11 @@ import { readImport } from '../import/read';
 import { type Outside, outsideOf } from '../outside/outside';
 import { openStore, type Store } from '../store/open';
 import { type QuayKey, quayKey } from '../store/setting';
+import { Client, HAND, MANAGER } from './client';
+
+export { Client, HAND, MANAGER };
 
 export const DEMO = join(__dirname, '../../../demo');
-export const MANAGER = { name: 'Mina Garrow', secret: 'lamp on the long pier' };
-export const HAND = { name: 'bram oduya', secret: '204618' };
-
-/** A client with its own cookies, as one browser has. */
-export class Client {
-  cookies = new Map<string, string>();
-  constructor(readonly base: string) {}
-
-  async send(
-    method: string,
-    path: string,
-    body?: unknown,
-    headers: Record<string, string> = {},
-  ): Promise<{ status: number; json: Record<string, unknown>; headers: Headers }> {
-    const bytes = body instanceof Uint8Array;
-    const response = await fetch(`${this.base}/api${path}`, {
-      method,
-      headers: {
-        cookie: [...this.cookies].map(([k, v]) => `${k}=${v}`).join('; '),
-        ...(body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
-        ...headers,
-      },
-      ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
-    });
-    for (const line of response.headers.getSetCookie()) {
-      const [pair = ''] = line.split(';');
-      const [name = '', value = ''] = pair.split('=');
-      if (value === '') this.cookies.delete(name);
-      else this.cookies.set(name, value);
-    }
-    const type = response.headers.get('content-type') ?? '';
-    // Read to its end in any case: a connection left half read keeps the server from stopping.
-    const bytesOf = Buffer.from(await response.arrayBuffer());
-    const json = (type.includes('json') ? JSON.parse(bytesOf.toString()) : {}) as Record<string, unknown>;
-    return { status: response.status, json, headers: response.headers };
-  }
-
-  /** What a way that gives a file gives. */
-  async bytes(path: string): Promise<Buffer> {
-    const cookie = [...this.cookies].map(([k, v]) => `${k}=${v}`).join('; ');
-    return Buffer.from(await (await fetch(`${this.base}/api${path}`, { headers: { cookie } })).arrayBuffer());
-  }
-
-  signIn(who: { name: string; secret: string }) {
-    return this.send('POST', '/session', who);
-  }
-}
 
 export type TestQuay = {
   store: Store;

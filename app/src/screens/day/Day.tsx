@@ -86,7 +86,9 @@ const Board = () => {
       {me?.operator.simulated ? (
         <View style={{ paddingHorizontal: 16, paddingBottom: 4 }}>
           <Small size={14}>
-            {isAnotherClock() ? `${t('app.simulated')}. ${t('app.itsClock', { time: `${dayName(now, zone, i18n.language)}, ${clockOf(new Date(now).toISOString(), zone)}` })}` : t('app.simulated')}
+            {isAnotherClock()
+              ? `${t('app.simulated')}. ${t('app.itsClock', { time: `${dayName(now, zone, i18n.language)}, ${clockOf(new Date(now).toISOString(), zone)}` })}`
+              : t('app.simulated')}
           </Small>
         </View>
       ) : null}

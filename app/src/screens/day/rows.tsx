@@ -59,15 +59,17 @@ export const Coming = ({ rows, zone, now, onOpen }: { rows: Board['coming']; zon
     <View>
       {rows.map(({ hire, at, minutes, overdue, notBack }, i) => {
         const what = t('day.leaves', { boat: hire.boat });
-        const word = hire.hold
-          ? t('day.held')
-          : notBack
-            ? t('day.notBack')
-            : overdue
-              ? t('day.overdueLeave')
-              : minutes < 120
-                ? t('day.in', { time: spanOf(minutes) })
-                : t('day.ready');
+        const word = hire.broken
+          ? t('day.broken')
+          : hire.hold
+            ? t('day.held')
+            : notBack
+              ? t('day.notBack')
+              : overdue
+                ? t('day.overdueLeave')
+                : minutes < 120
+                  ? t('day.in', { time: spanOf(minutes) })
+                  : t('day.ready');
         return (
           <Line
             key={hire.id}
@@ -76,7 +78,7 @@ export const Coming = ({ rows, zone, now, onOpen }: { rows: Board['coming']; zon
             name={what}
             testID={`hire-${hire.id}`}
             under={`${hire.renter} · ${t('day.aboard', { n: hire.party })} · ${t('day.until', { time: whenOf(hire.to, zone, now, i18n.language) })}`}
-            tag={<Tag kind={hire.hold ? 'stop' : notBack || overdue || minutes < 30 ? 'ask' : 'ok'}>{word}</Tag>}
+            tag={<Tag kind={hire.hold || hire.broken ? 'stop' : notBack || overdue || minutes < 30 ? 'ask' : 'ok'}>{word}</Tag>}
             label={`${what}, ${hire.renter}, ${word}`}
             onPress={() => onOpen(hire.id)}
           />
@@ -94,7 +96,11 @@ export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen
     <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, marginHorizontal: 16 }}>
       <Small style={{ paddingTop: 6 }}>{t('day.atQuay')}</Small>
       {hires.map((hire) => {
-        const word = hire.hold ? t('day.held') : t(`day.state.${hire.state as 'walkingOut' | 'readyToGo' | 'walkingIn' | 'settling'}`);
+        const word = hire.broken
+          ? t('day.broken')
+          : hire.hold
+            ? t('day.held')
+            : t(`day.state.${hire.state as 'walkingOut' | 'readyToGo' | 'walkingIn' | 'settling'}`);
         return (
           <Row key={hire.id} label={`${hire.boat}, ${hire.renter}, ${word}`} onPress={() => onOpen(hire.id)} testID={`hire-${hire.id}`}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingVertical: 7 }}>
@@ -102,7 +108,7 @@ export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen
                 <Slab size={20}>{hire.boat}</Slab>
                 <Small>{hire.renter}</Small>
               </View>
-              <Tag kind={hire.hold ? 'stop' : 'ask'}>{word}</Tag>
+              <Tag kind={hire.hold || hire.broken ? 'stop' : 'ask'}>{word}</Tag>
             </View>
           </Row>
         );

@@ -48,6 +48,7 @@ export const Attention = () => {
                     {t(`attention.${kind}`, { count: one[kind] })}
                   </Tag>
                 ))}
+                {one.broken ? <Tag kind="stop">{t('attention.broken')}</Tag> : null}
                 {one.holdEndsAt === null ? null : <Tag kind="ask">{t('attention.holdEnds')}</Tag>}
               </View>
             </View>

@@ -66,11 +66,13 @@ const HireCard = ({ view }: { view: HireView }) => {
     else if (state === 'settling') router.push(`/hire/${hire.id}/compare`);
     else router.push(`/hire/${hire.id}/statement`);
   };
-  const seals = (['out', 'in'] as const).flatMap((walk): { walk: Walk; state: HirePack['seals'][number]['state'] | 'here' }[] => {
-    const server = pack.seals.filter((seal) => seal.walk === walk).pop();
-    if (server) return [{ walk, state: server.state }];
-    return record.slots.has(`${walk}/sealed`) ? [{ walk, state: 'here' }] : [];
-  });
+  const seals = (['out', 'in'] as const).flatMap(
+    (walk): { walk: Walk; state: HirePack['seals'][number]['state'] | 'here'; aside: number }[] => {
+      const server = pack.seals.filter((seal) => seal.walk === walk).pop();
+      if (server) return [{ walk, state: server.state, aside: server.aside }];
+      return record.slots.has(`${walk}/sealed`) ? [{ walk, state: 'here', aside: 0 }] : [];
+    },
+  );
   const counts = {
     told: slotsUnder(record, 'out/point/', 'pointTold').length,
     counted: slotsUnder(record, 'out/count/', 'counted').length,
@@ -97,8 +99,16 @@ const HireCard = ({ view }: { view: HireView }) => {
         {seals.map((seal) => (
           <Tag
             key={seal.walk}
-            kind={seal.state === 'countersigned' ? 'ok' : seal.state === 'rootDiffers' || seal.state === 'badSignature' ? 'stop' : 'ask'}
-          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state}`)}`}</Tag>
+            kind={
+              seal.aside > 0
+                ? 'ask'
+                : seal.state === 'countersigned'
+                  ? 'ok'
+                  : seal.state === 'rootDiffers' || seal.state === 'badSignature'
+                    ? 'stop'
+                    : 'ask'
+            }
+          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
         ))}
       </View>
       {record.contradictions.length > 0 ? (

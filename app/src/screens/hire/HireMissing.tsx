@@ -1,25 +1,43 @@
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { NoAnswer } from '../../data/api';
+import { NoAnswer, Refused } from '../../data/api';
+import { Unreadable } from '../../data/hire';
+import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
 import { Alt } from '../../ui/press';
 import { Screen } from '../../ui/screen';
 import { Body } from '../../ui/words';
+import { RepairCard } from './RepairCard';
 
-/** A hire that is being fetched, or is not on this phone and cannot be had. */
+const isBroken = (error: Error) => error instanceof Unreadable || (error instanceof Refused && error.problem.code === 'recordBroken');
+
+/** A hire that is being fetched, or is not on this phone and cannot be had, or whose record cannot be read. */
 export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: () => void }) => {
   const { t } = useTranslation();
   const router = useRouter();
+  const { hireId } = useLocalSearchParams<{ hireId?: string }>();
+  const manager = useMe().data?.staff.role === 'manager';
+  const broken = error !== null && isBroken(error);
+  const title = error instanceof Refused ? error.problem.title : t('hire.missing');
   return (
-    <Screen title={t('app.name')} onBack={() => router.push('/')}>
-      <View style={{ padding: 16 }}>
-        {error ? (
-          <Notice kind="stop" title={t('hire.missing')} action={<Alt label={t('common.again')} onPress={onAgain} />}>
-            <Body>{error instanceof NoAnswer ? t('hire.missingWhy') : error.message}</Body>
-          </Notice>
-        ) : (
+    <Screen title={t('app.name')} onBack={() => router.push('/')} measure={720}>
+      <View style={{ padding: 16, gap: 16 }}>
+        {error === null ? (
           <Body>{t('common.loading')}</Body>
+        ) : broken ? (
+          <>
+            <Notice kind="stop" title={t('repair.broken')} action={<Alt label={t('common.again')} onPress={onAgain} />}>
+              <Body>{t(manager ? 'repair.brokenManager' : 'repair.brokenHand')}</Body>
+            </Notice>
+            {manager && hireId !== undefined ? <RepairCard hireId={hireId} onMended={onAgain} /> : null}
+          </>
+        ) : (
+          <Notice kind="stop" title={title} action={<Alt label={t('common.again')} onPress={onAgain} />}>
+            <Body>
+              {error instanceof NoAnswer ? t('hire.missingWhy') : error instanceof Refused ? (error.problem.detail ?? '') : error.message}
+            </Body>
+          </Notice>
         )}
       </View>
     </Screen>

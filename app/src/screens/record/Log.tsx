@@ -34,8 +34,8 @@ export const Log = ({ view }: { view: HireView }) => {
             {words(held.event.body)}
           </Body>
           {state === 'held' ? null : (
-            <Tag kind={state === 'refused' ? 'stop' : 'ask'} size={12}>
-              {state === 'refused' ? t('kept.refused', { count: 1 }) : t('log.kept')}
+            <Tag kind={state === 'kept' ? 'ask' : 'stop'} size={12}>
+              {state === 'refused' ? t('kept.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}
             </Tag>
           )}
         </View>

@@ -6,7 +6,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import { signHere } from '../../data/deviceKey';
-import { keep } from '../../data/keep';
+import { eventsHere } from '../../data/keep';
 import { keepPhoto } from '../../data/outbox';
 import { SignatureField } from '../../platform/signature';
 import { Card, Notice } from '../../ui/board';
@@ -76,8 +76,7 @@ export const SignForm = ({
       // A full phone has been said; nothing is sealed that was not kept.
       if (signed.length === 0) return;
       // Everything of this hire that is on this phone, the signatures included; what comes later stands outside.
-      const rows = (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(({ state }) => state !== 'refused');
-      const everything: Held[] = rows.map((row) => row.held);
+      const everything: Held[] = (await eventsHere(hireId)).map((row) => row.held);
       const content = sealContent(everything, pack.previousSeal);
       const { signature, key } = await signHere(sealMessage(hireId, walk, content.root));
       const sealed = await view.enter([{ kind: 'sealed', walk, ...content, signature, key }]);

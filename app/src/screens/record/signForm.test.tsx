@@ -26,7 +26,7 @@ jest.mock('../../data/deviceKey', () => ({
 jest.mock('./stopWords', () => ({ useStopWords: () => true }));
 let mockHeld: () => readonly unknown[] = () => [];
 jest.mock('../../data/keep', () => ({
-  keep: () => Promise.resolve({ getAllFromIndex: () => Promise.resolve(mockHeld().map((held) => ({ state: 'kept', held }))) }),
+  eventsHere: () => Promise.resolve(mockHeld().map((held) => ({ state: 'kept', held }))),
 }));
 const mockSaid: string[] = [];
 jest.mock('../../ui/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said.text) }));

@@ -27,7 +27,7 @@ export const KeptLine = () => {
   const kept = count?.kept ?? 0;
   // Two short lines beside the boat's name: what is the matter, and how much is still here since when.
   const lines = [
-    cut ? t('kept.noSignal') : delivery.state === 'signIn' ? t('kept.signIn') : '',
+    cut ? t('kept.noSignal') : delivery.state === 'signIn' ? t('kept.signIn') : delivery.state === 'wait' ? t('kept.wait') : '',
     kept === 0 ? '' : delivery.state === 'busy' ? t('kept.sending', { n: kept }) : t('kept.here', { n: kept }),
     kept === 0 || delivery.state === 'busy' ? '' : t('kept.since', { since }),
     stop ? t('kept.refused', { count: count?.refused ?? 0 }) : '',

@@ -9,7 +9,9 @@ import { living } from '../../testing/living';
 import { counted as count, idsOf, type Made, pack, sealed, soundPropeller } from '../../testing/view';
 import { Statement } from './Statement';
 
-jest.mock('../../data/hire', () => ({ useHire: jest.fn(), eventsHere: jest.fn(() => Promise.resolve([])) }));
+jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
+let mockHere: readonly unknown[] = [];
+jest.mock('../../data/keep', () => ({ eventsHere: () => Promise.resolve(mockHere) }));
 jest.mock('../../data/session', () => ({ useMe: jest.fn() }));
 jest.mock('../../data/outbox', () => ({ deliver: () => Promise.resolve(), fetchEvents: () => Promise.resolve() }));
 jest.mock('../../platform/picture', () => ({ Picture: () => null }));
@@ -46,6 +48,7 @@ const show = (rows: readonly Made[], role: 'hand' | 'manager' = 'hand') => {
   jest
     .mocked(session.useMe)
     .mockReturnValue({ data: { staff: { id: role, name: role, role } } } as unknown as ReturnType<typeof session.useMe>);
+  mockHere = rows;
   const shown = living(rows, 'in', 'gate', (drawn) => {
     jest.mocked(hire.useHire).mockReturnValue({ view: drawn, error: null, shut: false, refetch: () => undefined });
     return <Statement hireId="h-1001" />;

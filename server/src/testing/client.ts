@@ -1,0 +1,56 @@
+export const MANAGER = { name: 'Mina Garrow', secret: 'lamp on the long pier' };
+export const HAND = { name: 'bram oduya', secret: '204618' };
+
+type Answer = { status: number; json: Record<string, unknown>; headers: Headers };
+
+/** A client with its own cookies, as one browser has. */
+export class Client {
+  cookies = new Map<string, string>();
+  constructor(readonly base: string) {}
+
+  send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+    if (body === undefined) return this.ask(method, path, undefined, headers);
+    if (body instanceof Uint8Array)
+      return this.ask(method, path, body as Uint8Array<ArrayBuffer>, { 'content-type': 'application/octet-stream', ...headers });
+    return this.sendText(method, path, JSON.stringify(body), headers);
+  }
+
+  /** Sends what may be no JSON, or more than any value can say. */
+  sendText(method: string, path: string, text: string, headers: Record<string, string> = {}): Promise<Answer> {
+    return this.ask(method, path, text, { 'content-type': 'application/json', ...headers });
+  }
+
+  private async ask(
+    method: string,
+    path: string,
+    body: string | Uint8Array<ArrayBuffer> | undefined,
+    headers: Record<string, string>,
+  ): Promise<Answer> {
+    const response = await fetch(`${this.base}/api${path}`, {
+      method,
+      headers: { cookie: [...this.cookies].map(([k, v]) => `${k}=${v}`).join('; '), ...headers },
+      ...(body === undefined ? {} : { body }),
+    });
+    for (const line of response.headers.getSetCookie()) {
+      const [pair = ''] = line.split(';');
+      const [name = '', value = ''] = pair.split('=');
+      if (value === '') this.cookies.delete(name);
+      else this.cookies.set(name, value);
+    }
+    const type = response.headers.get('content-type') ?? '';
+    // Read to its end in any case: a connection left half read keeps the server from stopping.
+    const bytesOf = Buffer.from(await response.arrayBuffer());
+    const json = (type.includes('json') ? JSON.parse(bytesOf.toString()) : {}) as Record<string, unknown>;
+    return { status: response.status, json, headers: response.headers };
+  }
+
+  /** What a way that gives a file gives. */
+  async bytes(path: string): Promise<Buffer> {
+    const cookie = [...this.cookies].map(([k, v]) => `${k}=${v}`).join('; ');
+    return Buffer.from(await (await fetch(`${this.base}/api${path}`, { headers: { cookie } })).arrayBuffer());
+  }
+
+  signIn(who: { name: string; secret: string }) {
+    return this.send('POST', '/session', who);
+  }
+}
