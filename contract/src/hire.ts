@@ -72,6 +72,8 @@ export const HirePack = z.object({
       defects: z.array(Defect),
     }),
   ),
+  /** Another hire that has the boat now. To a renter neither is named. */
+  away: z.nullable(z.object({ hire: z.string(), renter: z.string(), castOffAt: Instant, due: Instant })),
   prices: PriceList,
   /** The boat's last seal, which the next one takes in. */
   previousSeal: z.nullable(Sha256),

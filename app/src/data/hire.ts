@@ -1,4 +1,5 @@
 import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
+import type { Away } from '@quay/core/castOff/check';
 import { boardOf, stateOf } from '@quay/core/day/board';
 import { digestOf } from '@quay/core/record/canonical';
 import type { EventBody } from '@quay/core/record/event';
@@ -111,12 +112,29 @@ export const useBoard = (base: string | undefined, now: number) => {
   return { ...query, board };
 };
 
+/** Who has the boat: the quay's word, put right by what this phone holds of her other hires. */
+const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; events: readonly KeptEvent[] }[]): Away | undefined => {
+  let away = said ?? undefined;
+  for (const { pack, events } of others) {
+    const record = readRecord(events);
+    if (record instanceof Unreadable || events.length === 0) continue;
+    const left = slot(record, 'castOff', 'castOff');
+    const out = left !== undefined && stateOf((key) => record.slots.has(key)) === 'out';
+    if (out && left)
+      away = { hire: pack.hire.id, renter: pack.hire.renter, castOffAt: new Date(happenedAt(left.by)).toISOString(), due: pack.hire.to };
+    else if (away?.hire === pack.hire.id) away = undefined;
+  }
+  return away;
+};
+
 export type HireView = {
   pack: HirePack;
   record: HireRecord;
   events: KeptEvent[];
   /** Sheets of people, from the quay and from this phone. */
   sheets: HirePack['sheets'];
+  /** Who is out with the boat now, as far as this phone and the quay know; nobody, or this hire itself. */
+  away?: Away | undefined;
   add: (entries: readonly (EventBody | Entry)[]) => Promise<Held[]>;
   undo: (held: readonly Held[]) => Promise<Held[]>;
 };
@@ -134,6 +152,18 @@ export const useHire = (
   const query = useQuery(packQuery(hireId));
   const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
   const own = useKept(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
+  const boat = query.data?.boat.id;
+  // A phone knows of the boat's other hires what it has entered itself, which the quay may not have yet.
+  const others = useKept(
+    ['events', 'packs'],
+    async () => {
+      const db = await keep();
+      const packs = boat === undefined ? [] : (await db.getAll('packs')).filter((one) => one.boat.id === boat && one.id !== hireId);
+      return Promise.all(packs.map(async (one) => ({ pack: one, events: await db.getAllFromIndex('events', 'hire', one.id) })));
+    },
+    [boat, hireId],
+  );
+  const away = useMemo(() => query.data && awayNow(query.data.away, others ?? []), [query.data, others]);
   // Until the quay has been asked once, an empty record may only mean that it has not come yet.
   const [asked, setAsked] = useState<string>();
   const [shut, setShut] = useState(false);
@@ -182,8 +212,8 @@ export const useHire = (
     [add],
   );
   const view = useMemo(
-    () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, add, undo } : undefined),
-    [pack, record, events, sheets, asked, hireId, add, undo],
+    () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, away, add, undo } : undefined),
+    [pack, record, events, sheets, away, asked, hireId, add, undo],
   );
   return { view, error: read instanceof Unreadable ? read : query.error, shut, refetch: () => void query.refetch() };
 };

@@ -54,6 +54,7 @@ export const pack: HirePack = {
   rules: RuleSet.parse(rules),
   operator: { ...Handing.parse(operator), name: operator.name },
   toldBefore: {},
+  away: null,
   sheets: [],
   book: laid.book,
   bookVersion: 1,

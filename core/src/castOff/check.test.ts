@@ -1,14 +1,15 @@
 import { LEVELS, LIFTABLE } from '../fleet/castOff';
 import { Handing } from '../fleet/operator';
 import { keyOfHold } from '../record/hold';
-import { briefingOf } from '../record/handing';
+import { briefingOf, fitOf } from '../record/handing';
 import type { EventBody } from '../record/event';
-import { demoCase, heldBy, party, recordOf, TODAY } from '../testing/demoHire';
+import { digestOf } from '../record/canonical';
+import { demoCase, heldBy, party, people, recordOf, sheet, TODAY } from '../testing/demoHire';
 import { project } from '../record/project';
 import { castOffCheck, type CheckCase, type CheckNow } from './check';
 import { plannedHours } from './fuelPlan';
 
-const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 }, defects: [] };
+const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 }, defects: [], away: undefined };
 // Noon on open water: light, and a breeze she may go out in.
 const given: CheckNow = { now: `${TODAY}T14:30:00.000Z`, wind: { ms: 4, by: 'mast' }, alone: false };
 const noonHire = { ...of.hire, from: `${TODAY}T15:00:00.000Z`, to: `${TODAY}T19:00:00.000Z` };
@@ -23,10 +24,17 @@ const briefed = (bodies: readonly EventBody[]): EventBody[] =>
     how: 'said' as const,
     language: 'en',
   }));
+const jackets: EventBody[] = fitOf(recordOf(party), day, TODAY)!.given.map(({ person, rack }) => ({
+  kind: 'jacketGiven',
+  person,
+  fitting: rack.fitting,
+  where: rack.where,
+}));
 /** Everything done that there is to do, by the book. */
 const all: EventBody[] = [
   { kind: 'walkStarted', walk: 'out' },
   party,
+  ...jackets,
   ...briefed([party]),
   ...book.fittings.map((fitting): EventBody => ({
     kind: 'counted',
@@ -159,7 +167,49 @@ describe('the cast-off check', () => {
     const { notChecked } = check([party]);
     expect(notChecked.filter(({ is }) => is === 'stop').length).toBeGreaterThan(4);
     expect(notChecked.some(({ is }) => is === 'fuel')).toBe(true);
-    expect(check([]).notChecked).toContainEqual({ is: 'party' });
+  });
+
+  it('holds her while nobody is named, no jacket given or no crew chosen, unless the operator softens that', () => {
+    const level = (bodies: readonly EventBody[], is: string, as = day) => check(bodies, {}, as).matters.find(({ found: one }) => one.is === is)?.level;
+    expect(level(without(({ kind }) => kind === 'partySet'), 'noParty')).toBe('hold');
+    const bare = without(({ kind }) => kind === 'jacketGiven');
+    expect(check(bare).matters.find(({ found: { is } }) => is === 'jacketsOpen')).toMatchObject({
+      level: 'hold',
+      liftable: true,
+      place: { page: 'fit' },
+      found: { people: people.map(({ id }) => id) },
+    });
+    const nobody = { ...sheet, party: { people: people.map(({ drives: _, lookout: __, ...one }) => one) } };
+    const crewless = { ...day, sheets: [nobody] };
+    const entered = all.map((body): EventBody => (body.kind === 'partySet' ? { ...body, sheet: digestOf(nobody) } : body));
+    expect(
+      check(entered, {}, crewless)
+        .matters.filter(({ found: { is } }) => is === 'crewOpen')
+        .map(({ key, level: how }) => [key, how]),
+    ).toEqual([
+      ['crewOpen/noDriver', 'hold'],
+      ['crewOpen/noLookout', 'hold'],
+    ]);
+    const soft = { ...day, operator: { ...day.operator, castOff: { noParty: 'note' as const, jacketsOpen: 'ask' as const } } };
+    expect(level(without(({ kind }) => kind === 'partySet'), 'noParty', soft)).toBe('note');
+    expect(level(bare, 'jacketsOpen', soft)).toBe('ask');
+  });
+
+  it('never lets a boat go that somebody else is out with, whoever waives it', () => {
+    const away = { hire: 'h-8', renter: 'Piet', castOffAt: `${TODAY}T10:00:00.000Z`, due: `${TODAY}T14:00:00.000Z` };
+    const seen = check(all, {}, { ...day, away });
+    expect(seen.matters[0]).toMatchObject({ key: 'away', level: 'hold', liftable: false, place: { page: 'comeIn', hire: 'h-8' } });
+    expect(seen.mayGo).toBe(false);
+    const waived = castOffCheck(
+      project([
+        ...heldBy('hand', all),
+        ...release('away').map((one) => ({ ...one, event: { ...one.event, id: one.event.id.replace(/^0{8}/, '00000001'), device: 'm' } })),
+      ]),
+      { ...day, away },
+      given,
+    );
+    expect([waived.mayGo, waived.matters[0]!.letGo]).toEqual([false, undefined]);
+    expect(check(all).mayGo).toBe(true);
   });
 
   const release = (matter: string, role: 'manager' | 'hand' = 'manager') => heldBy(role, [{ kind: 'letGo', matter, why: 'she knows' }]);

@@ -1,14 +1,14 @@
 import type { ForPlan } from '../afloat/lasts';
 import { isDark, nextDusk } from '../afloat/light';
 import type { Briefing } from '../briefing/compose';
-import { bladesToShow } from '../condition/propeller';
+import type { CrewFault } from '../fit/aboard';
 import { type Level, type Liftable, USUAL_LEVEL } from '../fleet/castOff';
 import { schoolOf } from '../fleet/school';
-import { fuelTanks, fuelOf, walkState, wantsGaugePicture, wantsPicture } from '../record/walk';
+import { fuelTanks, fuelOf, walkState, wantsBlades, wantsGaugePicture, wantsPicture } from '../record/walk';
 import { fuelPlans } from './fuelPlan';
-import { type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
+import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
 import { unproven } from '../record/drills';
-import { briefingOf, type Case, dayOfUse, fitOf, peopleOf, schoolsOf, understoodBy } from '../record/handing';
+import { briefingOf, type Case, dayOfUse, type Fit, fitOf, peopleOf, schoolsOf, understoodBy, withoutTheirJacket } from '../record/handing';
 import { type HireRecord, slot } from '../record/project';
 import { type Deposit, depositOf } from '../settlement/deposit';
 import type { Defect } from '../turnaround/work';
@@ -18,9 +18,20 @@ import type { Defect } from '../turnaround/work';
  * reasons; it never says that a boat is safe.
  */
 
+/** Another hire that has the boat: she is out with it, and has not been said to be back. A renter is not told whose. */
+export type Away = { hire: string; renter: string; castOffAt: string; due: string };
+
 /** What the check finds beside what the record itself holds her for. */
 export type Found =
   | Hold
+  /** A boat is in one place: somebody else is out with her. */
+  | { is: 'away'; away: Away }
+  /** Nobody has said who is aboard. */
+  | { is: 'noParty' }
+  /** Nobody is named to drive, or to look out, or their age is not known. */
+  | { is: 'crewOpen'; fault: CrewFault }
+  /** People for whom there is a jacket that they have not been given. */
+  | { is: 'jacketsOpen'; people: string[] }
   /** Musts of one stop. */
   | { is: 'notTold'; points: string[]; station: string }
   | { is: 'notUnderstood'; point: string; station: string; by: 'driver' | 'lookout' }
@@ -45,6 +56,8 @@ export type Origin = 'law' | 'plate' | 'book' | 'operator' | 'somebody' | 'recor
 export type Place =
   | { page: 'fit' | 'sign' | 'deposit' | 'docking' | 'hire' }
   | { page: 'turnaround'; hire: string }
+  /** Where another hire of the boat comes in. */
+  | { page: 'comeIn'; hire: string }
   | { page: 'walk'; station: string }
   | { page: 'drill'; drill: string };
 
@@ -64,11 +77,11 @@ export type NotChecked =
   | { is: 'stop'; station: string; fittings: number; gauges: number; surfaces: number; propellers: number }
   | { is: 'propellerNotSeen'; propeller: string; station: string }
   | { is: 'fuel'; tank: string; station: string | undefined }
-  | { is: 'party' | 'rules' | 'wind' | 'light' };
+  | { is: 'rules' | 'wind' | 'light' };
 
 export type CastOffCheck = { matters: Matter[]; notChecked: NotChecked[]; mayGo: boolean };
 
-export type CheckCase = Case & { hire: { depositMinor: number }; defects: readonly Defect[] };
+export type CheckCase = Case & { hire: { depositMinor: number }; defects: readonly Defect[]; away: Away | undefined };
 export type CheckNow = {
   /** ISO instant. */
   now: string;
@@ -102,6 +115,13 @@ const keyOf = (found: Found): string => {
       return `wind/${Math.ceil(found.windMs)}`;
     case 'light':
       return `light/${found.dark ? 'dark' : 'dusk'}`;
+    case 'away':
+    case 'noParty':
+      return found.is;
+    case 'crewOpen':
+      return `crewOpen/${found.fault.is}`;
+    case 'jacketsOpen':
+      return `jacketsOpen/${[...found.people].sort().join(',')}`.slice(0, 190);
     default:
       return keyOfHold(found);
   }
@@ -110,6 +130,10 @@ const keyOf = (found: Found): string => {
 const isNever = (is: Found['is']): is is (typeof NEVER_LIFTED)[number] => NEVER_LIFTED.some((one) => one === is);
 
 const ORIGIN: Record<Found['is'], Origin> = {
+  away: 'record',
+  noParty: 'operator',
+  crewOpen: 'operator',
+  jacketsOpen: 'operator',
   safetyFitting: 'book',
   propeller: 'book',
   said: 'somebody',
@@ -147,9 +171,14 @@ const placeOf = (found: Found, book: Case['book']): Place => {
       return { page: 'hire' };
     case 'defect':
       return { page: 'turnaround', hire: found.defect.hire };
+    case 'away':
+      return { page: 'comeIn', hire: found.away.hire };
     case 'tooMany':
     case 'noJacket':
     case 'crew':
+    case 'noParty':
+    case 'crewOpen':
+    case 'jacketsOpen':
       return { page: 'fit' };
     case 'drill':
       return { page: 'drill', drill: found.drill };
@@ -202,6 +231,17 @@ const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, 
   ];
 };
 
+/** People who are not known, or known and not ready: no name at the wheel, no jacket on. */
+const partyMatters = (record: HireRecord, of: CheckCase, fit: Fit | undefined): Found[] => {
+  if (!peopleOf(record, of.sheets)) return [{ is: 'noParty' }];
+  if (!fit) return [];
+  const open = withoutTheirJacket(record, fit);
+  return [
+    ...fit.crew.filter(({ is }) => !CREW_HOLDS.includes(is)).map((fault): Found => ({ is: 'crewOpen', fault })),
+    ...(open.length > 0 ? [{ is: 'jacketsOpen' as const, people: open }] : []),
+  ];
+};
+
 const fuelMatters = (record: HireRecord, of: CheckCase): Found[] =>
   fuelPlans(record, of).flatMap(({ tank, fused, plan, hours }): Found[] => {
     const station = gaugeStop(of.book, tank.id);
@@ -225,8 +265,7 @@ const lightMatters = (of: CheckCase, now: string): Found[] => {
 
 const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { wind, alone }: CheckNow): NotChecked[] => {
   const open: NotChecked[] = [];
-  if (!peopleOf(record, of.sheets)) open.push({ is: 'party' });
-  else if (!of.rules) open.push({ is: 'rules' });
+  if (peopleOf(record, of.sheets) && !of.rules) open.push({ is: 'rules' });
   for (const { station, lacks } of walkState(record, of.book, 'out', briefing, alone)) {
     const { fittings, gauges, surfaces, propellers } = lacks;
     if (fittings.length + gauges.length + surfaces.length + propellers.length === 0) continue;
@@ -256,8 +295,11 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
   const briefing = briefingOf(record, of);
   const { windLimitMs } = of.book;
   const deposit = depositOf(record, of.hire.depositMinor);
+  const fit = fitOf(record, of, day);
   const found: Found[] = [
-    ...mattersOf(record, of.book, day, fitOf(record, of, day), unproven(record, of)),
+    ...(of.away ? [{ is: 'away' as const, away: of.away }] : []),
+    ...mattersOf(record, of.book, day, fit, unproven(record, of)),
+    ...partyMatters(record, of, fit),
     ...of.defects.map((defect): Found => ({ is: 'defect', defect })),
     ...briefingMatters(record, of, briefing, alone),
     ...of.book.surfaces.flatMap((surface): Found[] =>
@@ -266,11 +308,9 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
     ...of.book.gauges.flatMap((gauge): Found[] =>
       wantsGaugePicture(record, 'out', gauge, alone) ? [{ is: 'pictureMissing', surface: gauge.id, station: gauge.station }] : [],
     ),
-    ...of.book.propellers.flatMap((propeller): Found[] => {
-      const given = slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value;
-      const wanted = given && given.state !== 'notSeen' ? bladesToShow(propeller) : 0;
-      return (given?.photos.length ?? 0) < wanted ? [{ is: 'pictureMissing', surface: propeller.id, station: propeller.station }] : [];
-    }),
+    ...of.book.propellers.flatMap((propeller): Found[] =>
+      wantsBlades(record, 'out', propeller) ? [{ is: 'pictureMissing', surface: propeller.id, station: propeller.station }] : [],
+    ),
     ...(deposit.state === 'held' || deposit.state === 'notNeeded' ? [] : [{ is: 'deposit' as const, deposit }]),
     ...fuelMatters(record, of),
     ...(wind && windLimitMs !== undefined && wind.ms > windLimitMs

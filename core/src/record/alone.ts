@@ -2,8 +2,8 @@ import type { Briefing } from '../briefing/compose';
 import { USUAL_MINUTES_BEFORE } from '../fleet/base';
 import { type Handover, unattended } from '../fleet/school';
 import type { Walk } from './event';
-import { type Case, type Fit, peopleOf } from './handing';
-import { type HireRecord, slot } from './project';
+import { type Case, type Fit, peopleOf, withoutTheirJacket } from './handing';
+import type { HireRecord } from './project';
 import type { Hold } from './hold';
 import { walkState, wantsPicture } from './walk';
 
@@ -67,13 +67,6 @@ export const ALONE_STEPS = {
 } as const;
 export type AloneStep = (typeof ALONE_STEPS)[Walk][number];
 
-/** Whether everybody for whom there is a jacket has taken theirs; true where nobody is fitted. */
-const jacketsTaken = (record: HireRecord, fit: Pick<Fit, 'given'> | undefined): boolean =>
-  (fit?.given ?? []).every(({ person, rack }) => {
-    const worn = slot(record, `jacket/${person}`, 'jacketGiven')?.value;
-    return worn?.fitting === rack.fitting && worn.where === rack.where;
-  });
-
 /**
  * The steps of taking her over, or of bringing her back, without staff: each done or not, in order. The first that is
  * not done is what comes next; none of them keeps anybody from doing a later one, but where a key or a signature says so.
@@ -90,7 +83,7 @@ export const stepsAlone = (
     party: peopleOf(record, of.sheets) !== undefined,
     briefing: unreadMusts(record, briefing).length === 0,
     key: record.slots.has('keyGiven'),
-    jackets: peopleOf(record, of.sheets) !== undefined && jacketsTaken(record, fit),
+    jackets: peopleOf(record, of.sheets) !== undefined && (fit === undefined || withoutTheirJacket(record, fit).length === 0),
     walk: stops.length > 0 && stops.every(({ tied }) => tied) && picturesWanted(record, of.book, walk).length === 0,
     sign: record.slots.has(`${walk}/sealed`),
     castOff: record.slots.has('castOff'),

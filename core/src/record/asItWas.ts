@@ -15,9 +15,9 @@ export const surfacesAsTheyWere = (record: HireRecord, surfaces: readonly Surfac
 };
 
 /**
- * What one press at a stop of the return says of all that is still open there: equipment as counted at departure, surfaces
- * as they looked, and everything that is looked at when she comes back as it should be. What has to be read, felt or
- * photographed is never said by it, nor what nobody counted at departure.
+ * What one press at a stop of the return says of all that is still open there: equipment as counted at departure, and
+ * surfaces as they looked. What has to be read, felt, photographed or looked for (a switch off, a cover down, a cabin
+ * empty) is never said by it, nor what nobody counted at departure: the record says nothing that nobody has seen.
  */
 export const asItWas = (record: HireRecord, stop: StopState, alone = false): EventBody[] => {
   const { lacks } = stop;
@@ -43,9 +43,6 @@ export const asItWas = (record: HireRecord, stop: StopState, alone = false): Eve
       record,
       stop.surfaces.filter((surface) => lacks.surfaces.includes(surface.id) && !wantsPicture(record, 'in', surface, alone)),
     ),
-    ...stop.checks
-      .filter(({ id }) => lacks.checks.includes(id))
-      .map(({ id, ways }): EventBody => ({ kind: 'asFound', walk: 'in', check: id, way: ways[0]!.id, photos: [] })),
   ];
 };
 

@@ -361,7 +361,9 @@ describe('how she comes back', () => {
   });
 
   it('is read back before it is signed', () => {
-    expect(pageOf(project([found('left-on')]), book, 'in', 'Heron', 'en').checks).toEqual([{ name: 'Battery switch', way: 'left on' }]);
+    expect(pageOf(project([found('left-on')]), book, 'in', 'Heron', 'en').checks).toEqual([
+      { name: 'Battery switch', way: 'left on', asItShould: false },
+    ]);
     expect(pageOf(project([]), book, 'in', 'Heron', 'en')).not.toHaveProperty('checks');
   });
 });

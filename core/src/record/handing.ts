@@ -76,6 +76,13 @@ export const fitOf = (record: HireRecord, of: Pick<Case, 'book' | 'base' | 'rule
   };
 };
 
+/** People for whom a jacket was found and who have not been given it. */
+export const withoutTheirJacket = (record: HireRecord, { given }: Pick<Fit, 'given'>): string[] =>
+  given.flatMap(({ person, rack }) => {
+    const worn = slot(record, `jacket/${person}`, 'jacketGiven')?.value;
+    return worn?.fitting === rack.fitting && worn.where === rack.where ? [] : [person];
+  });
+
 /** Where nobody named rules for these waters, children are judged by the commonest age. */
 const NO_RULES = { childUnder: 12 } as RuleSet;
 

@@ -15,11 +15,11 @@ export type Hold =
   | { is: 'drill'; drill: string }
   | { is: 'contradiction'; key: string };
 
-/** Nobody lifts these, whatever reason they give: more persons or load than the plate, a person without a fitting jacket, a driver the law does not allow. */
-export const NEVER_LIFTED = ['tooMany', 'noJacket', 'crew'] as const;
+/** Nobody lifts these, whatever reason they give: more persons or load than the plate, a person without a fitting jacket, a driver the law does not allow, a boat that somebody else is out with. */
+export const NEVER_LIFTED = ['tooMany', 'noJacket', 'crew', 'away'] as const;
 
-/** What is wrong about the crew that no boat leaves with; a name that is still missing is only noted. */
-const CREW_HOLDS: readonly CrewFault['is'][] = ['driverTooYoung', 'noLicence', 'lookoutTooYoung'];
+/** What is wrong about the crew that no boat leaves with, whoever waives it; a name that is still missing is the operator's to soften. */
+export const CREW_HOLDS: readonly CrewFault['is'][] = ['driverTooYoung', 'noLicence', 'lookoutTooYoung'];
 
 const fitHolds = ({ overloads, unserved, crew }: Pick<Fit, 'overloads' | 'unserved' | 'crew'>): Hold[] => [
   ...overloads.filter((one) => one.is !== 'load' || one.sure).map((overload): Hold => ({ is: 'tooMany', overload })),

@@ -1,3 +1,4 @@
+import { compareMarks } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import type { Wording } from '../fleet/words';
 import { say } from '../fleet/words';
@@ -7,7 +8,7 @@ import { triesOf } from './drills';
 import type { Walk } from './event';
 import { DRILL_WAYS, type DrillWay } from './kinds';
 import { type HireRecord, slot } from './project';
-import { fuelOf, fuelTanks, marksOf } from './walk';
+import { fuelOf, fuelTanks, type Lack, marksOf, walkState } from './walk';
 
 /** What the renter reads back before signing, and whose digest they sign: plain facts, in their language. */
 export type Page = {
@@ -16,21 +17,31 @@ export type Page = {
   boat: string;
   told: string[];
   skipped: string[];
-  counts: { name: string; count: number; of: number; state: string }[];
-  marks: { surface: string; kind: string; sizeMm: number; photos: number }[];
+  /** `was`: how many there were at departure, of a return that differs from it. */
+  counts: { name: string; count: number; of: number; state: string; was?: number }[];
+  /** `is`: of a return, whether departure knew it. */
+  marks: { surface: string; kind: string; sizeMm: number; photos: number; is?: 'new' | 'grown' | 'known' }[];
   gauges: { name: string; shown: string }[];
   fuel: { tank: string; litres: number; low: number; high: number }[];
   propellers: { name: string; state: string }[];
   /** How she came back: what was looked at, and how it was found. */
-  checks?: { name: string; way: string }[];
+  checks?: { name: string; way: string; asItShould: boolean }[];
+  /** What nobody counted, looked at, read or judged, by name; and of what a picture is wanted that nobody took. */
+  open?: string[];
+  pictures?: string[];
+  /** Of a return: what was confirmed in one press as it had been at departure. */
+  onePress?: string[];
   /** Drills gone through: how the best try went, and its mistakes. */
   drills?: { name: string; how: DrillWay; mistakes: number }[];
   /** What whoever signs wanted to stand beside it. */
   remarks?: { as: 'renter' | 'staff'; text: string }[];
 };
 
-/** @param language the one the page is shown in; wording that the book lacks in it falls back to English */
-export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string): Page => {
+/**
+ * @param language the one the page is shown in; wording that the book lacks in it falls back to English
+ * @param alone the renter makes this walk without staff, and more pictures are asked for
+ */
+export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string, alone = false): Page => {
   const words = (wording: Wording) => say(wording, language);
   const points = book.points.map((point) => ({ point, slot: slot(record, `${walk}/point/${point.id}`, 'pointTold', 'pointSkipped') }));
   const drills = book.drills.flatMap((drill) => {
@@ -42,8 +53,36 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
   const checks = book.checks.flatMap((check) => {
     const found = slot(record, `${walk}/check/${check.id}`, 'asFound')?.value;
     const way = found && check.ways.find(({ id }) => id === found.way);
-    return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way }] : [];
+    return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way, asItShould: check.ways[0]?.id === found.way }] : [];
   });
+  const stops = walkState(record, book, walk, undefined, alone);
+  const named = (pick: (lacks: Lack) => readonly string[]) =>
+    stops.flatMap((stop) =>
+      [...stop.fittings, ...stop.propellers, ...stop.surfaces, ...stop.gauges, ...stop.checks]
+        .filter(({ id }) => pick(stop.lacks).includes(id))
+        .map(({ name }) => words(name)),
+    );
+  const open = named((lacks) => [...lacks.fittings, ...lacks.propellers, ...lacks.surfaces, ...lacks.gauges, ...lacks.checks]);
+  const pictures = named((lacks) => lacks.pictures);
+  const known =
+    walk === 'in'
+      ? new Map(
+          compareMarks(marksOf(record, 'out'), marksOf(record, 'in'), new Map(book.surfaces.map((one) => [one.id, one]))).flatMap((one) =>
+            one.is === 'notSeen' ? [] : [[one.in.id, one.is] as const],
+          ),
+        )
+      : new Map<string, 'new' | 'grown' | 'known'>();
+  const asBefore = (key: string) => {
+    const value = record.slots.get(`in/${key}`)?.value;
+    return value !== undefined && 'asBefore' in value && value.asBefore === true;
+  };
+  const onePress =
+    walk === 'in'
+      ? [
+          ...book.fittings.filter(({ id }) => asBefore(`count/${id}`)),
+          ...book.surfaces.filter(({ id }) => asBefore(`surface/${id}`)),
+        ].map(({ name }) => words(name))
+      : [];
   const remarks = (['renter', 'staff'] as const).flatMap((as) => {
     const said = slot(record, `${walk}/remark/${as}`, 'remarked')?.value;
     return said ? [{ as, text: said.text }] : [];
@@ -56,11 +95,29 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     skipped: points.flatMap((p) => (p.slot?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
     counts: book.fittings.flatMap((fitting) => {
       const counted = slot(record, `${walk}/count/${fitting.id}`, 'counted')?.value;
-      return counted ? [{ name: words(fitting.name), count: counted.count, of: fitting.count, state: counted.state }] : [];
+      const was = walk === 'in' ? slot(record, `out/count/${fitting.id}`, 'counted')?.value.count : undefined;
+      return counted
+        ? [
+            {
+              name: words(fitting.name),
+              count: counted.count,
+              of: fitting.count,
+              state: counted.state,
+              ...(was === undefined || was === counted.count ? {} : { was }),
+            },
+          ]
+        : [];
     }),
     marks: marksOf(record, walk).map((mark) => {
       const surface = book.surfaces.find(({ id }) => id === mark.surface);
-      return { surface: surface ? words(surface.name) : mark.surface, kind: mark.kind, sizeMm: mark.sizeMm, photos: mark.photos.length };
+      const is = known.get(mark.id);
+      return {
+        surface: surface ? words(surface.name) : mark.surface,
+        kind: mark.kind,
+        sizeMm: mark.sizeMm,
+        photos: mark.photos.length,
+        ...(is === undefined ? {} : { is }),
+      };
     }),
     gauges: book.gauges.flatMap((gauge) => {
       const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
@@ -78,6 +135,9 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       return given ? [{ name: words(propeller.name), state: given.state }] : [];
     }),
     ...(checks.length > 0 ? { checks } : {}),
+    ...(open.length > 0 ? { open } : {}),
+    ...(pictures.length > 0 ? { pictures } : {}),
+    ...(onePress.length > 0 ? { onePress } : {}),
     // Absent where there are none, as it is from pages that were signed before there were drills.
     ...(walk === 'out' && drills.length > 0 ? { drills } : {}),
     ...(remarks.length > 0 ? { remarks } : {}),

@@ -1,7 +1,8 @@
 import type { Briefing } from '../briefing/compose';
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import type { Gauge, Surface, Tank } from '../fleet/rows';
+import { bladesToShow } from '../condition/propeller';
+import type { Gauge, Propeller, Surface, Tank } from '../fleet/rows';
 import { routeOf, type Stop } from '../fleet/route';
 import { fuse, type Fused, type LevelMethod, type LevelReading } from '../fuel/fuse';
 import { figuresWith } from '../fuel/learn';
@@ -18,6 +19,8 @@ export type Lack = {
   surfaces: string[];
   propellers: string[];
   checks: string[];
+  /** Sides looked at, gauges read and propellers judged of which a picture is asked for and not there yet. */
+  pictures: string[];
 };
 export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
 
@@ -39,8 +42,11 @@ export const wantsGaugePicture = (record: HireRecord, walk: Walk, gauge: Gauge, 
   return read !== undefined && (read.photos?.length ?? 0) === 0;
 };
 
-const isLookedAt = (record: HireRecord, walk: Walk, surface: Surface, alone: boolean): boolean =>
-  lookedAt(record, walk, surface.id) !== undefined && !wantsPicture(record, walk, surface, alone);
+/** Whether pictures of a propeller's blades are asked for and are not all there yet, though she was judged. */
+export const wantsBlades = (record: HireRecord, walk: Walk, propeller: Propeller): boolean => {
+  const given = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value;
+  return given !== undefined && given.state !== 'notSeen' && given.photos.length < bladesToShow(propeller);
+};
 
 /**
  * The walk as far as it has come, in the order of the route.
@@ -62,11 +68,18 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
           : [],
       fittings: open('count', stop.fittings),
       gauges: open('gauge', stop.gauges),
-      // A picture that is asked for belongs to having looked.
-      surfaces: stop.surfaces.filter((surface) => !isLookedAt(record, walk, surface, alone)).map(({ id }) => id),
+      surfaces: open('surface', stop.surfaces),
       propellers: open('propeller', stop.propellers),
       // How she comes back is looked at when she comes back.
       checks: walk === 'in' ? open('check', stop.checks) : [],
+      // What nobody looked at yet is open once, not twice.
+      pictures: [
+        ...stop.surfaces.filter(
+          (surface) => lookedAt(record, walk, surface.id) !== undefined && wantsPicture(record, walk, surface, alone),
+        ),
+        ...stop.gauges.filter((gauge) => wantsGaugePicture(record, walk, gauge, alone)),
+        ...stop.propellers.filter((propeller) => wantsBlades(record, walk, propeller)),
+      ].map(({ id }) => id),
     };
     const left = Object.values(lacks).reduce((sum, ids) => sum + ids.length, 0);
     return { ...stop, tied: record.slots.has(`${walk}/tied/${stop.station.id}`), lacks, left };

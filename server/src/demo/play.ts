@@ -12,7 +12,9 @@ import { litresAt } from '@quay/core/fuel/level';
 import { fuelTanks } from '@quay/core/record/walk';
 import { routeOf } from '@quay/core/fleet/route';
 import { chance } from '@quay/core/testing/chance';
+import type { Person } from '@quay/core/fit/people';
 import { commit } from '@quay/core/record/canonical';
+import { briefingOf, type Case, dayOfUse, fitOf } from '@quay/core/record/handing';
 import type { EventBody, HireEvent, Walk } from '@quay/core/record/event';
 import type { Held } from '@quay/core/record/held';
 import { EVENT_VERSION } from '@quay/core/record/kinds';
@@ -20,8 +22,10 @@ import { findingsOf, needsDecision } from '@quay/core/record/findings';
 import { project } from '@quay/core/record/project';
 import { pageDigest, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage } from '@quay/core/record/seal';
+import type { Sheet } from '@quay/contract/fit';
 import { outsideOf } from '../outside/outside';
 import { closeHire, draftOf } from '../store/closing';
+import { groundOf, keepSheet } from '../store/fit';
 import type { HireRow } from '../store/hire';
 import type { Store } from '../store/open';
 import { settlePayments } from '../store/payment';
@@ -31,7 +35,7 @@ import { bookOf, wholeRecord } from '../store/record';
 import { refresh } from '../store/refresh';
 import { appendQuayEvent } from '../store/quayEvent';
 import { hashToken, newToken } from '../store/secret';
-import type { QuayKey } from '../store/setting';
+import { type QuayKey, readHanding } from '../store/setting';
 
 const MarkSpec = z.object({ surface: z.string(), x: z.number(), y: z.number(), kind: z.enum(MARK_KINDS), sizeMm: z.number() });
 const PlayFile = z.object({
@@ -118,6 +122,28 @@ export const play = async (store: Store, key: QuayKey, file: string, now: Date):
   for (const [i, one] of hires.entries()) await playHire(store, key, phone, one, i, now);
 };
 
+const GROWN_UPS = ['Arlo', 'Brennick', 'Cass', 'Delphie', 'Eskil', 'Fenna', 'Gide', 'Hollis', 'Isolde', 'Jorun'];
+const CHILDREN = ['Kip', 'Lune', 'Moss', 'Nell', 'Otto'];
+
+/** Whoever comes along on an invented hire: the renter drives, the next grown-up looks out. */
+const madeUpParty = (hire: Pick<HireRow, 'adults' | 'children'>, renter: string, seed: number): Person[] => [
+  ...Array.from({ length: hire.adults }, (_, i): Person => ({
+    id: `p${i + 1}`,
+    name: i === 0 ? renter : GROWN_UPS[(seed + i) % GROWN_UPS.length]!,
+    age: 28 + ((seed * 7 + i * 11) % 38),
+    massKg: 58 + ((seed * 5 + i * 13) % 34),
+    swims: i % 4 === 3 ? 'weakly' : 'well',
+    ...(i === 0 ? { drives: true, licence: true } : i === 1 ? { lookout: true } : {}),
+  })),
+  ...Array.from({ length: hire.children }, (_, i): Person => ({
+    id: `p${hire.adults + i + 1}`,
+    name: CHILDREN[(seed + i) % CHILDREN.length]!,
+    age: 6 + ((seed + i * 3) % 5),
+    size: 'child',
+    swims: i % 2 === 0 ? 'weakly' : 'well',
+  })),
+];
+
 const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, seed: number, now: Date) => {
   const hire = (await store.db('hire').where({ id: one.hire }).first()) as HireRow | undefined;
   if (!hire) throw new Error(`play.json: there is no hire ${one.hire}`);
@@ -201,7 +227,30 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
       bookVersion: version,
       now: new Date(clock - 60_000).toISOString(),
     });
-  if (one.upTo !== 'booked') await walkStations(book, 'out', one, seed, add, sha);
+  const ground = await groundOf(store.db, hire.id);
+  if (!ground) throw new Error(`play.json: ${one.hire} lacks its base`);
+  const { name: renter } = (await store.db('person').where({ id: hire.renter }).first('name')) as { name: string };
+  const sheet: Sheet = { salt, party: { people: madeUpParty(hire, renter, seed) } };
+  const of: Case = {
+    ...ground,
+    hire: { id: hire.id, boat: hire.boat, from: hire.from, to: hire.to, party: { adults: hire.adults, children: hire.children } },
+    book,
+    operator: await readHanding(store.db),
+    toldBefore: {},
+    sheets: [sheet],
+  };
+  if (one.upTo !== 'booked') {
+    add({
+      kind: 'partySet',
+      sheet: await keepSheet(store.db, hire.id, sheet, now.toISOString()),
+      people: sheet.party.people.length,
+      children: hire.children,
+    });
+    for (const { person, rack } of fitOf(project(held), of, dayOfUse(of, now.toISOString()))?.given ?? [])
+      add({ kind: 'jacketGiven', person, fitting: rack.fitting, where: rack.where });
+    const told = new Set(briefingOf(project(held), of).tell.map(({ point }) => point.id));
+    await walkStations(book, 'out', one, seed, told, add, sha);
+  }
   if (one.upTo !== 'booked' && one.upTo !== 'walkingOut') {
     await signAndSeal('out');
     clock = Math.max(clock, Math.min(Date.parse(hire.from) + (seed % 5) * 60_000, now.getTime() - 60_000));
@@ -210,7 +259,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   if (['walkingIn', 'settling', 'closed'].includes(one.upTo)) {
     clock = Math.min(Date.parse(hire.to) + (one.late ?? 0) * 60_000, now.getTime() - 8 * 60_000);
     add({ kind: 'cameIn' });
-    await walkStations(book, 'in', one, seed, add, sha);
+    await walkStations(book, 'in', one, seed, new Set(), add, sha);
     const tank = fuelTanks(book)[0];
     if (one.brimL !== undefined && tank) add({ kind: 'fuelFilled', tank: tank.id, litres: one.brimL, brim: true, by: 'operator' });
   }
@@ -267,6 +316,8 @@ const walkStations = async (
   walk: Walk,
   one: Play,
   seed: number,
+  /** Points of the briefing that was composed for this party. */
+  told: ReadonlySet<string>,
   add: (body: EventBody) => void,
   sha: (bytes: Promise<Buffer>) => Promise<string>,
 ) => {
@@ -276,7 +327,7 @@ const walkStations = async (
   for (const stop of stops) {
     if (walk === 'out')
       for (const point of stop.points)
-        if (point.weight !== 'spare') add({ kind: 'pointTold', walk, point: point.id, how: 'said', language: 'en' });
+        if (told.has(point.id)) add({ kind: 'pointTold', walk, point: point.id, how: 'said', language: 'en' });
     for (const fitting of stop.fittings)
       add({
         kind: 'counted',

@@ -22,8 +22,8 @@ export const hireRoutes = [
   on(api.getHire, async ({ quay, params, res, now, renter }) => {
     const pack = (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
     res.set('ETag', `"${pack.hire.version}"`);
-    // Notes are the quay's own.
-    return renter ? { ...pack, hire: { ...pack.hire, notes: '' } } : pack;
+    // Notes are the quay's own, and who else hires is nobody's business.
+    return renter ? { ...pack, hire: { ...pack.hire, notes: '' }, away: pack.away && { ...pack.away, hire: '', renter: '' } } : pack;
   }),
   on(api.changeHire, async ({ quay, params, body, seen, res }) => {
     const done =

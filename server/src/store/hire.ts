@@ -12,7 +12,7 @@ import { type Defect, defectsOf, workOf } from '@quay/core/turnaround/work';
 import { groundOf, sheetsOf } from './fit';
 import { type Broken, BrokenRecord, readingRecord, sparing } from './broken';
 import { bookOf, wholeRecord } from './record';
-import { refreshIfStale } from './refresh';
+import { refreshStale } from './refresh';
 import { type QuayKey, readHanding, readOperator } from './setting';
 import { toldBefore } from './told';
 
@@ -95,9 +95,22 @@ const beforeHire = async (db: Knex, row: HireRow, now: string): Promise<(Before 
   return before && { ...before, defects };
 };
 
+/** The hire that has a boat now, beside one that may be asked about. */
+const awayWith = async (db: Knex, boat: string, beside: string): Promise<HirePack['away']> => {
+  const row = (await db('hire')
+    .join('person', 'person.id', 'hire.renter')
+    .where({ 'hire.boat': boat, 'hire.state': 'out' })
+    .whereNot('hire.id', beside)
+    .whereNotNull('hire.castOffAt')
+    .orderBy('hire.castOffAt', 'desc')
+    .first('hire.id as hire', 'person.name as renter', 'hire.castOffAt as castOffAt', 'hire.to as due')) as NonNullable<HirePack['away']> | undefined;
+  return row ?? null;
+};
+
 /** Everything a phone needs to walk a hire without signal. @throws BrokenRecord */
 export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): Promise<HirePack | undefined> => {
-  await refreshIfStale(db, id, key, now);
+  // Whether she is back is another hire's record.
+  await refreshStale(db, key, now);
   const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
   if (!row) return undefined;
   if (row.broken !== null) throw new BrokenRecord(id, (JSON.parse(row.broken) as Broken).why);
@@ -131,6 +144,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     sheets: await sheetsOf(db, id),
     book: book.book,
     bookVersion: book.version,
+    away: await awayWith(db, row.boat, id),
     prices: await priceList(db, row.priceVersion),
     previousSeal: boat.lastSeal,
     seals: seals.map(({ event, ...seal }) => ({ ...seal, aside: (coveredBy.get(event) ?? []).filter((one) => gone.has(one)).length })),

@@ -158,7 +158,6 @@ const NotLooked = ({ view, rows }: { view: HireView; rows: readonly NotChecked[]
   const { id } = view.pack.hire;
   const pathTo = (row: NotChecked): string | undefined => {
     if ('station' in row && row.station !== undefined) return `/hire/${id}/walk/out?stop=${row.station}`;
-    if (row.is === 'party') return `/hire/${id}/fit`;
     return row.is === 'wind' ? `/hire/${id}/docking` : undefined;
   };
   return (

@@ -31,6 +31,8 @@ export const pathOf = (hireId: string, place: Place): string | undefined => {
       return `/hire/${hireId}/drill/${place.drill}`;
     case 'deposit':
       return `/hire/${hireId}/castoff?open=deposit`;
+    case 'comeIn':
+      return place.hire === '' ? undefined : `/hire/${place.hire}/walk/in`;
     case 'turnaround':
       return `/hire/${place.hire}/turnaround`;
     case 'hire':

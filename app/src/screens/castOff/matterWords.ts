@@ -4,6 +4,8 @@ import { clockOf } from '@quay/core/time/zone';
 import { peopleOf } from '@quay/core/record/handing';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
+import { now } from '../../data/clock';
+import { whenOf } from '../../ui/format';
 import { useMoney } from '../../ui/money';
 import { useFitWords } from '../fit/fitWords';
 
@@ -28,6 +30,11 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
     return row ? say(row.name, i18n.language) : id;
   };
   const point = (id: string) => say(book.points.find((other) => other.id === id)?.say ?? { en: id }, i18n.language);
+  const namesOf = (ids: readonly string[]) =>
+    people
+      .filter(({ id }) => ids.includes(id))
+      .map((person) => fit.nameOf(person, people))
+      .join(', ');
   const found = (what: Found): string => {
     switch (what.is) {
       case 'safetyFitting':
@@ -50,12 +57,20 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
         if (overload.is === 'load') return t('matter.load', { may: overload.mayKg, have: Math.round(overload.haveKg[0]) });
         return t(overload.is === 'decks' ? 'matter.decks' : 'matter.heads', { have: overload.have, may: overload.may });
       }
+      case 'away':
+        return t(what.away.renter === '' ? 'matter.awayOther' : 'matter.away', {
+          renter: what.away.renter,
+          time: whenOf(what.away.due, base.zone, now(), i18n.language),
+        });
+      case 'noParty':
+        return t('matter.noParty');
+      case 'crewOpen':
+        return t(`matter.crewOpen.${what.fault.is as 'noDriver'}`);
+      case 'jacketsOpen':
+        return t('matter.jacketsOpen', { names: namesOf(what.people), count: what.people.length });
       case 'noJacket':
         return t('matter.noJacket', {
-          names: people
-            .filter(({ id }) => what.people.includes(id))
-            .map((person) => fit.nameOf(person, people))
-            .join(', '),
+          names: namesOf(what.people),
         });
       case 'crew':
         return t(`matter.crew.${what.fault.is}`, { age: 'fromAge' in what.fault ? what.fault.fromAge : 0 });
@@ -96,9 +111,9 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
     if (what.is === 'stop') {
       const parts = [
         what.fittings > 0 ? t('matter.open.fittings', { count: what.fittings }) : '',
+        what.propellers > 0 ? t('matter.open.propellers') : '',
         what.surfaces > 0 ? t('matter.open.surfaces', { count: what.surfaces }) : '',
         what.gauges > 0 ? t('matter.open.gauges', { count: what.gauges }) : '',
-        what.propellers > 0 ? t('matter.open.propellers') : '',
       ];
       return `${named(what.station)}: ${parts.filter(Boolean).join(', ')}`;
     }

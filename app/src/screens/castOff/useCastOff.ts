@@ -25,7 +25,7 @@ export const useCastOff = (view: HireView): CastOffCheck => {
     const wind = ms !== undefined && (from.is === 'mast' || from.is === 'mastOld' || from.is === 'hand') ? { ms, by: from.is } : undefined;
     return castOffCheck(
       view.record,
-      { ...caseOf(view), hire: view.pack.hire, defects: view.pack.before?.defects ?? [] },
+      { ...caseOf(view), hire: view.pack.hire, defects: view.pack.before?.defects ?? [], away: view.away },
       { now: new Date(now).toISOString(), wind, alone: unattended(view.pack.hire.handover, 'out') },
     );
   }, [view, now, given, from]);
@@ -36,6 +36,7 @@ export const blocking = ({ matters }: CastOffCheck): Matter[] => matters.filter(
 
 /** What the record itself holds her for, whatever is still to be done on the walk. */
 const STANDING: readonly Matter['found']['is'][] = [
+  'away',
   'safetyFitting',
   'propeller',
   'said',

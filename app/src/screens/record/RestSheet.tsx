@@ -4,6 +4,7 @@ import { typedReading } from '@quay/core/fuel/typed';
 import { asItWas } from '@quay/core/record/asItWas';
 import type { EventBody } from '@quay/core/record/event';
 import { slot } from '@quay/core/record/project';
+import { wantsPicture } from '@quay/core/record/walk';
 import { evidenceStateOf } from '@quay/core/condition/propeller';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -25,10 +26,12 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   const faultOf = useReadingFault();
   const stop = stops[at]!;
   // What is open is taken once: rows do not vanish under the fingers of whoever types.
-  const [{ gauges, propellers }] = useState(() => ({
+  const [{ gauges, propellers, checks }] = useState(() => ({
     gauges: stop.gauges.filter(({ id }) => stop.lacks.gauges.includes(id)),
     propellers: stop.propellers.filter(({ id }) => stop.lacks.propellers.includes(id)),
+    checks: stop.checks.filter(({ id }) => stop.lacks.checks.includes(id)),
   }));
+  const [ways, setWays] = useState<Record<string, string>>({});
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [sound, setSound] = useState<Record<string, 'sound' | 'notSeen'>>({});
   const was = (id: string) => slot(record, `out/gauge/${id}`, 'gaugeRead')?.value.shown;
@@ -37,12 +40,17 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
     reading: typedReading(gauge, typed[gauge.id] ?? '', { was: was(gauge.id), sixteenths: true }),
   }));
   const faulty = read.some(({ reading }) => reading.is === 'range' || reading.is === 'back');
-  const pictures = stop.surfaces.filter(
-    ({ id, picture }) => stop.lacks.surfaces.includes(id) && picture !== undefined && (picture === 'always' || alone),
+  const pictures = [...stop.surfaces, ...stop.gauges, ...stop.propellers].filter(
+    (one) =>
+      stop.lacks.pictures.includes(one.id) ||
+      (stop.lacks.surfaces.includes(one.id) && 'stuff' in one && wantsPicture(record, walk, one, alone)),
   );
   const open =
-    read.filter(({ reading }) => reading.is === 'nothing').length + propellers.filter(({ id }) => !sound[id]).length + pictures.length;
-  const tie = (judgements: typeof sound = sound) => {
+    read.filter(({ reading }) => reading.is === 'nothing').length +
+    propellers.filter(({ id }) => !sound[id]).length +
+    checks.filter(({ id }) => !ways[id]).length +
+    pictures.length;
+  const tie = (judgements: typeof sound = sound, found: typeof ways = ways) => {
     if (faulty) return;
     onTie([
       ...asItWas(record, stop, alone),
@@ -65,13 +73,26 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
           ? [{ kind: 'evidenceGiven', walk, propeller: propeller.id, state: evidenceStateOf(judged, propeller), photos: [] }]
           : [];
       }),
+      ...checks.flatMap(({ id }): EventBody[] => {
+        const way = found[id];
+        return way === undefined ? [] : [{ kind: 'asFound', walk, check: id, way, photos: [] }];
+      }),
     ]);
+  };
+  /** With the last thing that was open the stop is done. */
+  const tieIfDone = (judgements: typeof sound, found: typeof ways) => {
+    if (gauges.length + pictures.length > 0) return;
+    if (propellers.every((one) => judgements[one.id]) && checks.every((one) => found[one.id])) tie(judgements, found);
+  };
+  const find = (check: string, way: string) => {
+    const next = { ...ways, [check]: way };
+    setWays(next);
+    tieIfDone(sound, next);
   };
   const judge = (id: string, state: 'sound' | 'notSeen') => {
     const next = { ...sound, [id]: state };
     setSound(next);
-    // With the last thing that was open the stop is done.
-    if (gauges.length + pictures.length === 0 && propellers.every((one) => next[one.id])) tie(next);
+    tieIfDone(next, ways);
   };
   return (
     <Sheet
@@ -107,6 +128,23 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
               />
             ))}
             <Chip label={t('walk.propFlaw')} on={false} tone="lead" onPress={onClose} testID="rest-prop-flaw" />
+          </View>
+        </View>
+      ))}
+      {checks.map((check) => (
+        <View key={check.id} style={{ gap: 6 }}>
+          <Body>{say(check.name, language)}</Body>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={say(check.name, language)}>
+            {check.ways.map((way, i) => (
+              <Chip
+                key={way.id}
+                label={say(way.name, language)}
+                on={ways[check.id] === way.id}
+                tone={i === 0 ? 'weed' : way.price === undefined ? 'mari' : 'lead'}
+                onPress={() => find(check.id, way.id)}
+                testID={`rest-check-${check.id}-${way.id}`}
+              />
+            ))}
           </View>
         </View>
       ))}

@@ -42,6 +42,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       view={view}
       signers={signers}
       languages={[...new Set([view.theirs, view.language])]}
+      stop={walk === 'out' && view.away ? t('away.title') : undefined}
       above={
         <>
           {held ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}

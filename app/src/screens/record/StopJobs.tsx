@@ -49,18 +49,25 @@ export const StopJobs = ({ view, onSheet }: { view: WalkView; onSheet?: (open: b
   );
 };
 
-/** What is not yet counted, looked at, read or judged at this stop, by name. */
+/** What is not yet counted, judged, looked at, read or found at this stop, by name and in the order of the stop. */
 export const Missing = ({ view }: { view: WalkView }) => {
+  const { t } = useTranslation();
   const stop = view.stops[view.at]!;
   const { lacks } = stop;
-  const rows = [...stop.fittings, ...stop.surfaces, ...stop.gauges, ...stop.propellers, ...stop.checks].filter(({ id }) =>
-    [lacks.fittings, lacks.surfaces, lacks.gauges, lacks.propellers, lacks.checks].some((ids) => ids.includes(id)),
+  const all = [...stop.fittings, ...stop.propellers, ...stop.surfaces, ...stop.gauges, ...stop.checks];
+  const rows = all.filter(({ id }) =>
+    [lacks.fittings, lacks.propellers, lacks.surfaces, lacks.gauges, lacks.checks].some((ids) => ids.includes(id)),
   );
   return (
     <View style={{ gap: 4 }}>
       {rows.map(({ id, name }) => (
         <Body key={id}>{`– ${say(name, view.language)}`}</Body>
       ))}
+      {all
+        .filter(({ id }) => lacks.pictures.includes(id))
+        .map(({ id, name }) => (
+          <Body key={`picture/${id}`}>{`– ${say(name, view.language)}: ${t('walk.pictureWanted')}`}</Body>
+        ))}
     </View>
   );
 };

@@ -24,6 +24,7 @@ import { ComeIn } from './ComeIn';
 import { SayLane } from './lanes/SayLane';
 import { RecordPanel } from './Log';
 import { RestSheet } from './RestSheet';
+import { StillOut } from './StillOut';
 import { Missing, StopJobs } from './StopJobs';
 import { useWalk, type WalkView } from './useWalk';
 
@@ -102,6 +103,8 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     [open, at, stops.length, jump],
   );
 
+  if (walk === 'out' && view.away && !view.sealed)
+    return <StillOut view={view} away={view.away} onBack={() => router.push(`/hire/${hireId}`)} />;
   if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
 
   const label = stop.tied

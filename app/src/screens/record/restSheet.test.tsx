@@ -69,4 +69,18 @@ describe('the rest of a stop', () => {
     if (open.length > 0) fireEvent.press(screen.getByTestId('rest-tie'));
     expect(tied.at(-1)).toContainEqual({ kind: 'evidenceGiven', walk: 'in', propeller: judged[0]!.id, state: 'sound', photos: [] });
   });
+
+  it('asks for what has to be looked for, one press each, and enters nothing that nobody touched', () => {
+    const { tied } = rest('aft', []);
+    const { checks } = pack.book;
+    const here = checks.filter(({ station }) => station === 'aft');
+    expect(here.length).toBeGreaterThan(0);
+    fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(tied.at(-1)!.some(({ kind }) => kind === 'asFound')).toBe(false);
+    for (const { id, ways } of here) fireEvent.press(screen.getByTestId(`rest-check-${id}-${ways[0]!.id}`));
+    if (screen.queryAllByTestId(/^rest-(?!tie|check)/).length > 0) fireEvent.press(screen.getByTestId('rest-tie'));
+    expect(tied.at(-1)!.filter(({ kind }) => kind === 'asFound')).toEqual(
+      here.map(({ id, ways }) => ({ kind: 'asFound', walk: 'in', check: id, way: ways[0]!.id, photos: [] })),
+    );
+  });
 });

@@ -144,4 +144,33 @@ describe('signing a walk', () => {
     expect(screen.queryByTestId('to-signatures')).toBeNull();
     expect(screen.queryByTestId('seal')).toBeNull();
   });
+
+  it('of a return shows first what is new, gone, dirty or not looked at, and says what was confirmed in one press', () => {
+    const mark = { id: 'm1', surface: 'port-side', x: 0.4, y: 0.5, kind: 'scratch', sizeMm: 160, photos: [] } as const;
+    const [check] = pack.book.checks;
+    living(
+      [
+        counted('out', 'paddle', 2),
+        counted('out', 'fenders', 4),
+        counted('in', 'paddle', 1),
+        { ...counted('in', 'fenders', 4), asBefore: true } as EventBody,
+        { kind: 'markPlaced', walk: 'in', mark: { ...mark, photos: [] } },
+        { kind: 'surfaceLooked', walk: 'in', surface: 'port-side', photos: [] },
+        { kind: 'asFound', walk: 'in', check: check!.id, way: check!.ways[1]!.id, photos: [] },
+      ],
+      'in',
+      'helm',
+      (view) => <SignForm view={view} signers={BOTH} languages={['en']} onBack={() => undefined} onSealed={() => undefined} />,
+    );
+    expect(screen.getByText('New, different or not looked at')).toBeTruthy();
+    expect(screen.getByText(/^new: scratch, 160 mm/)).toBeTruthy();
+    expect(screen.getByText(/: 1, at departure 2$/)).toBeTruthy();
+    // Once among what comes first, and once in its list.
+    expect(screen.getAllByText(`${check!.name.en}: ${check!.ways[1]!.name.en}`)).toHaveLength(2);
+    const sight = pack.book.gauges.find(({ id }) => id === 'volts')!;
+    expect(screen.getByText(`${sight.name.en}: not looked at`)).toBeTruthy();
+    expect(screen.getByText('Confirmed in one press, as at departure')).toBeTruthy();
+    // Nothing of a return is folded away.
+    expect(screen.queryByText(/^Show all/)).toBeNull();
+  });
 });

@@ -23,7 +23,7 @@ export const AloneSign = ({ walk }: { walk: Walk }) => {
       view={view}
       signers={[{ as: 'renter', title: `${t('sign.renter')}: ${pack.hire.renter}`, commitment: commit(pack.signerSalt, 'renter') }]}
       languages={[view.language]}
-      stop={names.length > 0 ? t('alone.pictures', { names: names.join(', ') }) : undefined}
+      stop={view.away && walk === 'out' ? t('away.title') : names.length > 0 ? t('alone.pictures', { names: names.join(', ') }) : undefined}
       onBack={() => router.push(`/r/alone/walk/${walk}`)}
       onSealed={() => router.replace('/r/alone')}
     />

@@ -15,6 +15,7 @@ import { Sheet } from '../../../ui/sheet';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { ComeIn } from '../../record/ComeIn';
 import { RestSheet } from '../../record/RestSheet';
+import { StillOut } from '../../record/StillOut';
 import { Missing, StopJobs } from '../../record/StopJobs';
 import { useWalk, type WalkView } from '../../record/useWalk';
 import { useRenting } from '../RenterFace';
@@ -38,6 +39,7 @@ const Walking = ({ view }: { view: WalkView }) => {
   const { pack, stops, at, walk, language, record, enter } = view;
   const stop = stops[at]!;
   const question = useOpenQuestion(view);
+  if (walk === 'out' && view.away && !view.sealed) return <StillOut view={view} away={view.away} onBack={() => router.push('/r/alone')} />;
   if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
   const wide = Math.min(width, 640);
   const jump = (index: number) => {
