@@ -58,7 +58,7 @@ export const enterParty = async (page: Page, people: readonly Somebody[]): Promi
     await page.getByTestId(`name-${id}`).fill(one.name);
     await page.getByTestId(`age-${id}`).fill(one.age);
     if (one.mass !== undefined) await page.getByTestId(`mass-${id}`).fill(one.mass);
-    if (one.swims) await page.getByTestId(`swims-${one.swims}`).click();
+    await page.getByTestId(`swims-${one.swims ?? 'well'}`).click();
     if (one.is) await page.getByTestId(`${one.is}-${id}`).click();
   }
   await page.getByTestId('keep-party').click();

@@ -152,6 +152,7 @@ export const DayHire = z.object({
   cameInAt: z.nullable(Instant),
   hold: z.nullable(z.string()),
   broken: z.boolean(),
+  openWork: z.int(),
 });
 export const Day = z.object({
   now: Instant,

@@ -46,7 +46,8 @@ export const simulatedBoatGateway = (
     const drift = mode === 'drifts' ? Math.min(0.35, ((now() - since) / 60_000) * 0.08 + 0.06) : 0;
     return {
       fuelShare: Math.min(1, mode === 'sticks' ? held : truth + wobble + drift),
-      hours: 1240.4 + (seed % 50) / 10,
+      // Beyond what her earlier hires ran: a counter only counts up.
+      hours: 1290.4 + (seed % 50) / 10,
       volts: 12.5 + (seed % 4) / 10,
       position: [-38.04 + (seed % 9) / 1000, 47.99 + (seed % 7) / 1000],
     };

@@ -1,3 +1,4 @@
+import { draftKey } from './draft';
 import { write } from './keep';
 
 const DAY_MS = 86_400_000;
@@ -12,7 +13,7 @@ const ALL_MS = 30 * DAY_MS;
  * @param now ms
  */
 export const forgetOld = (now: number): Promise<void> =>
-  write(['events', 'photos', 'sheets', 'packs', 'cursors'], async (tx) => {
+  write(['events', 'photos', 'sheets', 'packs', 'cursors', 'named'], async (tx) => {
     const [events, photos, packs] = [tx.objectStore('events'), tx.objectStore('photos'), tx.objectStore('packs')];
     for (const { id, hire } of await packs.getAll()) {
       const over = now - Date.parse(hire.to);
@@ -29,6 +30,7 @@ export const forgetOld = (now: number): Promise<void> =>
       for (const { sha } of pictures) await photos.delete([id, sha]);
       for (const { sha } of await tx.objectStore('sheets').index('hire').getAll(id)) await tx.objectStore('sheets').delete([id, sha]);
       await tx.objectStore('cursors').delete(id);
+      await tx.objectStore('named').delete(draftKey(`party:${id}`));
       await packs.delete(id);
     }
   });

@@ -212,7 +212,8 @@ export const useHire = (
     [add],
   );
   const view = useMemo(
-    () => (pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, away, add, undo } : undefined),
+    () =>
+      pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, away, add, undo } : undefined,
     [pack, record, events, sheets, away, asked, hireId, add, undo],
   );
   return { view, error: read instanceof Unreadable ? read : query.error, shut, refetch: () => void query.refetch() };

@@ -92,6 +92,13 @@ export const openInNewTab = (address: string): void => {
   window.open(address, '_blank', 'noopener');
 };
 
+/** Brings what is to be looked at into the middle of the screen, and the keyboard to it where it takes one. */
+export const bringIntoView = (testId: string): void => {
+  const found = document.querySelector<HTMLElement>(`[data-testid="${CSS.escape(testId)}"]`);
+  found?.scrollIntoView({ block: 'center' });
+  found?.focus({ preventScroll: true });
+};
+
 /** Hands a number to the phone's dialler. */
 export const dial = (number: string): void => {
   window.location.href = `tel:${number.replace(/[^+\d]/g, '')}`;

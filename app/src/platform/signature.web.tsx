@@ -18,6 +18,7 @@ export const SignatureField = ({
   label,
   wiped,
   onDrawn,
+  onDot,
 }: {
   width: number;
   height: number;
@@ -25,12 +26,16 @@ export const SignatureField = ({
   label: string;
   wiped: number;
   onDrawn: (png: Blob | undefined) => void;
+  /** Told when somebody only touched it: a dot is nobody's name. */
+  onDot: () => void;
 }) => {
   const canvas = useRef<HTMLCanvasElement>(null);
   const pad = useRef<SignaturePad>(undefined);
   const drawn = useRef(onDrawn);
+  const dot = useRef(onDot);
   useEffect(() => {
     drawn.current = onDrawn;
+    dot.current = onDot;
   });
   useEffect(() => {
     const element = canvas.current;
@@ -44,6 +49,7 @@ export const SignatureField = ({
     made.addEventListener('endStroke', () => {
       // A dot is a thumb that slipped, not somebody's name.
       if (inkOf(made) >= LEAST_INK_PX) element.toBlob((png) => drawn.current(png ?? undefined), 'image/png');
+      else dot.current();
     });
     pad.current = made;
     return () => made.off();

@@ -1,26 +1,31 @@
 import { mdiClose } from '@mdi/js';
 import type { ReactNode } from 'react';
 import { Modal, Pressable, useWindowDimensions, View } from 'react-native';
+import { useBackCloses } from '../platform/back';
 import { Sign } from './press';
 import { Scroll } from './scroll';
 import { useTones, WIDE } from './theme';
 import { SlabBold } from './words';
 
-/** A sheet from below on a phone, a panel in the middle when there is room. Closes by its sign, by Escape and by a press outside. */
+/** A sheet from below on a phone, a panel in the middle when there is room. Closes by its sign, by Escape, by the phone's back and by a press outside. */
 export const Sheet = ({
   title,
   closeLabel,
   onClose,
   children,
   footer,
+  routed = false,
 }: {
   title: string;
   closeLabel: string;
   onClose: () => void;
   children: ReactNode;
   footer?: ReactNode;
+  /** It is open because the address says so. */
+  routed?: boolean;
 }) => {
   const tones = useTones();
+  useBackCloses(onClose, routed);
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE;
   return (

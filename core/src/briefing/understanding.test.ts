@@ -38,8 +38,11 @@ describe('understanding', () => {
     expect(understandingOf(gate, 50, shown)).toMatchObject({ is: 'ask', question: { id: 'q1' } });
   });
   it('is shown by doing as well as by answering, and a later wrong answer counts', () => {
-    expect(understandingOf(gate, 10, [{ how: 'demonstrated', at: 15 }])).toMatchObject({ is: 'understood', how: 'demonstrated' });
-    expect(understandingOf(gate, 10, [{ how: 'demonstrated', at: 15 }, answered('q1', false, 20)])).toMatchObject({ is: 'tellAgain' });
+    const handsOn = { ...gate, handsOn: true };
+    expect(understandingOf(handsOn, 10, [{ how: 'demonstrated', at: 15 }])).toMatchObject({ is: 'understood', how: 'demonstrated' });
+    expect(understandingOf(handsOn, 10, [{ how: 'demonstrated', at: 15 }, answered('q1', false, 20)])).toMatchObject({ is: 'tellAgain' });
+    // What cannot be tried, such as somebody in the water, is asked, whoever says that it was shown.
+    expect(understandingOf(gate, 10, [{ how: 'demonstrated', at: 15 }])).toMatchObject({ is: 'ask' });
     expect(understandingOf(point('plain'), 10, [])).toEqual({ is: 'noQuestion' });
   });
 });

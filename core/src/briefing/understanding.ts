@@ -16,11 +16,12 @@ export type Understanding =
  * @param toldAt when it was last told, ms @param shown what they answered or did, in any order
  */
 export const understandingOf = (
-  { questions = [] }: Pick<Point, 'questions'>,
+  { questions = [], handsOn = false }: Pick<Point, 'questions' | 'handsOn'>,
   toldAt: number | undefined,
   shown: readonly Shown[],
 ): Understanding => {
-  const inOrder = [...shown].sort((a, b) => a.at - b.at);
+  // What cannot be tried on a boat was not shown on one, whoever says so.
+  const inOrder = shown.filter(({ how }) => how === 'answered' || handsOn).sort((a, b) => a.at - b.at);
   const last = inOrder[inOrder.length - 1];
   if (last && (last.how === 'demonstrated' || last.right)) return { is: 'understood', how: last.how, at: last.at, tries: inOrder.length };
   if (questions.length === 0) return { is: 'noQuestion' };

@@ -170,8 +170,14 @@ describe('the cast-off check', () => {
   });
 
   it('holds her while nobody is named, no jacket given or no crew chosen, unless the operator softens that', () => {
-    const level = (bodies: readonly EventBody[], is: string, as = day) => check(bodies, {}, as).matters.find(({ found: one }) => one.is === is)?.level;
-    expect(level(without(({ kind }) => kind === 'partySet'), 'noParty')).toBe('hold');
+    const level = (bodies: readonly EventBody[], is: string, as = day) =>
+      check(bodies, {}, as).matters.find(({ found: one }) => one.is === is)?.level;
+    expect(
+      level(
+        without(({ kind }) => kind === 'partySet'),
+        'noParty',
+      ),
+    ).toBe('hold');
     const bare = without(({ kind }) => kind === 'jacketGiven');
     expect(check(bare).matters.find(({ found: { is } }) => is === 'jacketsOpen')).toMatchObject({
       level: 'hold',
@@ -191,7 +197,13 @@ describe('the cast-off check', () => {
       ['crewOpen/noLookout', 'hold'],
     ]);
     const soft = { ...day, operator: { ...day.operator, castOff: { noParty: 'note' as const, jacketsOpen: 'ask' as const } } };
-    expect(level(without(({ kind }) => kind === 'partySet'), 'noParty', soft)).toBe('note');
+    expect(
+      level(
+        without(({ kind }) => kind === 'partySet'),
+        'noParty',
+        soft,
+      ),
+    ).toBe('note');
     expect(level(bare, 'jacketsOpen', soft)).toBe('ask');
   });
 

@@ -57,6 +57,36 @@ describe('the board of the day', () => {
     expect(boardOf([], NOW).next).toBeUndefined();
   });
 
+  it('then the nearest in time, begun or not, with its hour; money waits till nobody does', () => {
+    const soon = hire('soon', { from: '2026-06-13T10:55:00.000Z' });
+    const begun = hire('begun', { state: 'readyToGo', from: '2026-06-13T12:30:00.000Z' });
+    const settling = hire('paper', { state: 'settling' });
+    expect(boardOf([begun, settling, soon], NOW).next).toMatchObject({ doing: 'walkOut', hire: { id: 'soon' }, at: soon.from });
+    expect(boardOf([begun, settling], NOW).next).toMatchObject({ doing: 'castOff', at: begun.from });
+    expect(boardOf([settling], NOW).next).toMatchObject({ doing: 'settle', hire: { id: 'paper' } });
+    const back = hire('back', { state: 'walkingIn', from: '2026-06-13T07:00:00.000Z' });
+    expect(boardOf([soon, back], NOW).next).toMatchObject({ doing: 'goOnIn' });
+  });
+
+  it('lists a boat at the quay or on the water, not both, and what she needs before she goes again', () => {
+    const board = boardOf(
+      [
+        hire('out', { boat: 'Bun', state: 'out' }),
+        hire('ready', { boat: 'Bun', state: 'readyToGo' }),
+        hire('paper', { boat: 'Bun', state: 'settling', openWork: 2 }),
+        hire('done', { boat: 'Otter', state: 'closed', openWork: 3 }),
+        hire('clean', { boat: 'Pickle', state: 'closed', openWork: 0 }),
+      ],
+      NOW,
+    );
+    expect(board.atTheQuay).toEqual([]);
+    expect(board.coming).toMatchObject([{ hire: { id: 'ready' }, notBack: true }]);
+    expect(board.toSettle.map(({ id }) => id)).toEqual(['paper']);
+    expect(board.toTurnRound.map(({ id }) => id)).toEqual(['done']);
+    // Nobody is sent to walk out a boat that is not there.
+    expect(board.next).toMatchObject({ doing: 'walkIn', hire: { id: 'out' } });
+  });
+
   it('says of a hire whose boat is still out that she is not back yet', () => {
     const board = boardOf(
       [

@@ -30,6 +30,8 @@ export type DayHire = {
   hold: string | null;
   /** Its record cannot be read: how it stands is how it stood before. */
   broken?: boolean;
+  /** So much of what has to be done before the boat goes out again is not done yet. */
+  openWork?: number;
 };
 
 export type Afloat = { hire: DayHire; minutesLeft: number; over: boolean; share: number };
@@ -40,9 +42,14 @@ export type Board = {
   afloat: Afloat[];
   /** At the quay with somebody's hands on them. */
   atTheQuay: DayHire[];
+  /** Walked in, and not settled; their boats may be anywhere by now. */
+  toSettle: DayHire[];
+  /** Back, with something to be done to the boat before she goes out again. */
+  toTurnRound: DayHire[];
   /** What has been, the latest first. */
   been: { hire: DayHire; at: string; what: 'left' | 'cameIn' }[];
-  next: { hire: DayHire; doing: 'walkOut' | 'goOnOut' | 'castOff' | 'walkIn' | 'goOnIn' | 'settle' } | undefined;
+  /** The one thing to do, and the hour it is meant for: when she leaves, or is due. */
+  next: { hire: DayHire; doing: 'walkOut' | 'goOnOut' | 'castOff' | 'walkIn' | 'goOnIn' | 'settle'; at: string | undefined } | undefined;
 };
 
 /** The day round the waterline of the present. @param now ISO instant */
@@ -50,53 +57,58 @@ export const boardOf = (hires: readonly DayHire[], now: string): Board => {
   const coming: Board['coming'] = [];
   const afloat: Afloat[] = [];
   const atTheQuay: DayHire[] = [];
+  const toSettle: DayHire[] = [];
+  const toTurnRound: DayHire[] = [];
   const been: Board['been'] = [];
+  // A boat is in one place: whoever has not come back yet has her.
+  const isOut = (boat: string, beside: string) =>
+    hires.some((other) => other.boat === boat && other.state === 'out' && other.id !== beside);
   for (const hire of hires) {
-    if (hire.state === 'booked')
-      coming.push({
-        hire,
-        at: hire.from,
-        minutes: minutesBetween(now, hire.from),
-        overdue: hire.from < now,
-        // The boat is still on the water with whoever has her before.
-        notBack: hires.some((other) => other.boat === hire.boat && other.state === 'out'),
-      });
-    else if (hire.state === 'walkingOut' || hire.state === 'readyToGo' || hire.state === 'walkingIn' || hire.state === 'settling')
-      atTheQuay.push(hire);
+    const away = isOut(hire.boat, hire.id);
+    const leaving = hire.state === 'walkingOut' || hire.state === 'readyToGo';
+    if (hire.state === 'booked' || (leaving && away))
+      coming.push({ hire, at: hire.from, minutes: minutesBetween(now, hire.from), overdue: hire.from < now, notBack: away });
+    else if (leaving || hire.state === 'walkingIn') atTheQuay.push(hire);
+    else if (hire.state === 'settling') toSettle.push(hire);
     else if (hire.state === 'out') {
       const left = minutesBetween(now, hire.to);
       const start = hire.castOffAt ?? hire.from;
       const whole = Math.max(1, minutesBetween(start, hire.to));
       afloat.push({ hire, minutesLeft: left, over: hire.to < now, share: Math.min(1, Math.max(0, minutesBetween(start, now) / whole)) });
     }
+    if ((hire.openWork ?? 0) > 0 && !away && (hire.state === 'settling' || hire.state === 'closed')) toTurnRound.push(hire);
     if (hire.cameInAt) been.push({ hire, at: hire.cameInAt, what: 'cameIn' });
     if (hire.castOffAt) been.push({ hire, at: hire.castOffAt, what: 'left' });
   }
   coming.sort((a, b) => (a.at < b.at ? 1 : -1));
   afloat.sort((a, b) => a.minutesLeft - b.minutesLeft);
   been.sort((a, b) => (a.at < b.at ? 1 : -1));
-  return { coming, afloat, atTheQuay, been, next: nextOf(coming, afloat, atTheQuay) };
+  const byHour = (a: DayHire, b: DayHire) => (a.from < b.from ? -1 : 1);
+  for (const list of [atTheQuay, toSettle, toTurnRound]) list.sort(byHour);
+  return { coming, afloat, atTheQuay, toSettle, toTurnRound, been, next: nextOf(coming, afloat, atTheQuay, toSettle) };
 };
 
-/** The one thing to do: who is over time first, then what has been begun, then who leaves next or is due next. */
-const nextOf = (coming: Board['coming'], afloat: readonly Afloat[], atTheQuay: readonly DayHire[]): Board['next'] => {
+/**
+ * The one thing to do: who is over time first, then who has come in and waits on the pontoon, then whichever departure or
+ * return is the nearest in time, begun or not; what is only to be settled comes last.
+ */
+const nextOf = (
+  coming: Board['coming'],
+  afloat: readonly Afloat[],
+  atTheQuay: readonly DayHire[],
+  toSettle: readonly DayHire[],
+): Board['next'] => {
   const over = afloat.find((one) => one.over);
-  if (over) return { hire: over.hire, doing: 'walkIn' };
-  const begun = atTheQuay[0];
-  if (begun)
-    return {
-      hire: begun,
-      doing:
-        begun.state === 'walkingOut'
-          ? 'goOnOut'
-          : begun.state === 'readyToGo'
-            ? 'castOff'
-            : begun.state === 'walkingIn'
-              ? 'goOnIn'
-              : 'settle',
-    };
-  const leaving = coming[coming.length - 1];
+  if (over) return { hire: over.hire, doing: 'walkIn', at: over.hire.to };
+  const back = atTheQuay.find(({ state }) => state === 'walkingIn');
+  if (back) return { hire: back, doing: 'goOnIn', at: undefined };
   const due = afloat[0];
-  if (leaving && (!due || leaving.minutes <= due.minutesLeft)) return { hire: leaving.hire, doing: 'walkOut' };
-  return due && { hire: due.hire, doing: 'walkIn' };
+  const timed: NonNullable<Board['next']>[] = [
+    ...atTheQuay.map((hire) => ({ hire, doing: hire.state === 'readyToGo' ? ('castOff' as const) : ('goOnOut' as const), at: hire.from })),
+    ...coming.filter(({ notBack }) => !notBack).map(({ hire, at }) => ({ hire, doing: 'walkOut' as const, at })),
+    ...(due ? [{ hire: due.hire, doing: 'walkIn' as const, at: due.hire.to }] : []),
+  ];
+  const [nearest] = timed.sort((a, b) => (a.at! < b.at! ? -1 : a.at! > b.at! ? 1 : 0));
+  if (nearest) return nearest;
+  return toSettle[0] && { hire: toSettle[0], doing: 'settle', at: undefined };
 };

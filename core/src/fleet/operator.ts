@@ -18,6 +18,11 @@ export const Handing = z.object({
   demonstrationCounts: z._default(z.boolean(), true),
   /** How what the cast-off check finds is taken, where it is not taken as usual. */
   castOff: z._default(CastOffRules, {}),
+  /** Sums that somebody names freely, minor units: up to the first a hand may, from the second on a manager is asked again. */
+  freeLine: z._default(z.object({ handMinor: z.int().check(z.gte(0)), askMinor: z.int().check(z.gt(0)) }), {
+    handMinor: 20_000,
+    askMinor: 200_000,
+  }),
   /** Hours a day under power that renters usually make; what is in the tank is judged by it. */
   underWayHoursADay: z._default(z.number().check(z.gt(0), z.lte(24)), 3),
   points: z._default(z.array(GeneralPoint), []),

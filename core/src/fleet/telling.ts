@@ -24,6 +24,8 @@ const telling = {
   when: z.optional(Condition),
   say: Wording,
   show: z.optional(Wording),
+  /** It can be shown on the boat herself that it was understood; what must not be tried (somebody in the water, gas) is asked. */
+  handsOn: z.optional(z.boolean()),
   /** What is computed for this hire and told together with it: how far what is in the tank goes. */
   tells: z.optional(z.enum(COMPUTED)),
   /** The mistake people make with it. */

@@ -133,7 +133,7 @@ const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): S
     if (body.kind !== 'understandingShown') return [];
     const at = happenedAt(held);
     return body.how === 'demonstrated'
-      ? [{ how: 'demonstrated', at }]
+      ? [{ how: 'demonstrated' as const, at }]
       : [{ how: 'answered', question: body.question ?? '', right: body.right, at }];
   });
 

@@ -80,6 +80,10 @@ const WALKING: readonly EventKind[] = [
 const QUAY: readonly EventKind[] = ['closed', 'keyGiven', 'depositAnswered', 'paymentAnswered', 'corrected'];
 const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff'];
 
+/** Whether a hand names a sum beyond what the operator lets them name: such a line is a manager's to add. */
+export const namesTooMuch = (role: Actor['role'], body: EventBody, handMinor: number): boolean =>
+  role === 'hand' && body.kind === 'extraNoted' && body.amountMinor !== undefined && body.amountMinor > handMinor;
+
 /** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */
 export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
   const { kind } = body;

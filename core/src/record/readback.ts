@@ -78,10 +78,9 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
   };
   const onePress =
     walk === 'in'
-      ? [
-          ...book.fittings.filter(({ id }) => asBefore(`count/${id}`)),
-          ...book.surfaces.filter(({ id }) => asBefore(`surface/${id}`)),
-        ].map(({ name }) => words(name))
+      ? [...book.fittings.filter(({ id }) => asBefore(`count/${id}`)), ...book.surfaces.filter(({ id }) => asBefore(`surface/${id}`))].map(
+          ({ name }) => words(name),
+        )
       : [];
   const remarks = (['renter', 'staff'] as const).flatMap((as) => {
     const said = slot(record, `${walk}/remark/${as}`, 'remarked')?.value;

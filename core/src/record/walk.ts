@@ -197,16 +197,21 @@ export const fuelOf = (record: HireRecord, book: Book, tank: Tank): Fused | unde
   const hours = feedsEngine(tank) ? hoursRun(record, book) : undefined;
   const burn = book.engine.burnLPerHour;
   const counted = totalised(record, book, tank);
-  return fuse({
+  const out = levelReadings(record, book, tank, 'out');
+  const back = levelReadings(record, book, tank, 'in');
+  const fused = fuse({
     capacityL: tank.capacityL,
-    out: levelReadings(record, book, tank, 'out'),
-    in: levelReadings(record, book, tank, 'in'),
+    out,
+    in: back,
     fillsL: fillsOf(record, tank.id, 'renter').reduce((sum, { litres }) => sum + litres, 0),
     use: [
       ...(counted === undefined ? [] : [{ method: 'totaliser' as const, litres: counted }]),
       ...(hours !== undefined && hours >= 0 && burn !== undefined ? [{ method: 'hours' as const, litres: hours * burn }] : []),
     ],
   });
+  // What was in her at departure was read, shown and signed then: no reading of the return puts another figure there.
+  const signed = back.length > 0 ? fuse({ capacityL: tank.capacityL, out })?.out : undefined;
+  return fused && signed ? { ...fused, out: signed } : fused;
 };
 
 export const feedsEngine = ({ feeds }: Tank): boolean => feeds === undefined || feeds === 'engine';

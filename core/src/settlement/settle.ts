@@ -25,3 +25,19 @@ export const settle = (record: HireRecord, of: Settling): { findings: Finding[];
     statement: statementOf(record, findings, of.prices, { heldMinor: depositOf(record, depositMinor).heldMinor, from, to }),
   };
 };
+
+/**
+ * What one decision would come to, before anybody takes it: the lines of that finding as they would stand then, minor units;
+ * negative where the renter would be owed it. Nothing where no price fits and a manager would have to name one.
+ */
+export const costOf = (record: HireRecord, of: Settling, key: string, decision: NonNullable<Finding['decision']>): number | undefined => {
+  const findings = findingsOfHire(record, of).map((finding) => (finding.key === key ? { ...finding, decision } : finding));
+  const { from, to, depositMinor } = of.hire;
+  const { lines } = statementOf(record, findings, of.prices, { heldMinor: depositOf(record, depositMinor).heldMinor, from, to });
+  return lines
+    .filter(({ finding }) => finding.key === key)
+    .reduce<number | undefined>(
+      (sum, { amountMinor }) => (sum === undefined || amountMinor === undefined ? undefined : sum + amountMinor),
+      0,
+    );
+};

@@ -3,11 +3,12 @@ import type { Knex } from 'knex';
 import { canonical } from '@quay/core/record/canonical';
 import type { EventKind, HireEvent } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/record/held';
-import { mayAdd } from '@quay/core/record/mayAdd';
+import { mayAdd, namesTooMuch } from '@quay/core/record/mayAdd';
 import { readEvent } from '@quay/core/record/upcast';
 import type { Refusal } from '@quay/contract/record';
 import { noteWeight, weightOf, withinQuota } from './quota';
 import type { EventRow } from './record';
+import { readHanding } from './setting';
 
 export type Delivery = {
   hire: string;
@@ -96,6 +97,17 @@ const notOverruled = async (db: Knex, hire: string, fit: Fit[], refused: Refusal
   });
 };
 
+/** A sum that a hand names freely has the operator's limit; few deliveries hold one. */
+const withinLimit = async (db: Knex, { actor }: Delivery, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
+  if (actor.role !== 'hand' || !fit.some(({ event: { body } }) => body.kind === 'extraNoted')) return fit;
+  const { handMinor } = (await readHanding(db)).freeLine;
+  return fit.filter(({ event }) => {
+    const over = namesTooMuch(actor.role, event.body, handMinor);
+    if (over) refused.push({ id: event.id, reason: 'mayNot', detail: 'a sum so large is a manager’s to add' });
+    return !over;
+  });
+};
+
 const inserts = new Map<number, string>();
 /**
  * One statement for so many rows, made once: building it anew costs more than running it. What a delivery shares is
@@ -119,7 +131,8 @@ const insertOf = (rows: number): string => {
 export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
   const { fit: sorted, refused } = sort(delivery);
   const { hire, device, actor, now, behindMs } = delivery;
-  const allowed = await (actor.role === 'renter' ? ownOnly : notOverruled)(db, hire, sorted, refused);
+  const named = await withinLimit(db, delivery, sorted, refused);
+  const allowed = await (actor.role === 'renter' ? ownOnly : notOverruled)(db, hire, named, refused);
   const fit = await withinQuota(db, delivery, allowed, refused);
   if (fit.length === 0) return { held: [], refused };
   // The first of an id in one delivery is tried; a second one is then judged against what is held.

@@ -103,7 +103,8 @@ const awayWith = async (db: Knex, boat: string, beside: string): Promise<HirePac
     .whereNot('hire.id', beside)
     .whereNotNull('hire.castOffAt')
     .orderBy('hire.castOffAt', 'desc')
-    .first('hire.id as hire', 'person.name as renter', 'hire.castOffAt as castOffAt', 'hire.to as due')) as NonNullable<HirePack['away']> | undefined;
+    .first('hire.id as hire', 'person.name as renter', 'hire.castOffAt as castOffAt', 'hire.to as due')) as
+    NonNullable<HirePack['away']> | undefined;
   return row ?? null;
 };
 
@@ -163,7 +164,7 @@ const ROUND_MIDNIGHT_MS = 8 * 3_600_000;
  * Hires of a base that touch the local day of `now` or a few hours of it round midnight, and whatever is still out or at the quay, however old: a boat
  * that never came back does not fall off the board at midnight.
  */
-export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<(DayHire & { broken: boolean })[]> => {
+export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<(DayHire & { broken: boolean; openWork: number })[]> => {
   const day = dayOf(now, base.zone);
   // Late in the evening the next boats leave after midnight, and early in the morning the last came in before it.
   const [before, after] = [-1, 1].map((way) => new Date(Date.parse(now) + way * ROUND_MIDNIGHT_MS).toISOString()) as [string, string];
@@ -182,10 +183,11 @@ export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<(D
     'hire.cameInAt',
     'hire.hold',
     'hire.broken',
+    'hire.openWork',
   ];
   const select = () =>
     db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').select(columns).where('hire.base', base.id);
-  type Row = Omit<DayHire, 'party' | 'broken'> & { adults: number; children: number; broken: string | null };
+  type Row = Omit<DayHire, 'party' | 'broken' | 'openWork'> & { adults: number; children: number; broken: string | null; openWork: number };
   const [leaving, returning, open] = [
     (await select().where('hire.from', '>=', from).where('hire.from', '<', to)) as Row[],
     (await select().where('hire.to', '>=', from).where('hire.to', '<', to)) as Row[],

@@ -316,6 +316,9 @@ const ALL: readonly Migration[] = [
       await db.schema.alterTable('hire', (t) => {
         t.text('broken');
         t.integer('asides').notNullable().defaultTo(0);
+        // What is still to be done to the boat before she goes out again.
+        t.integer('openWork').notNullable().defaultTo(0);
+        t.index(['boat', 'state']);
       });
     },
   },

@@ -1,5 +1,7 @@
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
+import type { Book } from '@quay/core/fleet/book';
+import { findingsOf } from '@quay/core/record/findings';
 import { dayOfUse } from '@quay/core/record/handing';
 import { happenedAt } from '@quay/core/record/held';
 import { holdsOf } from '@quay/core/record/hold';
@@ -7,6 +9,7 @@ import { type HireRecord, slot } from '@quay/core/record/project';
 import { standingsOf } from '@quay/core/settlement/correction';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { dateOf } from '@quay/core/time/zone';
+import { workOf } from '@quay/core/turnaround/work';
 import { readingRecord, sparing } from './broken';
 import { fitOfHire, openDrills } from './fit';
 import { bookOf, type Whole, wholeRecord } from './record';
@@ -23,11 +26,15 @@ const firstEnd = (record: HireRecord): string | null =>
     })
     .sort()[0] ?? null;
 
-type HireRow = { id: string; boat: string; base: string; from: string; bookVersion: number | null };
+/** How much has to be done before the boat goes out again, and is not done yet. */
+const openWorkOf = (record: HireRecord, book: Book, hire: { from: string; to: string }): number =>
+  workOf(record, book, findingsOf(record, book, hire)).filter(({ done }) => !done).length;
+
+type HireRow = { id: string; boat: string; base: string; from: string; to: string; bookVersion: number | null };
 
 /** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. @throws BrokenRecord */
 export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: string): Promise<Whole> => {
-  const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'from', 'bookVersion')) as HireRow;
+  const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'from', 'to', 'bookVersion')) as HireRow;
   const whole = await wholeRecord(db, hireId);
   const { record } = whole;
   const seals = await judgeSeals(db, hire, whole, key, now);
@@ -71,6 +78,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
       holdEndsAt: readingRecord(hireId, () => firstEnd(record)),
       hold: waiting && holds.length > 0 ? JSON.stringify(holds[0]) : null,
       broken: null,
+      openWork: book && (state === 'settling' || state === 'closed') ? readingRecord(hireId, () => openWorkOf(record, book.book, hire)) : 0,
       attention: Object.values(attention).some((n) => n > 0) ? JSON.stringify(attention) : null,
     });
   return whole;

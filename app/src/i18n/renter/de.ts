@@ -24,6 +24,9 @@ export const de: RenterWords = {
     fullWhy: 'Der letzte Eintrag wurde nicht behalten; alles davor ist sicher. Platz schaffen, dann noch einmal.',
   },
   party: {
+    begun: 'Was hier begonnen und nicht gespeichert wurde, ist noch da.',
+    anew: 'Neu beginnen',
+    wrong: 'Noch nicht gespeichert: bei {{names}} nachsehen',
     title: 'Wer an Bord ist',
     person: 'Person {{n}}',
     add: 'Jemanden hinzufügen',
@@ -57,6 +60,7 @@ export const de: RenterWords = {
     towed: 'Wird geschleppt',
     overPlate: '{{n}} Personen, das Schild erlaubt {{may}}',
     fault: {
+      swimsMissing: 'Sagen Sie, wie die Person schwimmt: davon hängt die Weste ab.',
       age: 'Eine ganze Zahl von 0 bis 120.',
       ageMissing: 'Das Alter entscheidet über Weste und Fahren.',
       mass: 'Von 2 bis 250 kg.',

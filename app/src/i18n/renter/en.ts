@@ -15,6 +15,9 @@ export const en = {
     fullWhy: 'The last entry was not kept; everything before it is safe. Free some space, then enter it again.',
   },
   party: {
+    begun: 'What was begun here and not kept is still there.',
+    anew: 'Begin anew',
+    wrong: 'Not kept yet: look at {{names}}',
     title: 'Who is aboard',
     person: 'Person {{n}}',
     add: 'Add somebody',
@@ -48,6 +51,7 @@ export const en = {
     towed: 'Will be towed behind',
     overPlate: '{{n}} people, her plate says {{may}} at most',
     fault: {
+      swimsMissing: 'Say how they swim: jackets hang on it.',
       age: 'A whole number from 0 to 120.',
       ageMissing: 'The age decides about jackets and driving.',
       mass: 'From 2 to 250 kg.',

@@ -13,6 +13,9 @@ export const es: RenterWords = {
   },
   kept: { full: 'Este teléfono está lleno', fullWhy: 'Lo último no se guardó; lo anterior está a salvo. Libere espacio y repita.' },
   party: {
+    begun: 'Lo que empezó aquí y no guardó sigue ahí.',
+    anew: 'Empezar de nuevo',
+    wrong: 'Aún no guardado: revise {{names}}',
     title: 'Quién va a bordo',
     person: 'Persona {{n}}',
     add: 'Añadir a alguien',
@@ -46,6 +49,7 @@ export const es: RenterWords = {
     towed: 'Irá remolcado',
     overPlate: '{{n}} personas, la placa permite {{may}}',
     fault: {
+      swimsMissing: 'Diga cómo nada: de ello depende el chaleco.',
       age: 'Un número entero de 0 a 120.',
       ageMissing: 'La edad decide el chaleco y quién conduce.',
       mass: 'De 2 a 250 kg.',

@@ -19,6 +19,9 @@ export const fr: RenterWords = {
     fullWhy: 'La dernière saisie n’a pas été gardée ; le reste est en sûreté. Libérez de la place, puis recommencez.',
   },
   party: {
+    begun: 'Ce que vous aviez commencé sans l’enregistrer est encore là.',
+    anew: 'Recommencer',
+    wrong: 'Pas encore enregistré : voyez {{names}}',
     title: 'Qui est à bord',
     person: 'Personne {{n}}',
     add: 'Ajouter quelqu’un',
@@ -52,6 +55,7 @@ export const fr: RenterWords = {
     towed: 'Sera tracté',
     overPlate: '{{n}} personnes, la plaque en permet {{may}}',
     fault: {
+      swimsMissing: 'Dites comment la personne nage : le gilet en dépend.',
       age: 'Un nombre entier de 0 à 120.',
       ageMissing: 'L’âge décide du gilet et du pilotage.',
       mass: 'De 2 à 250 kg.',

@@ -121,6 +121,7 @@ export const de: StopWords = {
     fuelOddHigh: '{{name}}: {{v}} L über den anderen. Hängt es oder falsch abgelesen? Es wird verworfen.',
     fuelNext: 'Am besten als Nächstes: {{name}}',
     fuelLasts: 'Reicht für etwa {{likely}}, sicher {{surely}}. Nach Dritteln: umkehren nach {{third}}.',
+    readAgain: '{{name}} noch einmal ablesen',
     askThird: 'Die Ablesungen widersprechen sich; keine wird verworfen. Bitte eine dritte.',
     full: 'voll',
     empty: 'leer',
@@ -298,6 +299,8 @@ export const de: StopWords = {
     why: 'Was Sie sagen, steht im Protokoll neben dem, was der Steg sagt; niemand sonst kann es für Sie sagen.',
   },
   sign: {
+    dot: 'Das ist ein Punkt. Bitte den Namen zeichnen.',
+    left: 'Die Unterschrift ist weg, es ist nichts versiegelt. Beim nächsten Mal neu unterschreiben.',
     first: { out: 'Noch offen', in: 'Neu, anders oder nicht angesehen' },
     nothingFirst: 'Nichts Neues, nichts fehlt, nichts ist offen',
     mark: { new: 'neu', grown: 'größer als bei der Abfahrt', known: 'bekannt' },
@@ -450,6 +453,7 @@ export const de: StopWords = {
     },
   },
   alone: {
+    questionFirst: 'Oben wartet eine Frage',
     title: { out: 'Das Boot übernehmen', in: 'Das Boot zurückgeben' },
     why: 'Niemand vom Steg geht mit. Bitte der Reihe nach; ist etwas unklar oder sieht falsch aus, vor dem Ablegen anrufen.',
     step: {

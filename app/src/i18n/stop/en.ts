@@ -121,6 +121,7 @@ export const en = {
     fuelOddHigh: '{{name}} is {{v}} L above what the others say: stuck or misread? It is set aside.',
     fuelNext: 'Best read next: {{name}}',
     fuelLasts: 'Enough for about {{likely}}, for certain {{surely}}. By thirds: home after {{third}}.',
+    readAgain: 'Read {{name}} again',
     askThird: 'The readings disagree; neither is put aside. Take a third.',
     full: 'full',
     empty: 'empty',
@@ -294,6 +295,8 @@ export const en = {
     why: 'What you say stands in the record beside what the quay says; nobody else can say it for you.',
   },
   sign: {
+    dot: 'That is a dot. Draw the name.',
+    left: 'What was drawn is wiped: nothing is sealed. Sign anew when you come back.',
     first: { out: 'Still open', in: 'New, different or not looked at' },
     nothingFirst: 'Nothing new, nothing gone, nothing left open',
     mark: { new: 'new', grown: 'larger than at departure', known: 'known' },
@@ -446,6 +449,7 @@ export const en = {
     },
   },
   alone: {
+    questionFirst: 'A question waits above',
     title: { out: 'Taking her over', in: 'Bringing her back' },
     why: 'Nobody of the quay walks with you. Do these in order; if anything is unclear or looks wrong, ring before you leave.',
     step: {

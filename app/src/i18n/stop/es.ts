@@ -116,6 +116,7 @@ export const es: StopWords = {
     fuelOddHigh: '{{name}}: {{v}} L más que las demás. ¿Atascado o mal leído? Se descarta.',
     fuelNext: 'Mejor leer ahora: {{name}}',
     fuelLasts: 'Alcanza para unos {{likely}}, seguro {{surely}}. Por tercios: volver tras {{third}}.',
+    readAgain: 'Leer de nuevo: {{name}}',
     askThird: 'Las lecturas no coinciden; no se descarta ninguna. Haga una tercera.',
     full: 'lleno',
     empty: 'vacío',
@@ -298,6 +299,8 @@ export const es: StopWords = {
     why: 'Lo que usted dice queda en el registro junto a lo que dice el muelle; nadie más puede decirlo por usted.',
   },
   sign: {
+    dot: 'Eso es un punto. Dibuje el nombre.',
+    left: 'Lo dibujado se ha borrado y no se ha sellado nada. Firme de nuevo al volver.',
     first: { out: 'Aún pendiente', in: 'Nuevo, distinto o sin mirar' },
     nothingFirst: 'Nada nuevo, no falta nada, nada pendiente',
     mark: { new: 'nuevo', grown: 'mayor que a la salida', known: 'conocido' },
@@ -450,6 +453,7 @@ export const es: StopWords = {
     },
   },
   alone: {
+    questionFirst: 'Arriba espera una pregunta',
     title: { out: 'Recoger el barco', in: 'Devolver el barco' },
     why: 'Nadie del muelle le acompaña. Siga el orden; si algo no está claro o parece mal, llame antes de salir.',
     step: {

@@ -121,6 +121,7 @@ export const fr: StopWords = {
     fuelOddHigh: '{{name}} : {{v}} L de plus que les autres. Bloqué ou mal lu ? Il est écarté.',
     fuelNext: 'À lire ensuite : {{name}}',
     fuelLasts: 'Assez pour environ {{likely}}, {{surely}} à coup sûr. Par tiers : demi-tour après {{third}}.',
+    readAgain: 'Relire : {{name}}',
     askThird: 'Les relevés se contredisent ; aucun n’est écarté. Prenez-en un troisième.',
     full: 'plein',
     empty: 'vide',
@@ -304,6 +305,8 @@ export const fr: StopWords = {
     why: 'Ce que vous dites figure au registre à côté de ce que dit le quai ; personne ne peut le dire à votre place.',
   },
   sign: {
+    dot: 'Ce n’est qu’un point. Tracez le nom.',
+    left: 'Ce qui était tracé est effacé, rien n’est scellé. Signez de nouveau en revenant.',
     first: { out: 'Encore ouvert', in: 'Nouveau, différent ou non regardé' },
     nothingFirst: 'Rien de nouveau, rien ne manque, rien d’ouvert',
     mark: { new: 'nouveau', grown: 'plus grand qu’au départ', known: 'connu' },
@@ -456,6 +459,7 @@ export const fr: StopWords = {
     },
   },
   alone: {
+    questionFirst: 'Une question attend au-dessus',
     title: { out: 'Prendre le bateau', in: 'Rendre le bateau' },
     why: 'Personne du quai ne vous accompagne. Suivez l’ordre ; si quelque chose n’est pas clair ou semble anormal, appelez avant de partir.',
     step: {

@@ -17,7 +17,7 @@ export const Questions = ({ view, due }: { view: WalkView; due: readonly Due[] }
   const first = due.find(({ state }) => state.is === 'tellAgain') ?? due[0];
   if (!first) return null;
   return (
-    <View style={{ gap: 6, paddingBottom: 8 }}>
+    <View style={{ gap: 6, paddingBottom: 8 }} testID="question">
       <QuestionCard key={`${first.point.id}/${first.by}`} view={view} due={first} />
       {due.length > 1 ? <Small>{t('brief.moreQuestions', { count: due.length - 1 })}</Small> : null}
     </View>
@@ -80,16 +80,18 @@ const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
             }}
           />
         ))}
-        <Alt
-          label={t('brief.demonstrated')}
-          testID={`demonstrated-${point.id}`}
-          onPress={() =>
-            void enter(
-              [{ kind: 'understandingShown', point: point.id, by, how: 'demonstrated', right: true, language: theirs }],
-              t('brief.right'),
-            )
-          }
-        />
+        {point.handsOn ? (
+          <Alt
+            label={t('brief.demonstrated')}
+            testID={`demonstrated-${point.id}`}
+            onPress={() =>
+              void enter(
+                [{ kind: 'understandingShown', point: point.id, by, how: 'demonstrated', right: true, language: theirs }],
+                t('brief.right'),
+              )
+            }
+          />
+        ) : null}
       </View>
     </Notice>
   );

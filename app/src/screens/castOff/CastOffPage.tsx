@@ -39,7 +39,8 @@ const Check = ({ view }: { view: HireView }) => {
   const castOff = async () => {
     const held = await view.add([{ kind: 'castOff' }]);
     snack({ text: t('hire.undoCastOff'), undo: () => void view.undo(held) });
-    router.replace(`/hire/${hire.id}`);
+    // The next thing to do is on the day.
+    router.replace('/');
   };
   const deposit = depositOf(view.record, hire.depositMinor);
   if (!isWaiting(view)) {
@@ -111,7 +112,7 @@ const Check = ({ view }: { view: HireView }) => {
         <Small>{t('castOff.caution')}</Small>
       </View>
       {open === 'deposit' && deposit.state !== 'notNeeded' ? (
-        <DepositSheet view={view} deposit={deposit} onClose={() => router.replace(here)} />
+        <DepositSheet view={view} deposit={deposit} routed onClose={() => router.replace(here)} />
       ) : null}
     </Screen>
   );

@@ -108,7 +108,7 @@ describe('before she casts off', () => {
     const { entered } = show(sealed('out', [{ kind: 'walkStarted', walk: 'out' }]), 'manager');
     await letAllGo();
     fireEvent.press(screen.getByTestId('cast-off'));
-    await waitFor(() => expect(mockReplace).toHaveBeenCalledWith('/hire/h-1001'));
+    await waitFor(() => expect(mockReplace).toHaveBeenCalledWith('/'));
     expect(kinds(entered).at(-1)).toBe('castOff');
     act(() => mockSaid.at(-1)!.undo!());
     expect(screen.getByTestId('cast-off')).toBeTruthy();

@@ -1,6 +1,6 @@
 import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
 import { slot } from '@quay/core/record/project';
-import { settle } from '@quay/core/settlement/settle';
+import { costOf, settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -9,7 +9,7 @@ import { type HireView, useHire } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { onKey } from '../../platform/browser';
 import { Notice, Tag } from '../../ui/board';
-import { Money } from '../../ui/money';
+import { Money, useMoney } from '../../ui/money';
 import { Plan } from '../../ui/plan';
 import { Alt, Go, Row } from '../../ui/press';
 import { HEAD, Screen } from '../../ui/screen';
@@ -45,6 +45,7 @@ const Comparing = ({ view }: { view: HireView }) => {
   const { hire } = pack;
   const { findings, statement } = useMemo(() => settle(record, pack), [record, pack]);
   const words = useFindingWords(pack);
+  const money = useMoney(pack.prices.currency);
   const open = findings.filter(needsDecision);
   // What wants a decision comes first; the rest in the order of the walk.
   const rows = [...open, ...findings.filter((one) => !needsDecision(one))];
@@ -88,6 +89,12 @@ const Comparing = ({ view }: { view: HireView }) => {
       width={wide ? 380 : Math.min(width, 640) - 36}
     />
   ) : null;
+  /** What a press would charge, or pay, stands on it before it is pressed. */
+  const bearing = (decision: 'renters' | 'credit') => {
+    const minor = current && costOf(record, pack, current.key, decision);
+    if (minor === undefined) return t(`compare.decide.${decision}`);
+    return t(`compare.decideFor.${decision}`, { sum: money(Math.abs(minor)) });
+  };
   const acts =
     current && !closed ? (
       <View style={{ gap: 10 }}>
@@ -97,7 +104,7 @@ const Comparing = ({ view }: { view: HireView }) => {
             .map((one) => (
               <Alt
                 key={one}
-                label={t(`compare.decide.${one}`)}
+                label={one === 'credit' ? bearing(one) : t(`compare.decide.${one}`)}
                 onPress={() => void decide(current, one)}
                 style={{ flexGrow: 1, flexBasis: '44%', paddingHorizontal: 8 }}
                 testID={`decide-${one}`}
@@ -106,7 +113,7 @@ const Comparing = ({ view }: { view: HireView }) => {
             ))}
         </View>
         {choices(current).includes('renters') && may('renters', current) ? (
-          <Go label={t('compare.decide.renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
+          <Go label={bearing('renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
         ) : null}
         {current.topic === 'contradiction' ? <Settle view={view} slot={current.slot} onDone={() => setChosen(undefined)} /> : null}
         {current.topic === 'fuel' ? <Alt label={t('compare.fill')} onPress={() => setFilling(true)} testID="fill" /> : null}

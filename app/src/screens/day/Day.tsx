@@ -12,13 +12,13 @@ import { useMe } from '../../data/session';
 import { useErrorWords } from '../../data/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
-import { dayName } from '../../ui/format';
+import { dayName, whenOf } from '../../ui/format';
 import { Alt, Chip, Go, Sign } from '../../ui/press';
 import { Screen } from '../../ui/screen';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Small } from '../../ui/words';
 import { LetIn } from '../session/letIn';
-import { AtTheQuay, Been, Coming } from './rows';
+import { AtTheQuay, Been, Coming, ToSettle, ToTurnRound } from './rows';
 import { Waterline } from './Waterline';
 
 export const Day = () => (useContext(LetIn) ? <Board /> : null);
@@ -71,6 +71,7 @@ const Board = () => {
   const footer = next ? (
     <Go
       label={t(`day.next.${next.doing}`, { boat: next.hire.boat })}
+      {...(next.at === undefined ? {} : { hint: t(`day.nextAt.${next.doing}`, { time: whenOf(next.at, zone, now, i18n.language) }) })}
       onPress={start}
       testID="next"
       style={wide ? { width: 520, alignSelf: 'center' } : {}}
@@ -80,7 +81,13 @@ const Board = () => {
   ) : null;
   const been = board ? <Been rows={board.been} zone={zone} now={now} onOpen={open} /> : null;
   const coming = board ? <Coming rows={board.coming} zone={zone} now={now} onOpen={open} /> : null;
-  const quay = board ? <AtTheQuay hires={board.atTheQuay} onOpen={open} /> : null;
+  const quay = board ? (
+    <>
+      <AtTheQuay hires={board.atTheQuay} onOpen={open} />
+      <ToTurnRound hires={board.toTurnRound} onOpen={(id) => router.push(`/hire/${id}/turnaround`)} />
+      <ToSettle hires={board.toSettle} onOpen={open} />
+    </>
+  ) : null;
   return (
     <Screen title={data?.base.name ?? t('app.name')} sub={sub} right={signs} footer={footer}>
       {me?.operator.simulated ? (

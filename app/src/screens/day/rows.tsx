@@ -88,32 +88,98 @@ export const Coming = ({ rows, zone, now, onOpen }: { rows: Board['coming']; zon
   );
 };
 
-export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen: (id: string) => void }) => {
+/** Boats that are back, with what has to be done to each before she goes out again. */
+export const ToTurnRound = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen: (id: string) => void }) => {
   const { t } = useTranslation();
-  const tones = useTones();
   if (hires.length === 0) return null;
   return (
-    <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, marginHorizontal: 16 }}>
-      <Small style={{ paddingTop: 6 }}>{t('day.atQuay')}</Small>
+    <Group title={t('day.toTurnRound')}>
+      {hires.map((hire) => {
+        const word = t('day.toDo', { count: hire.openWork ?? 0 });
+        return <Hands key={hire.id} hire={hire} word={word} kind="ask" onOpen={onOpen} testID={`turn-${hire.id}`} />;
+      })}
+    </Group>
+  );
+};
+
+/** Walked in and not settled: paper, wherever the boat is by now. */
+export const ToSettle = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen: (id: string) => void }) => {
+  const { t } = useTranslation();
+  if (hires.length === 0) return null;
+  return (
+    <Group title={t('day.toSettle')}>
+      {hires.map((hire) => (
+        <Hands
+          key={hire.id}
+          hire={hire}
+          word={t(hire.broken ? 'day.broken' : 'day.state.settling')}
+          kind={hire.broken ? 'stop' : 'ask'}
+          onOpen={onOpen}
+          testID={`hire-${hire.id}`}
+        />
+      ))}
+    </Group>
+  );
+};
+
+const Group = ({ title, children }: { title: string; children: ReactNode }) => {
+  const tones = useTones();
+  return (
+    <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, marginHorizontal: 16, marginBottom: 8 }}>
+      <Small style={{ paddingTop: 6 }}>{title}</Small>
+      {children}
+    </View>
+  );
+};
+
+/** A boat, whose hire it is, and what is the matter. */
+const Hands = ({
+  hire,
+  word,
+  kind,
+  onOpen,
+  testID,
+}: {
+  hire: DayHire;
+  word: string;
+  kind: 'ask' | 'stop';
+  onOpen: (id: string) => void;
+  testID: string;
+}) => (
+  <Row label={`${hire.boat}, ${hire.renter}, ${word}`} onPress={() => onOpen(hire.id)} testID={testID}>
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingVertical: 7 }}>
+      <View style={{ flex: 1 }}>
+        <Slab size={20}>{hire.boat}</Slab>
+        <Small>{hire.renter}</Small>
+      </View>
+      <Tag kind={kind}>{word}</Tag>
+    </View>
+  </Row>
+);
+
+export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen: (id: string) => void }) => {
+  const { t } = useTranslation();
+  if (hires.length === 0) return null;
+  return (
+    <Group title={t('day.atQuay')}>
       {hires.map((hire) => {
         const word = hire.broken
           ? t('day.broken')
           : hire.hold
             ? t('day.held')
-            : t(`day.state.${hire.state as 'walkingOut' | 'readyToGo' | 'walkingIn' | 'settling'}`);
+            : t(`day.state.${hire.state as 'walkingOut' | 'readyToGo' | 'walkingIn'}`);
         return (
-          <Row key={hire.id} label={`${hire.boat}, ${hire.renter}, ${word}`} onPress={() => onOpen(hire.id)} testID={`hire-${hire.id}`}>
-            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingVertical: 7 }}>
-              <View style={{ flex: 1 }}>
-                <Slab size={20}>{hire.boat}</Slab>
-                <Small>{hire.renter}</Small>
-              </View>
-              <Tag kind={hire.hold || hire.broken ? 'stop' : 'ask'}>{word}</Tag>
-            </View>
-          </Row>
+          <Hands
+            key={hire.id}
+            hire={hire}
+            word={word}
+            kind={hire.hold || hire.broken ? 'stop' : 'ask'}
+            onOpen={onOpen}
+            testID={`hire-${hire.id}`}
+          />
         );
       })}
-    </View>
+    </Group>
   );
 };
 

@@ -1,15 +1,20 @@
 import { mdiClose } from '@mdi/js';
 import { type Person, SIZE_KG, SIZES, SWIMS } from '@quay/core/fit/people';
 import type { RuleSet } from '@quay/core/fit/rules';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card, Tag } from '../../ui/board';
+import { useDraft } from '../../data/draft';
+import { bringIntoView } from '../../platform/browser';
+import { Card, Notice, Tag } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { Alt, Chip, Go, Row, Sign } from '../../ui/press';
 import { Toggle } from '../../ui/toggle';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { type Draft, type DraftFault, draftOf, newDraft, readDraft, sizeTaken } from './draft';
+
+/** Where each fault is mended, by the beginning of its test id. */
+const FIELD: Record<DraftFault, string> = { age: 'age', ageMissing: 'age', mass: 'mass', massMissing: 'mass', swimsMissing: 'swimming' };
 
 /** Who is aboard: one card for each, the one in hand open. What is wrong is said at its field when it is kept. */
 export const PartyForm = ({
@@ -17,28 +22,45 @@ export const PartyForm = ({
   booked,
   rules,
   plate,
+  draftName,
   onKeep,
 }: {
   people: readonly Person[] | undefined;
   booked: number;
   rules: RuleSet | null;
   plate: number;
+  /** What is typed and not yet kept is found again under this name. */
+  draftName?: string;
   onKeep: (people: Person[]) => Promise<void>;
 }) => {
   const { t } = useTranslation();
-  const [rows, setRows] = useState<Draft[]>(() => {
+  const asKept = () => {
     if (people) return people.map(draftOf);
     const empty: Draft[] = [];
     while (empty.length < booked) empty.push(newDraft(empty));
     return empty;
-  });
+  };
+  const draft = useDraft<Draft[]>(draftName);
+  const [rows, put] = useState<Draft[]>(asKept);
+  const [found, setFound] = useState(false);
   const [open, setOpen] = useState<string | undefined>(people ? undefined : rows[0]?.id);
   const [faults, setFaults] = useState<Record<string, DraftFault[]>>({});
   const [busy, setBusy] = useState(false);
+  const { before } = draft;
+  useEffect(() => {
+    if (!before || before.length === 0) return;
+    put(before);
+    setFound(true);
+  }, [before]);
+  const setRows = (next: Draft[]) => {
+    put(next);
+    draft.save(next);
+  };
   const change = (id: string, part: Partial<Draft>) => {
     setRows(rows.map((row) => (row.id === id ? { ...row, ...part } : row)));
     setFaults({ ...faults, [id]: [] });
   };
+  const wrongNow = rows.filter(({ id }) => (faults[id]?.length ?? 0) > 0);
   const keep = async () => {
     const read = rows.map((row) => ({ row, read: readDraft(row) }));
     const wrong = Object.fromEntries(read.flatMap(({ row, read: one }) => (one.ok ? [] : [[row.id, one.faults]])));
@@ -46,11 +68,15 @@ export const PartyForm = ({
     const [first] = Object.keys(wrong);
     if (first !== undefined) {
       setOpen(first);
+      // The card opens first, then its field is where the eyes are.
+      setTimeout(() => bringIntoView(`${FIELD[wrong[first]![0]!]}-${first}`), 60);
       return;
     }
     setBusy(true);
     try {
       await onKeep(read.flatMap(({ read: one }) => (one.ok ? [one.person] : [])));
+      draft.drop();
+      setFound(false);
     } finally {
       setBusy(false);
     }
@@ -61,6 +87,23 @@ export const PartyForm = ({
   };
   return (
     <View style={{ gap: 12 }}>
+      {found ? (
+        <Notice
+          kind="calm"
+          title={t('party.begun')}
+          action={
+            <Alt
+              label={t('party.anew')}
+              onPress={() => {
+                draft.drop();
+                put(asKept());
+                setFound(false);
+              }}
+              testID="party-anew"
+            />
+          }
+        />
+      ) : null}
       {rows.length > plate ? (
         <Tag kind="stop" size={16}>
           {t('party.overPlate', { n: rows.length, may: plate })}
@@ -91,6 +134,14 @@ export const PartyForm = ({
         }}
       />
       <Small>{t('party.private')}</Small>
+      {wrongNow.length > 0 ? (
+        <Notice
+          kind="stop"
+          title={t('party.wrong', {
+            names: wrongNow.map((row) => row.name.trim() || t('party.person', { n: rows.indexOf(row) + 1 })).join(', '),
+          })}
+        />
+      ) : null}
       <Go label={t('party.keep')} onPress={() => void keep()} busy={busy} testID="keep-party" />
     </View>
   );
@@ -126,7 +177,7 @@ const PersonCard = ({
   const summary = [
     row.age.trim() ? t('party.years', { n: row.age.trim() }) : '',
     row.mass.trim() ? `${row.mass.trim()} kg` : size ? t(`party.size.${size}`) : '',
-    row.swims === 'well' ? '' : t(`party.swims.${row.swims}`),
+    row.swims === undefined || row.swims === 'well' ? '' : t(`party.swims.${row.swims}`),
     row.drives ? t('party.drives') : '',
     row.lookout ? t('party.lookout') : '',
   ].filter(Boolean);
@@ -199,7 +250,12 @@ const PersonCard = ({
         </View>
       ) : null}
       <Small>{t('party.swimming')}</Small>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('party.swimming')}>
+      <View
+        style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}
+        role="radiogroup"
+        aria-label={t('party.swimming')}
+        testID={`swimming-${row.id}`}
+      >
         {SWIMS.map((one) => (
           <Chip
             key={one}
@@ -210,6 +266,11 @@ const PersonCard = ({
           />
         ))}
       </View>
+      {fault('swimsMissing') ? (
+        <Bold size={16} tone="leadText" live>
+          {fault('swimsMissing')}
+        </Bold>
+      ) : null}
       <View style={{ gap: 4 }}>
         <Toggle
           label={t('party.drives')}

@@ -1,7 +1,7 @@
 import { draftOf, newDraft, readDraft, sizeTaken } from './draft';
 
 describe('a row of the party form', () => {
-  const draft = { ...newDraft([]), age: '34', mass: '72,5' };
+  const draft = { ...newDraft([]), age: '34', mass: '72,5', swims: 'well' as const };
   it('is read as it is written, with comma or point, and back', () => {
     const read = readDraft(draft);
     expect(read).toEqual({ ok: true, person: { id: 'p1', name: '', age: 34, massKg: 72.5, swims: 'well' } });
@@ -17,6 +17,7 @@ describe('a row of the party form', () => {
     [{ mass: 'heavy' }, ['mass']],
     [{ mass: '' }, ['massMissing']],
     [{ age: '-3', mass: '0' }, ['age', 'mass']],
+    [{ swims: undefined }, ['swimsMissing']],
   ])('%j is said at its field', (part, faults) => {
     expect(readDraft({ ...draft, ...part })).toEqual({ ok: false, faults });
   });

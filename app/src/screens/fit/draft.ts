@@ -2,15 +2,19 @@ import { AGE_MAX, MASS_MAX_KG, MASS_MIN_KG, type Person, type Size, sizeOfAge } 
 import { typedNumber } from '@quay/core/number/typed';
 
 /** Somebody as they stand in the form: what is typed is text until it is read. */
-export type Draft = Omit<Person, 'age' | 'massKg'> & { age: string; mass: string };
-export type DraftFault = 'age' | 'mass' | 'massMissing' | 'ageMissing';
+export type Draft = Omit<Person, 'age' | 'massKg' | 'swims'> & {
+  age: string;
+  mass: string;
+  /** Nobody is taken to swim before it was said. */ swims?: Person['swims'];
+};
+export type DraftFault = 'age' | 'mass' | 'massMissing' | 'ageMissing' | 'swimsMissing';
 
 /** A name for a row that nobody reuses. */
 const newId = (taken: readonly { id: string }[]): string => {
   for (let n = taken.length + 1; ; n += 1) if (!taken.some(({ id }) => id === `p${n}`)) return `p${n}`;
 };
 
-export const newDraft = (taken: readonly { id: string }[]): Draft => ({ id: newId(taken), name: '', age: '', mass: '', swims: 'well' });
+export const newDraft = (taken: readonly { id: string }[]): Draft => ({ id: newId(taken), name: '', age: '', mass: '' });
 
 export const draftOf = ({ age, massKg, ...rest }: Person): Draft => ({
   ...rest,
@@ -24,7 +28,7 @@ export const sizeTaken = ({ size, age, mass }: Draft): Size | undefined =>
 
 /** Reads a row. @returns the person, or what is wrong at which field */
 export const readDraft = (draft: Draft): { ok: true; person: Person } | { ok: false; faults: DraftFault[] } => {
-  const { age: ageText, mass: massText, size: _, ...rest } = draft;
+  const { age: ageText, mass: massText, size: _, swims, ...rest } = draft;
   const faults: DraftFault[] = [];
   const age = typedNumber(ageText);
   if (ageText.trim() === '') faults.push('ageMissing');
@@ -33,6 +37,7 @@ export const readDraft = (draft: Draft): { ok: true; person: Person } | { ok: fa
   const size = sizeTaken(draft);
   if (massText.trim() !== '' && !(massKg >= MASS_MIN_KG && massKg <= MASS_MAX_KG)) faults.push('mass');
   else if (massText.trim() === '' && size === undefined) faults.push('massMissing');
-  if (faults.length > 0) return { ok: false, faults };
-  return { ok: true, person: { ...rest, name: rest.name.trim(), age, ...(massText.trim() === '' ? { size: size! } : { massKg }) } };
+  if (swims === undefined) faults.push('swimsMissing');
+  if (faults.length > 0 || swims === undefined) return { ok: false, faults };
+  return { ok: true, person: { ...rest, swims, name: rest.name.trim(), age, ...(massText.trim() === '' ? { size: size! } : { massKg }) } };
 };

@@ -4,6 +4,8 @@ import '../../i18n';
 import { pack } from '../../testing/view';
 import { PartyForm } from './PartyForm';
 
+jest.mock('../../platform/browser', () => ({ bringIntoView: jest.fn(), rememberedChoice: jest.fn() }));
+
 const MIA: Person = { id: 'p1', name: 'Mia', age: 34, massKg: 62, swims: 'well' };
 const TOM: Person = { id: 'p2', name: 'Tom', age: 6, size: 'child', swims: 'not' };
 
@@ -27,6 +29,7 @@ describe('who is aboard', () => {
     type('name-p1', ' Mia ');
     type('age-p1', '34');
     type('mass-p1', '62,5');
+    press('swims-well');
     press('next-person');
     type('age-p2', '70');
     press('swims-not');
@@ -57,6 +60,20 @@ describe('who is aboard', () => {
     type('age-p2', '6');
     press('keep-party');
     expect(kept).toEqual([[MIA, TOM]]);
+  });
+
+  it('takes nobody to swim before it was said, and says whose card wants what', () => {
+    const { kept } = show({ people: undefined, booked: 1 });
+    type('name-p1', 'Mia');
+    type('age-p1', '34');
+    type('mass-p1', '62');
+    press('keep-party');
+    expect(kept).toEqual([]);
+    expect(screen.getByText('Say how they swim: jackets hang on it.')).toBeTruthy();
+    expect(screen.getByText('Not kept yet: look at Mia')).toBeTruthy();
+    press('swims-weakly');
+    press('keep-party');
+    expect(kept).toEqual([[{ ...MIA, swims: 'weakly' }]]);
   });
 
   it.each(['abc', '-3', '4.5', '121'])('takes no age of %s', (age) => {

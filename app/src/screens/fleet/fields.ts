@@ -34,6 +34,7 @@ const TELLING: readonly FieldSpec[] = [
   { field: 'weight', is: 'choice', options: ['must', 'should', 'spare'], needed: true },
   { field: 'seconds', is: 'number', needed: true, min: 1, max: 600, whole: true, unit: 's' },
   { field: 'value', is: 'number', min: 1, max: 100, whole: true },
+  { field: 'handsOn', is: 'flag' },
   { field: 'tells', is: 'choice', options: COMPUTED },
   PRICE,
   file('when'),

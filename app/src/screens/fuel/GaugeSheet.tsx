@@ -100,6 +100,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
         <WireReading
           boatId={view.pack.boat.id}
           gauge={gauge}
+          atLeast={gauge.reads === 'counter' ? (was ?? last) : undefined}
           onTake={(taken) => {
             setValue(taken);
             setText(figure(taken));

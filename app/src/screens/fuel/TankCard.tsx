@@ -1,7 +1,7 @@
 import { lastsFor } from '@quay/core/afloat/lasts';
 import type { Gauge, Tank } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
-import { feedsEngine, fuelOf, nextGauge, oddGauges } from '@quay/core/record/walk';
+import { feedsEngine, fuelOf, gaugesOf, nextGauge, oddGauges } from '@quay/core/record/walk';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -52,7 +52,23 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
           {t(awayL < 0 ? 'walk.fuelOddLow' : 'walk.fuelOddHigh', { name: named(gauge), v: Math.round(Math.abs(awayL)) })}
         </Tag>
       ))}
-      {fused.askThird ? <Tag kind="ask">{t('walk.askThird')}</Tag> : null}
+      {fused.askThird ? (
+        <View style={{ gap: 6 }}>
+          <Tag kind="ask">{t('walk.askThird')}</Tag>
+          {/* With no other gauge left one of them is read once more; a fill to the brim settles it as well. */}
+          {next
+            ? null
+            : gaugesOf(book, tank).map(({ gauge }) => (
+                <Alt
+                  key={gauge.id}
+                  label={t('walk.readAgain', { name: named(gauge) })}
+                  onPress={() => onOpen(gauge.id)}
+                  style={{ alignSelf: 'flex-start' }}
+                  testID={`again-${gauge.id}`}
+                />
+              ))}
+        </View>
+      ) : null}
       {next ? (
         <Alt
           label={t('walk.fuelNext', { name: named(next) })}

@@ -10,7 +10,18 @@ import { Alt } from '../../ui/press';
 import { Bold, Small } from '../../ui/words';
 
 /** What the boat's own wires say of a gauge, offered as one more reading; taken, it is entered as the gateway's. */
-export const WireReading = ({ boatId, gauge, onTake }: { boatId: string; gauge: Gauge; onTake: (value: number) => void }) => {
+export const WireReading = ({
+  boatId,
+  gauge,
+  atLeast,
+  onTake,
+}: {
+  boatId: string;
+  gauge: Gauge;
+  /** What a counter showed before: less than that is not offered, since it would be warned of the next moment. */
+  atLeast?: number | undefined;
+  onTake: (value: number) => void;
+}) => {
   const { t } = useTranslation();
   const { data } = useQuery({
     queryKey: ['wires', boatId],
@@ -32,7 +43,11 @@ export const WireReading = ({ boatId, gauge, onTake }: { boatId: string; gauge: 
     <View style={{ gap: 6, alignItems: 'flex-start' }}>
       <Bold>{t('walk.gateway', { v: spokenReading(gauge, found.value) })}</Bold>
       {data.simulated ? <Tag kind="ask">{t('walk.gatewaySimulated')}</Tag> : null}
-      <Alt label={t('walk.gatewayTake')} onPress={() => onTake(found.value)} testID="take-wire" />
+      {atLeast !== undefined && found.value < atLeast ? (
+        <Tag kind="ask">{t('walk.lowerThanBefore', { v: spokenReading(gauge, atLeast) })}</Tag>
+      ) : (
+        <Alt label={t('walk.gatewayTake')} onPress={() => onTake(found.value)} testID="take-wire" />
+      )}
     </View>
   );
 };

@@ -111,6 +111,14 @@ const HireCard = ({ view }: { view: HireView }) => {
           >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
         ))}
       </View>
+      {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
+        <Alt
+          label={t('turn.title')}
+          onPress={() => router.push(`/hire/${hire.id}/turnaround`)}
+          style={{ alignSelf: 'flex-start' }}
+          testID="turnaround"
+        />
+      ) : null}
       {record.contradictions.length > 0 ? (
         <Notice kind="stop" title={t('hire.contradictions', { count: record.contradictions.length })}>
           {record.contradictions.map(({ key }) => (
@@ -215,9 +223,6 @@ const HireCard = ({ view }: { view: HireView }) => {
           {wide || view.events.length === 0 ? null : <Alt label={t('hire.seeRecord')} onPress={() => setLog(true)} testID="see-record" />}
           {state === 'settling' || state === 'closed' ? (
             <Alt label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
-          ) : null}
-          {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
-            <Alt label={t('turn.title')} onPress={() => router.push(`/hire/${hire.id}/turnaround`)} testID="turnaround" />
           ) : null}
           {state === 'walkingOut' && view.record.slots.has('out/started') ? (
             <Alt label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />

@@ -107,7 +107,10 @@ export const SignForm = ({
     <Screen
       title={t(`sign.title.${walk}`)}
       sub={`${pack.boat.name} · ${pack.hire.renter}`}
-      onBack={onBack}
+      onBack={() => {
+        if (signers.some(({ as }) => drawn[as])) snack({ text: t('sign.left') });
+        onBack();
+      }}
       measure={width >= WIDE ? 640 : width}
       scroll={scroll}
       footer={
@@ -158,7 +161,9 @@ const foremost = (page: Page, t: TFunction): Row[] => {
   const line = (mark: Page['marks'][number]) =>
     t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: mark.sizeMm, surface: mark.surface });
   return [
-    ...page.marks.flatMap((mark) => (mark.is === 'new' || mark.is === 'grown' ? [stop(`${t(`sign.mark.${mark.is}`)}: ${line(mark)}`)] : [])),
+    ...page.marks.flatMap((mark) =>
+      mark.is === 'new' || mark.is === 'grown' ? [stop(`${t(`sign.mark.${mark.is}`)}: ${line(mark)}`)] : [],
+    ),
     ...page.counts.flatMap(({ name, count, was }) => (was === undefined ? [] : [stop(`${name}: ${t('sign.countWas', { count, was })}`)])),
     ...(page.walk === 'in'
       ? page.counts.flatMap(({ name, state }) => (state === 'fine' ? [] : [stop(`${name}: ${t(`walk.state.${state as 'damaged'}`)}`)]))
@@ -235,7 +240,11 @@ const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunctio
         />
         <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
         <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
-        <Part title={t('sign.remarks')} rows={(page.remarks ?? []).map(({ as, text }) => `${t(`sign.remarkOf.${as}`)}: ${text}`)} limit={whole} />
+        <Part
+          title={t('sign.remarks')}
+          rows={(page.remarks ?? []).map(({ as, text }) => `${t(`sign.remarkOf.${as}`)}: ${text}`)}
+          limit={whole}
+        />
         <Small size={14}>{t('sign.checked')}</Small>
         <Small size={14}>{t('sign.digest', { d: spoken(digest) })}</Small>
       </Card>
@@ -264,8 +273,10 @@ const Signature = ({ title, width, onDrawn }: { title: string; width: number; on
   const { t } = useTranslation();
   const tones = useTones();
   const [wiped, setWiped] = useState(0);
+  const [dot, setDot] = useState(false);
   const wipe = () => {
     setWiped(wiped + 1);
+    setDot(false);
     onDrawn(undefined);
   };
   return (
@@ -290,9 +301,18 @@ const Signature = ({ title, width, onDrawn }: { title: string; width: number; on
           ink="#17211E"
           label={t('sign.signField', { who: title })}
           wiped={wiped}
-          onDrawn={onDrawn}
+          onDrawn={(png) => {
+            setDot(false);
+            onDrawn(png);
+          }}
+          onDot={() => setDot(true)}
         />
       </View>
+      {dot ? (
+        <Bold size={16} tone="leadText" live>
+          {t('sign.dot')}
+        </Bold>
+      ) : null}
     </View>
   );
 };

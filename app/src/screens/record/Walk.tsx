@@ -2,12 +2,13 @@ import { say } from '@quay/core/fleet/words';
 import type { Walk as WalkName } from '@quay/core/record/event';
 import { SKIP_REASONS } from '@quay/core/record/kinds';
 import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
+import { questionsDue } from '@quay/core/record/handing';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
-import { canWorkOffline, onKey } from '../../platform/browser';
+import { bringIntoView, canWorkOffline, onKey } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Plan } from '../../ui/plan';
 import { Alt, Chip, Go } from '../../ui/press';
@@ -78,7 +79,15 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   // Coming in, one press says of all that is still open here that it is as it was; what it cannot say is asked for.
   const said = walk === 'in' ? asItWas(record, stop) : [];
   const unsaid = unsaidBy(said, stop);
+  // A question that waits is not passed over without a word: the first press leads to it, the second goes on.
+  const waits = walk === 'out' && questionsDue(record, view.briefing, pack.operator, stop.station.id).length > 0;
+  const [ledTo, setLedTo] = useState<string>();
   const tie = () => {
+    if (waits && !stop.tied && ledTo !== stop.station.id) {
+      setLedTo(stop.station.id);
+      bringIntoView('question');
+      return;
+    }
     if (stop.tied) {
       if (allTied) readBack();
       else jump(stops.findIndex(({ tied }) => !tied));
@@ -119,7 +128,13 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       <Alt label={t('hold.hold')} onPress={() => setOpen('hold')} style={{ width: 108 }} testID="hold" />
       <Go
         label={label}
-        {...(unsaid > 0 && !stop.tied ? { hint: t('walk.open', { count: unsaid }) } : {})}
+        {...(stop.tied
+          ? {}
+          : waits
+            ? { hint: t(ledTo === stop.station.id ? 'walk.questionOpen' : 'walk.questionWaits') }
+            : unsaid > 0
+              ? { hint: t('walk.open', { count: unsaid }) }
+              : {})}
         onPress={tie}
         style={{ flex: 1 }}
         testID="tie"

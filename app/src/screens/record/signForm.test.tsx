@@ -7,9 +7,11 @@ import { counted, heldOf, type Made, pack } from '../../testing/view';
 import { SignForm } from './SignForm';
 import type { WalkView } from './useWalk';
 
+const mockDots: (() => void)[] = [];
 const mockFields: ((png: Blob | undefined) => void)[] = [];
 jest.mock('../../platform/signature', () => ({
-  SignatureField: ({ onDrawn }: { onDrawn: (png: Blob | undefined) => void }) => {
+  SignatureField: ({ onDrawn, onDot }: { onDrawn: (png: Blob | undefined) => void; onDot: () => void }) => {
+    mockDots.push(onDot);
     mockFields.push(onDrawn);
     return null;
   },
@@ -117,6 +119,14 @@ describe('signing a walk', () => {
     });
     expect(done).not.toHaveBeenCalled();
     expect([mockSigned, mockSaid]).toEqual([[], []]);
+  });
+
+  it('takes no dot for a name, and says so', () => {
+    show();
+    act(() => mockDots.at(-1)!());
+    expect(screen.getByText('That is a dot. Draw the name.')).toBeTruthy();
+    draw('a', 'b');
+    expect(screen.queryByText('That is a dot. Draw the name.')).toBeNull();
   });
 
   it('says what is still open, and holds while something stops it', () => {

@@ -27,6 +27,7 @@ export const PartyPage = () => {
           booked={hire.party.adults + hire.party.children}
           rules={pack.rules}
           plate={pack.book.plate.people}
+          draftName={`party:${hire.id}`}
           onKeep={async (people) => {
             const held = await keepParty(view, people, pack.rules);
             snack({ text: t('party.kept'), undo: () => void view.undo(held) });

@@ -1,9 +1,11 @@
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { keep } from '../../data/keep';
-import { deliver } from '../../data/outbox';
+import { deliver, deliveryState } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
 import type { en } from '../../i18n/en';
+import { Notice } from '../../ui/board';
 import { Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { Body, Bold, Small } from '../../ui/words';
@@ -39,14 +41,29 @@ export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
     },
     [],
   );
+  const [busy, setBusy] = useState(false);
+  const [outcome, setOutcome] = useState<ReturnType<typeof deliveryState>['state']>();
+  const send = async () => {
+    setBusy(true);
+    setOutcome(undefined);
+    try {
+      await deliver();
+      setOutcome(deliveryState().state);
+    } finally {
+      setBusy(false);
+    }
+  };
   if (!rows) return null;
   return (
     <Sheet
       title={t('kept.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('kept.sendNow')} onPress={() => void deliver()} />}
+      footer={<Go label={t('kept.sendNow')} busy={busy} onPress={() => void send()} testID="send-now" />}
     >
+      {outcome === undefined || outcome === 'busy' ? null : (
+        <Notice kind={outcome === 'idle' ? 'ok' : 'ask'} title={t(`kept.outcome.${outcome}`)} />
+      )}
       <Body>{rows.waiting.length + rows.photos > 0 ? t('kept.waiting') : t('kept.calm')}</Body>
       {rows.waiting.map(({ boat, count }) => (
         <Bold key={boat}>{t('kept.events', { count, boat })}</Bold>

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import type { HireView } from '../../data/hire';
+import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { useMoney } from '../../ui/money';
@@ -37,6 +38,7 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
   const [sum, setSum] = useState('');
   const [text, setText] = useState('');
   const [photos, setPhotos] = useState<string[]>([]);
+  const [sure, setSure] = useState<number>();
   const photo = usePhoto(hire.id, { judge: true });
   const receipt = kind === 'pumpOut' || kind === 'otherReceipt';
   const clause = kind === 'breach' && prices.breach !== 'priced' ? prices.breach : undefined;
@@ -50,7 +52,13 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
       : rows.filter((row) => row.code === code || (kind !== undefined && row.code === USUAL[kind]));
   const minor = sumOf(sum, prices.currency);
   const priced = clause !== undefined || (!receipt && code !== undefined) || (minor !== undefined && minor > 0);
-  const fits = kind !== undefined && text.trim() !== '' && priced;
+  const manager = useMe().data?.staff.role === 'manager';
+  const { handMinor, askMinor } = view.pack.operator.freeLine;
+  const free = !receipt && code === undefined && clause === undefined ? minor : undefined;
+  const tooMuch = free !== undefined && !manager && free > handMinor;
+  // A large sum is said once more, in full, before it stands.
+  const asks = free !== undefined && manager && free > askMinor && sure !== free;
+  const fits = kind !== undefined && text.trim() !== '' && priced && !tooMuch;
   const pick = (next: Kind) => {
     setKind(next);
     const usual = USUAL[next];
@@ -59,6 +67,10 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
   };
   const keep = async () => {
     if (!fits) return;
+    if (asks) {
+      setSure(free);
+      return;
+    }
     const words = { text: text.trim().slice(0, 1000), photos };
     const body: EventBody = receipt
       ? { kind: 'receiptShown', receipt: uuidv7(), what: kind === 'pumpOut' ? 'pumpOut' : 'other', amountMinor: minor!, ...words }
@@ -79,7 +91,18 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
       title={t('settle.add')}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('settle.add')} disabled={!fits} onPress={() => void keep()} testID="add-go" />}
+      footer={
+        <>
+          {sure !== undefined && sure === free ? <Notice kind="ask" title={t('settle.sureOf', { sum: money(sure) })} /> : null}
+          <Go
+            label={sure !== undefined && sure === free ? t('settle.addSum', { sum: money(sure) }) : t('settle.add')}
+            tone={sure !== undefined && sure === free ? 'mari' : 'weed'}
+            disabled={!fits}
+            onPress={() => void keep()}
+            testID="add-go"
+          />
+        </>
+      }
     >
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.addWhich')}>
         {KINDS.map((one) => (
@@ -111,7 +134,13 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
           value={sum}
           onChange={setSum}
           currency={prices.currency}
-          fault={sum.trim() !== '' && !(minor !== undefined && minor > 0) ? t('settle.badSum') : undefined}
+          fault={
+            sum.trim() !== '' && !(minor !== undefined && minor > 0)
+              ? t('settle.badSum')
+              : tooMuch
+                ? t('settle.overHand', { sum: money(handMinor) })
+                : undefined
+          }
           testID="add-sum"
         />
       ) : null}

@@ -54,7 +54,18 @@ export const EndingNotice = ({ view, children }: { view: HireView; children?: Re
  * Holds the deposit on a card, or writes down that it was taken otherwise. What became of an asking is never guessed: while
  * the terminal has not said, nothing more is asked of it.
  */
-export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; deposit: Deposit; onClose: () => void }) => {
+export const DepositSheet = ({
+  view,
+  deposit,
+  routed = false,
+  onClose,
+}: {
+  view: HireView;
+  deposit: Deposit;
+  /** It is open because the address says so. */
+  routed?: boolean;
+  onClose: () => void;
+}) => {
   const { t } = useTranslation();
   const snack = useSnack();
   const { hire, prices } = view.pack;
@@ -96,6 +107,7 @@ export const DepositSheet = ({ view, deposit, onClose }: { view: HireView; depos
   const done = state === 'held';
   return (
     <Sheet
+      routed={routed}
       title={t('deposit.title')}
       closeLabel={t('common.close')}
       onClose={onClose}

@@ -6,7 +6,7 @@ import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { addressOf, call, NoAnswer, Refused } from '../../data/api';
@@ -33,6 +33,9 @@ import { QuoteSheet } from './QuoteSheet';
 import { Signatures } from './Signatures';
 import { WordSheet } from './WordSheet';
 
+/** So long a closing can be taken back before the quay and its terminal have it, s. */
+const CLOSES_IN_S = 5;
+
 export const Statement = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
   return view ? <Settling view={view} /> : <HireMissing error={error} onAgain={refetch} />;
@@ -51,6 +54,8 @@ const Settling = ({ view }: { view: HireView }) => {
   const [fault, setFault] = useState<string>();
   const [doing, setDoing] = useState<{ what: LineDoing; line: Line } | 'add'>();
   const [closedNow, setClosedNow] = useState(0);
+  /** Seconds until it is closed; nothing while nobody has asked for that. */
+  const [closing, setClosing] = useState<number>();
   const { pack, record } = view;
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
@@ -84,6 +89,27 @@ const Settling = ({ view }: { view: HireView }) => {
       setBusy(false);
     }
   };
+  // Nothing has moved until the seconds are over: it is the one moment in which everything can still be taken back.
+  const closeNow = useRef(close);
+  useEffect(() => {
+    closeNow.current = close;
+  });
+  useEffect(() => {
+    if (closing === undefined) return;
+    const timer = setTimeout(() => {
+      setClosing(closing > 1 ? closing - 1 : undefined);
+      if (closing === 1) void closeNow.current();
+    }, 1000);
+    return () => clearTimeout(timer);
+  }, [closing]);
+  // What is closed is what stood there when it was asked for.
+  useEffect(() => setClosing(undefined), [statement.totalMinor]);
+  const closeLabel =
+    statement.totalMinor > 0
+      ? t('statement.closeTake', { sum: money(statement.totalMinor) })
+      : statement.totalMinor < 0
+        ? t('statement.closePay', { sum: money(-statement.totalMinor) })
+        : t('statement.closeNothing');
   const shut = () => setDoing(undefined);
   const remark = async (line: Line, text: string) => {
     shut();
@@ -113,7 +139,17 @@ const Settling = ({ view }: { view: HireView }) => {
   const footer = closed ? (
     <Paper label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
   ) : ready ? (
-    <Go label={t('statement.close')} busy={busy} onPress={() => void close()} testID="close-hire" />
+    closing === undefined ? (
+      <Go label={closeLabel} busy={busy} onPress={() => setClosing(CLOSES_IN_S)} testID="close-hire" />
+    ) : (
+      <Go
+        label={t('statement.undoClose')}
+        tone="mari"
+        hint={t('statement.closesIn', { count: closing })}
+        onPress={() => setClosing(undefined)}
+        testID="undo-close"
+      />
+    )
   ) : (
     <Go label={t('statement.back')} tone="mari" onPress={() => router.push(`/hire/${hire.id}/compare`)} {...(why ? { hint: why } : {})} />
   );

@@ -57,7 +57,26 @@ const show = (rows: readonly Made[], role: 'hand' | 'manager' = 'hand') => {
 };
 const line = (statement: ReturnType<typeof settle>['statement']) => statement.lines.find(({ key }) => key === LINE)!;
 
+/** Presses it and lets the seconds go by in which it could be taken back. */
+const closeIt = async () => {
+  fireEvent.press(screen.getByTestId('close-hire'));
+  for (let s = 0; s < 5; s += 1) await act(() => jest.advanceTimersByTimeAsync(1000));
+};
+beforeEach(() => jest.useFakeTimers());
+afterEach(() => jest.useRealTimers());
+
 describe('a statement', () => {
+  it('says what closing takes before it moves, and can be taken back until then', async () => {
+    show(READY);
+    expect(screen.getByText('Close and take €38.00')).toBeTruthy();
+    fireEvent.press(screen.getByTestId('close-hire'));
+    await act(() => jest.advanceTimersByTimeAsync(3000));
+    fireEvent.press(screen.getByTestId('undo-close'));
+    await act(() => jest.advanceTimersByTimeAsync(10_000));
+    expect(asked.map(({ name }) => name)).not.toContain('closeHire');
+    expect(screen.getByTestId('close-hire')).toBeTruthy();
+  });
+
   it('with a finding that nobody has decided leads back to it, and cannot be closed', () => {
     show(OPEN);
     expect(screen.queryByTestId('close-hire')).toBeNull();
@@ -77,7 +96,7 @@ describe('a statement', () => {
   it('is closed with the sum that stands on it, and with as many events as this phone has seen', async () => {
     const { statement } = show(READY);
     expect(statement().totalMinor).toBe(3800);
-    fireEvent.press(screen.getByTestId('close-hire'));
+    await closeIt();
     await waitFor(() => expect(asked.map(({ name }) => name)).toContain('closeHire'));
     expect(asked.find(({ name }) => name === 'closeHire')!.body).toEqual({ totalMinor: 3800, events: READY.length });
   });
@@ -85,7 +104,7 @@ describe('a statement', () => {
   it('without signal says that closing needs the quay, and stays a draft', async () => {
     reply = new api.NoAnswer();
     show(READY);
-    fireEvent.press(screen.getByTestId('close-hire'));
+    await closeIt();
     expect(await screen.findByText(/Closing needs the quay/)).toBeTruthy();
     expect(screen.getByText('Draft')).toBeTruthy();
     expect(screen.getByTestId('close-hire')).toBeTruthy();
@@ -95,10 +114,10 @@ describe('a statement', () => {
     const refused = (code: string, title: string) => new api.Refused({ type: 'about:blank', title, status: 409, code } as never);
     reply = refused('changedMeanwhile', 'Changed');
     show(READY);
-    fireEvent.press(screen.getByTestId('close-hire'));
+    await closeIt();
     expect(await screen.findByText('The record has changed meanwhile. Look again, then close.')).toBeTruthy();
     reply = refused('notDecided', 'Something is undecided.');
-    fireEvent.press(screen.getByTestId('close-hire'));
+    await closeIt();
     expect(await screen.findByText('Something is undecided.')).toBeTruthy();
     expect(screen.queryByText('The record has changed meanwhile. Look again, then close.')).toBeNull();
   });

@@ -18,8 +18,9 @@ import { RestSheet } from '../../record/RestSheet';
 import { StillOut } from '../../record/StillOut';
 import { Missing, StopJobs } from '../../record/StopJobs';
 import { useWalk, type WalkView } from '../../record/useWalk';
+import { bringIntoView } from '../../../platform/browser';
 import { useRenting } from '../RenterFace';
-import { ReadingLane, useOpenQuestion } from './ReadingLane';
+import { Question, ReadingLane, useOpenQuestion } from './ReadingLane';
 import { useStopWords } from '../../record/stopWords';
 
 /** The renter's own walk round the boat: the same stops, the same record, nobody beside them. */
@@ -62,6 +63,7 @@ const Walking = ({ view }: { view: WalkView }) => {
     await enter([...extra, { kind: 'stationTied', walk, station: stop.station.id }]);
     onward();
   };
+  const waits = question !== undefined && !stop.tied;
   const press = () => {
     if (stop.tied) (allTied ? done : onward)();
     else if (stop.left === 0) void tie();
@@ -111,9 +113,9 @@ const Walking = ({ view }: { view: WalkView }) => {
                 ? 'alone.last'
                 : 'alone.next',
           )}
-          // A question that is open is answered before the stop is left.
-          disabled={question !== undefined && !stop.tied}
-          onPress={press}
+          // A question that is open is answered before the stop is left; whoever presses is led to it.
+          {...(waits ? { hint: t('alone.questionFirst'), tone: 'mari' as const } : {})}
+          onPress={waits ? () => bringIntoView('open-question') : press}
           testID="tie"
         />
       }
@@ -128,8 +130,13 @@ const Walking = ({ view }: { view: WalkView }) => {
             .join(' · ')}
         </Small>
         {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
-        <ReadingLane view={view} question={question} />
+        <ReadingLane view={view} />
         <StopJobs view={view} />
+        {question ? (
+          <View testID="open-question" style={{ paddingTop: 10 }}>
+            <Question key={`${question.point.id}/${question.state.is}`} view={view} due={question} />
+          </View>
+        ) : null}
         <Small size={14} style={{ paddingTop: 6 }}>
           {t('walk.cautionFirst')}
         </Small>

@@ -24,63 +24,57 @@ export const useOpenQuestion = (view: WalkView): Due | undefined => {
   return due.find(({ state }) => state.is === 'tellAgain') ?? due.find(({ state }) => state.is === 'ask');
 };
 
-/** What must be known here, read by the renter and ticked, and the question that follows some way after. */
-export const ReadingLane = ({ view, question }: { view: WalkView; question: Due | undefined }) => {
+/** What must be known here, read by the renter and ticked. */
+export const ReadingLane = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const { record, pack, walk, briefing, language, enter } = view;
   const money = useMoney(pack.prices.currency);
   if (walk === 'in') return null;
   const { station } = view.stops[view.at]!;
   const here = briefing.tell.filter(({ point }) => point.station === station.id);
-  if (here.length === 0 && !question) return null;
+  if (here.length === 0) return null;
   const spoken = (wording: Parameters<typeof say>[0]) => (fellBack(wording, language) ? 'en' : language);
   return (
-    <>
-      {question ? <Question key={`${question.point.id}/${question.state.is}`} view={view} due={question} /> : null}
-      {here.length === 0 ? null : (
-        <Lane name={t('alone.say')}>
-          {here.map(({ point, short }) => {
-            const text = short && point.again?.say ? point.again.say : point.say;
-            const found = slot(record, `out/point/${point.id}`, 'pointTold', 'pointSkipped');
-            const on = found?.value.kind === 'pointTold';
-            const price = pack.prices.prices.find(({ code }) => code === point.price);
-            const told: EventBody = { kind: 'pointTold', walk, point: point.id, how: 'read', language: spoken(text) };
-            return (
-              <Pressable
-                key={point.id}
-                role="checkbox"
-                aria-checked={on}
-                aria-label={`${t('alone.readIt')}: ${say(text, language)}`}
-                testID={`point-${point.id}`}
-                onPress={() => void (on && found ? view.undo(found.standing) : enter([told]))}
-                style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
-              >
-                <Tick on={on} />
-                <View style={{ flex: 1, gap: 4 }}>
-                  <Body>{say(text, language)}</Body>
-                  {point.show ? <Body tone="soft">{say(point.show, language)}</Body> : null}
-                  {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
-                  {point.mistake ? <Body tone="soft">{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Body> : null}
-                  {point.caution ? (
-                    <Tag kind="stop" size={15}>
-                      {say(point.caution, language)}
-                    </Tag>
-                  ) : null}
-                  {fellBack(text, language) ? <Tag kind="ask">{t('r.inEnglish')}</Tag> : null}
-                  {price ? (
-                    <Tag kind="ask">{t('r.costs', { name: say(price.name, language), price: money(price.amountMinor) })}</Tag>
-                  ) : null}
-                </View>
-              </Pressable>
-            );
-          })}
-        </Lane>
-      )}
-    </>
+    <Lane name={t('alone.say')}>
+      {here.map(({ point, short }) => {
+        const text = short && point.again?.say ? point.again.say : point.say;
+        const found = slot(record, `out/point/${point.id}`, 'pointTold', 'pointSkipped');
+        const on = found?.value.kind === 'pointTold';
+        const price = pack.prices.prices.find(({ code }) => code === point.price);
+        const told: EventBody = { kind: 'pointTold', walk, point: point.id, how: 'read', language: spoken(text) };
+        return (
+          <Pressable
+            key={point.id}
+            role="checkbox"
+            aria-checked={on}
+            aria-label={`${t('alone.readIt')}: ${say(text, language)}`}
+            testID={`point-${point.id}`}
+            onPress={() => void (on && found ? view.undo(found.standing) : enter([told]))}
+            style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
+          >
+            <Tick on={on} />
+            <View style={{ flex: 1, gap: 4 }}>
+              <Body>{say(text, language)}</Body>
+              {point.show ? <Body tone="soft">{say(point.show, language)}</Body> : null}
+              {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
+              {point.mistake ? <Body tone="soft">{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Body> : null}
+              {point.caution ? (
+                <Tag kind="stop" size={15}>
+                  {say(point.caution, language)}
+                </Tag>
+              ) : null}
+              {fellBack(text, language) ? <Tag kind="ask">{t('r.inEnglish')}</Tag> : null}
+              {price ? <Tag kind="ask">{t('r.costs', { name: say(price.name, language), price: money(price.amountMinor) })}</Tag> : null}
+            </View>
+          </Pressable>
+        );
+      })}
+    </Lane>
   );
 };
 
-const Question = ({ view, due }: { view: WalkView; due: Due }) => {
+/** The question that follows some way after: it stands where one is when everything else at the stop is done, just above the way on. */
+export const Question = ({ view, due }: { view: WalkView; due: Due }) => {
   const { t } = useTranslation();
   const { enter, language, walk } = view;
   const { point, by, state } = due;

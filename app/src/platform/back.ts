@@ -1,0 +1,2 @@
+// The web's half; a native build puts its own beside it as `back.native.ts`.
+export * from './back.web';
