@@ -4,14 +4,21 @@ import { expect, type Page } from '@playwright/test';
 import { goodPicture } from './pictures';
 import type { QuayServer } from './quay';
 
-/** Moves a booking to a quarter of an hour from now, and has its boat back from whoever was out with her. */
+/** Has the boat of a hire back from whoever was out with her. */
+export const boatIsBack = (quay: QuayServer, hire: string): void => {
+  const db = new Database(join(quay.data, 'quay.sqlite'));
+  const { boat } = db.prepare('select boat from hire where id = ?').get(hire) as { boat: string };
+  db.prepare(`update hire set state = 'settling' where boat = ? and state in ('out', 'walkingIn')`).run(boat);
+  db.close();
+};
+
+/** Moves a booking to a quarter of an hour from now, and has its boat back. */
 export const hourComes = (quay: QuayServer, hire: string): void => {
   const db = new Database(join(quay.data, 'quay.sqlite'));
   const at = (minutes: number) => new Date(quay.now() + minutes * 60_000).toISOString();
-  const { boat } = db.prepare('select boat from hire where id = ?').get(hire) as { boat: string };
   db.prepare('update hire set "from" = ?, "to" = ? where id = ?').run(at(15), at(135), hire);
-  db.prepare(`update hire set state = 'settling' where boat = ? and state in ('out', 'walkingIn')`).run(boat);
   db.close();
+  boatIsBack(quay, hire);
 };
 
 const heading = (page: Page) => page.locator('h2, [role="heading"][aria-level="2"]').first();
@@ -61,6 +68,8 @@ export const aloneStop = async (page: Page): Promise<void> => {
     await page.getByTestId('keep-reading').click();
     await expect(page.getByTestId('keep-reading')).toHaveCount(0);
   }
+  for (const group of await page.locator('[role="radiogroup"]:has([data-testid^="check-"])').all())
+    await group.locator('[role="radio"]').first().click();
   // What was pressed last has to be kept before the stop is seen to be done.
   await page.waitForTimeout(300);
   await page.getByTestId('tie').click();

@@ -1,3 +1,4 @@
+import { boatIsBack } from './alone';
 import { BRAM, expect, PHONE, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
 
@@ -7,8 +8,9 @@ const press = async (phone: Where, ...moves: string[]) => {
   for (const move of moves) await phone.by(`move-${move}`).click();
 };
 
-test('a cold diesel is started wrongly, then rightly; until then she is held, and the record has the mistakes', async ({ phoneOf }) => {
+test('a cold diesel is started wrongly, then rightly; until then she is held, and the record has the mistakes', async ({ phoneOf, quay }) => {
   test.slow();
+  boatIsBack(quay, 'h-1013');
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   const by = (testId: string) => bram.by(testId);

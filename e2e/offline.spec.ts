@@ -30,7 +30,6 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   await expect(page.getByText('sealed, awaiting the quay')).toBeVisible();
   await expect(bram.by('kept-line')).toHaveAttribute('aria-label', /No signal, \d+ kept here, since \d\d:\d\d/);
   await castOff(bram, { deposit: false });
-  await bram.by('back').click();
   await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible();
 
   await bram.mendNetwork();

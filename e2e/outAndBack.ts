@@ -19,7 +19,6 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await castOff(hand);
   await hand.allSent();
 
-  await hand.by('back').click();
   await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible();
 
   await hand.by('hire-h-1001').first().click();

@@ -127,6 +127,19 @@ export class Phone {
   }
 }
 
+/** How many hires a browser has with all that is needed to walk them. */
+export const keptPacks = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const request = indexedDB.open('jolly-quay');
+        request.onsuccess = () => {
+          const count = request.result.transaction('packs').objectStore('packs').count();
+          count.onsuccess = () => resolve(count.result);
+        };
+      }),
+  );
+
 type Fixtures = {
   /** When the journey begins, by the clock of its quay; ISO instant. */
   moment: string;

@@ -150,6 +150,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
 
   await sign(bram);
   await castOff(bram);
+  await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
   await bram.by('came-in').click();
   await bram.by('knot-gate').click();

@@ -1,4 +1,5 @@
 import { expect, type Phone } from './quay';
+import { enterParty } from './renter';
 
 /** What each gauge of Tuppenny Bun shows, typed; a needle and a sight line are set by their presses. */
 const SHOWN: Record<string, string> = { hours: '1240.4', volts: '12.6', bilge: '1' };
@@ -50,6 +51,19 @@ export const readAll = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise
   }
 };
 
+/** Says of everything that is looked for when she comes back that it is as it should be, one press each. */
+const findAll = async (phone: Phone): Promise<void> => {
+  for (const group of await phone.page.locator('[role="radiogroup"]:has([data-testid^="check-"])').all())
+    await group.locator('[role="radio"]').first().click();
+};
+
+/** Ties the knot; a question that waits is passed over with a second press. */
+const tie = async (phone: Phone): Promise<void> => {
+  const waits = await phone.by('tie').getByText('a question waits above').isVisible();
+  await phone.by('tie').click();
+  if (waits) await phone.by('tie').click();
+};
+
 /** Does all there is to do at the stop that is open, and ties its knot. */
 export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<void> => {
   const title = await phone.page.locator('h2, [role="heading"][aria-level="2"]').first().innerText();
@@ -60,9 +74,10 @@ export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<
   if (walk === 'in' && (await asItWas.isVisible())) await asItWas.click();
   else await lookAll(phone);
   await readAll(phone, walk);
+  if (walk === 'in') await findAll(phone);
   // What was pressed last has to be kept before the knot can be tied without a word.
   await expect(phone.by('tie')).not.toContainText('still open');
-  await phone.by('tie').click();
+  await tie(phone);
   await expect(phone.page.locator('h2, [role="heading"][aria-level="2"]').first()).not.toHaveText(title);
 };
 
@@ -75,6 +90,9 @@ export const tieAsItWas = async (phone: Phone): Promise<void> => {
   await expect(rest.or(heading.filter({ hasNotText: title })).first()).toBeVisible();
   if (await rest.isVisible()) {
     if (await phone.by('rest-prop-sound').isVisible()) await phone.by('rest-prop-sound').click();
+    for (const group of await phone.page.locator('[role="radiogroup"]:has([data-testid^="rest-check-"])').all())
+      await group.locator('[role="radio"]').first().click();
+    if ((await heading.innerText()) !== title) return;
     const fields = phone.page.locator('input[data-testid^="rest-"]');
     for (const field of await fields.all()) {
       // What it read at departure stands beside it.
@@ -132,10 +150,35 @@ export const holdDeposit = async (phone: Pick<Phone, 'page' | 'by'>): Promise<vo
   await expect(phone.by('to-deposit/0')).toHaveCount(0);
 };
 
-/** From the card of a hire that is signed: through the check, and off. */
+/** Names everybody who is booked and gives them their jackets, where nobody has yet; from the check, and back to it. */
+export const nameEverybody = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
+  const { page } = phone;
+  await expect(phone.by('not-checked').or(phone.by('cast-off')).or(phone.by('settle-first')).first()).toBeVisible();
+  if (await phone.by('matter-noParty').isVisible()) {
+    await phone.by('to-noParty').click();
+    await expect(phone.by('keep-party')).toBeVisible();
+    const people = 1 + (await page.locator('[data-testid^="person-"]').count());
+    await enterParty(
+      page,
+      Array.from({ length: people }, (_, i) => ({
+        name: `Guest ${i + 1}`,
+        age: '34',
+        mass: '70',
+        ...(i === 0 ? { is: 'drives' as const } : i === 1 ? { is: 'lookout' as const } : {}),
+      })),
+    );
+    await phone.by('give-all').click();
+    await expect(phone.by('to-walk')).toBeVisible();
+    await phone.by('back').click();
+    await phone.by('hire-next').click();
+  }
+};
+
+/** From the card of a hire that is signed: through the check, and off; the day comes next. */
 export const castOff = async (phone: Pick<Phone, 'page' | 'by'>, { deposit = true } = {}): Promise<void> => {
   await phone.by('hire-next').click();
+  await nameEverybody(phone);
   if (deposit) await holdDeposit(phone);
   await phone.by('cast-off').click();
-  await expect(phone.page.getByText('on the water')).toBeVisible();
+  await expect(phone.page.getByText('She is on her way', { exact: false }).or(phone.by('next')).first()).toBeVisible();
 };

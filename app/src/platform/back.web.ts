@@ -26,14 +26,16 @@ const listen = () => {
       onSheet = isMarked();
     };
   }
-  window.addEventListener('popstate', () => {
+  const popped = () => {
     const cameFromSheet = onSheet;
     onSheet = isMarked();
     if (onSheet || !cameFromSheet) return;
     const close = open.at(-1);
     if (close) close();
     else history.back();
-  });
+  };
+  // Before the router looks: it writes the entry anew that it has come to, which would be taken for where one came from.
+  window.addEventListener('popstate', popped, { capture: true });
 };
 
 /** @param routed the sheet is open because the address says so: going back leaves it by itself */
