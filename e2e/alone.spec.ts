@@ -108,7 +108,7 @@ test(
     await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
     await bram.open('/hire/h-1014');
     await expect(bram.page.getByText('on the water')).toBeVisible();
-    await expect(bram.page.getByText('Departure: sealed, countersigned')).toBeVisible({ timeout: 20_000 });
+    await expect(bram.page.getByText('Departure: sealed by the renter alone, received by the quay')).toBeVisible({ timeout: 20_000 });
 
     // And back again, with departure behind it.
     await dot.by('to-alone').click();

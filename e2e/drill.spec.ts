@@ -8,7 +8,10 @@ const press = async (phone: Where, ...moves: string[]) => {
   for (const move of moves) await phone.by(`move-${move}`).click();
 };
 
-test('a cold diesel is started wrongly, then rightly; until then she is held, and the record has the mistakes', async ({ phoneOf, quay }) => {
+test('a cold diesel is started wrongly, then rightly; until then she is held, and the record has the mistakes', async ({
+  phoneOf,
+  quay,
+}) => {
   test.slow();
   boatIsBack(quay, 'h-1013');
   const bram = await phoneOf(BRAM);

@@ -38,7 +38,7 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   await page.waitForTimeout(1500);
   await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible({ timeout: 5000 });
   await bram.by('hire-h-1001').first().click();
-  await expect(page.getByText('Departure: sealed, countersigned')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Departure: sealed, received by the quay')).toBeVisible({ timeout: 20_000 });
 });
 
 test('the quay is killed and started again in the middle; the tab is closed; nothing is lost', PHONE, async ({ bram, quay }) => {

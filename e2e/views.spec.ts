@@ -1,3 +1,4 @@
+import { boatIsBack } from './alone';
 import AxeBuilder from '@axe-core/playwright';
 import { enterParty, linkOf } from './renter';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
@@ -192,6 +193,7 @@ test('outside and the renter’s phone: axe finds nothing serious, sun or dusk',
   await stranger.page.goto(`${quay.url}/r/alone`);
   await expect(stranger.page.getByTestId('alone-next')).toBeVisible();
   await look(stranger, 'renter: alone');
+  boatIsBack(quay, 'h-1014');
   await stranger.page.goto(`${quay.url}/r/alone/walk/out`);
   await expect(stranger.page.getByTestId('tie')).toBeVisible();
   await look(stranger, 'renter: walk alone');

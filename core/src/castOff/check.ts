@@ -9,7 +9,7 @@ import { fuelPlans } from './fuelPlan';
 import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
 import { unproven } from '../record/drills';
 import { briefingOf, type Case, dayOfUse, type Fit, fitOf, peopleOf, schoolsOf, understoodBy, withoutTheirJacket } from '../record/handing';
-import { type HireRecord, slot } from '../record/project';
+import { type HireRecord, slot, unsignedOf } from '../record/project';
 import { type Deposit, depositOf } from '../settlement/deposit';
 import type { Defect } from '../turnaround/work';
 
@@ -26,6 +26,8 @@ export type Found =
   | Hold
   /** A boat is in one place: somebody else is out with her. */
   | { is: 'away'; away: Away }
+  /** Something was put right after departure was signed: it is signed again. */
+  | { is: 'signAgain'; entries: number }
   /** Nobody has said who is aboard. */
   | { is: 'noParty' }
   /** Nobody is named to drive, or to look out, or their age is not known. */
@@ -117,6 +119,7 @@ const keyOf = (found: Found): string => {
       return `light/${found.dark ? 'dark' : 'dusk'}`;
     case 'away':
     case 'noParty':
+    case 'signAgain':
       return found.is;
     case 'crewOpen':
       return `crewOpen/${found.fault.is}`;
@@ -131,6 +134,7 @@ const isNever = (is: Found['is']): is is (typeof NEVER_LIFTED)[number] => NEVER_
 
 const ORIGIN: Record<Found['is'], Origin> = {
   away: 'record',
+  signAgain: 'record',
   noParty: 'operator',
   crewOpen: 'operator',
   jacketsOpen: 'operator',
@@ -189,6 +193,7 @@ const placeOf = (found: Found, book: Case['book']): Place => {
     case 'fuel':
       return at(found.station);
     case 'notAsked':
+    case 'signAgain':
       return { page: 'sign' };
     case 'deposit':
       return { page: 'deposit' };
@@ -212,13 +217,13 @@ const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, 
     // Whoever knows the boat was told before, and somebody said so: that is no gap in the telling.
     if (was?.kind === 'pointSkipped' && was.why === 'knowsTheBoat') return [];
     // Nobody tells a renter who walks alone: what they read at home, or on the way, was told.
-    if (alone && was === undefined && record.slots.has(`home/${point.id}`)) return [];
-    if (was?.kind !== 'pointTold') {
+    const atHome = alone && was === undefined && record.slots.has(`home/${point.id}`);
+    if (was?.kind !== 'pointTold' && !atHome) {
       untold.set(point.station, [...(untold.get(point.station) ?? []), point.id]);
       return [];
     }
     return of.operator.understandingBy.flatMap((by): Found[] => {
-      const state = understoodBy(record, point, by);
+      const state = understoodBy(record, point, by, alone);
       if (state.is === 'tellAgain') return [{ is: 'notUnderstood', point: point.id, station: point.station, by }];
       if (state.is === 'ask' && !unasked.includes(point.id)) unasked.push(point.id);
       return [];
@@ -296,8 +301,10 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
   const { windLimitMs } = of.book;
   const deposit = depositOf(record, of.hire.depositMinor);
   const fit = fitOf(record, of, day);
+  const unsigned = unsignedOf(record, 'out').length;
   const found: Found[] = [
     ...(of.away ? [{ is: 'away' as const, away: of.away }] : []),
+    ...(unsigned > 0 ? [{ is: 'signAgain' as const, entries: unsigned }] : []),
     ...mattersOf(record, of.book, day, fit, unproven(record, of)),
     ...partyMatters(record, of, fit),
     ...of.defects.map((defect): Found => ({ is: 'defect', defect })),

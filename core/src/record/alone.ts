@@ -3,7 +3,7 @@ import { USUAL_MINUTES_BEFORE } from '../fleet/base';
 import { type Handover, unattended } from '../fleet/school';
 import type { Walk } from './event';
 import { type Case, type Fit, peopleOf, withoutTheirJacket } from './handing';
-import type { HireRecord } from './project';
+import { type HireRecord, unsignedOf } from './project';
 import type { Hold } from './hold';
 import { walkState, wantsPicture } from './walk';
 
@@ -85,7 +85,7 @@ export const stepsAlone = (
     key: record.slots.has('keyGiven'),
     jackets: peopleOf(record, of.sheets) !== undefined && (fit === undefined || withoutTheirJacket(record, fit).length === 0),
     walk: stops.length > 0 && stops.every(({ tied }) => tied) && picturesWanted(record, of.book, walk).length === 0,
-    sign: record.slots.has(`${walk}/sealed`),
+    sign: record.slots.has(`${walk}/sealed`) && (walk === 'in' || unsignedOf(record, 'out').length === 0),
     castOff: record.slots.has('castOff'),
     cameIn: record.slots.has('cameIn'),
   };

@@ -19,8 +19,8 @@ export type Finding = {
   station: string | undefined;
   /** Whether departure leaves it open to be charged at all. */
   chargeable: boolean;
-  /** Whether the renter was told what this costs; undefined where there is no such point. */
-  told: boolean | undefined;
+  /** How the renter learnt what this costs: told by staff, read by themselves, or not at all; undefined where there is no such point. */
+  told: HowTold | undefined;
   decision: (typeof DECISIONS)[number] | undefined;
 } & (
   | {
@@ -90,10 +90,14 @@ export type Finding = {
   | { topic: 'contradiction'; is: 'open'; slot: Slot }
 );
 
-const priceOf = (book: Book, price: string | undefined, record: HireRecord): boolean | undefined => {
+export type HowTold = 'told' | 'read' | 'no';
+
+const priceOf = (book: Book, price: string | undefined, record: HireRecord): HowTold | undefined => {
   const points = price === undefined ? [] : book.points.filter((point) => point.price === price);
   if (points.length === 0) return undefined;
-  return points.some(({ id }) => slot(record, `out/point/${id}`, 'pointTold') !== undefined);
+  const how = points.map(({ id }) => slot(record, `out/point/${id}`, 'pointTold')?.value.how);
+  if (how.some((one) => one === 'said' || one === 'shown')) return 'told';
+  return how.includes('read') || points.some(({ id }) => record.slots.has(`home/${id}`)) ? 'read' : 'no';
 };
 
 const sizesOf = (book: Book) => new Map(book.surfaces.map((surface) => [surface.id, surface]));

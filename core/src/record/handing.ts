@@ -137,13 +137,14 @@ const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): S
       : [{ how: 'answered', question: body.question ?? '', right: body.right, at }];
   });
 
-const toldAt = (record: HireRecord, point: string): number | undefined => {
-  const told = slot(record, `out/point/${point}`, 'pointTold');
+/** When it was told; to a renter who walks alone, when they read it, at home or on the quay. */
+const toldAt = (record: HireRecord, point: string, alone: boolean): number | undefined => {
+  const told = slot(record, `out/point/${point}`, 'pointTold') ?? (alone ? slot(record, `home/${point}`, 'pointRead') : undefined);
   return told && happenedAt(told.by);
 };
 
-export const understoodBy = (record: HireRecord, point: Point, by: 'driver' | 'lookout'): Understanding =>
-  understandingOf(point, toldAt(record, point.id), shownOf(record, point.id, by));
+export const understoodBy = (record: HireRecord, point: Point, by: 'driver' | 'lookout', alone = false): Understanding =>
+  understandingOf(point, toldAt(record, point.id, alone), shownOf(record, point.id, by));
 
 /** Musts of the briefing whose understanding is wanted now at this stop; at the end (`here` undefined) all that are open. */
 export const questionsDue = (
@@ -151,6 +152,7 @@ export const questionsDue = (
   briefing: Briefing,
   operator: Pick<Handing, 'understandingBy'>,
   here: string | undefined,
+  alone = false,
 ): { point: Point; by: 'driver' | 'lookout'; state: Understanding }[] =>
   operator.understandingBy.flatMap((by) => {
     const told = briefing.tell
@@ -158,7 +160,7 @@ export const questionsDue = (
       .map(({ point }): Told => ({
         point,
         station: point.station,
-        toldAt: toldAt(record, point.id),
+        toldAt: toldAt(record, point.id, alone),
         shown: shownOf(record, point.id, by),
       }));
     return dueQuestions(told, here).map((due) => ({ ...due, by }));

@@ -15,8 +15,8 @@ export type Hold =
   | { is: 'drill'; drill: string }
   | { is: 'contradiction'; key: string };
 
-/** Nobody lifts these, whatever reason they give: more persons or load than the plate, a person without a fitting jacket, a driver the law does not allow, a boat that somebody else is out with. */
-export const NEVER_LIFTED = ['tooMany', 'noJacket', 'crew', 'away'] as const;
+/** Nobody lifts these, whatever reason they give: more persons or load than the plate, a person without a fitting jacket, a driver the law does not allow, a boat that somebody else is out with, a departure that nobody signed as it stands. */
+export const NEVER_LIFTED = ['tooMany', 'noJacket', 'crew', 'away', 'signAgain'] as const;
 
 /** What is wrong about the crew that no boat leaves with, whoever waives it; a name that is still missing is the operator's to soften. */
 export const CREW_HOLDS: readonly CrewFault['is'][] = ['driverTooYoung', 'noLicence', 'lookoutTooYoung'];

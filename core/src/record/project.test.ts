@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { canonical, digestOf } from './canonical';
 import type { EventBody, HireEvent } from './event';
 import type { Held } from './held';
-import { project, slot } from './project';
+import { project, slot, unsignedOf } from './project';
 import { checkSeal, rootOf, sealContent } from './seal';
 import { readEvent } from './upcast';
 
@@ -193,7 +193,7 @@ describe('the record', () => {
       make(24, { kind: 'undone' }, { replaces: [idOf(4)] }),
       make(25, { kind: 'signed', walk: 'in', as: 'staff', page: 'p', signer: 'Ada', drawing: 'a'.repeat(64), language: 'en' }),
     ];
-    const all = [...events, seal('out', 3), seal('in', 4), seen, ...rest];
+    const all = [...events, seal('out', 3), make(5, { kind: 'castOff' }), seal('in', 4), seen, ...rest];
     const record = project(all);
     expect(slot(record, 'in/count/jacket', 'counted')!).toMatchObject({ value: { count: 7 }, contradiction: false });
     expect(record.again.map(({ event }) => event.id)).toEqual([idOf(20)]);
@@ -207,6 +207,37 @@ describe('the record', () => {
     const closed = project([...all, closedAfter([...events, seal('out', 3), seal('in', 4), seen], 40), make(50, count('jacket', 4, 'in'))]);
     expect(slot(closed, 'in/count/jacket', 'counted')!.value.count).toBe(7);
     expect(closed.proposed.map(({ event }) => event.id)).toContain(idOf(50));
+  });
+
+  it('lets departure be put right until she casts off, says that it is unsigned, and takes a newer seal over it', () => {
+    const events = [make(1, count('jacket', 5), {}, { actor: { id: 'r', role: 'renter' } })];
+    const seal = (n: number, over: Held[], replaces: string[] = []) =>
+      make(n, { kind: 'sealed', walk: 'out', ...sealContent(over, null), signature: '', key: 'b'.repeat(64) }, { replaces });
+    const first = seal(3, events);
+    const right = make(6, count('jacket', 6), { replaces: [idOf(1)] }, { actor: { id: 'r', role: 'renter' } });
+    const open = project([...events, first, right]);
+    expect(slot(open, 'out/count/jacket', 'counted')!.value.count).toBe(6);
+    expect(unsignedOf(open, 'out').map(({ event }) => event.id)).toEqual([idOf(6)]);
+    const signed = make(7, {
+      kind: 'signed',
+      walk: 'out',
+      as: 'renter',
+      page: 'p',
+      signer: 'Ines',
+      drawing: 'a'.repeat(64),
+      language: 'en',
+    });
+    const again = [...events, first, right, signed];
+    const resealed = project([...again, seal(8, again, [idOf(3)])]);
+    expect(unsignedOf(resealed, 'out')).toEqual([]);
+    expect(slot(resealed, 'out/count/jacket', 'counted')).toMatchObject({ value: { count: 6 }, contradiction: false });
+    expect(slot(resealed, 'out/sealed', 'sealed')).toMatchObject({ contradiction: false, by: { event: { id: idOf(8) } } });
+    // Once she is off, departure is what was signed.
+    const off = make(9, { kind: 'castOff' });
+    const after = make(10, count('jacket', 7), { replaces: [idOf(6)] });
+    const gone = project([...again, seal(8, again, [idOf(3)]), off, after]);
+    expect(slot(gone, 'out/count/jacket', 'counted')!.value.count).toBe(6);
+    expect(gone.proposed.map(({ event }) => event.id)).toEqual([idOf(10)]);
   });
 
   it('judges lateness by the clock put right, and says whose clock was wrong', () => {

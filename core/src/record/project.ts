@@ -31,8 +31,10 @@ export type HireRecord = {
   /** Made after the closing, or about a walk after its seal: proposals, not part of the values. */
   proposed: Held[];
   /**
-   * What the quay entered of the return after that was signed: it counts until the closing, and is said to be unsigned.
-   * A return that the renter walked alone is looked at again like that, and what a machine found in the photographs.
+   * What was entered of a walk after it was signed, and counts all the same. Of the return: what the quay entered until the
+   * closing, since a return that the renter walked alone is looked at again like that, and what a machine found in the
+   * photographs. Of the departure: what was put right before she cast off, by whoever makes that walk; it has to be signed
+   * again before she goes.
    */
   again: Held[];
   /** What a terminal said after the closing of what it was asked before: the quay's own word, and no proposal. */
@@ -251,6 +253,18 @@ export const project = (held: Iterable<Held>): HireRecord => {
     if (body.kind === 'undone') return replaces.every((id) => !line.covers.has(id) && known.get(id)?.event.body.kind !== 'sealed');
     return body.kind !== 'signed' && body.kind !== 'signRefused';
   };
+  // While she still lies at the quay a miscount can be put right; once she is off, departure is what was signed.
+  const left = standingOf(everything.filter(({ event: { body } }) => body.kind === 'castOff' || body.kind === 'undone')).get(
+    'castOff',
+  )?.[0];
+  const leftAt = left ? happenedAt(left) : Infinity;
+  const putsRight = (one: Held, line: { covers: ReadonlySet<string>; at: number }): boolean => {
+    const { body, replaces } = one.event;
+    const at = happenedAt(one);
+    if (at <= line.at || at >= leftAt || one.actor.role === 'quay') return false;
+    if (body.kind === 'undone') return replaces.every((id) => !line.covers.has(id) && known.get(id)?.event.body.kind !== 'sealed');
+    return body.kind !== 'signRefused';
+  };
   const outside = (one: Held): boolean => {
     const { body, id, replaces } = one.event;
     if (body.kind === 'closed' || isAfterwards(body) || (body.kind === 'undone' && replaces.length > 0 && replaces.every(ofAfterwards)))
@@ -262,7 +276,7 @@ export const project = (held: Iterable<Held>): HireRecord => {
         : body.kind !== 'sealed' && walkOf(body) === walk;
     for (const line of [closing, seals.out && concerns('out') ? seals.out : undefined, seals.in && concerns('in') ? seals.in : undefined]) {
       if (!line || line.covers.has(id) || line.one.event.id === id) continue;
-      if (line === seals.in && looksAgain(one, line)) {
+      if ((line === seals.in && looksAgain(one, line)) || (line === seals.out && putsRight(one, line))) {
         again.push(one);
         continue;
       }
@@ -314,3 +328,7 @@ export const slotsUnder = <K extends EventKind>(record: HireRecord, prefix: stri
   [...record.slots.values()]
     .filter((one) => one.key.startsWith(prefix) && one.value.kind === kind)
     .sort((a, b) => byTime(a.by, b.by)) as unknown as Slot<K>[];
+
+/** What was entered of a walk after it was signed, and has to be signed again: signatures themselves are no such thing. */
+export const unsignedOf = (record: HireRecord, walk: Walk): Held[] =>
+  record.again.filter(({ event: { body } }) => walkOf(body) === walk && body.kind !== 'signed');

@@ -15,7 +15,10 @@ export type Page = {
   walk: Walk;
   language: string;
   boat: string;
+  /** Said or shown by staff. */
   told: string[];
+  /** Read by the renter, on the quay or at home, with nobody beside them. */
+  read?: string[];
   skipped: string[];
   /** `was`: how many there were at departure, of a return that differs from it. */
   counts: { name: string; count: number; of: number; state: string; was?: number }[];
@@ -55,6 +58,15 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     const way = found && check.ways.find(({ id }) => id === found.way);
     return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way, asItShould: check.ways[0]?.id === found.way }] : [];
   });
+  const read = points.flatMap(({ point, slot: told }) =>
+    told?.value.kind === 'pointTold'
+      ? told.value.how === 'read'
+        ? [words(point.say)]
+        : []
+      : walk === 'out' && alone && record.slots.has(`home/${point.id}`)
+        ? [words(point.say)]
+        : [],
+  );
   const stops = walkState(record, book, walk, undefined, alone);
   const named = (pick: (lacks: Lack) => readonly string[]) =>
     stops.flatMap((stop) =>
@@ -90,7 +102,8 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     walk,
     language,
     boat,
-    told: points.flatMap((p) => (p.slot?.value.kind === 'pointTold' ? [words(p.point.say)] : [])),
+    told: points.flatMap((p) => (p.slot?.value.kind === 'pointTold' && p.slot.value.how !== 'read' ? [words(p.point.say)] : [])),
+    ...(read.length > 0 ? { read } : {}),
     skipped: points.flatMap((p) => (p.slot?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
     counts: book.fittings.flatMap((fitting) => {
       const counted = slot(record, `${walk}/count/${fitting.id}`, 'counted')?.value;

@@ -3,6 +3,7 @@ import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import { bladesToShow } from '../condition/propeller';
 import type { Gauge, Propeller, Surface, Tank } from '../fleet/rows';
+import type { Point } from '../fleet/telling';
 import { routeOf, type Stop } from '../fleet/route';
 import { fuse, type Fused, type LevelMethod, type LevelReading } from '../fuel/fuse';
 import { figuresWith } from '../fuel/learn';
@@ -48,6 +49,10 @@ export const wantsBlades = (record: HireRecord, walk: Walk, propeller: Propeller
   return given !== undefined && given.state !== 'notSeen' && given.photos.length < bladesToShow(propeller);
 };
 
+/** Whether the renter has read a point at home and has nothing to see of it on the boat: it need not be read again. */
+export const readAtHome = (record: HireRecord, point: Pick<Point, 'id' | 'show'>): boolean =>
+  point.show === undefined && record.slots.has(`home/${point.id}`);
+
 /**
  * The walk as far as it has come, in the order of the route.
  * @param briefing what is told on the way out; without one, all the points of the book
@@ -63,7 +68,7 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
         walk === 'out'
           ? open(
               'point',
-              stop.points.filter(({ weight }) => weight === 'must'),
+              stop.points.filter((point) => point.weight === 'must' && !(alone && readAtHome(record, point))),
             )
           : [],
       fittings: open('count', stop.fittings),

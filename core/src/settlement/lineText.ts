@@ -89,7 +89,7 @@ export const lineText = (line: Line, words: StatementWords, language: string, mo
     title: titleOf(line, words, language),
     about: [
       foundText(line, words, language),
-      told === undefined ? '' : told ? words.told : words.notTold,
+      told === undefined ? '' : words.howTold[told],
       // Statements closed before there were such reasons have none.
       ...line.basis.flatMap((basis) => basisText(basis, words, money)),
       line.remark ? filled(words.remark, { text: line.remark }) : '',

@@ -65,7 +65,7 @@ const lineOf = (record: HireRecord, finding: Finding, list: PriceList, { price, 
       ...(later && list.damage.school === 'quoteLater' ? [{ is: 'quoteLater' as const, holdMinor: list.damage.holdMinor }] : []),
       ...(isUnsigned(record, finding) ? [{ is: 'unsigned' as const }] : []),
     ],
-    untold: finding.told === false,
+    untold: finding.told === 'no',
     ...stateOf(record, key),
   };
 };

@@ -26,8 +26,7 @@ const en = {
   forQuay: 'for the quay',
   notSigned: 'not signed',
   seal: 'Seal {root} · {entries} entries, {pictures} pictures · signed by key {key}',
-  told: 'told at the walk out',
-  notTold: 'not told at the walk out',
+  howTold: { told: 'told at the walk out', read: 'read by the renter alone', no: 'not told at the walk out' },
   mark: {
     scratch: 'scratch',
     gouge: 'gouge',
@@ -106,8 +105,7 @@ const fr: StatementWords = {
   forQuay: 'pour le quai',
   notSigned: 'pas signé',
   seal: 'Sceau {root} · {entries} entrées, {pictures} photos · signé par la clé {key}',
-  told: 'dit au départ',
-  notTold: 'pas dit au départ',
+  howTold: { told: 'dit au départ', read: 'lu par le locataire seul', no: 'pas dit au départ' },
   mark: {
     scratch: 'rayure',
     gouge: 'entaille',
@@ -191,8 +189,7 @@ const de: StatementWords = {
   forQuay: 'für den Steg',
   notSigned: 'nicht unterschrieben',
   seal: 'Siegel {root} · {entries} Einträge, {pictures} Bilder · unterzeichnet mit Schlüssel {key}',
-  told: 'bei der Übergabe gesagt',
-  notTold: 'bei der Übergabe nicht gesagt',
+  howTold: { told: 'bei der Übergabe gesagt', read: 'vom Mieter allein gelesen', no: 'bei der Übergabe nicht gesagt' },
   mark: {
     scratch: 'Kratzer',
     gouge: 'Schramme',
@@ -270,8 +267,7 @@ const es: StatementWords = {
   forQuay: 'por el muelle',
   notSigned: 'sin firmar',
   seal: 'Sello {root} · {entries} anotaciones, {pictures} fotos · firmado con la clave {key}',
-  told: 'dicho a la salida',
-  notTold: 'no dicho a la salida',
+  howTold: { told: 'dicho a la salida', read: 'leído por el cliente a solas', no: 'no dicho a la salida' },
   mark: {
     scratch: 'raya',
     gouge: 'muesca',

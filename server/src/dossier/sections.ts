@@ -84,6 +84,7 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
         (page.drills ?? []).map(({ name }) => name),
       ),
       ...text(words.told, page.told),
+      ...text(words.read, page.read ?? []),
       ...text(words.skipped, page.skipped),
       ...text(
         words.remarks,

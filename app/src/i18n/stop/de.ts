@@ -141,6 +141,7 @@ export const de: StopWords = {
     openWhy: 'Was nicht gezählt, angesehen oder abgelesen ist, lässt sich bei der Rückkehr nicht vergleichen.',
     goBack: 'Dahin zurück',
     tieOpen: 'Trotzdem weiter',
+    sealedPutRight: 'Schon unterschrieben. Was Sie hier berichtigen, muss vor der Abfahrt noch einmal unterschrieben werden.',
     sealedAlready: 'Dieser Gang ist unterschrieben und versiegelt. Was jetzt kommt, steht als Vorschlag daneben.',
     cautionFirst: 'Örtliche Regeln, das Handbuch des Herstellers und die Praxis mit Schein gehen vor.',
     comeInTitle: 'Liegt sie am Steg?',
@@ -319,6 +320,7 @@ export const de: StopWords = {
     drills: 'Übungen',
     title: { out: 'Nachlesen und unterschreiben', in: 'Die Rückgabe nachlesen' },
     told: 'Was Ihnen gesagt wurde',
+    read: 'Was Sie allein gelesen haben',
     skipped: 'Ausgelassen',
     counts: 'An Bord',
     marks: 'Marken',
@@ -381,6 +383,7 @@ export const de: StopWords = {
   matter: {
     away: 'Es ist mit {{renter}} unterwegs, fällig {{time}}: erst zurücknehmen',
     awayOther: 'Es ist noch mit anderen unterwegs, fällig {{time}}',
+    signAgain: 'Nach der Unterschrift berichtigt: die Abfahrt noch einmal unterschreiben',
     noParty: 'Niemand hat gesagt, wer an Bord ist',
     crewOpen: {
       noDriver: 'Niemand ist zum Fahren genannt',
@@ -453,6 +456,7 @@ export const de: StopWords = {
     },
   },
   alone: {
+    readHome: 'zu Hause gelesen',
     questionFirst: 'Oben wartet eine Frage',
     title: { out: 'Das Boot übernehmen', in: 'Das Boot zurückgeben' },
     why: 'Niemand vom Steg geht mit. Bitte der Reihe nach; ist etwas unklar oder sieht falsch aus, vor dem Ablegen anrufen.',

@@ -137,6 +137,7 @@ export const en = {
     openWhy: 'What is not counted, looked at or read cannot be compared later. The doubt is then the renter’s.',
     goBack: 'Go back to it',
     tieOpen: 'Tie all the same',
+    sealedPutRight: 'Signed already. What is put right here has to be signed again before she leaves.',
     sealedAlready: 'This walk is signed and sealed. What is entered now is kept as a proposal beside it.',
     cautionFirst: 'Local rules, the maker’s manual and licensed practice come first.',
     comeInTitle: 'Is she at the dock?',
@@ -315,6 +316,7 @@ export const en = {
     drills: 'Drills',
     title: { out: 'Read back and sign', in: 'Read back the return' },
     told: 'What you were told',
+    read: 'What you read by yourself',
     skipped: 'Left out',
     counts: 'Aboard',
     marks: 'Marks',
@@ -377,6 +379,7 @@ export const en = {
   matter: {
     away: 'She is out with {{renter}}, due {{time}}: walk her in first',
     awayOther: 'She is still out with another party, due {{time}}',
+    signAgain: 'Put right after it was signed: sign departure again',
     noParty: 'Nobody has said who is aboard',
     crewOpen: {
       noDriver: 'Nobody is named to drive',
@@ -449,6 +452,7 @@ export const en = {
     },
   },
   alone: {
+    readHome: 'read at home',
     questionFirst: 'A question waits above',
     title: { out: 'Taking her over', in: 'Bringing her back' },
     why: 'Nobody of the quay walks with you. Do these in order; if anything is unclear or looks wrong, ring before you leave.',

@@ -141,6 +141,7 @@ export const es: StopWords = {
     openWhy: 'Lo que no se cuenta, mira o lee no se puede comparar al volver.',
     goBack: 'Volver a ello',
     tieOpen: 'Seguir de todos modos',
+    sealedPutRight: 'Ya está firmado. Lo que corrija aquí hay que firmarlo otra vez antes de salir.',
     sealedAlready: 'Este recorrido está firmado y sellado. Lo que se anote ahora queda al lado, como propuesta.',
     cautionFirst: 'Las normas locales, el manual del fabricante y la práctica con título van primero.',
     comeInTitle: '¿Está en el muelle?',
@@ -319,6 +320,7 @@ export const es: StopWords = {
     drills: 'Ejercicios',
     title: { out: 'Releer y firmar', in: 'Releer la vuelta' },
     told: 'Lo que se le dijo',
+    read: 'Lo que ha leído a solas',
     skipped: 'Omitido',
     counts: 'A bordo',
     marks: 'Marcas',
@@ -381,6 +383,7 @@ export const es: StopWords = {
   matter: {
     away: 'Está fuera con {{renter}}, debe volver {{time}}: recíbalo primero',
     awayOther: 'Sigue fuera con otras personas, debe volver {{time}}',
+    signAgain: 'Corregido después de firmar: firme la salida otra vez',
     noParty: 'Nadie ha dicho quién va a bordo',
     crewOpen: {
       noDriver: 'Nadie figura como patrón',
@@ -453,6 +456,7 @@ export const es: StopWords = {
     },
   },
   alone: {
+    readHome: 'leído en casa',
     questionFirst: 'Arriba espera una pregunta',
     title: { out: 'Recoger el barco', in: 'Devolver el barco' },
     why: 'Nadie del muelle le acompaña. Siga el orden; si algo no está claro o parece mal, llame antes de salir.',

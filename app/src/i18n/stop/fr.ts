@@ -146,6 +146,7 @@ export const fr: StopWords = {
     openWhy: 'Ce qui n’est ni compté, ni regardé, ni relevé ne se compare pas au retour.',
     goBack: 'Y revenir',
     tieOpen: 'Continuer quand même',
+    sealedPutRight: 'Déjà signé. Ce que vous corrigez ici devra être signé de nouveau avant le départ.',
     sealedAlready: 'Ce tour est signé et scellé. Ce qui est entré maintenant reste à côté, comme proposition.',
     cautionFirst: 'Les règles locales, le manuel du constructeur et la pratique brevetée passent d’abord.',
     comeInTitle: 'Le bateau est-il au ponton ?',
@@ -325,6 +326,7 @@ export const fr: StopWords = {
     drills: 'Exercices',
     title: { out: 'Relire et signer', in: 'Relire le retour' },
     told: 'Ce qu’on vous a dit',
+    read: 'Ce que vous avez lu seul',
     skipped: 'Laissé de côté',
     counts: 'À bord',
     marks: 'Marques',
@@ -387,6 +389,7 @@ export const fr: StopWords = {
   matter: {
     away: 'Il est sorti avec {{renter}}, attendu {{time}} : reprenez-le d’abord',
     awayOther: 'Il est encore sorti avec d’autres, attendu {{time}}',
+    signAgain: 'Corrigé après la signature : signez de nouveau le départ',
     noParty: 'Personne n’a dit qui est à bord',
     crewOpen: {
       noDriver: 'Personne n’est nommé pour conduire',
@@ -459,6 +462,7 @@ export const fr: StopWords = {
     },
   },
   alone: {
+    readHome: 'lu à la maison',
     questionFirst: 'Une question attend au-dessus',
     title: { out: 'Prendre le bateau', in: 'Rendre le bateau' },
     why: 'Personne du quai ne vous accompagne. Suivez l’ordre ; si quelque chose n’est pas clair ou semble anormal, appelez avant de partir.',

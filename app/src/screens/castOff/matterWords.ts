@@ -62,6 +62,8 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
           renter: what.away.renter,
           time: whenOf(what.away.due, base.zone, now(), i18n.language),
         });
+      case 'signAgain':
+        return t('matter.signAgain');
       case 'noParty':
         return t('matter.noParty');
       case 'crewOpen':

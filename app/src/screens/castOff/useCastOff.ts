@@ -37,6 +37,7 @@ export const blocking = ({ matters }: CastOffCheck): Matter[] => matters.filter(
 /** What the record itself holds her for, whatever is still to be done on the walk. */
 const STANDING: readonly Matter['found']['is'][] = [
   'away',
+  'signAgain',
   'safetyFitting',
   'propeller',
   'said',

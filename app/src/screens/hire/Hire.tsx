@@ -108,7 +108,7 @@ const HireCard = ({ view }: { view: HireView }) => {
                     ? 'stop'
                     : 'ask'
             }
-          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
+          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state === 'countersigned' && !record.slots.has(`${seal.walk}/signed/staff`) ? 'alone' : seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
         ))}
       </View>
       {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (

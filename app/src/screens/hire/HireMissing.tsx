@@ -19,7 +19,6 @@ export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: 
   const { hireId } = useLocalSearchParams<{ hireId?: string }>();
   const manager = useMe().data?.staff.role === 'manager';
   const broken = error !== null && isBroken(error);
-  const title = error instanceof Refused ? error.problem.title : t('hire.missing');
   return (
     <Screen title={t('app.name')} onBack={() => router.push('/')} measure={720}>
       <View style={{ padding: 16, gap: 16 }}>
@@ -33,10 +32,8 @@ export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: 
             {manager && hireId !== undefined ? <RepairCard hireId={hireId} onMended={onAgain} /> : null}
           </>
         ) : (
-          <Notice kind="stop" title={title} action={<Alt label={t('common.again')} onPress={onAgain} />}>
-            <Body>
-              {error instanceof NoAnswer ? t('hire.missingWhy') : error instanceof Refused ? (error.problem.detail ?? '') : error.message}
-            </Body>
+          <Notice kind="stop" title={t('hire.missing')} action={<Alt label={t('common.again')} onPress={onAgain} />}>
+            <Body>{error instanceof NoAnswer ? t('hire.missingWhy') : error.message}</Body>
           </Notice>
         )}
       </View>

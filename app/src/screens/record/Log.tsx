@@ -30,9 +30,10 @@ export const Log = ({ view }: { view: HireView }) => {
           <Small size={14} style={{ width: 46 }}>
             {clockOf(new Date(happenedAt(held)).toISOString(), view.pack.base.zone)}
           </Small>
-          <Body size={15} style={{ flex: 1 }}>
-            {words(held.event.body)}
-          </Body>
+          <View style={{ flex: 1 }}>
+            <Body size={15}>{words(held.event.body)}</Body>
+            <Small size={13}>{t(`log.by.${held.actor.role}`, { who: held.actor.id })}</Small>
+          </View>
           {state === 'held' ? null : (
             <Tag kind={state === 'kept' ? 'ask' : 'stop'} size={12}>
               {state === 'refused' ? t('kept.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}

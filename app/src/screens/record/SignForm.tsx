@@ -1,4 +1,5 @@
 import type { Held } from '@quay/core/record/held';
+import { unsignedOf } from '@quay/core/record/project';
 import { pageDigest, type Page, pageOf } from '@quay/core/record/readback';
 import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
 import type { TFunction } from 'i18next';
@@ -88,7 +89,9 @@ export const SignForm = ({
     }
   };
 
-  if (view.sealed) {
+  // Departure that was put right before she left is read and signed anew; the newer seal takes the older one's place.
+  const again = walk === 'out' && view.sealed && unsignedOf(record, 'out').length > 0;
+  if (view.sealed && !again) {
     return (
       <Screen
         title={t(`sign.title.${walk}`)}
@@ -239,6 +242,7 @@ const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunctio
           )}
         />
         <Part title={t('sign.told')} rows={page.told.map((one) => `✓ ${one}`)} limit={4} />
+        <Part title={t('sign.read')} rows={(page.read ?? []).map((one) => `✓ ${one}`)} limit={4} />
         <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />
         <Part
           title={t('sign.remarks')}

@@ -156,7 +156,16 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           .join(' · ')}
       </Small>
       {view.sealed ? (
-        <Notice kind="ask" title={t(walk === 'in' && !view.record.slots.has('closed') ? 'again.sealed' : 'walk.sealedAlready')} />
+        <Notice
+          kind="ask"
+          title={t(
+            walk === 'out' && !record.slots.has('castOff')
+              ? 'walk.sealedPutRight'
+              : walk === 'in' && !record.slots.has('closed')
+                ? 'again.sealed'
+                : 'walk.sealedAlready',
+          )}
+        />
       ) : null}
       {walk === 'out' && at === 0 ? <BriefingLine view={view} /> : null}
       <SayLane view={view} />

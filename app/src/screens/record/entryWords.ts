@@ -24,7 +24,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'walkStarted':
         return t(`walk.${body.walk}`);
       case 'pointTold':
-        return `${t('log.told')}: ${point(body.point)}`;
+        return `${t(`log.how.${body.how}`)}: ${point(body.point)}`;
       case 'pointSkipped':
         return `${t(`walk.skip.${body.why}`)}: ${point(body.point)}`;
       case 'counted':

@@ -129,7 +129,9 @@ const Walking = ({ view }: { view: WalkView }) => {
             .filter(Boolean)
             .join(' · ')}
         </Small>
-        {view.sealed ? <Notice kind="ask" title={t('walk.sealedAlready')} /> : null}
+        {view.sealed ? (
+          <Notice kind="ask" title={t(walk === 'out' && !record.slots.has('castOff') ? 'walk.sealedPutRight' : 'walk.sealedAlready')} />
+        ) : null}
         <ReadingLane view={view} />
         <StopJobs view={view} />
         {question ? (

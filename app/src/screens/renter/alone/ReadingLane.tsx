@@ -1,6 +1,7 @@
 import { fellBack, say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { questionsDue } from '@quay/core/record/handing';
+import { readAtHome } from '@quay/core/record/walk';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -20,7 +21,7 @@ type Due = ReturnType<typeof questionsDue>[number];
 export const useOpenQuestion = (view: WalkView): Due | undefined => {
   const { record, briefing, walk, stops, at } = view;
   if (walk === 'in') return undefined;
-  const due = questionsDue(record, briefing, { understandingBy: ['driver'] }, stops[at]!.station.id);
+  const due = questionsDue(record, briefing, { understandingBy: ['driver'] }, stops[at]!.station.id, true);
   return due.find(({ state }) => state.is === 'tellAgain') ?? due.find(({ state }) => state.is === 'ask');
 };
 
@@ -39,7 +40,9 @@ export const ReadingLane = ({ view }: { view: WalkView }) => {
       {here.map(({ point, short }) => {
         const text = short && point.again?.say ? point.again.say : point.say;
         const found = slot(record, `out/point/${point.id}`, 'pointTold', 'pointSkipped');
-        const on = found?.value.kind === 'pointTold';
+        // Read at home it was read, but for what has to be seen on the boat.
+        const home = readAtHome(record, point);
+        const on = found?.value.kind === 'pointTold' || home;
         const price = pack.prices.prices.find(({ code }) => code === point.price);
         const told: EventBody = { kind: 'pointTold', walk, point: point.id, how: 'read', language: spoken(text) };
         return (
@@ -49,13 +52,14 @@ export const ReadingLane = ({ view }: { view: WalkView }) => {
             aria-checked={on}
             aria-label={`${t('alone.readIt')}: ${say(text, language)}`}
             testID={`point-${point.id}`}
-            onPress={() => void (on && found ? view.undo(found.standing) : enter([told]))}
+            onPress={() => void (found?.value.kind === 'pointTold' ? view.undo(found.standing) : enter([told]))}
             style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
           >
             <Tick on={on} />
             <View style={{ flex: 1, gap: 4 }}>
               <Body>{say(text, language)}</Body>
               {point.show ? <Body tone="soft">{say(point.show, language)}</Body> : null}
+              {home && !found ? <Tag kind="ok">{t('alone.readHome')}</Tag> : null}
               {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
               {point.mistake ? <Body tone="soft">{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Body> : null}
               {point.caution ? (
