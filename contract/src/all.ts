@@ -1,4 +1,5 @@
 import type { Endpoint } from './endpoint';
+import * as attention from './attention';
 import * as compare from './compare';
 import * as deposit from './deposit';
 import * as dossier from './dossier';
@@ -24,6 +25,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   hire,
   record,
   repair,
+  attention,
   fleet,
   fit,
   renter,

@@ -173,33 +173,3 @@ export const getDay = endpoint({
   body: nothing,
   reply: Day,
 });
-
-/** Things a manager should see: late events, proposals, wrong clocks, contradictions, seals that do not fit, holdings that end. */
-export const Attention = z.object({
-  hire: Id,
-  boat: z.string(),
-  renter: z.string(),
-  late: z.int(),
-  proposed: z.int(),
-  contradictions: z.int(),
-  wrongClocks: z.int(),
-  seals: z.int(),
-  /** What held her when she cast off all the same. */
-  despite: z.int(),
-  /** Its record cannot be read. */
-  broken: z.boolean(),
-  /** When the first of what is still held of her deposit is let go by itself, where that is within a day. */
-  holdEndsAt: z.nullable(Instant),
-});
-export type Attention = z.infer<typeof Attention>;
-export const getAttention = endpoint({
-  name: 'getAttention',
-  summary: 'Hires whose record wants a manager’s eye.',
-  method: 'GET',
-  path: '/attention',
-  roles: ['manager'],
-  params: nothing,
-  query: nothing,
-  body: nothing,
-  reply: z.object({ hires: z.array(Attention) }),
-});

@@ -105,6 +105,7 @@ export const inside = {
     owed: 'Still owed',
     owes: 'Owed to the renter',
     even: 'Nothing is owed either way',
+    stillKept: '{{sum}} is still held until what is not agreed is settled',
     doubt_one: '{{count}} payment is in doubt',
     doubt_other: '{{count}} payments are in doubt',
     doubtWhat: {

@@ -48,6 +48,10 @@ export const neededOf = ({ count, per }: Pick<Fitting, 'count' | 'per'>, heads: 
   return Math.max(count, each);
 };
 
+/** The month up to which a line of equipment counts: the earlier of its own end and of when it has to be looked at. */
+export const expiryOf = ({ expiry, service }: Pick<Fitting, 'expiry' | 'service'>): string | undefined =>
+  [expiry, service].filter((month) => month !== undefined).sort()[0];
+
 export type DepartureFault = { fitting: Fitting; is: 'short' | 'broken' | 'outOfDate'; pieces: number };
 
 /**
@@ -65,7 +69,7 @@ export const departureFault = (
   if (counted && fitting.kind !== 'extra' && counted.count < needed) return { fitting, is: 'short', pieces: needed - counted.count };
   if (counted && (counted.state === 'damaged' || (counted.state === 'unsealed' && fitting.kind === 'sealedKit')))
     return { fitting, is: 'broken', pieces: 1 };
-  const past = (month: string | undefined) => month !== undefined && month < today.slice(0, 7);
-  if (counted?.state === 'expired' || past(fitting.expiry) || past(fitting.service)) return { fitting, is: 'outOfDate', pieces: 1 };
+  const until = expiryOf(fitting);
+  if (counted?.state === 'expired' || (until !== undefined && until < today.slice(0, 7))) return { fitting, is: 'outOfDate', pieces: 1 };
   return undefined;
 };

@@ -100,6 +100,9 @@ describe('a walk as far as it has come', () => {
     );
     expect(hoursRun(one, book)).toBe(3);
     expect(fillsOf(one, 'petrol', 'renter').map(({ litres }) => litres)).toEqual([10, 5]);
+    // A tank whose name another's begins with is another tank.
+    const heater = record({ kind: 'fuelFilled', tank: 'petrol-heater', litres: 8, brim: true, by: 'renter' });
+    expect(fillsOf(heater, 'petrol', 'renter')).toEqual([]);
     const fuel = fuelOf(one, book, fuelTanks(book)[0]!)!;
     expect(fuel.used!.value).toBeGreaterThan(26);
     expect(fuel.used!.value).toBeLessThan(34);

@@ -175,10 +175,8 @@ export const fillsOf = (
   tank: string,
   by: 'renter' | 'operator',
 ): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
-  slotsUnder(record, `filled/${tank}`, 'fuelFilled').flatMap(({ standing }) =>
-    standing.flatMap(({ event: { body } }) =>
-      body.kind === 'fuelFilled' && body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [],
-    ),
+  (slot(record, `filled/${tank}`, 'fuelFilled')?.standing ?? []).flatMap(({ event: { body } }) =>
+    body.kind === 'fuelFilled' && body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [],
   );
 
 /** How many hours the engine ran, by its counter. */

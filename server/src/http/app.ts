@@ -5,6 +5,7 @@ import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
+import { attentionRoutes } from './attention';
 import { compareRoutes } from './compare';
 import { depositRoutes } from './deposit';
 import { dossierRoutes } from './dossier';
@@ -65,6 +66,7 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...hireRoutes,
     ...recordRoutes,
     ...repairRoutes,
+    ...attentionRoutes,
     ...renterRoutes,
     ...fleetRoutes,
     ...keySafeRoutes,

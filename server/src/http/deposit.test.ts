@@ -38,8 +38,9 @@ const holdUntil = (expiresAt: string) => {
 };
 /** When what is held of this hire ends, as a manager is told it; nothing where that is late enough. */
 const named = async () =>
-  ((await mina.send('GET', '/attention')).json.hires as { hire: string; holdEndsAt: string | null }[]).find(({ hire }) => hire === HIRE)
-    ?.holdEndsAt ?? null;
+  ((await mina.send('GET', '/attention')).json.matters as { hire: string; kind: string; at: string | null }[]).find(
+    ({ hire, kind }) => hire === HIRE && kind === 'holdEnds',
+  )?.at ?? null;
 const hold = (attempt: string, amountMinor = WHOLE) => hand.send('POST', `/hires/${HIRE}/deposit/${attempt}`, { amountMinor });
 /** What the record says of an asking, in order. */
 const said = async (attempt: string) => {

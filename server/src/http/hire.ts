@@ -1,5 +1,4 @@
 import * as api from '@quay/contract/hire';
-import { attentionOf } from '../store/attention';
 import { closeHire, statementBody } from '../store/closing';
 import { basesOf, changeHire, dayHires, packOf } from '../store/hire';
 import { refreshStale } from '../store/refresh';
@@ -71,9 +70,5 @@ export const hireRoutes = [
         'Import your bases, boats and hires first.',
       );
     return { now, base, bases: bases.map(({ id, name }) => ({ id, name })), hires: await dayHires(quay.store.db, base, now) };
-  }),
-  on(api.getAttention, async ({ quay, now }) => {
-    await refreshStale(quay.store.db, quay.key, now);
-    return { hires: await attentionOf(quay.store.db, now) };
   }),
 ];

@@ -181,7 +181,7 @@ describe('a record that cannot be read', () => {
     const rows = day.json.hires as { id: string; broken: boolean; state: string }[];
     expect(rows.filter(({ broken }) => broken).map(({ id, state }) => [id, state])).toEqual([['h-1002', 'booked']]);
     const { json } = await manager.send('GET', '/attention');
-    expect((json.hires as { hire: string; broken: boolean }[]).filter(({ broken }) => broken).map(({ hire }) => hire)).toEqual(['h-1002']);
+    expect((json.matters as { hire: string; kind: string }[])[0]).toMatchObject({ kind: 'broken', hire: 'h-1002' });
     expect((await manager.send('GET', '/disputes')).status).toBe(200);
     // The same boat's other hire does not mind.
     expect((await hand.send('GET', '/hires/h-1006')).status).toBe(200);

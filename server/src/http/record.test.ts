@@ -79,9 +79,49 @@ describe('appending events', () => {
     const manager = quay.client();
     await manager.signIn(MANAGER);
     // She needs her drills as well, by this operator's rule; the word of the hand is one of what held her.
-    const [seen] = (await manager.send('GET', '/attention')).json.hires as { hire: string; despite: number }[];
-    expect(seen?.hire).toBe(HIRE);
-    expect(seen?.despite).toBeGreaterThanOrEqual(1);
+    const matters = async () =>
+      (await manager.send('GET', '/attention')).json.matters as { key: string; kind: string; hire: string; count: number }[];
+    const despite = async () => (await matters()).find(({ kind, hire }) => kind === 'despite' && hire === HIRE);
+    const seen = (await despite())!;
+    expect(seen.count).toBeGreaterThanOrEqual(1);
+    // Seen, it is put aside as it stands, and can be brought back.
+    await manager.send('POST', '/attention/aside', { key: seen.key });
+    expect(await despite()).toBeUndefined();
+    await manager.send('POST', '/attention/back', { key: seen.key });
+    expect(await despite()).toEqual(seen);
+    // When more comes to it, it is another matter than the one that was seen.
+    await manager.send('POST', '/attention/aside', { key: seen.key });
+    await append([eventOf(HIRE, device, { kind: 'held', why: 'The rudder is stiff too' }, { at: '2026-06-13T10:39:00.000Z' })]);
+    expect((await despite())?.count).toBe(seen.count + 1);
+  });
+
+  it('names what a manager should see: a boat over time, a knock, flares out of date, one boat out twice', async () => {
+    const manager = quay.client();
+    await manager.signIn(MANAGER);
+    const kinds = async (hire: string | null, boat: string) =>
+      ((await manager.send('GET', '/attention')).json.matters as { kind: string; hire: string | null; boat: string }[])
+        .filter((one) => one.hire === hire && one.boat === boat)
+        .map(({ kind }) => kind);
+    expect(await kinds(null, 'slow-custard')).toEqual(['outOfDate']);
+    await append([eventOf(HIRE, device, { kind: 'castOff' })]);
+    await append([eventOf(HIRE, device, { kind: 'reported', what: 'knock', note: 'Touched the pier', photos: [] })]);
+    expect(await kinds(HIRE, 'tuppenny-bun')).toContain('reported');
+    // Her next hire was cast off on a phone without signal.
+    const other = eventOf('h-1008', device, { kind: 'castOff' }, { at: '2026-06-13T10:41:00.000Z' });
+    await phone.send('POST', '/hires/h-1008/events', { sentAt: quay.clock.now.toISOString(), events: [other] });
+    expect(await kinds(HIRE, 'tuppenny-bun')).toContain('twiceOut');
+    expect(await kinds('h-1008', 'tuppenny-bun')).toContain('twiceOut');
+    expect((await phone.send('GET', '/hires/h-1008')).json.away).toMatchObject({ hire: HIRE });
+    await phone.send('POST', '/hires/h-1008/events', {
+      sentAt: quay.clock.now.toISOString(),
+      events: [{ ...eventOf('h-1008', device, { kind: 'undone' }), replaces: [other.id] }],
+    });
+    expect(await kinds(HIRE, 'tuppenny-bun')).not.toContain('twiceOut');
+    const { to } = (await quay.store.db('hire').where({ id: HIRE }).first('to')) as { to: string };
+    quay.clock.now = new Date(Date.parse(to) + 29 * 60_000);
+    expect(await kinds(HIRE, 'tuppenny-bun')).not.toContain('overdue');
+    quay.clock.now = new Date(Date.parse(to) + 31 * 60_000);
+    expect(await kinds(HIRE, 'tuppenny-bun')).toContain('overdue');
   });
 
   it('keeps how far the phone’s clock was off', async () => {
@@ -89,7 +129,9 @@ describe('appending events', () => {
     expect((await readAll()).events[0]?.behindMs).toBe(3_600_000);
     const manager = quay.client();
     await manager.signIn(MANAGER);
-    expect((await manager.send('GET', '/attention')).json.hires).toMatchObject([{ hire: HIRE, wrongClocks: 1 }]);
+    expect((await manager.send('GET', '/attention')).json.matters).toContainEqual(
+      expect.objectContaining({ hire: HIRE, kind: 'wrongClocks', count: 1 }),
+    );
   });
 });
 

@@ -35,6 +35,8 @@ const goodBodies: Record<string, unknown> = {
   changeHire: {},
   changeComparison: { do: 'again' },
   closeHire: { totalMinor: 0, events: 0 },
+  putAside: { key: 'late/h-1001/1' },
+  bringBack: { key: 'late/h-1001/1' },
   setAside: { event: 'x1', why: 'x' },
   keepSheet: { sheet: { salt: '0'.repeat(32), party: { people: [{ id: 'a', name: '', swims: 'well' }] } } },
 };

@@ -320,6 +320,12 @@ const ALL: readonly Migration[] = [
         t.integer('openWork').notNullable().defaultTo(0);
         t.index(['boat', 'state']);
       });
+      // What a manager has seen of what wanted their eye.
+      await db.schema.createTable('attentionAside', (t) => {
+        t.string('key').primary();
+        t.string('by').notNullable();
+        t.string('at').notNullable();
+      });
     },
   },
 ];

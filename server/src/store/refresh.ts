@@ -30,6 +30,12 @@ const firstEnd = (record: HireRecord): string | null =>
 const openWorkOf = (record: HireRecord, book: Book, hire: { from: string; to: string }): number =>
   workOf(record, book, findingsOf(record, book, hire)).filter(({ done }) => !done).length;
 
+/** Faults and knocks reported from afloat that nobody has settled yet. */
+const openReports = (record: HireRecord): number =>
+  (slot(record, 'reported', 'reported')?.standing ?? []).filter(
+    ({ event: { id, body } }) => body.kind === 'reported' && !record.slots.has(`work/${body.what}/${id}`),
+  ).length;
+
 type HireRow = { id: string; boat: string; base: string; from: string; to: string; bookVersion: number | null };
 
 /** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. @throws BrokenRecord */
@@ -56,6 +62,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
     seals,
     // She left although something held her and no manager had let her go: a phone without signal could not know better.
     despite: waiting ? 0 : holds.filter(({ is }) => is !== 'contradiction').length,
+    reported: readingRecord(hireId, () => openReports(record)),
   };
   const closed = state === 'closed' ? await closedStatement(db, hireId) : undefined;
   const at = (slotKey: 'castOff' | 'cameIn') => {

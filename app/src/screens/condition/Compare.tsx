@@ -1,3 +1,4 @@
+import type { Tank } from '@quay/core/fleet/rows';
 import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
 import { slot } from '@quay/core/record/project';
 import { costOf, settle } from '@quay/core/settlement/settle';
@@ -50,7 +51,8 @@ const Comparing = ({ view }: { view: HireView }) => {
   // What wants a decision comes first; the rest in the order of the walk.
   const rows = [...open, ...findings.filter((one) => !needsDecision(one))];
   const [chosen, setChosen] = useState<string>();
-  const [filling, setFilling] = useState(false);
+  /** The tank that is said to be filled: the one of the finding in hand, where she has several. */
+  const [filling, setFilling] = useState<Tank>();
   const [keys, setKeys] = useState(false);
   const at = Math.max(
     0,
@@ -116,7 +118,7 @@ const Comparing = ({ view }: { view: HireView }) => {
           <Go label={bearing('renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
         ) : null}
         {current.topic === 'contradiction' ? <Settle view={view} slot={current.slot} onDone={() => setChosen(undefined)} /> : null}
-        {current.topic === 'fuel' ? <Alt label={t('compare.fill')} onPress={() => setFilling(true)} testID="fill" /> : null}
+        {current.topic === 'fuel' ? <Alt label={t('compare.fill')} onPress={() => setFilling(current.tank)} testID="fill" /> : null}
       </View>
     ) : null;
   const sums: [label: string, minor: number, tone: 'ink' | 'weedText'][] = [
@@ -263,7 +265,6 @@ const Comparing = ({ view }: { view: HireView }) => {
       testID="to-statement"
     />
   );
-  const fuelTank = findings.find((one) => one.topic === 'fuel');
   const sheets = (
     <>
       {keys ? (
@@ -276,7 +277,7 @@ const Comparing = ({ view }: { view: HireView }) => {
           {detail}
         </Sheet>
       ) : null}
-      {filling && fuelTank?.topic === 'fuel' ? <FillSheet view={view} tank={fuelTank.tank} onClose={() => setFilling(false)} /> : null}
+      {filling ? <FillSheet view={view} tank={filling} onClose={() => setFilling(undefined)} /> : null}
     </>
   );
   const sub = `${pack.boat.name} · ${hire.renter}`;

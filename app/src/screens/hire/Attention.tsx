@@ -1,28 +1,55 @@
-import { getAttention } from '@quay/contract/hire';
-import { useQuery } from '@tanstack/react-query';
+import { type AttentionMatter, bringBack, getAttention, putAside } from '@quay/contract/attention';
+import { say } from '@quay/core/fleet/words';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { type Dispute, listDisputes } from '@quay/contract/settlement';
 import { call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
-import { Notice, Tag } from '../../ui/board';
+import { Notice, Tag, type TagKind } from '../../ui/board';
 import { Money } from '../../ui/money';
 import { Alt, Row } from '../../ui/press';
 import { Screen } from '../../ui/screen';
+import { useSnack } from '../../ui/snack';
 import { useTones } from '../../ui/theme';
 import { Body, Slab, Small } from '../../ui/words';
 
-const KINDS = ['despite', 'contradictions', 'late', 'proposed', 'wrongClocks', 'seals'] as const;
+const GRAVE: readonly AttentionMatter['kind'][] = ['broken', 'twiceOut', 'overdue', 'despite', 'contradictions', 'seals'];
+const tagOf = (kind: AttentionMatter['kind']): TagKind => (GRAVE.includes(kind) ? 'stop' : 'ask');
 
-/** Hires whose record wants a manager's eye: late entries, proposals, contradictions, clocks, seals. */
+/** Where a matter is dealt with. */
+const pathOf = ({ kind, hire, boat }: AttentionMatter): string => {
+  if (hire === null) return `/fleet/${boat}`;
+  switch (kind) {
+    case 'overdue':
+      return `/hire/${hire}/walk/in`;
+    case 'reported':
+      return `/hire/${hire}/turnaround`;
+    default:
+      return `/hire/${hire}`;
+  }
+};
+
+/** What wants a manager's eye: each leads to its place, and is put aside once it was seen. */
 export const Attention = () => {
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const said = useErrorWords();
   const router = useRouter();
+  const snack = useSnack();
   const tones = useTones();
+  const client = useQueryClient();
   const disputes = useQuery({ queryKey: ['disputes'], queryFn: () => call(listDisputes), refetchInterval: 15_000 }).data?.disputes;
   const { data, error } = useQuery({ queryKey: ['attention'], queryFn: () => call(getAttention), refetchInterval: 15_000 });
+  const again = () => client.invalidateQueries({ queryKey: ['attention'] });
+  const back = useMutation({ mutationFn: (key: string) => call(bringBack, { body: { key } }), onSuccess: again });
+  const aside = useMutation({
+    mutationFn: (key: string) => call(putAside, { body: { key } }),
+    onSuccess: async (_, key) => {
+      await again();
+      snack({ text: t('attention.aside'), undo: () => back.mutate(key) });
+    },
+  });
   return (
     <Screen title={t('attention.title')} onBack={() => router.push('/')} measure={720}>
       <View style={{ padding: 12 }}>
@@ -31,29 +58,31 @@ export const Attention = () => {
         </View>
         <Disputes disputes={disputes} />
         {error ? <Notice kind="stop" title={said(error)} /> : null}
-        {data?.hires.length === 0 && disputes?.length === 0 ? <Notice kind="ok" title={t('attention.none')} /> : null}
-        {data?.hires.map((one) => (
-          <Row
-            key={one.hire}
-            label={`${one.boat}, ${one.renter}`}
-            onPress={() => router.push(`/hire/${one.hire}`)}
-            style={{ borderBottomWidth: 1, borderBottomColor: tones.line }}
-          >
-            <View style={{ paddingVertical: 10, gap: 6 }}>
-              <Slab size={20}>{one.boat}</Slab>
-              <Small>{one.renter}</Small>
-              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-                {KINDS.filter((kind) => one[kind] > 0).map((kind) => (
-                  <Tag key={kind} kind={kind === 'despite' || kind === 'contradictions' || kind === 'seals' ? 'stop' : 'ask'}>
-                    {t(`attention.${kind}`, { count: one[kind] })}
-                  </Tag>
-                ))}
-                {one.broken ? <Tag kind="stop">{t('attention.broken')}</Tag> : null}
-                {one.holdEndsAt === null ? null : <Tag kind="ask">{t('attention.holdEnds')}</Tag>}
-              </View>
+        {aside.error ? <Notice kind="stop" title={said(aside.error)} /> : null}
+        {data?.matters.length === 0 && disputes?.length === 0 ? <Notice kind="ok" title={t('attention.none')} /> : null}
+        {data?.matters.map((one) => {
+          const what = t(`attention.${one.kind}`, { count: one.count, thing: one.thing ? say(one.thing, i18n.language) : '' });
+          return (
+            <View
+              key={one.key}
+              style={{ flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1, borderBottomColor: tones.line }}
+            >
+              <Row
+                label={[one.boatName, one.renter, what].filter(Boolean).join(', ')}
+                onPress={() => router.push(pathOf(one))}
+                style={{ flex: 1 }}
+                testID={`matter-${one.kind}-${one.hire ?? one.boat}`}
+              >
+                <View style={{ paddingVertical: 10, gap: 6 }}>
+                  <Slab size={20}>{one.boatName}</Slab>
+                  {one.renter === null ? null : <Small>{one.renter}</Small>}
+                  <Tag kind={tagOf(one.kind)}>{what}</Tag>
+                </View>
+              </Row>
+              <Alt label={t('attention.seen')} onPress={() => aside.mutate(one.key)} testID={`seen-${one.kind}-${one.hire ?? one.boat}`} />
             </View>
-          </Row>
-        ))}
+          );
+        })}
         {!data && !error ? <Body>{t('common.loading')}</Body> : null}
       </View>
     </Screen>

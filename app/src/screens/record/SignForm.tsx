@@ -175,7 +175,6 @@ const foremost = (page: Page, t: TFunction): Row[] => {
       state === 'sound' ? [] : [(state === 'notSeen' ? ask : stop)(`${name}: ${t(`sign.evidence.${state as 'sound'}`)}`)],
     ),
     ...(page.checks ?? []).flatMap(({ name, way, asItShould }) => (asItShould ? [] : [stop(`${name}: ${way}`)])),
-    ...(page.open ?? []).map((name) => ask(`${name}: ${t('sign.notLooked')}`)),
     ...(page.pictures ?? []).map((name) => ask(`${name}: ${t('walk.pictureWanted')}`)),
   ];
 };
@@ -183,11 +182,12 @@ const foremost = (page: Page, t: TFunction): Row[] => {
 /** The page as the renter reads it, and its digest as people read it to each other. */
 const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunction }) => {
   const first = foremost(page, t);
+  const open = page.open ?? [];
   // What comes back is read whole; what was told going out is long, and folds.
   const whole = page.walk === 'in' ? Infinity : undefined;
   return (
     <>
-      {first.length > 0 ? (
+      {first.length + open.length > 0 ? (
         <Card style={{ gap: 8 }}>
           <Slab size={21} heading={2}>
             {t(`sign.first.${page.walk}`)}
@@ -197,6 +197,14 @@ const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: TFunctio
               {text}
             </Tag>
           ))}
+          {open.length > 0 ? (
+            <View style={{ gap: 3 }}>
+              <Tag kind="ask" size={16}>
+                {t('sign.notLookedAt', { count: open.length })}
+              </Tag>
+              <Body>{open.join(', ')}</Body>
+            </View>
+          ) : null}
         </Card>
       ) : page.walk === 'in' ? (
         <Notice kind="ok" title={t('sign.nothingFirst')} />

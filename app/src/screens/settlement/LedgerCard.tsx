@@ -91,7 +91,9 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
         {row(t('settle.refunded'), ledger.refundedMinor)}
       </View>
       {ledger.balanceMinor === 0 ? (
-        <Bold tone="weedText">{t('settle.even')}</Bold>
+        <Bold tone={ledger.stillHeldMinor > 0 ? 'ink' : 'weedText'}>
+          {ledger.stillHeldMinor > 0 ? t('settle.stillKept', { sum: money(ledger.stillHeldMinor) }) : t('settle.even')}
+        </Bold>
       ) : (
         <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' }}>
           <Bold>{t(ledger.balanceMinor > 0 ? 'settle.owed' : 'settle.owes')}</Bold>
