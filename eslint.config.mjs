@@ -65,12 +65,12 @@ export default ts.config(
   {
     // The app goes by one clock, which in a demonstration is another than the phone's.
     files: ['app/src/**/*.{ts,tsx}'],
-    ignores: ['app/src/data/clock.ts', '**/*.test.*', 'app/src/testing/**'],
+    ignores: ['app/src/platform/clock.ts', '**/*.test.*', 'app/src/testing/**'],
     rules: {
-      'no-restricted-properties': ['error', { object: 'Date', property: 'now', message: 'Take now() of data/clock.' }],
+      'no-restricted-properties': ['error', { object: 'Date', property: 'now', message: 'Take now() of platform/clock.' }],
       'no-restricted-syntax': [
         'error',
-        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Take now() of data/clock.' },
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Take now() of platform/clock.' },
       ],
     },
   },

@@ -1,6 +1,6 @@
 import type { BodyOf, Endpoint, ParamsOf, QueryOf, ReplyOf } from '@quay/contract/endpoint';
 import { CLOCK_HEADER, EPOCH_HEADER, type Problem, RENTER_HEADER } from '@quay/contract/parts';
-import { goByClockOf } from './clock';
+import { goByClockOf } from '../platform/clock';
 
 /** The quay answered, and said no. */
 export class Refused extends Error {

@@ -1,7 +1,7 @@
 import { type Briefing } from '@quay/core/briefing/compose';
 import { briefingOf, type Case, dayOfUse, type Fit, fitOf } from '@quay/core/record/handing';
 import { useMemo } from 'react';
-import { now } from './clock';
+import { now } from '../platform/clock';
 import type { HireView } from './hire';
 
 /** Everything fit and briefing are read off. */

@@ -10,7 +10,7 @@ import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, NoAnswer, Refused } from './api';
 import { keepPack } from './ahead';
-import { now as present } from './clock';
+import { now as present } from '../platform/clock';
 import { isPart, keep, type KeptDay, type KeptEvent, readMe, write } from './keep';
 import { type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
 import { useKept } from './useKept';

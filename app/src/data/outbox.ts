@@ -9,7 +9,7 @@ import { trustEvent } from '@quay/core/record/raise';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
-import { now as present } from './clock';
+import { now as present } from '../platform/clock';
 import { keep, type KeptEvent, type KeptPhoto, write } from './keep';
 
 /**

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { now as present, onClockSet } from '../data/clock';
+import { now as present, onClockSet } from '../platform/clock';
 
 /** The present, renewed every so often while somebody looks. */
 export const useNow = (everyMs = 10_000): number => {

@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { FixCard, Point } from '../fleet/telling';
+import type { Facts, NamedConditions } from '../fleet/condition';
+import { type Matter, SCHOOLS } from '../fleet/school';
+import type { FixCard, FixStep, Point } from '../fleet/telling';
 import { spelt } from '../waters/spelling';
-import { search, stepAfter, stepsOf } from './guide';
+import { applies } from './compose';
+import { type CardEnd, search, stepAfter, stepsOf } from './guide';
 
 const demo = (name: string) =>
   JSON.parse(readFileSync(join(__dirname, '../../../demo/classes', name), 'utf8')) as { fixCards: FixCard[]; points: Point[] };
@@ -53,39 +56,140 @@ describe('a fix card, step by step', () => {
     const at = (id: string) => steps.find((step) => step.id === id)!;
     expect(stepAfter(card, steps, at('neutral'), undefined)).toBe(at('throw'));
     expect(stepAfter(card, steps, at('reach'), 'pull')).toBe(at('pull'));
-    expect(stepAfter(card, steps, at('come'), undefined)).toBe(at('throw'));
+    expect(stepAfter(card, steps, at('come'), undefined)).toBe(at('again'));
     expect(stepAfter(card, steps, at('warm'), 'help')).toBe('help');
-    expect(stepAfter(card, steps, at('warm'), 'end')).toBe('end');
+    expect(stepAfter(card, steps, at('told'), undefined)).toBe('ring');
   });
-  it('from every step of every card there is a way to its end, whatever the school', () => {
-    for (const one of cards)
-      for (const school of ['a', 'b']) {
-        const steps = stepsOf(
-          one,
-          { ...facts(school === 'a' ? 'neutralFirst' : 'engineOffFirst'), 'boat.kind': school === 'a' ? 'rib' : 'canalBoat' },
-          {
-            outboard: { fact: 'boat.kind', is: 'rib' },
-            diesel: { fact: 'boat.kind', is: 'canalBoat' },
-          },
-        );
-        const ends = new Set<string>();
-        // Backwards from the ends, until nothing is added.
-        for (let grown = true; grown;) {
-          grown = false;
-          for (const step of steps) {
-            const ways = step.answers?.map(({ to }) => to) ?? [undefined];
-            const reaches = ways.some((to) => {
-              const next = stepAfter(one, steps, step, to);
-              return typeof next === 'string' || ends.has(next.id);
-            });
-            if (reaches && !ends.has(step.id)) {
-              ends.add(step.id);
-              grown = true;
-            }
+});
+
+/** Every card on every kind of boat under every school that a card asks about: where it can go from each step. */
+describe('every fix card, walked to each of its ends', () => {
+  const KINDS = ['pontoon', 'rib', 'houseboat', 'canalBoat', 'riverCruiser', 'electricLaunch'];
+  const matters = [...new Set(JSON.stringify(cards).match(/school\.[a-zA-Z]+/g))].map((fact) => fact.slice('school.'.length) as Matter);
+  const named = (any as unknown as { conditions: NamedConditions }).conditions;
+  const schools = matters.reduce<Record<string, string>[]>(
+    (all, matter) => all.flatMap((one) => SCHOOLS[matter].map((way) => ({ ...one, [`school.${matter}`]: way }))),
+    [{}],
+  );
+  const boats = KINDS.flatMap((kind) => schools.map((school) => ({ ...school, 'boat.kind': kind })));
+  type Way = { to: FixStep | CardEnd; answered: boolean };
+  const walked = (card: FixCard, facts: Facts) => {
+    const steps = stepsOf(card, facts, named);
+    const ways = new Map<FixStep, Way[]>();
+    const open = steps.slice(0, 1);
+    for (let step = open.pop(); step; step = open.pop()) {
+      if (ways.has(step)) continue;
+      const here = step;
+      const on = (here.answers ?? [undefined]).map((answer): Way => ({
+        to: stepAfter(card, steps, here, answer?.to),
+        answered: answer !== undefined,
+      }));
+      ways.set(here, on);
+      for (const { to } of on) if (typeof to !== 'string') open.push(to);
+    }
+    return ways;
+  };
+  it('asks about schools, on every kind of boat', () => {
+    expect(matters).toEqual(expect.arrayContaining(['personInWater', 'fire', 'warningLamp', 'carbonMonoxide']));
+    expect(boats.length).toBe(KINDS.length * 2 ** matters.length);
+  });
+  it.each(cards.map((card) => [card.id, card] as const))('%s', (_, card) => {
+    for (const facts of boats.filter((one) => applies(card.when, one, named))) {
+      const ways = walked(card, facts);
+      expect(ways.size).toBeGreaterThan(0);
+      // Steps from which a call can still be reached, backwards until nothing is added.
+      const helped = new Set<FixStep>();
+      for (let grown = true; grown;) {
+        grown = false;
+        for (const [step, on] of ways)
+          if (!helped.has(step) && on.some(({ to }) => (typeof to === 'string' ? to !== 'end' : helped.has(to)))) {
+            helped.add(step);
+            grown = true;
           }
-        }
-        expect([one.id, steps.filter(({ id }) => !ends.has(id)).map(({ id }) => id)]).toEqual([one.id, []]);
       }
+      expect([...ways.keys()].filter((step) => !helped.has(step)).map(({ id }) => id)).toEqual([]);
+      // It is over without a call only where somebody has answered that all is well, and never where it was urgent.
+      const over = [...ways].flatMap(([step, on]) =>
+        on.filter(({ to }) => to === 'end').map(({ answered }) => ({ step: step.id, answered })),
+      );
+      expect(over.filter(({ answered }) => !answered)).toEqual([]);
+      if (card.urgent) expect(over).toEqual([]);
+      // Nobody goes round for ever: every way of answers comes to an end without passing a step twice.
+      const round = (step: FixStep, before: readonly FixStep[]): boolean =>
+        before.includes(step) || ways.get(step)!.some(({ to }) => typeof to !== 'string' && round(to, [...before, step]));
+      expect(round([...ways.keys()][0]!, [])).toBe(false);
+    }
+  });
+  it('speaks only of what the boat has', () => {
+    const texts = (id: string, kind: string) =>
+      [
+        ...walked(
+          cards.find((card) => card.id === id)!,
+          { 'boat.kind': kind },
+        ).keys(),
+      ]
+        .map(({ say }) => say.en!)
+        .join(' ');
+    expect(texts('wont-start', 'electricLaunch')).not.toMatch(/starter|fuel|preheat|kill cord/i);
+    expect(texts('wont-start', 'canalBoat')).not.toMatch(/kill cord|bulb/i);
+    expect(texts('hot', 'canalBoat')).not.toMatch(/leg up|sea-cock/i);
+    expect(texts('hot', 'riverCruiser')).toMatch(/Sea-cock shut first.*lid off/);
+    expect(applies(cards.find(({ id }) => id === 'hot')!.when, { 'boat.kind': 'electricLaunch' }, named)).toBe(false);
+  });
+});
+
+describe('what the cards say where it can cost a life', () => {
+  const card = (id: string) => cards.find((one) => one.id === id)!;
+  const said = (id: string, step: string) => card(id).steps.find((one) => one.id === step)!.say.en!;
+  const cautions = (id: string) =>
+    card(id)
+      .cautions!.map(({ en }) => en!)
+      .join(' ');
+  it('gas: no switch either way, the valve only at once, ashore and upwind, and not to the locker', () => {
+    expect(cautions('gas-smelt')).toMatch(/No switch, on or off/);
+    expect(said('gas-smelt', 'valve')).toMatch(/only if you reach it at once/);
+    expect(said('gas-smelt', 'ashore')).toMatch(/upwind.*away from the locker/);
+    expect(JSON.stringify(card('gas-smelt'))).not.toMatch(/at the bow/);
+  });
+  it('somebody in the water: neutral or engine off and pointing first, jackets after', () => {
+    const order = card('person-in-water').steps.map(({ id }) => id);
+    expect(order.slice(0, 3)).toEqual(['neutral', 'engine-off', 'throw']);
+    for (const id of ['neutral', 'engine-off']) expect(said('person-in-water', id)).toMatch(/points at them/);
+    expect(cautions('person-in-water')).not.toMatch(/jackets/i);
+    expect(cautions('person-in-water')).toMatch(/eyes on them.*Engine off before they are near the stern/);
+    expect(said('person-in-water', 'throw')).toMatch(/jackets/);
+  });
+  it('lamps: throttle in neutral is for the charge lamp alone', () => {
+    expect(
+      card('warning-lamp')
+        .steps.filter(({ say }) => /throttle/.test(say.en!))
+        .map(({ id }) => id),
+    ).toEqual(['charge']);
+    expect(said('warning-lamp', 'oil')).toMatch(/^Engine off at once/);
+  });
+  it('carbon monoxide: out first, and nobody goes back in', () => {
+    for (const id of ['out', 'out-phone']) expect(said('co-alarm', id)).toMatch(/^Everyone out/);
+    expect(said('co-alarm', 'out')).toMatch(/only if it can be done from outside/);
+    expect(cautions('co-alarm')).toMatch(/nobody goes back in/);
+  });
+  it('fire: what it may be used on, a way out, gas and fuel and batteries, the second bottle, the cover shut', () => {
+    expect(cautions('fire')).toMatch(/way out behind you/);
+    expect(said('fire', 'shut')).toMatch(/gas.*fuel.*isolator/);
+    expect(said('fire', 'small')).toMatch(/Read on the extinguisher.*second/);
+    expect(said('fire', 'engine')).toMatch(/cover shut/);
+    const clear = stepsOf(card('fire'), { 'school.fire': 'clearAWay' }).map(({ id }) => id);
+    expect(clear).toContain('clear');
+    expect(clear).not.toContain('small');
+  });
+  it('shore power: boat end, shore end, breaker, and back in reverse, on the card as in the briefing', () => {
+    expect(cautions('no-mains')).toMatch(/In: boat end, shore end, breaker\. Out: breaker, shore end, boat end/);
+    expect(points.find(({ id }) => id === 'shore-power')!.say.en).toMatch(
+      /boat end in, shore end in, breaker on\. Off: breaker, shore end, boat end/,
+    );
+  });
+  it('no book of the demonstration lacks a language in what it warns of', () => {
+    for (const { say } of cards.flatMap(({ steps }) => steps)) expect(Object.keys(say).sort()).toEqual(['de', 'en', 'es', 'fr']);
+    for (const caution of cards.flatMap((one) => one.cautions ?? [])) expect(Object.keys(caution).sort()).toEqual(['de', 'en', 'es', 'fr']);
   });
 });
 

@@ -68,16 +68,22 @@ export const search = (query: string, cards: readonly FixCard[], points: readonl
 export const stepsOf = (card: FixCard, facts: Facts, named?: NamedConditions): FixStep[] =>
   card.steps.filter((step) => applies(step.when, facts, named));
 
+/** How a card ends: all is well, the operator is rung, or help is called. */
+const CARD_ENDS = ['end', 'ring', 'help'] as const;
+export type CardEnd = (typeof CARD_ENDS)[number];
+const isEnd = (to: string | undefined): to is CardEnd => (CARD_ENDS as readonly (string | undefined)[]).includes(to);
+
 /**
  * Where a card goes on from a step.
  * @param to where the answer, or the step itself, leads; without it, to the step after
- * @returns the next step, or that it ends, or that help is called
+ * @returns the next step, or that it ends well, that the operator is rung, or that help is called
  */
-export const stepAfter = (card: FixCard, steps: readonly FixStep[], from: FixStep, to: string | undefined): FixStep | 'end' | 'help' => {
+export const stepAfter = (card: FixCard, steps: readonly FixStep[], from: FixStep, to: string | undefined): FixStep | CardEnd => {
   const aim = to ?? from.to;
-  if (aim === 'help' || aim === 'end') return aim;
+  if (isEnd(aim)) return aim;
   // A step that is not for this boat is passed over to the next that is, in the order of the card.
   const order = card.steps.map(({ id }) => id);
   const at = aim === undefined ? order.indexOf(from.id) + 1 : order.indexOf(aim);
-  return steps.find(({ id }) => order.indexOf(id) >= at) ?? 'end';
+  // A card that runs out without anybody having said that all is well ends with a call.
+  return steps.find(({ id }) => order.indexOf(id) >= at) ?? 'ring';
 };

@@ -102,21 +102,22 @@ describe('every shipped drill', () => {
   });
 });
 
+/** Plays moves such as `key>run`, or waits such as `12`; gives what was learnt and what is seen at the end. */
+const play = (id: string, moves: string, variant?: string) => {
+  const machine = machineOf(drill(id), variant);
+  let state = machine.start;
+  let seen = step(machine, state, undefined, 0).observed;
+  const lessons: string[] = [];
+  for (const move of moves.split(' ')) {
+    const [control = '', to] = move.split('>');
+    const stepped = to === undefined ? step(machine, state, undefined, Number(move)) : step(machine, state, { control, to }, 0);
+    ({ state, observed: seen } = stepped);
+    lessons.push(...stepped.lessons);
+  }
+  return { lessons, seen, reached: machine.goals.map(({ holds }) => holds(state)) };
+};
+
 describe('the canal diesel, as it is on the boat', () => {
-  /** Plays moves such as `key>run`, or waits such as `12`; gives what was learnt and what is seen at the end. */
-  const play = (id: string, moves: string, variant?: string) => {
-    const machine = machineOf(drill(id), variant);
-    let state = machine.start;
-    let seen = step(machine, state, undefined, 0).observed;
-    const lessons: string[] = [];
-    for (const move of moves.split(' ')) {
-      const [control = '', to] = move.split('>');
-      const stepped = to === undefined ? step(machine, state, undefined, Number(move)) : step(machine, state, { control, to }, 0);
-      ({ state, observed: seen } = stepped);
-      lessons.push(...stepped.lessons);
-    }
-    return { lessons, seen, reached: machine.goals.map(({ holds }) => holds(state)) };
-  };
   const READY = 'isolator>on stop>home clutch>out lever>a-little';
 
   it('cold and not preheated she turns, smokes and does not start; preheated she does', () => {
@@ -151,5 +152,23 @@ describe('the canal diesel, as it is on the boat', () => {
       seen: { buzz: { value: 'alarm' } },
     });
     expect(play('canal-diesel', `${running} stop>pulled key>off stop>home`, 'warm').reached).toEqual([false, true]);
+  });
+});
+
+describe('shore power', () => {
+  const ON = 'source>off post>off boat-end>in shore-end>in post>on source>shore test>pressed test>rest';
+  it('goes in by the boat end, the shore end and the breaker, and out the other way round', () => {
+    expect(play('shore-power', ON)).toMatchObject({ lessons: [], reached: [true, false] });
+    expect(play('shore-power', `${ON} source>off post>off shore-end>out boat-end>out source>inverter`)).toMatchObject({
+      lessons: [],
+      reached: [false, true],
+    });
+  });
+  it.each([
+    ['the shore end before the boat end', 'post>off shore-end>in', 'boat-end-first'],
+    ['the boat end out before the shore end', `${ON} source>off post>off boat-end>out`, 'shore-end-out-first'],
+    ['a plug while the post is on', 'boat-end>in shore-end>in', 'live-plug'],
+  ])('says what is wrong with %s', (_, moves, lesson) => {
+    expect(play('shore-power', moves).lessons).toContain(lesson);
   });
 });

@@ -6,7 +6,7 @@ import type { FixCard, Question } from './telling';
 /** Something a row says that does not fit the rest of the book. */
 export type RowFault = { list: ListName | undefined; id: string; path: string; reason: string };
 
-const ENDS = ['end', 'help'];
+const ENDS = ['end', 'ring', 'help'];
 
 const fixCardFaults = (card: FixCard): { path: string; reason: string }[] => {
   const ids = new Set(card.steps.map(({ id }) => id));

@@ -8,6 +8,7 @@ export const SCHOOLS = {
   firstCall: ['emergencyNumber', 'rescueStation', 'radio', 'operator', 'all'],
   carbonMonoxide: ['everyoneOutFirst', 'outAndPhone'],
   warningLamp: ['stopAtOnce', 'slowToShelter'],
+  fire: ['fightSmall', 'clearAWay'],
   trim: ['withinBand', 'staysDown'],
   hob: ['flameFirst', 'sparkBuiltIn', 'leftOn'],
   batterySwitch: ['renterOff', 'leftForStaff'],

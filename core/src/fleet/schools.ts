@@ -9,6 +9,7 @@ export const Schools = z.object({
   firstCall: one(SCHOOLS.firstCall),
   carbonMonoxide: one(SCHOOLS.carbonMonoxide),
   warningLamp: one(SCHOOLS.warningLamp),
+  fire: one(SCHOOLS.fire),
   trim: one(SCHOOLS.trim),
   hob: one(SCHOOLS.hob),
   batterySwitch: one(SCHOOLS.batterySwitch),

@@ -51,7 +51,7 @@ export const FixStep = z.object({
   id: BookId,
   say: Wording,
   when: z.optional(Condition),
-  /** Where it goes on: by an answer, or straight on. `end` and `help` are no steps. */
+  /** Where it goes on: by an answer, or straight on. `end`, `ring` (the operator) and `help` are no steps. */
   answers: z.optional(z.array(z.object({ say: Wording, to: BookId })).check(z.minLength(2), z.maxLength(4))),
   to: z.optional(BookId),
 });

@@ -102,6 +102,8 @@ export const en = {
     startOver: 'From the start',
     stepOf: 'Step {{i}}',
     nextStep: 'Done · next',
+    ringUs: 'Ring {{name}} now',
+    noNumber: 'No number of theirs is kept here: see your papers.',
     cardEnd: 'That is the end of this card.',
     cautionFirst: 'Local rules, the maker’s manual and licensed practice come first.',
     rounds: 'Lists of the day',

@@ -100,6 +100,8 @@ export const es: RenterWords = {
     startOver: 'Desde el principio',
     stepOf: 'Paso {{i}}',
     nextStep: 'Hecho · siguiente',
+    ringUs: 'Llame ahora a {{name}}',
+    noNumber: 'Aquí no hay ningún número guardado: mire sus papeles.',
     cardEnd: 'Fin de esta tarjeta.',
     cautionFirst: 'Las normas locales, el manual del fabricante y los profesionales autorizados van primero.',
     rounds: 'Listas del día',

@@ -106,6 +106,8 @@ export const fr: RenterWords = {
     startOver: 'Recommencer',
     stepOf: 'Étape {{i}}',
     nextStep: 'Fait · suite',
+    ringUs: 'Appelez {{name}} maintenant',
+    noNumber: 'Aucun numéro n’est gardé ici : voyez vos papiers.',
     cardEnd: 'C’est la fin de cette carte.',
     cautionFirst: 'Les règles locales, le manuel du fabricant et les professionnels agréés priment.',
     rounds: 'Listes du jour',

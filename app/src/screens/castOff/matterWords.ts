@@ -4,7 +4,7 @@ import { clockOf } from '@quay/core/time/zone';
 import { peopleOf } from '@quay/core/record/handing';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
-import { now } from '../../data/clock';
+import { now } from '../../platform/clock';
 import { whenOf } from '../../ui/format';
 import { useMoney } from '../../ui/money';
 import { useFitWords } from '../fit/fitWords';

@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { fetchAhead } from '../../data/ahead';
 import { Refused } from '../../data/api';
-import { isAnotherClock } from '../../data/clock';
+import { isAnotherClock } from '../../platform/clock';
 import { useBoard } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { useErrorWords } from '../../data/errorWords';

@@ -3,7 +3,7 @@ import { baseWeather } from '@quay/contract/weather';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { call, NoAnswer } from '../../data/api';
-import { now } from '../../data/clock';
+import { now } from '../../platform/clock';
 import { rememberChoice, rememberedChoice } from '../../platform/browser';
 
 type Fields = { [F in keyof Conditions]?: number };

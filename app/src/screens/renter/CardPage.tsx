@@ -1,11 +1,13 @@
+import { mdiPhone } from '@mdi/js';
 import { stepAfter, stepsOf } from '@quay/core/briefing/guide';
 import { say } from '@quay/core/fleet/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import { dial } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
-import { Alt, Go } from '../../ui/press';
+import { Alt, Go, Sign } from '../../ui/press';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
@@ -27,12 +29,13 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
   const steps = stepsOf(card, facts, pack.book.conditions);
   const last = way[way.length - 1];
   const step = last === undefined ? steps[0] : steps.find(({ id }) => id === last);
-  const ended = last === 'end';
+  const ended = last === 'end' || last === 'ring';
+  const phone = pack.base.phone ?? pack.operator.phone;
   const go = (to: string | undefined) => {
     if (!step) return;
     const next = stepAfter(card, steps, step, to);
     if (next === 'help') router.push('/r/help');
-    else setWay([...way, next === 'end' ? 'end' : next.id]);
+    else setWay([...way, typeof next === 'string' ? next : next.id]);
   };
   return (
     <Page
@@ -55,7 +58,19 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
         <Notice key={i} kind="stop" title={say(caution, language)} />
       ))}
       <Card style={{ gap: 8, minHeight: 150 }}>
-        {ended || !step ? (
+        {last === 'ring' ? (
+          <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }} testID="card-ring">
+            <View style={{ flex: 1 }}>
+              <SlabBold size={27} heading={2}>
+                {t('r.ringUs', { name: pack.operator.name })}
+              </SlabBold>
+              <SlabBold size={26}>{phone ?? t('r.noNumber')}</SlabBold>
+            </View>
+            {phone ? (
+              <Sign path={mdiPhone} label={t('r.ring', { name: pack.operator.name })} onPress={() => dial(phone)} testID="card-dial" />
+            ) : null}
+          </View>
+        ) : ended || !step ? (
           <Body>{t('r.cardEnd')}</Body>
         ) : (
           <>

@@ -10,7 +10,7 @@ import { landmarksOf } from '@quay/core/waters/landmarks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { byClock } from '../../data/clock';
+import { byClock } from '../../platform/clock';
 import { dial, type Fix, whereAmI } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Field } from '../../ui/field';

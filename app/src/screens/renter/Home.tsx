@@ -8,7 +8,7 @@ import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/t
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
-import { isAnotherClock } from '../../data/clock';
+import { isAnotherClock } from '../../platform/clock';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { dayName, spanOf, whenOf } from '../../ui/format';

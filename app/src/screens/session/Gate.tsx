@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { now } from '../../data/clock';
+import { now } from '../../platform/clock';
 import { forgetOld } from '../../data/forget';
 import { dayQuery } from '../../data/hire';
 import { useMe } from '../../data/session';

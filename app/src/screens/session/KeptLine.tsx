@@ -1,7 +1,7 @@
 import { useState, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';
-import { now } from '../../data/clock';
+import { now } from '../../platform/clock';
 import { deliveryState, keptCount, onDelivery } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
 import { useTones } from '../../ui/theme';

@@ -1,4 +1,4 @@
-import { rememberChoice, rememberedChoice } from '../platform/browser';
+import { rememberChoice, rememberedChoice } from './browser';
 
 /**
  * The one clock of the app. It is the phone's own, but in a demonstration, whose day is made at an hour when there is

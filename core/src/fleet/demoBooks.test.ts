@@ -1,0 +1,114 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { BoatBook, type Book, ClassBook } from './book';
+import { layBooks, lineageOf } from './lay';
+
+/** What is briefed with the demonstration's own books, where it could hurt somebody or cost them money wrongly. */
+
+const DEMO = join(__dirname, '../../../demo');
+const json = (path: string): unknown => JSON.parse(readFileSync(join(DEMO, path), 'utf8'));
+const classes = new Map(
+  readdirSync(join(DEMO, 'classes'))
+    .map((name) => ClassBook.parse(json(`classes/${name}`)))
+    .map((one) => [one.id, one]),
+);
+const books = new Map<string, Book>();
+for (const name of readdirSync(join(DEMO, 'boats'))) {
+  const boat = BoatBook.parse(json(`boats/${name}`));
+  const way = lineageOf(boat.class, classes);
+  const laid = way.ok ? layBooks(way.lineage, boat) : way;
+  if (!laid.ok) throw new Error(JSON.stringify(laid));
+  books.set(boat.class, laid.book);
+}
+const book = (id: string) => books.get(id)!;
+const point = (of: string, id: string) => book(of).points.find((one) => one.id === id)!;
+const counted = (of: string) => book(of).fittings.map(({ id }) => id);
+
+describe('the books of the demonstration', () => {
+  it('are read, one boat of each class', () => {
+    expect([...books.keys()].sort()).toEqual(['canal-12', 'cruiser-10', 'electric-5', 'houseboat-14', 'pontoon-7', 'rib-6']);
+  });
+
+  it('try the propeller in gear in open water, never in neutral and never on the slow way in', () => {
+    const [screw] = book('cruiser-10').propellers;
+    for (const said of [screw!.outWhen, screw!.inWhen]) {
+      expect(said!.en).toMatch(/in gear/);
+      expect(said!.en).not.toMatch(/neutral|full revs|straight/i);
+    }
+    expect(screw!.inWhen!.en).toMatch(/before you slow down/);
+  });
+
+  it('have nobody in the water while a generator runs, wherever it is', () => {
+    const generator = point('houseboat-14', 'generator');
+    expect(generator.caution!.en).toMatch(/Nobody is in the water.*exhaust.*intake/);
+    const right = generator.questions!.find(({ id }) => id === 'gen-swim')!.answers.filter((answer) => answer.right);
+    expect(right.map(({ say }) => say.en)).toEqual([expect.stringMatching(/^Nowhere: it is off before/)]);
+    expect(point('houseboat-14', 'swim-engine').say.en).toMatch(/generator off/);
+  });
+
+  it('never forbid a flame where there is a hob', () => {
+    for (const [id, { points }] of books) {
+      const told = points.find((one) => one.id === 'no-fuel');
+      if (counted(id).includes('gas-spare')) expect(told?.say.en).toMatch(/hob is the only flame/);
+      else expect(told?.say.en ?? 'nothing burning').toMatch(/nothing burning/);
+    }
+  });
+
+  it('count a kill cord wherever one is briefed or drilled, and its spare clip where it restarts her', () => {
+    for (const [id, { points, kind }] of books) {
+      const told = points.some((one) => one.id === 'kill-cord-on') && ['pontoon', 'rib', 'houseboat', 'electricLaunch'].includes(kind);
+      if (told) expect([id, counted(id)]).toEqual([id, expect.arrayContaining(['kill-cord'])]);
+      if (['pontoon', 'rib', 'houseboat'].includes(kind)) expect([id, counted(id)]).toEqual([id, expect.arrayContaining(['kill-clip'])]);
+    }
+  });
+
+  it('say one thing about one thing', () => {
+    expect(book('houseboat-14').gauges.find(({ id }) => id === 'waste-lamp')!.flushesLeft).toBe(6);
+    expect(point('houseboat-14', 'toilet-electric').say.en).toMatch(/six flushes/);
+    const { rounds } = book('canal-12');
+    const greased = rounds.filter(({ items }) => items.some(({ id }) => id === 'greaser')).map(({ id }) => id);
+    expect(greased).toEqual(['evening']);
+    expect(point('canal-12', 'greaser').say.en).toMatch(/each evening/);
+    for (const { gauges } of books.values())
+      for (const gauge of gauges) if (gauge.reads === 'sightLine') expect(gauge.name.en).not.toMatch(/dipstick/i);
+    expect(point('pontoon-7', 'leg-up').say.en).toMatch(/out of the water only with the engine off/);
+    expect(point('cruiser-10', 'tide-lines').say.en).toMatch(/two and a half metres/);
+    expect(counted('houseboat-14')).toEqual(expect.arrayContaining(['anchor-knife']));
+    expect(counted('houseboat-14')).not.toContain('mugs');
+  });
+
+  it('tell of locks, tunnels and anchors what keeps hands and people whole', () => {
+    const locks = point('canal-12', 'locks').say.en!;
+    for (const part of [
+      /fenders in/i,
+      /hatches shut/,
+      /never made fast, never round a hand/,
+      /Nobody jumps/,
+      /sill/,
+      /gates are fully open/,
+    ])
+      expect(locks).toMatch(part);
+    expect(point('canal-12', 'tunnel').say.en).toMatch(/jackets on, lamp on/);
+    expect(point('canal-12', 'bow-anchor').say.en).toMatch(/emergencies only/);
+    expect(point('canal-12', 'hot-water').say.en).toMatch(/scalds/);
+  });
+
+  it('open the strainer only with the sea-cock shut, and only where there is one', () => {
+    const strainers = [...books].flatMap(([id, { rounds }]) =>
+      rounds.flatMap(({ items }) => items.filter((item) => item.id === 'strainer').map((item) => ({ id, item }))),
+    );
+    expect(strainers.length).toBeGreaterThan(0);
+    for (const { item } of strainers) {
+      expect(item.say.en).toMatch(/^Sea-cock shut/);
+      expect(item.when).toEqual({ fact: 'boat.kind', is: 'riverCruiser' });
+    }
+  });
+
+  it('name haven and danger differently', () => {
+    const waters = readdirSync(join(DEMO, 'waters'))
+      .map((name) => readFileSync(join(DEMO, 'waters', name), 'utf8'))
+      .join('');
+    expect(readFileSync(join(DEMO, 'bases.json'), 'utf8')).toMatch(/red post/);
+    expect(waters).not.toMatch(/red post|poteaux rouges|roten Pf|postes rojos/i);
+  });
+});
