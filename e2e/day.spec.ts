@@ -26,7 +26,7 @@ test('the day without signal is the day as it was, and says so by what it still 
   await expect(bram.by('hire-h-1001').first()).toBeVisible();
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   // Hires of the day are fetched ahead, so that any of them can be walked.
-  await expect.poll(() => keptPacks(page)).toBeGreaterThan(4);
+  await expect.poll(async () => (await keptPacks(page)).length).toBeGreaterThan(4);
   await bram.cutNetwork();
   await page.reload();
   await expect(bram.by('hire-h-1001').first()).toBeVisible();

@@ -127,15 +127,15 @@ export class Phone {
   }
 }
 
-/** How many hires a browser has with all that is needed to walk them. */
-export const keptPacks = (page: Page): Promise<number> =>
+/** Which hires a browser has with all that is needed to walk them. */
+export const keptPacks = (page: Page): Promise<IDBValidKey[]> =>
   page.evaluate(
     () =>
-      new Promise<number>((resolve) => {
+      new Promise<IDBValidKey[]>((resolve) => {
         const request = indexedDB.open('jolly-quay');
         request.onsuccess = () => {
-          const count = request.result.transaction('packs').objectStore('packs').count();
-          count.onsuccess = () => resolve(count.result);
+          const keys = request.result.transaction('packs').objectStore('packs').getAllKeys();
+          keys.onsuccess = () => resolve(keys.result);
         };
       }),
   );

@@ -25,6 +25,18 @@ describe('the phone’s back', () => {
     expect(here()).toBe('/one');
   });
 
+  it('closes it also where the router writes the entry anew before we hear of it, as it does in the browser', async () => {
+    goTo('/eight');
+    const router = () => window.history.replaceState({ id: '/eight' }, '');
+    window.addEventListener('popstate', router, { capture: true });
+    const closed = jest.fn();
+    const sheet = renderHook(() => useBackCloses(closed));
+    await back();
+    window.removeEventListener('popstate', router, { capture: true });
+    expect([closed.mock.calls.length, here()]).toEqual([1, '/eight']);
+    sheet.unmount();
+  });
+
   it('of two sheets closes the upper one first', async () => {
     goTo('/three');
     const [lower, upper] = [jest.fn(), jest.fn()];

@@ -19,13 +19,19 @@ const listen = () => {
   if (listening) return;
   listening = true;
   // The browser does not say from where one goes back; so it is noted whenever somebody goes on.
-  for (const way of ['pushState', 'replaceState'] as const) {
-    const go = history[way].bind(history);
-    history[way] = (...entry: Parameters<History['pushState']>) => {
-      go(...entry);
+  const go = history.pushState.bind(history);
+  history.pushState = (...entry) => {
+    go(...entry);
+    onSheet = isMarked();
+  };
+  // The router writes the entry anew that somebody has gone back to, before or after we hear of it: that is noted after both.
+  const write = history.replaceState.bind(history);
+  history.replaceState = (...entry) => {
+    write(...entry);
+    setTimeout(() => {
       onSheet = isMarked();
-    };
-  }
+    });
+  };
   const popped = () => {
     const cameFromSheet = onSheet;
     onSheet = isMarked();
@@ -34,8 +40,7 @@ const listen = () => {
     if (close) close();
     else history.back();
   };
-  // Before the router looks: it writes the entry anew that it has come to, which would be taken for where one came from.
-  window.addEventListener('popstate', popped, { capture: true });
+  window.addEventListener('popstate', popped);
 };
 
 /** @param routed the sheet is open because the address says so: going back leaves it by itself */

@@ -272,6 +272,6 @@ export const de: DockWords = {
     aground: 'Es war im Flachen: vom Rand wegbleiben.',
     stayThere: 'Sie waren da: den Rest der Fahrt wegnehmen und bleiben.',
   },
-  kept: 'In der Akte behalten.',
+  kept: 'In der Akte festgehalten.',
   helpKeys: 'Pfeiltasten: Hebel und Ruder. N: neutral. M: mittschiffs. P: Pause.',
 };
