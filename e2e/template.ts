@@ -14,7 +14,8 @@ export const makeTemplate = (folder: string, moment: string): void => {
   rmSync(folder, { recursive: true, force: true });
   execFileSync(process.execPath, ['server/dist/tool.mjs', 'demo', '--data', folder, '--from', 'demo', '--clock', moment], {
     cwd: ROOT,
-    stdio: 'inherit',
+    // What is measured or tested has standard output to itself.
+    stdio: ['ignore', process.stderr, 'inherit'],
   });
 };
 

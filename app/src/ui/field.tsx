@@ -16,7 +16,12 @@ type Props = {
   testID?: string;
   unit?: string;
   autoFocus?: boolean;
+  /** Characters at most; how many there are is said when it gets tight. */
+  most?: number;
 };
+
+/** Characters of a remark: more the quay refuses, and a seal over what it refuses is never closed. */
+const MOST = 500;
 
 /** A labelled field; what is wrong with it is said right under it. */
 export const Field = ({
@@ -32,6 +37,7 @@ export const Field = ({
   testID,
   unit,
   autoFocus = false,
+  most = MOST,
 }: Props) => {
   const tones = useTones();
   const [on, setOn] = useState(false);
@@ -58,6 +64,7 @@ export const Field = ({
           onChangeText={onChange}
           secureTextEntry={secret}
           autoFocus={autoFocus}
+          maxLength={most}
           autoCapitalize="none"
           inputMode={numeric ? 'decimal' : 'text'}
           {...(lines ? { multiline: true, numberOfLines: lines } : {})}
@@ -82,6 +89,7 @@ export const Field = ({
         />
         {unit ? <Bold tone="soft">{unit}</Bold> : null}
       </View>
+      {value.length >= most * 0.9 ? <Small>{`${value.length} / ${most}`}</Small> : null}
       {fault ? (
         <Bold size={16} tone="leadText" live>
           {fault}

@@ -62,7 +62,7 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
           />
         ))}
       </View>
-      {sealed ? <Field label={t('walk.sealNumber')} value={seal} onChange={setSeal} testID="seal-number" /> : null}
+      {sealed ? <Field label={t('walk.sealNumber')} value={seal} onChange={setSeal} most={40} testID="seal-number" /> : null}
       <Small>{t('walk.notHereBut')}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.notHereBut')}>
         {view.pack.book.stations

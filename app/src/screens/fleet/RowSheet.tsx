@@ -156,6 +156,9 @@ const givenIn = (draft: Draft, fields: readonly FieldSpec[]): Hull => {
   );
 };
 
+/** Characters of what is written as it stands in a file, JSON for one. */
+const AS_IN_FILE = 40_000;
+
 /** As the renter will see it. */
 const Preview = ({ draft, language }: { draft: Draft; language: Language }) => {
   const { t } = useTranslation();
@@ -252,6 +255,7 @@ const OneField = ({
           lines={spec.lines ?? (spec.field === 'name' ? 1 : 2)}
           onChange={(next) => onSet({ ...texts, [language]: next })}
           fault={fault}
+          most={2000}
           testID={`text-${spec.field}`}
         />
       );
@@ -284,7 +288,17 @@ const OneField = ({
       );
     }
     case 'asInFile':
-      return <Field label={label} value={text} lines={text === '' ? 1 : 5} onChange={onSet} fault={fault} testID={`file-${spec.field}`} />;
+      return (
+        <Field
+          label={label}
+          value={text}
+          lines={text === '' ? 1 : 5}
+          onChange={onSet}
+          fault={fault}
+          most={AS_IN_FILE}
+          testID={`file-${spec.field}`}
+        />
+      );
     default:
       return (
         <Field

@@ -98,6 +98,7 @@ export const TankCurve = ({
             value={pasted}
             onChange={setPasted}
             lines={6}
+            most={20_000}
             testID={`${field}-paste`}
           />
           {read && !read.ok
