@@ -56,7 +56,8 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
       referrerPolicy: { policy: 'no-referrer' },
       // Browsers ignore this one without https, and complain about it.
       crossOriginOpenerPolicy: quay.secureCookies ? { policy: 'same-origin' } : false,
-      strictTransportSecurity: quay.secureCookies ? { maxAge: 15_552_000 } : false,
+      // Of this address alone: what else runs under the operator's domain is not ours to decide about.
+      strictTransportSecurity: quay.secureCookies ? { maxAge: 15_552_000, includeSubDomains: false } : false,
     }),
   );
   if (gate) app.use('/api', gate);

@@ -4,6 +4,19 @@ import type { Fault } from './fault';
 /** A row with the line it stands on, counted as an editor counts. */
 export type CsvRow = { line: number; get(column: string): string };
 
+/**
+ * What begins like a formula is computed by whatever table program opens it. An apostrophe before it keeps it a word,
+ * and is taken off again when it is read; so is one of several, so that every word comes back as it was.
+ */
+const FORMULA = /^'*[=+\-@\t\r]/;
+const meant = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
+
+/** Writes a CSV with a header, whose cells are words for whoever opens it. */
+export const writeCsv = (columns: readonly string[], rows: readonly Readonly<Record<string, unknown>>[]): string => {
+  const word = (value: unknown) => (typeof value === 'string' && FORMULA.test(value) ? `'${value}` : (value ?? ''));
+  return `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => word(row[column]))) }, { newline: '\n' })}\n`;
+};
+
 /** Reads a CSV with a header. Missing columns, ragged rows and broken quotes are faults by line. */
 export const readCsv = (file: string, text: string, columns: readonly string[], faults: Fault[]): CsvRow[] => {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
@@ -30,6 +43,6 @@ export const readCsv = (file: string, text: string, columns: readonly string[], 
       return [];
     }
     // A column that may be left out is empty everywhere.
-    return [{ line: mine, get: (column) => cells[at.get(column) ?? -1]?.trim() ?? '' }];
+    return [{ line: mine, get: (column) => meant(cells[at.get(column) ?? -1]?.trim() ?? '') }];
   });
 };

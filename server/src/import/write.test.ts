@@ -5,6 +5,9 @@ import { openStore, type Store } from '../store/open';
 import { DEMO } from '../testing/quay';
 import { loadImport } from './load';
 import { type Import, readImport } from './read';
+import Papa from 'papaparse';
+import { readCsv, writeCsv } from './csv';
+import type { Fault } from './fault';
 import { ExportError, writeExport } from './write';
 
 const NOW = '2026-06-13T10:42:00.000Z';
@@ -25,6 +28,20 @@ const readOf = (from: string): Import => {
   return read.data;
 };
 const byId = (rows: readonly { id: string }[]) => [...rows].sort((a, b) => (a.id < b.id ? -1 : 1));
+
+describe('words in a CSV', () => {
+  it('are never a formula for whoever opens it, and come back as they were', () => {
+    const texts = ['=1+1', '+44', '-3', '@x', "'=y", "''-z", "it's", "'quoted'", 'plain', '', 'a\n=b'];
+    const written = writeCsv(
+      ['a', 'b'],
+      texts.map((a) => ({ a, b: 'x' })),
+    );
+    for (const [cell] of Papa.parse<string[]>(written.trim()).data.slice(1)) expect(cell).not.toMatch(/^[=+\-@]/);
+    const faults: Fault[] = [];
+    expect(readCsv('t.csv', written, ['a', 'b'], faults).map((row) => row.get('a'))).toEqual(texts);
+    expect(faults).toEqual([]);
+  });
+});
 
 describe('an installation written out', () => {
   it('reads back as what was imported, word for word; only secrets stay at home', async () => {

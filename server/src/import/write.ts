@@ -1,7 +1,7 @@
+import { writeCsv } from './csv';
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
-import Papa from 'papaparse';
 import type { Base } from '@quay/core/fleet/base';
 import type { BoatBook } from '@quay/core/fleet/book';
 import { LANGUAGES } from '@quay/core/fleet/words';
@@ -16,9 +16,6 @@ import { readHanding, readOperator } from '../store/setting';
 export class ExportError extends Error {}
 
 const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
-const csv = (columns: readonly string[], rows: readonly Record<string, unknown>[]) =>
-  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => columns.map((column) => row[column] ?? '')) }, { newline: '\n' })}\n`;
-
 /**
  * Writes an installation's books, prices and bookings into a folder, in the formats that are imported. What was done on
  * the water (records, photographs) is no part of it: that is what a backup is for. Secrets leave in no form, so the list
@@ -73,7 +70,7 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
   const names = LANGUAGES.filter((one) => one !== 'en');
   put(
     'prices.csv',
-    csv(
+    writeCsv(
       [
         'code',
         'name',
@@ -103,7 +100,7 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
   const local = (at: string, base: string) => `${dateOf(at, zoneOf.get(base) ?? 'UTC')}T${clockOf(at, zoneOf.get(base) ?? 'UTC')}`;
   put(
     'hires.csv',
-    csv(
+    writeCsv(
       ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes', 'handover'],
       hires.map(({ name, from, to, depositMinor, ...row }) => ({
         ...row,
@@ -114,6 +111,6 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
       })),
     ),
   );
-  put('staff.csv', csv(['id', 'name', 'role', 'secret'], []));
+  put('staff.csv', writeCsv(['id', 'name', 'role', 'secret'], []));
   return { boats: boats.length, hires: hires.length, bases: bases.length };
 };
