@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { BRAM, expect, MANAGER, type Phone, test } from './quay';
 import { goodPicture } from './pictures';
 import { enterParty, linkOf } from './renter';
-import { castOff, countAll, doStop, lookAll, readAll, sign, tellAll } from './walking';
+import { castOff, doStop, sign } from './walking';
 import { ROOT } from './template';
 
 const OUT = join(ROOT, 'docs/screenshots');
@@ -40,7 +40,8 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await bram.open('/me');
     await bram.by('theme-sun').click();
     await bram.open('/hire/h-1003/castoff');
-    await expect(bram.by('not-checked')).toBeVisible();
+    await expect(bram.page.getByRole('heading', { name: 'Holds her' })).toBeVisible();
+    await expect(bram.by('to-deposit/0')).toBeVisible();
     await shoot(bram, 'castoff-phone');
     // The charge lamp waits for a rev, and says that this is normal.
     await bram.open('/hire/h-1013/drill/canal-diesel');
@@ -83,6 +84,8 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await expect(bram.by('give-all')).toBeVisible();
     await expect(bram.page.getByText('Undo')).toBeVisible();
     await shoot(bram, 'fit-phone');
+    await bram.by('give-all').click();
+    await expect(bram.by('to-walk')).toBeVisible();
     const link = await linkOf(bram, 'h-1011');
     const renter = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, locale: 'de-DE' });
     const page = await renter.newPage();
@@ -135,11 +138,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await bram.by('gauge-fuel-needle').click();
   for (let i = 0; i < 6; i += 1) await bram.by('higher').click();
   await bram.by('keep-reading').click();
-  await tellAll(bram);
-  await countAll(bram);
-  await lookAll(bram);
-  await readAll(bram);
-  await bram.by('tie').click();
+  await doStop(bram);
   await bram.by('knot-gate').click();
   await addMark(bram, 'port-side', 130, 60, 'scratch');
   await shoot(bram, 'mark-phone');
