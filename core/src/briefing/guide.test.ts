@@ -28,6 +28,11 @@ describe('looking something up', () => {
     ['gasgeruch', 'gas-smelt'],
     ['fuego', 'fire'],
     ['overboard', 'person-in-water'],
+    ['it beeps', expect.stringMatching(/wont-start|hot|warning-lamp|co-alarm/)],
+    ['why is my battery empty', 'flat-battery'],
+    ['je sens le gaz', expect.stringMatching(/gas/)],
+    ['wie funktioniert die Toilette', expect.stringMatching(/toilet/)],
+    ['¿qué hago si arde el motor?', expect.stringMatching(/fire|extinguisher/)],
     ['', undefined],
   ])('%s, in whatever language it is typed', (query, id) => {
     expect(first(query)).toEqual(id);

@@ -23,6 +23,8 @@ const weigh = (wanted: string, texts: readonly string[]): number => {
     for (const word of wordsIn(text)) {
       if (word === wanted) return 2;
       if (wanted.length > 2 && word.startsWith(wanted)) best = Math.max(best, 1);
+      // “beeps” is looked for where “beeping” stands: the last letter is often only an ending.
+      else if (wanted.length > 4 && word.startsWith(wanted.slice(0, -1))) best = Math.max(best, 0.5);
     }
   }
   return best;
@@ -31,6 +33,7 @@ const weigh = (wanted: string, texts: readonly string[]): number => {
 /**
  * Looks something up. Every word must be found somewhere, in whatever language it is there in: people type the word they
  * have. Names count most, then the other words people use, then what is written. Urgent cards come first among equals.
+ * Where nothing has every word, as of a whole question, whatever has one of its rarer words is given, the best first.
  */
 export const search = (query: string, cards: readonly FixCard[], points: readonly Point[]): Hit[] => {
   const wanted = wordsIn(query);
@@ -51,17 +54,23 @@ export const search = (query: string, cards: readonly FixCard[], points: readonl
     ...cards.map((card) => ({ is: 'card' as const, card })),
     ...points.map((point) => ({ is: 'point' as const, point })),
   ];
-  return entries
-    .flatMap((entry): Hit[] => {
-      let score = 0;
-      for (const word of wanted) {
-        const best = Math.max(...fields(entry).map(([value, texts]) => value * weigh(word, texts)));
-        if (best === 0) return [];
-        score += best;
-      }
-      return [{ entry, score: score + (entry.is === 'card' && entry.card.urgent ? 1 : 0) }];
-    })
-    .sort((a, b) => b.score - a.score);
+  const weighed = entries.map((entry) => {
+    const texts = fields(entry);
+    const each = wanted.map((word) => Math.max(...texts.map(([value, said]) => value * weigh(word, said))));
+    return { entry, each, urgent: entry.is === 'card' && entry.card.urgent ? 1 : 0 };
+  });
+  const hits = (counts: (each: readonly number[]) => boolean, of: (each: readonly number[]) => number): Hit[] =>
+    weighed
+      .filter(({ each }) => counts(each))
+      .map(({ entry, each, urgent }) => ({ entry, score: of(each) + urgent }))
+      .sort((a, b) => b.score - a.score);
+  const sum = (each: readonly number[]) => each.reduce((all, one) => all + one, 0);
+  const whole = hits((each) => each.every((one) => one > 0), sum);
+  if (whole.length > 0) return whole;
+  // Words that stand nearly everywhere (“how”, “the”) say nothing of what is looked for.
+  const tells = wanted.map((word, i) => word.length > 2 && weighed.filter(({ each }) => each[i]! > 0).length <= entries.length / 4);
+  const telling = (each: readonly number[]) => sum(each.filter((_, i) => tells[i]));
+  return hits((each) => telling(each) > 0, telling);
 };
 
 /** The steps of a card for this boat, these schools and this party. */

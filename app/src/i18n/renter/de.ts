@@ -76,7 +76,7 @@ export const de: RenterWords = {
     drills: 'Üben',
     language: 'Sprache',
     loading: 'Wird geholt…',
-    itsClock: 'Vorführung: Ihre Uhr zeigt {{time}}.',
+    itsClock: 'Vorführung: hier ist es {{time}}.',
     nothing: 'Dieser Link öffnet nichts',
     nothingWhy: 'Er ist vielleicht alt, zurückgezogen oder vertippt. Bitten Sie den Verleih um einen neuen.',
     wait: 'Zu viele Versuche. Kurz warten, dann den Link neu öffnen.',
