@@ -10,7 +10,10 @@ export const de: RenterWords = {
     cancel: 'Abbrechen',
     loading: 'Wird geholt…',
   },
-  failed: { title: 'Etwas ging schief', why: 'Was auf diesem Telefon gespeichert ist, ist sicher. Noch einmal versuchen; sonst am Steg zeigen.' },
+  failed: {
+    title: 'Etwas ging schief',
+    why: 'Was auf diesem Telefon gespeichert ist, ist sicher. Noch einmal versuchen; sonst am Steg zeigen.',
+  },
   photo: {
     choose: '{{label}}: eines auswählen',
     tooLarge: 'Das Bild ist über 25 MB. Kleiner aufnehmen; die Worte bleiben.',
@@ -73,6 +76,7 @@ export const de: RenterWords = {
     dossierKey: 'Unterschrieben mit dem Schlüssel des Stegs {{key}}',
     docking: 'Anlegen, ablegen, liegen',
     dockingWhy: 'Für den Wind, der jetzt weht',
+    dockingWords: 'anlegen, lege an, anlege, festmachen, parken, Steg, ablegen, abfahren',
     drills: 'Üben',
     language: 'Sprache',
     loading: 'Wird geholt…',

@@ -64,6 +64,7 @@ export const en = {
     dossierKey: 'Signed with the quay’s key {{key}}',
     docking: 'Coming alongside, leaving, lying',
     dockingWhy: 'By the wind there is now',
+    dockingWords: 'dock, moor, park, tie up, land, leave, cast off',
     drills: 'Practise',
     language: 'Language',
     loading: 'Fetching your boat…',

@@ -62,6 +62,7 @@ export const es: RenterWords = {
     dossierKey: 'Firmado con la clave del muelle {{key}}',
     docking: 'Atracar, salir, quedarse',
     dockingWhy: 'Según el viento que hace',
+    dockingWords: 'atracar, amarrar, aparcar, muelle, salir, zarpar',
     drills: 'Practicar',
     language: 'Idioma',
     loading: 'Cargando…',

@@ -68,6 +68,7 @@ export const fr: RenterWords = {
     dossierKey: 'Signé avec la clé du quai {{key}}',
     docking: 'Accoster, partir, rester',
     dockingWhy: 'Selon le vent qu’il fait',
+    dockingWords: 'accoster, amarrer, garer, quai, partir, appareiller',
     drills: 'S’exercer',
     language: 'Langue',
     loading: 'Chargement…',

@@ -40,6 +40,7 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
   return (
     <Page
       title={say(card.name, language)}
+      onBack={() => (router.canGoBack() ? router.back() : router.push('/r/guide'))}
       footer={
         ended || !step ? (
           <Go label={t('r.openHome')} onPress={() => router.push('/r')} />

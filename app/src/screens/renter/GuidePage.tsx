@@ -1,9 +1,9 @@
 import { applies } from '@quay/core/briefing/compose';
-import { search } from '@quay/core/briefing/guide';
+import { search, stepsOf } from '@quay/core/briefing/guide';
 import type { FixCard, Point } from '@quay/core/fleet/telling';
 import { say } from '@quay/core/fleet/words';
 import { slot } from '@quay/core/record/project';
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -16,40 +16,47 @@ import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
 
+const DOCKING = 'docking';
+
 /** The pocket guide: looked up in a word or two, without signal. */
 export const GuidePage = () => {
   const { t } = useTranslation();
   const { pack, briefing, facts, language } = useRenting();
-  const [query, setQuery] = useState('');
+  const router = useRouter();
+  // What was looked for is in the address, and stands there again when one comes back from a card.
+  const { q } = useLocalSearchParams<{ q?: string }>();
+  const [query, setQuery] = useState(q ?? '');
+  const type = (next: string) => {
+    setQuery(next);
+    router.setParams({ q: next === '' ? undefined : next });
+  };
   const { book } = pack;
-  const cards = book.fixCards.filter(({ when }) => applies(when, facts, book.conditions));
+  // Of what this boat has: nobody is led to the starter of an electric launch.
+  const cards = book.fixCards
+    .filter(({ when }) => applies(when, facts, book.conditions))
+    .map((card) => ({ ...card, steps: stepsOf(card, facts, book.conditions) }));
   const points = [...briefing.tell, ...briefing.guide].map(({ point }) => point);
-  const hits = search(query, cards, points);
+  // The plan of coming alongside is worked out and is in no book; it is found like what is.
+  const docking: FixCard = { id: DOCKING, name: { en: t('r.docking') }, words: { en: t('r.dockingWords') }, steps: [] };
+  const hits = search(query, [...cards, docking], points);
   const asked = query.trim().length > 1;
-  const docking = t('r.docking').toLowerCase().includes(query.trim().toLowerCase());
   const urgent = cards.filter((card) => card.urgent);
   const others = cards.filter((card) => !card.urgent);
   return (
     <Page title={t('r.guide')}>
-      <Field label={t('r.search')} value={query} onChange={setQuery} testID="search" />
+      <Field label={t('r.search')} value={query} onChange={type} testID="search" />
       {asked ? (
         <>
           <Small>
-            {hits.length === 0 && !docking
+            {hits.length === 0
               ? t('r.nothingFound', { phone: pack.base.phone ?? pack.operator.phone ?? '' })
-              : t('r.found', { count: hits.length + (docking ? 1 : 0) })}
+              : t('r.found', { count: hits.length })}
           </Small>
           <View style={{ gap: 10 }} testID="hits">
-            {docking ? <DockingRow /> : null}
-            {hits
-              .slice(0, 20)
-              .map(({ entry }) =>
-                entry.is === 'card' ? (
-                  <CardRow key={entry.card.id} card={entry.card} />
-                ) : (
-                  <PointRow key={entry.point.id} point={entry.point} />
-                ),
-              )}
+            {hits.slice(0, 20).map(({ entry }) => {
+              if (entry.is === 'point') return <PointRow key={entry.point.id} point={entry.point} />;
+              return entry.card === docking ? <DockingRow key={DOCKING} /> : <CardRow key={entry.card.id} card={entry.card} />;
+            })}
           </View>
         </>
       ) : (

@@ -14,11 +14,14 @@ export const Page = ({
   footer,
   children,
   home = false,
+  onBack,
 }: {
   title: string;
   footer?: ReactNode;
   children: ReactNode;
   home?: boolean;
+  /** Where back leads, when it is not the start. */
+  onBack?: () => void;
 }) => {
   const { t } = useTranslation();
   const router = useRouter();
@@ -29,7 +32,7 @@ export const Page = ({
       title={title}
       sub={home ? pack.operator.name : pack.boat.name}
       measure={640}
-      {...(home ? {} : { onBack: () => router.push('/r') })}
+      {...(home ? {} : { onBack: onBack ?? (() => router.push('/r')) })}
       {...(footer ? { footer } : {})}
     >
       <View style={{ padding: 12, gap: 12 }}>
