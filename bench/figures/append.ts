@@ -18,8 +18,10 @@ export const append = (): Promise<Figure[]> =>
     for (const pragma of PRAGMAS) bare.pragma(pragma);
     bare.exec(
       `create table event (seq integer primary key autoincrement, id text not null unique, hire text not null, digest text not null,
-        content text not null, actor text not null, role text not null, device text not null, receivedAt text not null, behindMs integer not null);
-       create index event_hire_seq on event(hire, seq)`,
+        content text not null, actor text not null, role text not null, device text not null, receivedAt text not null, behindMs integer not null,
+        weight integer not null default 1, asideAt text, asideBy text, asideWhy text);
+       create index event_hire_seq on event(hire, seq);
+       create index event_hire_device on event(hire, device)`,
     );
     const insert = bare.prepare(
       'insert into event (id, hire, digest, content, actor, role, device, receivedAt, behindMs) values (?, ?, ?, ?, ?, ?, ?, ?, ?)',

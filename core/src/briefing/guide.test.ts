@@ -2,10 +2,11 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Facts, NamedConditions } from '../fleet/condition';
 import { type Matter, SCHOOLS } from '../fleet/school';
+import type { CardEnd } from '../fleet/cardEnds';
 import type { FixCard, FixStep, Point } from '../fleet/telling';
 import { spelt } from '../waters/spelling';
 import { applies } from './compose';
-import { type CardEnd, search, stepAfter, stepsOf } from './guide';
+import { search, stepAfter, stepsOf } from './guide';
 
 const demo = (name: string) =>
   JSON.parse(readFileSync(join(__dirname, '../../../demo/classes', name), 'utf8')) as { fixCards: FixCard[]; points: Point[] };

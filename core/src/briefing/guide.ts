@@ -1,4 +1,5 @@
 import type { Facts, NamedConditions } from '../fleet/condition';
+import { type CardEnd, isCardEnd } from '../fleet/cardEnds';
 import type { FixCard, FixStep, Point } from '../fleet/telling';
 import type { Wording } from '../fleet/words';
 import { applies } from './compose';
@@ -77,11 +78,6 @@ export const search = (query: string, cards: readonly FixCard[], points: readonl
 export const stepsOf = (card: FixCard, facts: Facts, named?: NamedConditions): FixStep[] =>
   card.steps.filter((step) => applies(step.when, facts, named));
 
-/** How a card ends: all is well, the operator is rung, or help is called. */
-const CARD_ENDS = ['end', 'ring', 'help'] as const;
-export type CardEnd = (typeof CARD_ENDS)[number];
-const isEnd = (to: string | undefined): to is CardEnd => (CARD_ENDS as readonly (string | undefined)[]).includes(to);
-
 /**
  * Where a card goes on from a step.
  * @param to where the answer, or the step itself, leads; without it, to the step after
@@ -89,7 +85,7 @@ const isEnd = (to: string | undefined): to is CardEnd => (CARD_ENDS as readonly 
  */
 export const stepAfter = (card: FixCard, steps: readonly FixStep[], from: FixStep, to: string | undefined): FixStep | CardEnd => {
   const aim = to ?? from.to;
-  if (isEnd(aim)) return aim;
+  if (isCardEnd(aim)) return aim;
   // A step that is not for this boat is passed over to the next that is, in the order of the card.
   const order = card.steps.map(({ id }) => id);
   const at = aim === undefined ? order.indexOf(from.id) + 1 : order.indexOf(aim);

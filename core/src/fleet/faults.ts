@@ -1,4 +1,5 @@
 import type { Book, ListName } from './book';
+import { isCardEnd } from './cardEnds';
 import { type Condition, conditionFaults } from './condition';
 import { NOT_TANKS } from './rows';
 import type { FixCard, Question } from './telling';
@@ -6,17 +7,15 @@ import type { FixCard, Question } from './telling';
 /** Something a row says that does not fit the rest of the book. */
 export type RowFault = { list: ListName | undefined; id: string; path: string; reason: string };
 
-const ENDS = ['end', 'ring', 'help'];
-
 const fixCardFaults = (card: FixCard): { path: string; reason: string }[] => {
   const ids = new Set(card.steps.map(({ id }) => id));
   const faults: { path: string; reason: string }[] = [];
   if (ids.size !== card.steps.length) faults.push({ path: 'steps', reason: 'an id is used twice' });
   for (const step of card.steps) {
+    if (isCardEnd(step.id)) faults.push({ path: `steps[${step.id}]`, reason: `“${step.id}” is how a card ends, and no name of a step` });
     const ways = [...(step.answers ?? []).map(({ to }) => to), ...(step.to === undefined ? [] : [step.to])];
     for (const to of ways)
-      if (!ids.has(to) && !ENDS.includes(to))
-        faults.push({ path: `steps[${step.id}]`, reason: `leads to a step “${to}” that is not there` });
+      if (!ids.has(to) && !isCardEnd(to)) faults.push({ path: `steps[${step.id}]`, reason: `leads to a step “${to}” that is not there` });
   }
   return faults;
 };

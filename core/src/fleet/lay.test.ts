@@ -112,7 +112,16 @@ describe('a boat book laid over its class book', () => {
     expect(
       faults(
         own({
-          fixCards: [{ id: 'hot', name: { en: 'Hot' }, steps: [{ id: 'one', say: { en: 'Stop.' }, to: 'two' }] }],
+          fixCards: [
+            {
+              id: 'hot',
+              name: { en: 'Hot' },
+              steps: [
+                { id: 'one', say: { en: 'Stop.' }, to: 'two' },
+                { id: 'ring', say: { en: 'Ring.' }, to: 'help' },
+              ],
+            },
+          ],
           points: [
             {
               id: 'gate',
@@ -135,6 +144,7 @@ describe('a boat book laid over its class book', () => {
       'bun: points[gate].when.fact: there is no fact “moon”',
       'bun: points[gate].questions[q].answers: one answer is right, not 0',
       'bun: fixCards[hot].steps[one]: leads to a step “two” that is not there',
+      'bun: fixCards[hot].steps[ring]: “ring” is how a card ends, and no name of a step',
     ]);
   });
 

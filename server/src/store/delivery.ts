@@ -47,33 +47,35 @@ const sort = (delivery: Delivery): { fit: Fit[]; refused: Refusal[] } => {
     if (!mayAdd(delivery.actor.role, event.body, delivery.alone))
       return no('mayNot', `a ${delivery.actor.role} does not add ${event.body.kind}`);
     const content = canonical(raw);
-    return [{ event, content, digest: hash('sha256', content) }];
+    return [{ event, content, digest: hash('sha256', content), weight: weightOf(event) }];
   });
   return { fit, refused };
 };
 
-export type Fit = { event: HireEvent; content: string; digest: string };
+export type Fit = { event: HireEvent; content: string; digest: string; weight: number };
 
 /** So many values one question to the database takes. */
 const ASKED_AT_ONCE = 500;
 
-/** The stored events of a hire that a delivery names, however many: what belongs to another hire is nobody's to replace. */
-const namedBy = async (db: Knex, hire: string, fit: readonly Fit[]): Promise<Pick<EventRow, 'id' | 'role' | 'content'>[]> => {
+type Named = Pick<EventRow, 'id' | 'hire' | 'content'>;
+/**
+ * The stored events of a hire that a delivery names, however many: what belongs to another hire is nobody's to replace.
+ * They are sought by their ids alone: asked for the hire as well, the database goes through all of it.
+ */
+const namedBy = async (db: Knex, hire: string, fit: readonly Fit[], role: 'renter' | 'staff'): Promise<Named[]> => {
   const named = [...new Set(fit.flatMap(({ event }) => event.replaces))];
-  const found: Pick<EventRow, 'id' | 'role' | 'content'>[] = [];
-  for (let i = 0; i < named.length; i += ASKED_AT_ONCE)
-    found.push(
-      ...((await db('event')
-        .where({ hire })
-        .whereIn('id', named.slice(i, i + ASKED_AT_ONCE))
-        .select('id', 'role', 'content')) as Pick<EventRow, 'id' | 'role' | 'content'>[]),
-    );
-  return found;
+  const found: Named[] = [];
+  for (let i = 0; i < named.length; i += ASKED_AT_ONCE) {
+    const some = db('event').whereIn('id', named.slice(i, i + ASKED_AT_ONCE));
+    const theirs = role === 'renter' ? some.where({ role }) : some.whereNot({ role: 'renter' });
+    found.push(...((await theirs.select('id', 'hire', 'content')) as Named[]));
+  }
+  return found.filter((one) => one.hire === hire);
 };
 
 /** A renter corrects and undoes what a renter entered; what staff entered is answered with a remark, not replaced. */
 const ownOnly = async (db: Knex, hire: string, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
-  const theirs = new Set((await namedBy(db, hire, fit)).filter(({ role }) => role !== 'renter').map(({ id }) => id));
+  const theirs = new Set((await namedBy(db, hire, fit, 'staff')).map(({ id }) => id));
   return fit.filter(({ event }) => {
     const others = event.replaces.some((id) => theirs.has(id));
     if (others) refused.push({ id: event.id, reason: 'mayNot', detail: 'a renter does not replace what staff entered' });
@@ -86,8 +88,8 @@ const THEIR_WORD: readonly EventKind[] = ['lineAnswered', 'lineContested'];
 
 const notOverruled = async (db: Knex, hire: string, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
   const theirs = new Set(
-    (await namedBy(db, hire, fit))
-      .filter(({ role, content }) => role === 'renter' && THEIR_WORD.includes((JSON.parse(content) as HireEvent).body.kind))
+    (await namedBy(db, hire, fit, 'renter'))
+      .filter(({ content }) => THEIR_WORD.includes((JSON.parse(content) as HireEvent).body.kind))
       .map(({ id }) => id),
   );
   return fit.filter(({ event }) => {
@@ -145,15 +147,10 @@ export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken>
     device,
     now,
     behindMs,
-    ...[...first.values()].flatMap(({ event, content, digest }) => [event.id, digest, content, weightOf(event)]),
+    ...[...first.values()].flatMap(({ event, content, digest, weight }) => [event.id, digest, content, weight]),
   ])) as { changes: number };
   // All of them new, and each there once: nothing can stand for something else.
-  noteWeight(
-    db,
-    delivery,
-    changes,
-    [...first.values()].map(({ event }) => event),
-  );
+  noteWeight(db, delivery, changes, [...first.values()]);
   if (changes === fit.length) return { held: fit.map(({ event }) => event.id), refused };
   const rows = (await db('event')
     .whereIn('id', [...first.keys()])

@@ -48,8 +48,7 @@ export const withinQuota = async (db: Knex, delivery: Delivery, fit: Fit[], refu
     cache.set(keyOf(delivery), spent);
   }
   let { phone, renter } = spent;
-  return fit.filter(({ event }) => {
-    const weight = weightOf(event);
+  return fit.filter(({ event, weight }) => {
     const room = phone + weight <= PHONE_WEIGHT && (delivery.actor.role !== 'renter' || renter + weight <= RENTER_WEIGHT);
     if (room) {
       phone += weight;
@@ -60,10 +59,10 @@ export const withinQuota = async (db: Knex, delivery: Delivery, fit: Fit[], refu
 };
 
 /** Counts what was taken. Where some of a delivery was there already the table is asked the next time. */
-export const noteWeight = (db: Knex, delivery: Delivery, changes: number, events: readonly HireEvent[]): void => {
+export const noteWeight = (db: Knex, delivery: Delivery, changes: number, taken: readonly Fit[]): void => {
   const cache = cacheOf(db);
   const spent = cache.get(keyOf(delivery));
   if (!spent) return;
-  if (changes === events.length) spent.phone += events.reduce((sum, event) => sum + weightOf(event), 0);
+  if (changes === taken.length) spent.phone += taken.reduce((sum, { weight }) => sum + weight, 0);
   else cache.delete(keyOf(delivery));
 };
