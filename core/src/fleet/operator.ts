@@ -9,6 +9,8 @@ const CastOffRules = z.object(Object.fromEntries(LIFTABLE.map((check) => [check,
 /** How an operator hands over: settings that every base and boat of theirs begins from. */
 export const Handing = z.object({
   phone: z.optional(z.string().check(z.maxLength(40))),
+  /** As it stands at the head of papers. */
+  address: z.optional(z.string().check(z.maxLength(200))),
   schools: z._default(Schools, {}),
   /** Minutes there usually are for telling. */
   briefingMinutes: z._default(z.int().check(z.gte(1), z.lte(180)), 20),

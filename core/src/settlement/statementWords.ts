@@ -3,6 +3,10 @@ import type { Language } from '../fleet/words';
 /** Words of the statement, on paper and on the renter's phone, in the renter's language. */
 const en = {
   locale: 'en-IE',
+  printed: 'printed on {at}',
+  phone: 'Telephone {n}',
+  noMark: 'no mark there',
+  noPicture: 'no picture',
   statement: 'Statement no. {n}',
   draft: 'Draft statement',
   demonstration: 'Demonstration: invented boats, people and prices.',
@@ -82,6 +86,10 @@ export type StatementWords = typeof en;
 
 const fr: StatementWords = {
   locale: 'fr-IE',
+  printed: 'imprimé le {at}',
+  phone: 'Téléphone {n}',
+  noMark: 'aucune marque à cet endroit',
+  noPicture: 'pas de photo',
   statement: 'Décompte n° {n}',
   draft: 'Projet de décompte',
   demonstration: 'Démonstration : bateaux, personnes et prix inventés.',
@@ -160,6 +168,10 @@ const fr: StatementWords = {
 
 const de: StatementWords = {
   locale: 'de-IE',
+  printed: 'gedruckt am {at}',
+  phone: 'Telefon {n}',
+  noMark: 'dort keine Spur',
+  noPicture: 'kein Bild',
   statement: 'Abrechnung Nr. {n}',
   draft: 'Entwurf der Abrechnung',
   demonstration: 'Vorführung: Boote, Personen und Preise sind erfunden.',
@@ -244,6 +256,10 @@ const de: StatementWords = {
 
 const es: StatementWords = {
   locale: 'es-IE',
+  printed: 'impreso el {at}',
+  phone: 'Teléfono {n}',
+  noMark: 'ninguna marca ahí',
+  noPicture: 'sin foto',
   statement: 'Cuenta n.º {n}',
   draft: 'Borrador de la cuenta',
   demonstration: 'Demostración: barcos, personas y precios inventados.',

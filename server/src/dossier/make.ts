@@ -10,16 +10,16 @@ import { LANGUAGES } from '@quay/core/fleet/words';
 import { showMinor } from '@quay/core/money/minor';
 import { languageOf } from '@quay/core/record/handing';
 import { attachmentsOf } from '@quay/core/record/seal';
-import { clockOf, dateOf } from '@quay/core/time/zone';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import { packOf } from '../store/hire';
 import type { Store } from '../store/open';
+import { dayAndHour } from '../paper/document';
 import { fileOf, photoRow } from '../store/photo';
 import { eventsAfter, wholeRecord } from '../store/record';
 import { deviceKeyOf } from '../store/staff';
 import type { QuayKey } from '../store/setting';
 import { dossierHtml } from './html';
-import { dossierPdf } from './pdf';
+import { recordPdf } from '../paper/record';
 import { sectionsOf } from './sections';
 import { DOSSIER_WORDS } from './words';
 
@@ -121,7 +121,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
 
   const language = LANGUAGES.find((one) => one === languageOf(record, hire)) ?? 'en';
   const words = DOSSIER_WORDS[language];
-  const when = (at: string) => `${dateOf(at, base.zone)} ${clockOf(at, base.zone)}`;
+  const when = (at: string) => dayAndHour(at, base.zone, STATEMENT_WORDS[language].locale);
   const sections = sectionsOf(record, held, {
     book,
     boat: boat.name,
@@ -141,11 +141,12 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
     ...(aside.length > 0 ? [filled(words.aside, { n: String(aside.length) })] : []),
   ];
   files.set('record.html', utf8(dossierHtml({ language, title, lines }, sections, (sha) => where.get(sha))));
-  const pdf = await dossierPdf({ title, author: operator.name, lines, madeAt: new Date(now) }, sections, (sha) => {
+  const head = { title, author: operator.name, language: STATEMENT_WORDS[language].locale, madeAt: new Date(now), lines };
+  const pdf = await recordPdf(head, sections, (sha) => {
     const file = where.get(sha);
-    return Promise.resolve(file === undefined ? undefined : files.get(file));
+    return file === undefined ? undefined : files.get(file);
   });
-  files.set('record.pdf', new Uint8Array(pdf));
+  files.set('record.pdf', pdf);
 
   const unsigned: Manifest = {
     format: 'quay-dossier/1',

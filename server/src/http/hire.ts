@@ -1,12 +1,11 @@
 import * as api from '@quay/contract/hire';
 import { closeHire, statementBody } from '../store/closing';
 import { basesOf, changeHire, dayHires, packOf } from '../store/hire';
+import { statementPaper } from '../paper/statementPaper';
 import { refreshStale } from '../store/refresh';
-import { readOperator } from '../store/setting';
 import { correctionBody } from '../store/statement';
 import { on, sent } from './mount';
 import { fail } from './problem';
-import { statementPdf } from './statementPdf';
 
 const CLOSING: Record<string, [number, string]> = {
   noSuchHire: [404, 'There is no such hire.'],
@@ -41,21 +40,16 @@ export const hireRoutes = [
     const [status, title] = CLOSING[done.reason] ?? [409, 'The hire cannot be closed.'];
     return fail(status, done.reason, title, done.detail);
   }),
-  on(api.statementPdf, async ({ quay, params, query, res }) => {
+  on(api.statementPdf, async ({ quay, params, query, res, now }) => {
     const first = (await statementBody(quay.store.db, params.hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
     const asked = query.number === undefined || Number(query.number) === first.number ? undefined : Number(query.number);
     const body =
       asked === undefined
         ? first
         : ((await correctionBody(quay.store.db, params.hireId, asked)) ?? fail(404, 'noSuchStatement', 'This hire has no such statement.'));
-    const operator = (await readOperator(quay.store.db)) ?? fail(500, 'noOperator', 'This installation has no operator yet.');
-    const { zone, language } = (await quay.store
-      .db('hire')
-      .join('base', 'base.id', 'hire.base')
-      .where('hire.id', params.hireId)
-      .first('base.zone as zone', 'hire.language as language')) as { zone: string; language: string };
+    const paper = (await statementPaper(quay.store, body, now)) ?? fail(500, 'noOperator', 'This installation has no operator yet.');
     res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="statement-${body.number ?? 'draft'}.pdf"` });
-    await statementPdf(res, body, operator, zone, quay.store, params.hireId, language);
+    res.send(paper);
     return sent;
   }),
   on(api.getDay, async ({ quay, query, now }) => {

@@ -1,0 +1,54 @@
+import type { Finding } from '../record/findings';
+import { type HireRecord, slot } from '../record/project';
+
+/** A photograph that was taken on a walk, and when. */
+export type Seen = { sha: string; at: string };
+
+/** What a line of damage rests on: how it looked going out beside how it looked coming back. */
+export type Evidence = { out: Seen | undefined; in: Seen | undefined };
+
+/** The newest picture of the first of these slots that has one. */
+const newest = (record: HireRecord, keys: readonly string[]): Seen | undefined => {
+  for (const key of keys) {
+    const found = record.slots.get(key);
+    if (!found) continue;
+    const { value, by } = found;
+    const photos =
+      value.kind === 'markPlaced'
+        ? value.mark.photos
+        : value.kind === 'surfaceLooked' || value.kind === 'evidenceGiven' || value.kind === 'asFound'
+          ? (value.photos ?? [])
+          : [];
+    const sha = photos.at(-1);
+    if (sha !== undefined) return { sha, at: by.event.at };
+  }
+  return undefined;
+};
+
+/**
+ * Pictures of both walks for what is damaged, of the thing itself before those of the side that it is on.
+ * @returns undefined for what is not seen on a picture: fuel, lateness, what somebody paid
+ */
+export const evidenceOf = (record: HireRecord, finding: Finding): Evidence | undefined => {
+  switch (finding.topic) {
+    case 'mark': {
+      const surface = finding.surface?.id ?? finding.in?.surface ?? finding.out?.surface;
+      const keys = (walk: 'out' | 'in') => [...(finding[walk] ? [`${walk}/mark/${finding[walk].id}`] : []), `${walk}/surface/${surface}`];
+      return { out: newest(record, keys('out')), in: newest(record, keys('in')) };
+    }
+    case 'propeller':
+      return {
+        out: newest(record, [`out/propeller/${finding.propeller.id}`]),
+        in: newest(record, [`in/propeller/${finding.propeller.id}`]),
+      };
+    case 'check':
+      return { out: newest(record, [`out/check/${finding.check.id}`]), in: newest(record, [`in/check/${finding.check.id}`]) };
+    case 'extra': {
+      const sha = finding.photos.at(-1);
+      const noted = slot(record, finding.key, 'extraNoted');
+      return sha === undefined || !noted ? undefined : { out: undefined, in: { sha, at: noted.by.event.at } };
+    }
+    default:
+      return undefined;
+  }
+};

@@ -1,0 +1,30 @@
+import { LANGUAGES } from '@quay/core/fleet/words';
+import { languageOf } from '@quay/core/record/handing';
+import type { Store } from '../store/open';
+import { fileOf, photoRow } from '../store/photo';
+import { wholeRecord } from '../store/record';
+import { readHanding, readOperator } from '../store/setting';
+import type { CorrectionBody, StatementBody } from '../store/statement';
+import { statementPdf } from './statement';
+
+/** The paper of a statement that there is. @param now RFC 3339 @returns undefined before the installation has an operator */
+export const statementPaper = async (store: Store, body: StatementBody | CorrectionBody, now: string): Promise<Buffer | undefined> => {
+  const { db } = store;
+  const operator = await readOperator(db);
+  if (!operator) return undefined;
+  const { address, phone } = await readHanding(db);
+  const { zone, language: booked } = (await db('hire')
+    .join('base', 'base.id', 'hire.base')
+    .where('hire.id', body.hire)
+    .first('base.zone as zone', 'hire.language as language')) as { zone: string; language: string };
+  const { record } = await wholeRecord(db, body.hire);
+  return statementPdf({
+    body,
+    record,
+    letterhead: { name: operator.name, simulated: operator.simulated, address, phone },
+    zone,
+    language: LANGUAGES.find((one) => one === languageOf(record, { language: booked })) ?? 'en',
+    printedAt: new Date(now),
+    pictureOf: async (sha) => ((await photoRow(store, body.hire, sha)) ? fileOf(store, sha) : undefined),
+  });
+};
