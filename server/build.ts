@@ -3,7 +3,12 @@ import { readFileSync } from 'node:fs';
 
 const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string };
 
-const SERVER = { quay: 'server/src/quay.ts', tool: 'server/src/tool.ts', compare: 'server/src/compare/thread.ts' };
+const SERVER = {
+  quay: 'server/src/quay.ts',
+  tool: 'server/src/tool.ts',
+  compare: 'server/src/compare/thread.ts',
+  picture: 'server/src/picture/process.ts',
+};
 
 /** Bundles the server (or what is to run beside it) and everything of ours; packages stay where npm put them. */
 export const buildServer = (outdir: string, entryPoints: Record<string, string> = SERVER): Promise<unknown> =>

@@ -5,6 +5,7 @@ import { Id, Instant, nothing } from './parts';
 
 /** What a manager should see, the gravest first. */
 export const ATTENTION_KINDS = [
+  'diskLow',
   'broken',
   'twiceOut',
   'overdue',
@@ -27,13 +28,14 @@ export const AttentionMatter = z.object({
   kind: z.enum(ATTENTION_KINDS),
   /** Nothing where it is the boat's own matter. */
   hire: z.nullable(Id),
-  boat: Id,
-  boatName: z.string(),
+  /** Nothing where it is about the quay itself. */
+  boat: z.nullable(Id),
+  boatName: z.nullable(z.string()),
   renter: z.nullable(z.string()),
   count: z.int(),
   /** Since when, or until when; nothing where that says nothing. */
   at: z.nullable(Instant),
-  /** What of the boat it is about. */
+  /** What of the boat it is about, or how much is left. */
   thing: z.nullable(Wording),
 });
 export type AttentionMatter = z.infer<typeof AttentionMatter>;

@@ -47,6 +47,8 @@ export const readEvents = endpoint({
 const photoParams = z.object({ hireId: Id, sha: Sha256 });
 export const PHOTO_LIMIT_BYTES = 25 * 1024 * 1024;
 export const PHOTO_LIMIT_PIXELS = 50_000_000;
+/** Longest side of a photograph, px: a panorama has some ten thousand. */
+export const PHOTO_LIMIT_SIDE = 20_000;
 
 export const photoState = endpoint({
   name: 'photoState',

@@ -9,9 +9,11 @@ import { Comparing } from './jobs/comparing';
 import type { Quay } from './http/mount';
 import { ProblemError } from './http/problem';
 import { outsideOf } from './outside/outside';
+import { pictureProgram, picturesApart } from './picture/pictures';
 import { DataFolderError, openStore } from './store/open';
 import { PID_FILE, putRestoredInPlace } from './store/restore';
 import { quayKey, readEpoch, readOperator } from './store/setting';
+import { clearUnfinished } from './store/upload';
 
 declare const QUAY_VERSION: string;
 
@@ -29,6 +31,9 @@ export type StartOptions = {
 
 /** The program cannot start; the message says what is wrong and what to do. */
 export class StartError extends Error {}
+
+/** How often photographs that were begun and left are looked for, ms. */
+const CLEAR_EVERY_MS = 6 * 3_600_000;
 
 const listen = (server: Server, port: number, host: string) =>
   new Promise<void>((resolve, reject) => {
@@ -77,7 +82,8 @@ const makeGate = () => {
 
 /** Starts the quay. @throws StartError, DataFolderError @returns a way to stop it cleanly, and to put a restored backup in place */
 export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void>; takeRestored(): Promise<void> }> => {
-  const store = await openStore(options.data);
+  const pictures = picturesApart(pictureProgram(import.meta.dirname));
+  const store = await openStore(options.data, pictures);
   const simulated = (await readOperator(store.db))?.simulated === true;
   const { clockAheadMs = 0 } = options;
   if (clockAheadMs !== 0 && !simulated) {
@@ -124,6 +130,15 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     quay.comparing.turn();
   };
   beginComparing();
+  const clear = () =>
+    clearUnfinished(quay.store, quay.now()).then(
+      (n) => {
+        if (n > 0) console.log(`quay: ${n} photographs that were begun and left are cleared away`);
+      },
+      (error: unknown) => console.error('quay: what was begun and left could not be cleared away', error),
+    );
+  void clear();
+  const clearing = setInterval(() => void clear(), CLEAR_EVERY_MS).unref();
   const pidFile = join(options.data, PID_FILE);
   writeFileSync(pidFile, String(process.pid));
   const address = server.address();
@@ -136,7 +151,9 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
         server.closeIdleConnections();
         setTimeout(() => server.closeAllConnections(), 4000).unref();
       });
+      clearInterval(clearing);
       await quay.comparing?.stop();
+      await pictures.end();
       await quay.store.close();
       rmSync(pidFile, { force: true });
     },
@@ -145,7 +162,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
         await quay.comparing?.stop();
         await quay.store.close();
         putRestoredInPlace(options.data);
-        quay.store = await openStore(options.data);
+        quay.store = await openStore(options.data, pictures);
         quay.key = await quayKey(quay.store.db);
         quay.epoch = await readEpoch(quay.store.db);
         writeFileSync(pidFile, String(process.pid));

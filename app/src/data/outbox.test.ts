@@ -18,6 +18,7 @@ const meOf = (id: string): Me => ({
   operator: { name: 'Ossel', currency: 'EUR', simulated: true },
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
+const looked = (...photos: string[]): EventBody => ({ kind: 'surfaceLooked', walk: 'out', surface: 'port', photos });
 const rows = async () => (await (await keep()).getAll('events')).sort((a, b) => a.held.event.deviceSeq - b.held.event.deviceSeq);
 
 beforeEach(async () => {
@@ -130,10 +131,13 @@ describe('delivery', () => {
     const blob = new Blob([new Uint8Array(2_500_000).fill(7)], { type: 'image/jpeg' });
     const sha = await keepPhoto('h1', blob);
     expect(await keepPhoto('h1', blob)).toBe(sha);
+    await keepEvents('h1', 1, [{ body: looked(sha) }]);
     await deliver();
     let bytes = 1_000_000;
     const offsets: string[] = [];
-    answer = ({ path }) => {
+    answer = (one) => {
+      const { path } = one;
+      if (one.method === 'POST') return takesAll(one);
       if (path.endsWith('/state')) return { json: { bytes, complete: false } };
       const offset = new URL(path, 'http://quay').searchParams.get('offset')!;
       offsets.push(offset);
@@ -143,6 +147,44 @@ describe('delivery', () => {
     await deliver();
     expect(offsets).toEqual(['1000000', '2048576']);
     expect(await keptCount()).toMatchObject({ kept: 0 });
+  });
+
+  it('sends a photograph after the entry that speaks of it, and none that no entry speaks of', async () => {
+    const [used, left] = [await keepPhoto('h1', new Blob(['used'])), await keepPhoto('h1', new Blob(['left out again']))];
+    expect(await keptCount()).toMatchObject({ kept: 0 });
+    const sent: string[] = [];
+    answer = (one) => {
+      sent.push(one.path.split('?')[0]!);
+      return one.method === 'POST' ? takesAll(one) : { json: { bytes: 4, complete: true } };
+    };
+    await deliver();
+    expect(sent).toEqual([]);
+    await keepEvents('h1', 1, [{ body: looked(used) }]);
+    await deliver();
+    expect(sent.filter((path) => path.includes(used))).toHaveLength(1);
+    expect(sent.filter((path) => path.includes(left))).toEqual([]);
+    expect(await keptCount()).toMatchObject({ kept: 0 });
+  });
+
+  it('goes on with the others when one is refused, and says so when the quay’s disk is full', async () => {
+    const shas = [
+      await keepPhoto('h1', new Blob(['a'])),
+      await keepPhoto('h1', new Blob(['b'])),
+      await keepPhoto('h1', new Blob(['c'])),
+    ].sort();
+    cut();
+    await keepEvents('h1', 1, [{ body: looked(...shas) }]);
+    await deliver();
+    const refuse = (status: number, code: string) => ({ status, json: { type: 'about:blank', title: code, status, code } });
+    let answers = [refuse(409, 'tooManyPhotos'), refuse(409, 'notNamed'), refuse(507, 'diskFull')];
+    answer = (one) => (one.method === 'POST' ? takesAll(one) : (answers.shift() ?? { json: { bytes: 1, complete: true } }));
+    await deliver();
+    expect(deliveryState().state).toBe('quayFull');
+    expect(await keptCount()).toMatchObject({ kept: 2, refused: 1 });
+    answers = [];
+    await deliver();
+    expect(deliveryState().state).toBe('idle');
+    expect(await keptCount()).toMatchObject({ kept: 0, refused: 1 });
   });
 });
 

@@ -5,6 +5,7 @@ import type { EventBody, HireEvent } from '@quay/core/record/event';
 import type { Actor, Held } from '@quay/core/record/held';
 import { EVENT_VERSION } from '@quay/core/record/kinds';
 import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
+import { attachmentsOf } from '@quay/core/record/seal';
 import { trustEvent } from '@quay/core/record/raise';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
@@ -80,8 +81,8 @@ export const keepSheet = async (hire: string, sheet: Sheet): Promise<string> => 
   return sha;
 };
 
-/** `wait`: the quay asks this phone not to send so much at once. */
-export type Delivery = { state: 'idle' | 'busy' | 'noAnswer' | 'signIn' | 'wait'; at: number };
+/** `wait`: the quay asks this phone not to send so much at once; `quayFull`: its disk has no room left. */
+export type Delivery = { state: 'idle' | 'busy' | 'noAnswer' | 'signIn' | 'wait' | 'quayFull'; at: number };
 let latest: Delivery = { state: 'idle', at: 0 };
 const listeners = new Set<() => void>();
 export const deliveryState = (): Delivery => latest;
@@ -151,9 +152,28 @@ const changePhoto = (hire: string, sha: string, part: Partial<KeptPhoto>) =>
     if (row) await tx.objectStore('photos').put({ ...row, ...part });
   });
 
+/** Photographs of these hires that an entry in one of these states speaks of. What was taken and then left out of every entry is nobody's. */
+export const namedPhotos = async (hires: Iterable<string>, states: readonly KeptEvent['state'][]): Promise<Set<string>> => {
+  const db = await keep();
+  const named = new Set<string>();
+  for (const hire of new Set(hires)) {
+    for (const { state, held } of await db.getAllFromIndex('events', 'hire', hire))
+      if (states.includes(state)) for (const sha of attachmentsOf(held.event.body)) named.add(`${hire}/${sha}`);
+  }
+  return named;
+};
+
+/** Refusals that are about the one photograph: it stays here and is shown as refused, and the others go on. */
+const ABOUT_IT: readonly number[] = [409, 413, 415, 422];
+
 const deliverPhotos = async () => {
-  for (const { hire, sha, blob } of await (await keep()).getAllFromIndex('photos', 'state', 'kept')) {
-    if (!blob) continue;
+  const kept = await (await keep()).getAllFromIndex('photos', 'state', 'kept');
+  const named = await namedPhotos(
+    kept.map(({ hire }) => hire),
+    ['held', 'aside'],
+  );
+  for (const { hire, sha, blob } of kept) {
+    if (!blob || !named.has(`${hire}/${sha}`)) continue;
     try {
       let { bytes, complete } = await call(photoState, { params: { hireId: hire, sha } });
       while (!complete) {
@@ -165,7 +185,9 @@ const deliverPhotos = async () => {
       }
       await changePhoto(hire, sha, { state: 'held' });
     } catch (error) {
-      if (!(error instanceof Refused) || ![413, 415, 422].includes(error.problem.status)) throw error;
+      if (!(error instanceof Refused) || !ABOUT_IT.includes(error.problem.status)) throw error;
+      // The entry that speaks of it is not at the quay any more, which a restored one finds out by itself.
+      if (error.problem.code === 'notNamed') continue;
       await changePhoto(hire, sha, {
         state: 'refused',
         refusal: { reason: error.problem.code, detail: `${error.problem.title} ${error.problem.detail ?? ''}` },
@@ -173,6 +195,8 @@ const deliverPhotos = async () => {
     }
   }
 };
+
+const STATE_OF: Readonly<Record<number, Delivery['state']>> = { 401: 'signIn', 403: 'signIn', 429: 'wait', 507: 'quayFull' };
 
 let running: Promise<void> | undefined;
 let again = false;
@@ -192,8 +216,7 @@ export const deliver = (): Promise<void> => {
       say('idle');
     } catch (error) {
       if (error instanceof Refused) {
-        const { status } = error.problem;
-        say(status === 401 || status === 403 ? 'signIn' : status === 429 ? 'wait' : 'noAnswer');
+        say(STATE_OF[error.problem.status] ?? 'noAnswer');
       } else if (error instanceof NoAnswer) say('noAnswer');
       else throw error;
     }
@@ -290,7 +313,11 @@ export const keptCount = async (): Promise<{ kept: number; refused: number; sinc
     db.countFromIndex('events', 'state', 'refused'),
     db.countFromIndex('photos', 'state', 'refused'),
   ]);
-  const times = [...events, ...photos].map(({ addedAt }) => addedAt);
+  const named = await namedPhotos(
+    photos.map(({ hire }) => hire),
+    ['kept', 'held', 'aside'],
+  );
+  const times = [...events, ...photos.filter(({ hire, sha }) => named.has(`${hire}/${sha}`))].map(({ addedAt }) => addedAt);
   return { kept: times.length, refused: refusedEvents + refusedPhotos, since: times.length > 0 ? Math.min(...times) : undefined };
 };
 

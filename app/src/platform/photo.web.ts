@@ -1,4 +1,4 @@
-import { PHOTO_LIMIT_BYTES, PHOTO_LIMIT_PIXELS } from '@quay/contract/record';
+import { PHOTO_LIMIT_BYTES, PHOTO_LIMIT_PIXELS, PHOTO_LIMIT_SIDE } from '@quay/contract/record';
 
 export type PhotoFault = 'tooLarge' | 'tooManyPixels' | 'heic' | 'noImage' | 'truncated';
 
@@ -55,9 +55,9 @@ export const checkPhoto = async (file: Blob): Promise<PhotoFault | undefined> =>
   if (isTruncated(bytes, kind)) return 'truncated';
   try {
     const image = await createImageBitmap(file);
-    const pixels = image.width * image.height;
+    const { width, height } = image;
     image.close();
-    return pixels > PHOTO_LIMIT_PIXELS ? 'tooManyPixels' : undefined;
+    return width * height > PHOTO_LIMIT_PIXELS || Math.max(width, height) > PHOTO_LIMIT_SIDE ? 'tooManyPixels' : undefined;
   } catch {
     return 'noImage';
   }

@@ -29,7 +29,7 @@ import { groundOf, keepSheet } from '../store/fit';
 import type { HireRow } from '../store/hire';
 import type { Store } from '../store/open';
 import { settlePayments } from '../store/payment';
-import { appendPhoto } from '../store/photo';
+import { appendPhoto } from '../store/upload';
 import { appendEvents } from '../store/delivery';
 import { bookOf, wholeRecord } from '../store/record';
 import { refresh } from '../store/refresh';
@@ -173,7 +173,14 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const sha = async (bytes: Promise<Buffer>) => {
     const data = await bytes;
     const name = createHash('sha256').update(data).digest('hex');
-    const stored = await appendPhoto(store, hire.id, name, 0, data.length, data, new Date(clock).toISOString());
+    const stored = await appendPhoto(store, {
+      hire: hire.id,
+      sha: name,
+      offset: 0,
+      size: data.length,
+      bytes: data,
+      now: new Date(clock).toISOString(),
+    });
     if (!stored.ok) throw new Error(`made-up photograph refused: ${stored.fault}`);
     return name;
   };

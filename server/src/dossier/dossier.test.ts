@@ -12,11 +12,12 @@ import { play } from '../demo/play';
 import { loadImport } from '../import/load';
 import { readImport } from '../import/read';
 import { openStore, type Store } from '../store/open';
-import { appendPhoto } from '../store/photo';
+import { copyOf } from '../store/photo';
 import { type QuayKey, quayKey } from '../store/setting';
+import { appendPhoto } from '../store/upload';
 import { DEMO, drillsKnown } from '../testing/quay';
 import { nodeCrypto } from './crypto';
-import { makeDossier, plainCopy } from './make';
+import { makeDossier } from './make';
 
 const NOW = new Date('2026-06-13T10:42:00.000Z');
 let folder: string;
@@ -136,7 +137,7 @@ describe('a dossier', () => {
       .jpeg()
       .toBuffer();
     const sha = nameOfBytes(shot);
-    await appendPhoto(store, 'h-1003', sha, 0, shot.length, shot, NOW.toISOString());
+    await appendPhoto(store, { hire: 'h-1003', sha, offset: 0, size: shot.length, bytes: shot, now: NOW.toISOString() });
     const renters = await dossier('h-1005', 'renter');
     expect(verify(renters, key.fingerprint).faults).toEqual([]);
     const manifest = Manifest.parse(JSON.parse(strFromU8(filesOf(renters).get(MANIFEST)!)));
@@ -149,7 +150,7 @@ describe('a dossier', () => {
       expect((await sharp(data).metadata()).exif).toBeUndefined();
     }
     // The camera's notes are gone from the copy and stay in the original.
-    expect((await sharp(await plainCopy(store, sha)).metadata()).exif).toBeUndefined();
+    expect((await sharp(await copyOf(store, sha, 'plain')).metadata()).exif).toBeUndefined();
     expect((await sharp(shot).metadata()).exif).toBeDefined();
   });
 

@@ -1,8 +1,5 @@
 import { createHash, sign } from 'node:crypto';
-import { existsSync } from 'node:fs';
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
-import sharp from 'sharp';
+import { readFile } from 'node:fs/promises';
 import * as z from 'zod/mini';
 import { DossierRecord, type Edition, listed, Manifest, manifestMessage, MANIFEST, RECORD } from '@quay/core/dossier/dossier';
 import { pack } from '@quay/core/dossier/pack';
@@ -14,7 +11,7 @@ import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import { packOf } from '../store/hire';
 import type { Store } from '../store/open';
 import { dayAndHour } from '../paper/document';
-import { fileOf, photoRow } from '../store/photo';
+import { copyOf, fileOf, photoRow } from '../store/photo';
 import { eventsAfter, wholeRecord } from '../store/record';
 import { deviceKeyOf } from '../store/staff';
 import type { QuayKey } from '../store/setting';
@@ -26,19 +23,6 @@ import { DOSSIER_WORDS } from './words';
 export type Made = { ok: true; bytes: Uint8Array } | { ok: false; reason: 'noSuchHire' | 'notSealed' | 'picturesMissing'; missing: number };
 
 const ENDING: Readonly<Record<string, string>> = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/webp': 'webp' };
-
-/** A copy of a photograph without where it was taken and whatever else the camera wrote beside it; made once and kept. */
-export const plainCopy = async (store: Store, sha: string): Promise<Uint8Array> => {
-  const folder = join(store.photos, 'plain');
-  const file = join(folder, `${sha}.jpg`);
-  if (existsSync(file)) return readFile(file);
-  const copy = await sharp(fileOf(store, sha)).rotate().jpeg({ quality: 92 }).toBuffer();
-  await mkdir(folder, { recursive: true });
-  // Written beside and put in place whole: a machine that stops in the middle leaves no half of it.
-  await writeFile(`${file}.part`, copy);
-  await rename(`${file}.part`, file);
-  return copy;
-};
 
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -69,7 +53,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
     }
     const drawn = drawings.has(sha);
     // What somebody drew on the glass has no camera's notes.
-    const plain = drawn ? undefined : await plainCopy(store, sha);
+    const plain = drawn ? undefined : await copyOf(store, sha, 'plain');
     const bytes = edition === 'renter' && plain ? plain : new Uint8Array(await readFile(fileOf(store, sha)));
     const ending = edition === 'renter' && plain ? 'jpg' : (ENDING[row.media] ?? 'bin');
     const file = `${drawn ? 'signatures' : 'photos'}/${sha}.${ending}`;
@@ -142,10 +126,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
   ];
   files.set('record.html', utf8(dossierHtml({ language, title, lines }, sections, (sha) => where.get(sha))));
   const head = { title, author: operator.name, language: STATEMENT_WORDS[language].locale, madeAt: new Date(now), lines };
-  const pdf = await recordPdf(head, sections, (sha) => {
-    const file = where.get(sha);
-    return file === undefined ? undefined : files.get(file);
-  });
+  const pdf = await recordPdf(head, sections, async (sha) => (where.has(sha) ? copyOf(store, sha, 'paper') : undefined));
   files.set('record.pdf', pdf);
 
   const unsigned: Manifest = {

@@ -6,7 +6,7 @@ import { on, staffOf } from './mount';
 export const attentionRoutes = [
   on(api.getAttention, async ({ quay, now }) => {
     await refreshStale(quay.store.db, quay.key, now);
-    return { matters: await attentionOf(quay.store.db, now) };
+    return { matters: await attentionOf(quay.store.db, now, await quay.store.freeRoom()) };
   }),
   on(api.putAside, async (call) => {
     await putAside(call.quay.store.db, call.body.key, staffOf(call).staff.id, call.now);

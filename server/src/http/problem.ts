@@ -1,4 +1,5 @@
 import { BrokenRecord } from '../store/broken';
+import { isDiskFull } from '../store/room';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 
 /** What a caller is told when something cannot be done (RFC 9457): what happened, and what is safe or to be done. */
@@ -18,6 +19,12 @@ export class ProblemError extends Error {
 export const fail = (status: number, code: string, title: string, detail?: string): never => {
   throw new ProblemError(status, code, title, detail);
 };
+
+/** What is said when nothing more can be written. */
+export const DISK_FULL = [
+  'The disk of the quay is full.',
+  'What was kept is safe, and what is on this phone stays on it and goes out once there is room. Tell whoever runs the server.',
+] as const;
 
 const send = (res: Response, { status, code, title, detail, retryAfterS }: ProblemError) =>
   res
@@ -52,6 +59,11 @@ export const problems: ErrorRequestHandler = (error: unknown, req, res, next) =>
         'Nothing of it is lost, and other hires are not touched. A manager finds it under “needs attention” and can set the entry aside that is the cause.',
       ),
     );
+    return;
+  }
+  if (isDiskFull(error)) {
+    console.error(`${req.method} ${req.path}: the disk is full`);
+    send(res, new ProblemError(507, 'diskFull', ...DISK_FULL));
     return;
   }
   // Express and its body parsers mark what the caller did wrong with a status below 500.

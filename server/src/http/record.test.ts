@@ -4,7 +4,7 @@ import { digestOf } from '@quay/core/record/canonical';
 import type { HireEvent } from '@quay/core/record/event';
 import type { Held } from '@quay/core/record/held';
 import { countersignMessage, sealContent, sealMessage } from '@quay/core/record/seal';
-import { HAND, type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
+import { HAND, type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay, naming } from '../testing/quay';
 
 let quay: TestQuay;
 let phone: Client;
@@ -184,8 +184,10 @@ describe('seals', () => {
 });
 
 describe('photographs', () => {
-  const send = async (bytes: Buffer, name = createHash('sha256').update(bytes).digest('hex'), size = bytes.length) =>
-    phone.send('PATCH', `/hires/${HIRE}/photos/${name}?offset=0&size=${size}`, new Uint8Array(bytes));
+  const send = async (bytes: Buffer, name = createHash('sha256').update(bytes).digest('hex'), size = bytes.length) => {
+    await append([naming(HIRE, device, name)]);
+    return phone.send('PATCH', `/hires/${HIRE}/photos/${name}?offset=0&size=${size}`, new Uint8Array(bytes));
+  };
   const jpeg = (width: number, height: number) =>
     sharp({ create: { width, height, channels: 3, background: '#335' } })
       .jpeg()
@@ -195,6 +197,7 @@ describe('photographs', () => {
     const bytes = await jpeg(600, 400);
     const name = createHash('sha256').update(bytes).digest('hex');
     const half = Math.floor(bytes.length / 2);
+    await append([naming(HIRE, device, name)]);
     const piece = (from: number, to: number, offset = from) =>
       phone.send('PATCH', `/hires/${HIRE}/photos/${name}?offset=${offset}&size=${bytes.length}`, new Uint8Array(bytes.subarray(from, to)));
     expect((await piece(0, half)).json).toEqual({ bytes: half, complete: false });

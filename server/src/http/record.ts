@@ -1,15 +1,16 @@
 import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import * as api from '@quay/contract/record';
-import { appendPhoto, fileOf, type PhotoFault, photoRow, progressOf, smallPhoto } from '../store/photo';
+import { copyOf, fileOf, photoRow } from '../store/photo';
+import { appendPhoto, progressOf, type UploadFault } from '../store/upload';
 import { appendEvents } from '../store/delivery';
 import { asideOf, eventsAfter } from '../store/record';
 import { refreshIfStale } from '../store/refresh';
 import { granted } from '../store/staff';
 import { type Handover, unattended } from '@quay/core/fleet/school';
 import { type Call, on, sent, whoOf } from './mount';
-import { keepPace } from './pace';
-import { fail } from './problem';
+import { keepBytePace, keepPace } from './pace';
+import { DISK_FULL, fail } from './problem';
 
 const mustExist = async (call: Call<unknown>, hireId: string): Promise<{ handover: Handover; newestBook: number }> =>
   ((await call.quay.store
@@ -36,13 +37,22 @@ const makerOf = async (call: Call<unknown>) => {
   );
 };
 
-const PHOTO_FAULTS: Record<PhotoFault, [number, string, string]> = {
+const PHOTO_FAULTS: Record<UploadFault, [number, string, string]> = {
   tooLarge: [413, 'The photograph is over 25 MB.', 'Take it again in a smaller size. The mark stays.'],
-  tooManyPixels: [413, 'The photograph has more than 50 million pixels.', 'Take it again in a smaller size. The mark stays.'],
+  tooManyPixels: [
+    413,
+    'The photograph has more than 50 million pixels, or a side longer than 20 000.',
+    'Take it again in a smaller size. The mark stays.',
+  ],
+  tooHeavy: [413, 'The photograph takes more memory than the quay gives to one.', 'Take it again in a smaller size. The mark stays.'],
   heic: [415, 'The photograph is in the HEIC format.', 'Set the camera to “most compatible” (JPEG) and take it again. The mark stays.'],
   noImage: [415, 'This file is no photograph that can be read.', 'JPEG, PNG and WebP can. The mark stays.'],
   truncated: [422, 'The end of the photograph is missing.', 'Take it again. The mark stays.'],
   nameDiffers: [422, 'What arrived is not what was sent.', 'It is sent again from the start.'],
+  notNamed: [409, 'No entry of this hire speaks of this photograph.', 'It stays on the phone and goes out after the entry.'],
+  hireClosed: [409, 'This hire is closed.', 'The photograph stays on the phone; show it at the quay.'],
+  tooManyPhotos: [409, 'This hire takes no more photographs.', 'It stays on the phone; show it at the quay.'],
+  diskFull: [507, ...DISK_FULL],
 };
 
 /** What an entry says it is; whether it is one is judged where it is taken. */
@@ -87,7 +97,17 @@ export const recordRoutes = [
     await mustExist(call, params.hireId);
     const piece: unknown = req.body;
     if (!Buffer.isBuffer(piece)) return fail(415, 'noBytes', 'A piece of a photograph is sent as application/octet-stream.');
-    const done = await appendPhoto(quay.store, params.hireId, params.sha, Number(query.offset), Number(query.size), piece, now);
+    const { device, role } = whoOf(call);
+    await keepBytePace(device.id, role, piece.length);
+    const done = await appendPhoto(quay.store, {
+      hire: params.hireId,
+      sha: params.sha,
+      offset: Number(query.offset),
+      size: Number(query.size),
+      bytes: piece,
+      now,
+      from: { device: device.id, role },
+    });
     if (done.ok) {
       if (done.complete) quay.comparing?.look(params.hireId);
       return { bytes: done.bytes, complete: done.complete };
@@ -100,7 +120,7 @@ export const recordRoutes = [
     if (!row) return fail(404, 'noPhoto', 'This photograph has not arrived at the quay.');
     if (call.query.size === 'small') {
       call.res.set({ 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable' });
-      call.res.end(await smallPhoto(call.quay.store, call.params.sha));
+      call.res.end(await copyOf(call.quay.store, call.params.sha, 'small'));
       return sent;
     }
     call.res.set({

@@ -119,10 +119,12 @@ describe('every endpoint of the contract', () => {
   });
 
   it('a photograph of one hire is not to be had through another, whoever knows its name', async () => {
-    const { appendPhoto } = await import('../store/photo');
+    const { appendPhoto } = await import('../store/upload');
     const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
     const sha = (await import('node:crypto')).createHash('sha256').update(png).digest('hex');
-    expect(await appendPhoto(quay.store, 'h-1001', sha, 0, png.length, png, '2026-06-13T10:42:00.000Z')).toMatchObject({
+    expect(
+      await appendPhoto(quay.store, { hire: 'h-1001', sha, offset: 0, size: png.length, bytes: png, now: '2026-06-13T10:42:00.000Z' }),
+    ).toMatchObject({
       ok: true,
       complete: true,
     });

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import type { Comparison } from '@quay/contract/compare';
 import type { FilesCompared } from '../compare/compareFiles';
 import { ATTEMPTS, LEASE_MS, takeComparison } from '../store/comparison';
-import { type Client, eventOf, handOn, testQuay, type TestQuay } from '../testing/quay';
+import { type Client, eventOf, handOn, testQuay, type TestQuay, naming } from '../testing/quay';
 import { comparedFile, Comparing } from './comparing';
 
 const HIRE = 'h-1001';
@@ -62,6 +62,7 @@ const photo = async (shade: number): Promise<string> => {
     .jpeg()
     .toBuffer();
   const sha = createHash('sha256').update(bytes).digest('hex');
+  await phone.send('POST', `/hires/${HIRE}/events`, { events: [naming(HIRE, device, sha)], sentAt: quay.clock.now.toISOString() });
   expect(
     (await phone.send('PATCH', `/hires/${HIRE}/photos/${sha}?offset=0&size=${bytes.length}`, new Uint8Array(bytes))).json.complete,
   ).toBe(true);

@@ -1,7 +1,6 @@
 import { createRequire } from 'node:module';
 import pdfmake from 'pdfmake';
 import type { Content, StyleDictionary } from 'pdfmake/interfaces';
-import sharp from 'sharp';
 
 const find = createRequire(import.meta.url);
 const FONT_FILES = {
@@ -50,16 +49,8 @@ export const rule = (width: number, color = INK): Content => ({
 export const dayAndHour = (at: string, zone: string, locale: string): string =>
   new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeStyle: 'short', timeZone: zone }).format(new Date(at));
 
-/** A photograph as paper shows it: small, upright, without a camera's notes. @param edgePx its longer edge */
-export const pictureOnPaper = async (picture: string | Uint8Array, edgePx: number): Promise<string> => {
-  const bytes = await sharp(picture)
-    .rotate()
-    .resize({ width: edgePx, height: edgePx, fit: 'inside', withoutEnlargement: true })
-    .flatten({ background: '#ffffff' })
-    .jpeg({ quality: 80 })
-    .toBuffer();
-  return `data:image/jpeg;base64,${bytes.toString('base64')}`;
-};
+/** A photograph as the PDF library takes it. @param jpeg upright, of the size that paper shows */
+export const pictureOnPaper = (jpeg: Uint8Array): string => `data:image/jpeg;base64,${Buffer.from(jpeg).toString('base64')}`;
 
 export type Head = { title: string; author: string; language: string; madeAt: Date };
 

@@ -2,8 +2,6 @@ import type { Content } from 'pdfmake/interfaces';
 import type { Section } from '../dossier/sections';
 import { type Head, onPaper, pictureOnPaper, printed } from './document';
 
-/** Long enough an edge to see a scratch on paper, px. */
-const ON_PAPER_PX = 900;
 /** Of a picture, points; two stand beside each other. */
 const [WIDE, TALL] = [228, 170];
 
@@ -22,11 +20,11 @@ const pair = (row: readonly Shown[]): Content => ({
   margin: [0, 4, 0, 0],
 });
 
-/** The record on paper, with its pictures; the same parts as on the page for a browser. @param bytesOf a picture, upright or not; undefined where there is none */
+/** The record on paper, with its pictures; the same parts as on the page for a browser. @param bytesOf a picture as paper shows it; undefined where there is none */
 export const recordPdf = async (
   head: Head & { lines: readonly string[] },
   sections: readonly Section[],
-  bytesOf: (sha: string) => Uint8Array | undefined,
+  bytesOf: (sha: string) => Promise<Uint8Array | undefined>,
 ): Promise<Uint8Array> => {
   const content: Content[] = [
     { text: onPaper(head.title), style: 'operator' },
@@ -35,8 +33,8 @@ export const recordPdf = async (
   for (const { title, level, rows, pictures } of sections) {
     const shown: Shown[] = [];
     for (const { sha, caption } of pictures) {
-      const bytes = bytesOf(sha);
-      if (bytes) shown.push({ picture: await pictureOnPaper(bytes, ON_PAPER_PX), caption });
+      const bytes = await bytesOf(sha);
+      if (bytes) shown.push({ picture: pictureOnPaper(bytes), caption });
     }
     const pairs: Content[] = [];
     for (let i = 0; i < shown.length; i += 2) pairs.push(pair(shown.slice(i, i + 2)));

@@ -21,13 +21,10 @@ export type StatementPaper = {
   zone: string;
   language: Language;
   printedAt: Date;
-  /** A photograph or signature; undefined where the quay has not got it. */
-  pictureOf: (sha: string) => Promise<Uint8Array | string | undefined>;
+  /** A photograph or signature as paper shows it; undefined where the quay has not got it. */
+  pictureOf: (sha: string) => Promise<Uint8Array | undefined>;
 };
 
-/** Long enough an edge to see a scratch beside the other, px. */
-const EVIDENCE_PX = 560;
-const SIGNATURE_PX = 400;
 /** Of what stands right of a line, points. */
 const AMOUNT_WIDE = 104;
 const EVIDENCE_WIDE = 178;
@@ -60,16 +57,16 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
   const when = (at: string) => dayAndHour(at, zone, words.locale);
   const closed = body.closedAt !== null;
 
-  /** A side of the boat is under many lines; each picture is made small once. */
-  const small = new Map<string, Promise<string | undefined>>();
+  /** A side of the boat is under many lines; each picture is read once. */
+  const known = new Map<string, Promise<string | undefined>>();
   const picture = async (seen: Seen | undefined): Promise<string | undefined> => {
     if (!seen) return undefined;
     const make = async () => {
       const file = await pictureOf(seen.sha);
-      return file === undefined ? undefined : pictureOnPaper(file, EVIDENCE_PX);
+      return file === undefined ? undefined : pictureOnPaper(file);
     };
-    const made = small.get(seen.sha) ?? make();
-    small.set(seen.sha, made);
+    const made = known.get(seen.sha) ?? make();
+    known.set(seen.sha, made);
     return made;
   };
   const sideOf = async (line: Line, walk: 'out' | 'in', seen: Seen | undefined): Promise<Column> => {
@@ -157,7 +154,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
     return {
       width: 190,
       stack: [
-        file === undefined ? { text: ' ', margin: [0, 0, 0, 32] } : { image: await pictureOnPaper(file, SIGNATURE_PX), fit: [170, 46] },
+        file === undefined ? { text: ' ', margin: [0, 0, 0, 32] } : { image: pictureOnPaper(file), fit: [170, 46] },
         { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 170, y2: 0, lineWidth: 0.7, lineColor: SOFT }] },
         { text: onPaper(`${as === 'renter' ? body.renter : words.forQuay} · ${said}`), style: 'small', margin: [0, 3, 10, 0] },
       ],

@@ -1,7 +1,7 @@
 import { LANGUAGES } from '@quay/core/fleet/words';
 import { languageOf } from '@quay/core/record/handing';
 import type { Store } from '../store/open';
-import { fileOf, photoRow } from '../store/photo';
+import { copyOf, photoRow } from '../store/photo';
 import { wholeRecord } from '../store/record';
 import { readHanding, readOperator } from '../store/setting';
 import type { CorrectionBody, StatementBody } from '../store/statement';
@@ -25,6 +25,6 @@ export const statementPaper = async (store: Store, body: StatementBody | Correct
     zone,
     language: LANGUAGES.find((one) => one === languageOf(record, { language: booked })) ?? 'en',
     printedAt: new Date(now),
-    pictureOf: async (sha) => ((await photoRow(store, body.hire, sha)) ? fileOf(store, sha) : undefined),
+    pictureOf: async (sha) => ((await photoRow(store, body.hire, sha)) ? copyOf(store, sha, 'paper') : undefined),
   });
 };

@@ -5,6 +5,7 @@ import { dateOf } from '@quay/core/time/zone';
 import { expiryOf } from '@quay/core/condition/counts';
 import type { Knex } from 'knex';
 import { bookOf } from './record';
+import { ROOM_WANTED } from './room';
 
 /** More than anybody looks through. */
 const MOST = 200;
@@ -14,7 +15,7 @@ const OVERDUE_MIN = 30;
 const SOON_H = 36;
 
 /** What is counted of a record when it is read; see `refresh`. */
-type Counts = Partial<Record<Exclude<AttentionKind, 'broken' | 'twiceOut' | 'overdue' | 'outOfDate' | 'holdEnds'>, number>>;
+type Counts = Partial<Record<Exclude<AttentionKind, 'diskLow' | 'broken' | 'twiceOut' | 'overdue' | 'outOfDate' | 'holdEnds'>, number>>;
 type Row = {
   hire: string;
   boat: string;
@@ -94,8 +95,26 @@ const outOfDate = async (db: Knex, now: string): Promise<AttentionMatter[]> => {
   return found;
 };
 
-/** Everything that wants a manager's eye and was not put aside as it stands, the gravest first. */
-export const attentionOf = async (db: Knex, now: string): Promise<AttentionMatter[]> => {
+/** The disk of the quay, once there is little room on it; said anew every day, and when it gets less by half a gigabyte. */
+const diskLow = (free: number, now: string): AttentionMatter[] =>
+  free >= ROOM_WANTED
+    ? []
+    : [
+        {
+          key: `diskLow/${now.slice(0, 10)}/${Math.floor(free / 512 / 1024 ** 2)}`,
+          kind: 'diskLow',
+          hire: null,
+          boat: null,
+          boatName: null,
+          renter: null,
+          count: 1,
+          at: null,
+          thing: { en: `${(free / 1024 ** 3).toFixed(1)} GB` },
+        },
+      ];
+
+/** Everything that wants a manager's eye and was not put aside as it stands, the gravest first. @param free bytes on the quay's disk */
+export const attentionOf = async (db: Knex, now: string, free: number): Promise<AttentionMatter[]> => {
   const rows = (await hires(db)
     .whereNotNull('hire.attention')
     .orWhereNotNull('hire.holdEndsAt')
@@ -135,7 +154,7 @@ export const attentionOf = async (db: Knex, now: string): Promise<AttentionMatte
   });
   const aside = new Set(((await db('attentionAside').select('key')) as { key: string }[]).map(({ key }) => key));
   const order = new Map(ATTENTION_KINDS.map((kind, i) => [kind, i]));
-  return [...all, ...(await outOfDate(db, now))]
+  return [...diskLow(free, now), ...all, ...(await outOfDate(db, now))]
     .filter(({ key }) => !aside.has(key))
     .sort((a, b) => order.get(a.kind)! - order.get(b.kind)!)
     .slice(0, MOST);

@@ -328,6 +328,25 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '009-photographs-on-their-way',
+    down: onlyForward,
+    up: async (db) => {
+      // Who sent it; nobody where the quay made it up, or where it came before this was asked.
+      await db.schema.alterTable('photo', (t) => {
+        t.string('role');
+      });
+      await db.schema.createTable('photoPart', (t) => {
+        t.string('hire').notNullable().references('hire.id');
+        t.string('sha').notNullable();
+        t.string('device').notNullable();
+        t.string('role').notNullable();
+        t.integer('size').notNullable();
+        t.string('touchedAt').notNullable().index();
+        t.primary(['hire', 'sha']);
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -1,9 +1,21 @@
 import { accessSync, constants, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import knex, { type Knex } from 'knex';
+import { picturesHere } from '../picture/pictures';
+import type { PictureWork } from '../picture/work';
 import { migrations } from './migrations';
+import { freeRoom } from './room';
 
-export type Store = { db: Knex; folder: string; photos: string; close(): Promise<void> };
+export type Store = {
+  db: Knex;
+  folder: string;
+  photos: string;
+  /** Opens what arrives as a photograph. */
+  pictures: PictureWork;
+  /** What is free on the disk, bytes. */
+  freeRoom(): Promise<number>;
+  close(): Promise<void>;
+};
 
 /** The data folder cannot be used; the message is for whoever started the program. */
 export class DataFolderError extends Error {}
@@ -23,8 +35,8 @@ type Raw = { pragma(text: string): unknown };
 /** The PRAGMAs that every connection runs with; the bench uses the same. */
 export const PRAGMAS = ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000'];
 
-/** Opens (or makes) the installation in a folder and brings its tables up to date. @throws DataFolderError */
-export const openStore = async (folder: string): Promise<Store> => {
+/** Opens (or makes) the installation in a folder and brings its tables up to date. @param pictures who opens photographs @throws DataFolderError */
+export const openStore = async (folder: string, pictures: PictureWork = picturesHere()): Promise<Store> => {
   readyFolder(folder);
   const db = knex({
     client: 'better-sqlite3',
@@ -46,5 +58,5 @@ export const openStore = async (folder: string): Promise<Store> => {
     await db.destroy();
     throw new DataFolderError(`The database in ${folder} could not be opened or brought up to date: ${(error as Error).message}`);
   }
-  return { db, folder, photos: join(folder, 'photos'), close: () => db.destroy() };
+  return { db, folder, photos: join(folder, 'photos'), pictures, freeRoom: () => freeRoom(folder), close: () => db.destroy() };
 };

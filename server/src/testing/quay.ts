@@ -98,3 +98,6 @@ export const eventOf = (stream: string, device: string, body: EventBody, more: P
   ...more,
 });
 export const countOf = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
+/** An entry that names photographs, so that the quay takes them. */
+export const naming = (stream: string, device: string, ...photos: string[]): HireEvent =>
+  eventOf(stream, device, { kind: 'reported', what: 'fault', note: 'as pictured', photos });

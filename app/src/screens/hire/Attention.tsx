@@ -15,11 +15,12 @@ import { useSnack } from '../../ui/snack';
 import { useTones } from '../../ui/theme';
 import { Body, Slab, Small } from '../../ui/words';
 
-const GRAVE: readonly AttentionMatter['kind'][] = ['broken', 'twiceOut', 'overdue', 'despite', 'contradictions', 'seals'];
+const GRAVE: readonly AttentionMatter['kind'][] = ['diskLow', 'broken', 'twiceOut', 'overdue', 'despite', 'contradictions', 'seals'];
 const tagOf = (kind: AttentionMatter['kind']): TagKind => (GRAVE.includes(kind) ? 'stop' : 'ask');
 
-/** Where a matter is dealt with. */
-const pathOf = ({ kind, hire, boat }: AttentionMatter): string => {
+/** Where a matter is dealt with; nowhere in here where it is the machine's. */
+const pathOf = ({ kind, hire, boat }: AttentionMatter): string | undefined => {
+  if (boat === null) return undefined;
   if (hire === null) return `/fleet/${boat}`;
   switch (kind) {
     case 'overdue':
@@ -33,11 +34,10 @@ const pathOf = ({ kind, hire, boat }: AttentionMatter): string => {
 
 /** What wants a manager's eye: each leads to its place, and is put aside once it was seen. */
 export const Attention = () => {
-  const { t, i18n } = useTranslation();
+  const { t } = useTranslation();
   const said = useErrorWords();
   const router = useRouter();
   const snack = useSnack();
-  const tones = useTones();
   const client = useQueryClient();
   const disputes = useQuery({ queryKey: ['disputes'], queryFn: () => call(listDisputes), refetchInterval: 15_000 }).data?.disputes;
   const { data, error } = useQuery({ queryKey: ['attention'], queryFn: () => call(getAttention), refetchInterval: 15_000 });
@@ -60,32 +60,48 @@ export const Attention = () => {
         {error ? <Notice kind="stop" title={said(error)} /> : null}
         {aside.error ? <Notice kind="stop" title={said(aside.error)} /> : null}
         {data?.matters.length === 0 && disputes?.length === 0 ? <Notice kind="ok" title={t('attention.none')} /> : null}
-        {data?.matters.map((one) => {
-          const what = t(`attention.${one.kind}`, { count: one.count, thing: one.thing ? say(one.thing, i18n.language) : '' });
-          return (
-            <View
-              key={one.key}
-              style={{ flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1, borderBottomColor: tones.line }}
-            >
-              <Row
-                label={[one.boatName, one.renter, what].filter(Boolean).join(', ')}
-                onPress={() => router.push(pathOf(one))}
-                style={{ flex: 1 }}
-                testID={`matter-${one.kind}-${one.hire ?? one.boat}`}
-              >
-                <View style={{ paddingVertical: 10, gap: 6 }}>
-                  <Slab size={20}>{one.boatName}</Slab>
-                  {one.renter === null ? null : <Small>{one.renter}</Small>}
-                  <Tag kind={tagOf(one.kind)}>{what}</Tag>
-                </View>
-              </Row>
-              <Alt label={t('attention.seen')} onPress={() => aside.mutate(one.key)} testID={`seen-${one.kind}-${one.hire ?? one.boat}`} />
-            </View>
-          );
-        })}
+        {data?.matters.map((one) => (
+          <Matter key={one.key} matter={one} onSeen={() => aside.mutate(one.key)} />
+        ))}
         {!data && !error ? <Body>{t('common.loading')}</Body> : null}
       </View>
     </Screen>
+  );
+};
+
+const Matter = ({ matter, onSeen }: { matter: AttentionMatter; onSeen: () => void }) => {
+  const { t, i18n } = useTranslation();
+  const router = useRouter();
+  const tones = useTones();
+  const what = t(`attention.${matter.kind}`, { count: matter.count, thing: matter.thing ? say(matter.thing, i18n.language) : '' });
+  const name = matter.boatName ?? t('attention.quay');
+  const id = `${matter.kind}-${matter.hire ?? matter.boat ?? 'quay'}`;
+  const path = pathOf(matter);
+  const said = (
+    <View style={{ paddingVertical: 10, gap: 6 }}>
+      <Slab size={20}>{name}</Slab>
+      {matter.renter === null ? null : <Small>{matter.renter}</Small>}
+      <Tag kind={tagOf(matter.kind)}>{what}</Tag>
+    </View>
+  );
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, borderBottomWidth: 1, borderBottomColor: tones.line }}>
+      {path === undefined ? (
+        <View style={{ flex: 1 }} testID={`matter-${id}`}>
+          {said}
+        </View>
+      ) : (
+        <Row
+          label={[name, matter.renter, what].filter(Boolean).join(', ')}
+          onPress={() => router.push(path)}
+          style={{ flex: 1 }}
+          testID={`matter-${id}`}
+        >
+          {said}
+        </Row>
+      )}
+      <Alt label={t('attention.seen')} onPress={onSeen} testID={`seen-${id}`} />
+    </View>
   );
 };
 

@@ -22,12 +22,14 @@ export const KeptLine = () => {
   const quiet = !count || (count.kept === 0 && count.refused === 0);
   const cut = delivery.state === 'noAnswer';
   if (quiet && !cut && delivery.state !== 'signIn') return null;
+  const { state } = delivery;
+  const matter = cut ? 'noSignal' : state === 'signIn' || state === 'wait' || state === 'quayFull' ? state : undefined;
   const stop = (count?.refused ?? 0) > 0;
   const since = clock(count?.since ?? now());
   const kept = count?.kept ?? 0;
   // Two short lines beside the boat's name: what is the matter, and how much is still here since when.
   const lines = [
-    cut ? t('kept.noSignal') : delivery.state === 'signIn' ? t('kept.signIn') : delivery.state === 'wait' ? t('kept.wait') : '',
+    matter === undefined ? '' : t(`kept.${matter}`),
     kept === 0 ? '' : delivery.state === 'busy' ? t('kept.sending', { n: kept }) : t('kept.here', { n: kept }),
     kept === 0 || delivery.state === 'busy' ? '' : t('kept.since', { since }),
     stop ? t('kept.refused', { count: count?.refused ?? 0 }) : '',

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { keep } from '../../data/keep';
-import { deliver, deliveryState } from '../../data/outbox';
+import { deliver, deliveryState, namedPhotos } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
 import type { en } from '../../i18n/en';
 import { Notice } from '../../ui/board';
@@ -25,10 +25,14 @@ export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
       ]);
       const boat = (hire: string) => packs.find(({ id }) => id === hire)?.boat.name ?? hire;
       const waiting = new Map<string, number>();
+      const named = await namedPhotos(
+        photos.map(({ hire }) => hire),
+        ['kept', 'held', 'aside'],
+      );
       for (const { hire, state } of events) if (state === 'kept') waiting.set(hire, (waiting.get(hire) ?? 0) + 1);
       return {
         waiting: [...waiting].map(([hire, count]) => ({ boat: boat(hire), count })),
-        photos: photos.filter(({ state }) => state === 'kept').length,
+        photos: photos.filter(({ state, hire, sha }) => state === 'kept' && named.has(`${hire}/${sha}`)).length,
         refused: [...events, ...photos]
           .filter(({ state }) => state === 'refused')
           .map((row) => ({

@@ -1,0 +1,23 @@
+import { statfs } from 'node:fs/promises';
+import type { Store } from './open';
+
+/** Below this a manager is told, bytes. */
+export const ROOM_WANTED = 3 * 1024 ** 3;
+/** Photographs leave this much, so that the record itself, signing in and papers go on, bytes. */
+export const ROOM_KEPT = 512 * 1024 ** 2;
+
+/** What is free on the disk that the data lies on, bytes. */
+export const freeRoom = async (folder: string): Promise<number> => {
+  const { bavail, bsize } = await statfs(folder);
+  return bavail * bsize;
+};
+
+/** Whether so many more bytes leave what has to stay free. */
+export const hasRoom = async (store: Store, bytes: number): Promise<boolean> => (await store.freeRoom()) - bytes >= ROOM_KEPT;
+
+/** Errors by which SQLite and the system say that nothing more can be written. */
+const FULL = new Set(['SQLITE_FULL', 'ENOSPC', 'EDQUOT']);
+export const isDiskFull = (error: unknown): boolean => {
+  const { code, cause } = (error ?? {}) as { code?: unknown; cause?: unknown };
+  return (typeof code === 'string' && FULL.has(code)) || (cause !== undefined && cause !== error && isDiskFull(cause));
+};
