@@ -25,6 +25,11 @@ const BENCHES: Record<string, Bench> = {
     run: async () => (await import('./figures/marksFrames')).marksFrames(),
   },
   delivery: { about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
+  hostile: {
+    about: 'the day before and after 5,000 hostile events and 200 hostile pictures, and the memory they take',
+    run: async () => (await import('./figures/hostile')).hostile(),
+  },
+  load: { about: '20 phones delivering for 20 s', run: async () => (await import('./figures/load')).load() },
   compare: {
     about: 'a 12-megapixel pair, and 20 of them beside what phones deliver',
     run: async () => (await import('./figures/compare')).compare(),

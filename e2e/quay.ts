@@ -38,6 +38,13 @@ export class QuayServer {
     return new Date(moment.getTime() - this.aheadMs);
   }
 
+  /** Of its process, while it runs. */
+  get pid(): number {
+    const pid = this.child?.pid;
+    if (pid === undefined) throw new Error('the quay is not running');
+    return pid;
+  }
+
   get url(): string {
     return `http://localhost:${this.port}`;
   }

@@ -10,22 +10,23 @@ import { withDemoStore } from './temporary';
 
 const BATCHES = 120;
 
+/** The table of events as the quay has it, bare. */
+export const EVENT_TABLE = `create table event (seq integer primary key autoincrement, id text not null unique, hire text not null, digest text not null,
+    content text not null, actor text not null, role text not null, device text not null, receivedAt text not null, behindMs integer not null,
+    weight integer not null default 1, asideAt text, asideBy text, asideWhy text);
+  create index event_hire_seq on event(hire, seq);
+  create index event_hire_device on event(hire, device)`;
+export const INSERT_EVENT =
+  'insert into event (id, hire, digest, content, actor, role, device, receivedAt, behindMs) values (?, ?, ?, ?, ?, ?, ?, ?, ?)';
+
 /** Store code against one prepared transaction on a table of the same shape, batch by batch in turn. */
 export const append = (): Promise<Figure[]> =>
   withDemoStore(async (store, folder) => {
     const now = '2026-06-13T12:00:00.000Z';
     const bare = new Database(join(folder, 'bare.sqlite'));
     for (const pragma of PRAGMAS) bare.pragma(pragma);
-    bare.exec(
-      `create table event (seq integer primary key autoincrement, id text not null unique, hire text not null, digest text not null,
-        content text not null, actor text not null, role text not null, device text not null, receivedAt text not null, behindMs integer not null,
-        weight integer not null default 1, asideAt text, asideBy text, asideWhy text);
-       create index event_hire_seq on event(hire, seq);
-       create index event_hire_device on event(hire, device)`,
-    );
-    const insert = bare.prepare(
-      'insert into event (id, hire, digest, content, actor, role, device, receivedAt, behindMs) values (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-    );
+    bare.exec(EVENT_TABLE);
+    const insert = bare.prepare(INSERT_EVENT);
     const all = bare.transaction((rows: unknown[][]) => {
       for (const row of rows) insert.run(...row);
     });

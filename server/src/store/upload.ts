@@ -111,7 +111,7 @@ const appendAlone = async (store: Store, piece: Piece): Promise<Uploaded> => {
   const row = await photoRow(store, hire, sha);
   if (row) return { ok: true, bytes: row.bytes, complete: true };
   if (!(await hasRoom(store, size))) return { ok: false, fault: 'diskFull' };
-  const begun = await store.db('photoPart').where({ hire, sha }).first('size');
+  const begun = (await store.db('photoPart').where({ hire, sha }).first('size')) as { size: number } | undefined;
   if (from && !begun) {
     const refused = await mayBegin(store, piece, from);
     if (refused) return { ok: false, fault: refused };

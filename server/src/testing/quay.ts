@@ -3,7 +3,6 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { v7 as uuidv7 } from 'uuid';
 import type { Known } from '@quay/core/drill/faults';
 import type { BookFault } from '@quay/core/fleet/lay';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
@@ -14,6 +13,7 @@ import { type Outside, outsideOf } from '../outside/outside';
 import { openStore, type Store } from '../store/open';
 import { type QuayKey, quayKey } from '../store/setting';
 import { Client, HAND, MANAGER } from './client';
+import { eventWith } from './events';
 
 export { Client, HAND, MANAGER };
 
@@ -84,19 +84,8 @@ export const handOn = async (quay: TestQuay, who = HAND): Promise<Client> => {
   return phone;
 };
 
-let seq = 0;
-export const eventOf = (stream: string, device: string, body: EventBody, more: Partial<HireEvent> = {}): HireEvent => ({
-  id: uuidv7(),
-  v: 1,
-  stream,
-  device,
-  deviceSeq: (seq += 1),
-  at: '2026-06-13T10:40:00.000Z',
-  bookVersion: 1,
-  replaces: [],
-  body,
-  ...more,
-});
+export const eventOf = (stream: string, device: string, body: EventBody, more: Partial<HireEvent> = {}): HireEvent =>
+  eventWith(stream, device, body, '2026-06-13T10:40:00.000Z', more);
 export const countOf = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
 /** An entry that names photographs, so that the quay takes them. */
 export const naming = (stream: string, device: string, ...photos: string[]): HireEvent =>
