@@ -86,7 +86,7 @@ const sendPicture = async ({ client, hire, device, headers }: Sender, bytes: Buf
   await client.send('POST', `/hires/${hire}/events`, { sentAt, events: [naming] }, headers);
   const path = `/hires/${hire}/photos/${sha}?offset=0&size=${bytes.length}`;
   const { status, json } = await client.send('PATCH', path, new Uint8Array(bytes), headers);
-  return status === 200 ? 'taken' : String(json.code ?? status);
+  return status === 200 ? 'taken' : typeof json.code === 'string' ? json.code : String(status);
 };
 
 const renterOf = async (quay: QuayServer, hand: Client, hire: string): Promise<Sender> => {
