@@ -82,7 +82,7 @@ test('a manager withdraws a phone: nobody signs in on it any more, and what it k
   await bram.by('name').fill(BRAM.name);
   await bram.by('secret').fill(BRAM.secret);
   await bram.by('sign-in').click();
-  await expect(bram.page.getByText(/This phone is not enrolled/)).toBeVisible();
+  await expect(bram.page.getByText(/this phone is not enrolled/)).toBeVisible();
   const kept = await bram.page.evaluate(
     () =>
       new Promise<number>((resolve) => {

@@ -19,7 +19,7 @@ test('a manager enrols a phone by its code; a hand signs in on it and nowhere el
   await page.getByTestId('name').fill(BRAM.name);
   await page.getByTestId('secret').fill(BRAM.secret);
   await page.getByTestId('sign-in').click();
-  await expect(page.getByText('This phone is not enrolled.')).toBeVisible();
+  await expect(page.getByText(/this phone is not enrolled/)).toBeVisible();
   await page.goto(`${quay.url}/enrol#${await code.innerText()}`);
   await page.getByTestId('enrol').click();
   await page.getByTestId('enrolled').click();
@@ -30,4 +30,32 @@ test('a manager enrols a phone by its code; a hand signs in on it and nowhere el
   // A hand has no manager's pages.
   await expect(page.getByTestId('to-phones')).toHaveCount(0);
   await context.close();
+});
+
+test('a manager withdraws somebody and takes them back, and gives them a new PIN that ends the old one', PHONE, async ({ phoneOf }) => {
+  const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
+  await mina.by('to-phones').click();
+  await mina.by('withdraw-bram').click();
+  await expect(mina.page.getByText(/Bram Oduya is withdrawn/)).toBeVisible();
+  await mina.page.getByRole('button', { name: 'Undo' }).click();
+  await expect(mina.by('secret-bram')).toBeVisible();
+  // Taken back, he signs in anew.
+  await bram.page.reload();
+  await expect(bram.by('sign-in')).toBeVisible();
+  await mina.by('secret-bram').click();
+  await mina.by('new-secret').fill('123');
+  await mina.by('keep-secret').click();
+  await expect(mina.page.getByText('Six to twelve digits.').last()).toBeVisible();
+  await mina.by('new-secret').fill('951951');
+  await mina.by('keep-secret').click();
+  await expect(mina.by('keep-secret')).toHaveCount(0);
+  const signIn = async (secret: string) => {
+    await bram.by('name').fill(BRAM.name);
+    await bram.by('secret').fill(secret);
+    await bram.by('sign-in').click();
+  };
+  await signIn(BRAM.secret);
+  await expect(bram.page.getByText(/That is not right/)).toBeVisible();
+  await signIn('951951');
+  await expect(bram.by('to-me')).toBeVisible();
 });

@@ -14,6 +14,7 @@ export const REFUSALS = [
   'mayNot',
   'sameIdOtherContent',
   'overQuota',
+  'makerGone',
 ] as const;
 export const Refusal = z.object({ id: z.string(), reason: z.enum(REFUSALS), detail: z.string() });
 export type Refusal = z.infer<typeof Refusal>;

@@ -71,6 +71,57 @@ export const signOut = endpoint({
   reply: z.object({ ok: z.literal(true) }),
 });
 
+const staffParams = z.object({ staffId: Id });
+const done = z.object({ ok: z.literal(true) });
+
+export const listStaff = endpoint({
+  name: 'listStaff',
+  summary: 'Who works here, and who no longer does.',
+  method: 'GET',
+  path: '/staff',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ staff: z.array(z.object({ id: Id, name: z.string(), role: StaffRole, withdrawnAt: z.nullable(Instant) })) }),
+});
+
+export const withdrawStaff = endpoint({
+  name: 'withdrawStaff',
+  summary: 'Withdraws somebody: they sign in no more, and wherever they are signed in it ends. What they entered stays.',
+  method: 'DELETE',
+  path: '/staff/:staffId',
+  roles: ['manager'],
+  params: staffParams,
+  query: nothing,
+  body: nothing,
+  reply: done,
+});
+
+export const takeBackStaff = endpoint({
+  name: 'takeBackStaff',
+  summary: 'Lets somebody sign in again who was withdrawn.',
+  method: 'POST',
+  path: '/staff/:staffId/back',
+  roles: ['manager'],
+  params: staffParams,
+  query: nothing,
+  body: nothing,
+  reply: done,
+});
+
+export const changeSecret = endpoint({
+  name: 'changeSecret',
+  summary: 'Gives somebody a new PIN or password. Wherever they are signed in with the old one it ends.',
+  method: 'POST',
+  path: '/staff/:staffId/secret',
+  roles: ['manager'],
+  params: staffParams,
+  query: nothing,
+  body: z.object({ secret: z.string().check(z.minLength(1), z.maxLength(200)) }),
+  reply: done,
+});
+
 export const makeEnrolment = endpoint({
   name: 'makeEnrolment',
   summary: 'A code, good once and for ten minutes, that enrols a phone.',

@@ -13,6 +13,7 @@ import { pictureProgram, picturesApart } from './picture/pictures';
 import { DataFolderError, openStore } from './store/open';
 import { PID_FILE, putRestoredInPlace } from './store/restore';
 import { quayKey, readEpoch, readOperator } from './store/setting';
+import { clearTries } from './store/tries';
 import { clearUnfinished } from './store/upload';
 
 declare const QUAY_VERSION: string;
@@ -131,8 +132,8 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
   };
   beginComparing();
   const clear = () =>
-    clearUnfinished(quay.store, quay.now()).then(
-      (n) => {
+    Promise.all([clearUnfinished(quay.store, quay.now()), clearTries(quay.store.db)]).then(
+      ([n]) => {
         if (n > 0) console.log(`quay: ${n} photographs that were begun and left are cleared away`);
       },
       (error: unknown) => console.error('quay: what was begun and left could not be cleared away', error),

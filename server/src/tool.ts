@@ -19,7 +19,7 @@ import { DataFolderError, openStore, type Store } from './store/open';
 import { brokenHires, repairOf, type Repaired, setAside, takeBack } from './store/repair';
 import { putRestoredInPlace, restoredBeside, runningOn } from './store/restore';
 import { newEpoch, quayKey, readOperator, writeOperator } from './store/setting';
-import { addStaff, secretFault } from './store/staff';
+import { putStaff, secretFault } from './store/staff';
 
 /** What cannot be done, said to whoever typed the command. */
 class ToolError extends Error {}
@@ -111,7 +111,7 @@ const setUp = (data: string) =>
     const manager = await ask('Name of the first manager: ', given.manager, notEmpty('The name'));
     const secret = await ask('Their password: ', given.password, (answer) => secretFault('manager', answer));
     line?.close();
-    await addStaff(store.db, { name: manager, role: 'manager', secret });
+    await putStaff(store.db, { name: manager, role: 'manager', secret }, new Date());
     await writeOperator(store.db, { name, currency, simulated: false });
     console.log(`${name} is set up; ${manager} can sign in.`);
   });

@@ -106,7 +106,8 @@ const deliverSheets = async () => {
   }
 };
 
-const deliverEvents = async () => {
+/** @returns `signIn` where something waits until its maker is signed in here again @throws Refused, NoAnswer */
+const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
   const waiting = (await (await keep()).getAllFromIndex('events', 'state', 'kept')).sort(
     (a, b) => a.held.event.deviceSeq - b.held.event.deviceSeq,
   );
@@ -117,6 +118,7 @@ const deliverEvents = async () => {
     groups.set(key, [...(groups.get(key) ?? []), row]);
   }
   let stuck: Refused | undefined;
+  let makerGone = false;
   for (const rows of groups.values()) {
     for (let i = 0; i < rows.length; i += BATCH) {
       const batch = rows.slice(i, i + BATCH);
@@ -134,7 +136,11 @@ const deliverEvents = async () => {
             if (row) await events.put({ ...row, ...part });
           };
           for (const id of reply.held) await change(id, { state: 'held' });
-          for (const { id, reason, detail } of reply.refused) await change(id, { state: 'refused', refusal: { reason, detail } });
+          for (const { id, reason, detail } of reply.refused) {
+            // It is not refused for good: it goes out once its maker is signed in here again.
+            if (reason === 'makerGone') makerGone = true;
+            else await change(id, { state: 'refused', refusal: { reason, detail } });
+          }
         });
       } catch (error) {
         // A refusal of the whole batch changes nothing here: somebody signs in, and it goes on. Other batches may pass.
@@ -144,6 +150,7 @@ const deliverEvents = async () => {
     }
   }
   if (stuck) throw stuck;
+  return makerGone ? 'signIn' : 'idle';
 };
 
 const changePhoto = (hire: string, sha: string, part: Partial<KeptPhoto>) =>
@@ -211,9 +218,9 @@ export const deliver = (): Promise<void> => {
     say('busy');
     try {
       await deliverSheets();
-      await deliverEvents();
+      const after = await deliverEvents();
       await deliverPhotos();
-      say('idle');
+      say(after);
     } catch (error) {
       if (error instanceof Refused) {
         say(STATE_OF[error.problem.status] ?? 'noAnswer');

@@ -84,6 +84,9 @@ const OUT: readonly EventKind[] = ['jacketGiven', 'understandingShown', 'castOff
 export const namesTooMuch = (role: Actor['role'], body: EventBody, handMinor: number): boolean =>
   role === 'hand' && body.kind === 'extraNoted' && body.amountMinor !== undefined && body.amountMinor > handMinor;
 
+/** Whether it is a manager's alone to say. @param handMinor up to which sum a hand may name one freely */
+export const isManagers = (body: EventBody, handMinor: number): boolean => !mayAdd('hand', body) || namesTooMuch('hand', body, handMinor);
+
 /** @param alone the walks that the renter makes without staff: what they may add beside what is theirs anyway */
 export const mayAdd = (role: Actor['role'], body: EventBody, alone: { out: boolean; in: boolean } = { out: false, in: false }): boolean => {
   const { kind } = body;

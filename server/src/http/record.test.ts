@@ -1,7 +1,7 @@
 import { generateKeyPairSync, createHash, sign, verify } from 'node:crypto';
 import sharp from 'sharp';
 import { digestOf } from '@quay/core/record/canonical';
-import type { HireEvent } from '@quay/core/record/event';
+import type { EventBody, HireEvent } from '@quay/core/record/event';
 import type { Held } from '@quay/core/record/held';
 import { countersignMessage, sealContent, sealMessage } from '@quay/core/record/seal';
 import { HAND, type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay, naming } from '../testing/quay';
@@ -68,6 +68,37 @@ describe('appending events', () => {
     expect((await readAll()).events[0]?.actor.id).toBe('bram');
     const other = await handOn(quay, { name: 'Osk Hallam', secret: '550271' });
     expect((await append([eventOf(HIRE, device, countOf(1))], other, { 'x-quay-grant': grant })).json.code).toBe('grantEnded');
+  });
+
+  it('under a grant takes what its owner made until they left the phone, and never what only a manager says', async () => {
+    const shared = await handOn(quay);
+    const id = ((await shared.send('GET', '/session')).json.device as { id: string }).id;
+    const signedIn = await shared.signIn(MANAGER);
+    const theirs = { 'x-quay-grant': signedIn.json.grant as string };
+    const minutes = (n: number) => new Date(quay.clock.now.getTime() + n * 60_000);
+    const at = (when: Date) => ({ at: when.toISOString() });
+    const waive = (when: Date) => eventOf(HIRE, id, { kind: 'lineDecided', line: 'late', state: 'waived' }, at(when));
+    const letGo = (when: Date) => eventOf(HIRE, id, { kind: 'letGo', matter: 'held/x', why: 'looked at' } as EventBody, at(when));
+    const dear = (when: Date) =>
+      eventOf(HIRE, id, { kind: 'extraNoted', extra: 'e1', what: 'other', amountMinor: 900_000, text: 'dear', photos: [] }, at(when));
+    const [held, delivered] = [eventOf(HIRE, id, countOf(4), at(minutes(0))), letGo(minutes(0))];
+    // What reached the quay while the manager was there stays, whoever sends it once more.
+    expect((await append([delivered], shared)).json.held).toEqual([delivered.id]);
+    quay.clock.now = minutes(5);
+    // A hand takes the phone: the manager has left it, without signing out.
+    expect((await shared.signIn(HAND)).status).toBe(200);
+    const left = quay.clock.now;
+    quay.clock.now = minutes(20);
+    const forged = [waive(left), letGo(left), dear(left), waive(minutes(0)), eventOf(HIRE, id, countOf(5), at(minutes(-5)))];
+    const { json } = await append([held, delivered, ...forged], shared, theirs);
+    expect(json.held).toEqual([held.id, delivered.id]);
+    expect((json.refused as { id: string; reason: string }[]).map(({ id: one, reason }) => [one, reason])).toEqual(
+      forged.map((one) => [one.id, 'makerGone']),
+    );
+    // What they made themselves goes out as soon as they are there again.
+    await shared.signIn(MANAGER);
+    expect((await append([forged[1]], shared, theirs)).json.held).toEqual([forged[1]!.id]);
+    expect((await readAll()).events.at(-1)?.actor.role).toBe('manager');
   });
 
   it('names a boat that cast off although something held her and no manager had let her go', async () => {

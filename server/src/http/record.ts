@@ -6,7 +6,7 @@ import { appendPhoto, progressOf, type UploadFault } from '../store/upload';
 import { appendEvents } from '../store/delivery';
 import { asideOf, eventsAfter } from '../store/record';
 import { refreshIfStale } from '../store/refresh';
-import { granted } from '../store/staff';
+import { granted } from '../store/session';
 import { type Handover, unattended } from '@quay/core/fleet/school';
 import { type Call, on, sent, whoOf } from './mount';
 import { keepBytePace, keepPace } from './pace';
@@ -20,21 +20,23 @@ const mustExist = async (call: Call<unknown>, hireId: string): Promise<{ handove
     .first('hire.handover', 'boat.bookVersion as newestBook')) as { handover: Handover; newestBook: number } | undefined) ??
   fail(404, 'noSuchHire', 'There is no such hire.');
 
+type Maker = { id: string; role: 'hand' | 'manager' | 'renter'; leftAt?: string | undefined };
+
 /** Who made what is delivered: the person whose grant comes with it, else whoever is signed in. */
-const makerOf = async (call: Call<unknown>) => {
+const makerOf = async (call: Call<unknown>): Promise<Maker> => {
   const who = whoOf(call);
   const grant = call.req.get('x-quay-grant');
   if (grant === undefined || call.renter) return who;
-  const { device } = who;
-  return (
-    (await granted(call.quay.store.db, grant, device, new Date(call.now))) ??
+  const maker =
+    (await granted(call.quay.store.db, grant, who.device, new Date(call.now))) ??
     fail(
       403,
       'grantEnded',
       'These entries can no longer be sent in their maker’s name from this phone.',
       'They stay on this phone. Their maker signs in once more on it.',
-    )
-  );
+    );
+  // Who is signed in here again answers for it now.
+  return maker.id === who.id ? { id: who.id, role: who.role } : maker;
 };
 
 const PHOTO_FAULTS: Record<UploadFault, [number, string, string]> = {
@@ -69,6 +71,7 @@ export const recordRoutes = [
       newestBook,
       device: whoOf(call).device.id,
       actor: { id: maker.id, role: maker.role },
+      leftAt: maker.leftAt,
       alone: { out: unattended(handover, 'out'), in: unattended(handover, 'in') },
       events: body.events,
       behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)),

@@ -4,7 +4,8 @@ import { openApi } from '@quay/contract/openapi';
 import * as api from '@quay/contract/session';
 import { refreshUnsealed } from '../store/refresh';
 import { readOperator } from '../store/setting';
-import { deviceOf, endSession, enrol, makeEnrolment, nameKey, type Session, signIn } from '../store/staff';
+import { endSession, type Session, signIn } from '../store/session';
+import { allStaff, changeSecret, deviceOf, enrol, makeEnrolment, nameKey, secretFault, takeBackStaff, withdrawStaff } from '../store/staff';
 import { type Call, on, type Quay, staffOf, whoOf } from './mount';
 import { fail } from './problem';
 
@@ -28,10 +29,20 @@ const meOf = async (quay: Quay, { staff, device }: Session) => {
 const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS: number }): never => {
   if (reason === 'wait') {
     call.res.set('Retry-After', String(waitS));
-    return fail(429, 'wait', `Too many tries. Wait ${waitS} s.`);
+    return fail(
+      429,
+      'wait',
+      `Too many tries. Wait ${waitS < 120 ? `${waitS} s` : `${Math.ceil(waitS / 60)} min`}.`,
+      'A phone or desk on which you signed in before, or that a manager enrolled, is not held up by tries elsewhere.',
+    );
   }
-  if (reason === 'notEnrolled')
-    return fail(403, 'notEnrolled', 'This phone is not enrolled.', 'A manager shows a code for it on the Phones page.');
+  if (reason === 'wrongHere')
+    return fail(
+      401,
+      'wrongHere',
+      'That is not right, or this phone is not enrolled.',
+      'A PIN counts only on an enrolled phone. A manager shows a code for it on the Phones page.',
+    );
   return fail(401, 'wrong', 'That is not right.', 'Check the name and the PIN or password.');
 };
 
@@ -50,6 +61,29 @@ export const sessionRoutes = [
   on(api.signOut, async ({ quay, cookies, res, now }) => {
     if (cookies.quay_session !== undefined) await endSession(quay.store.db, cookies.quay_session, new Date(now));
     res.clearCookie('quay_session', { path: '/' });
+    return { ok: true as const };
+  }),
+  on(api.listStaff, async ({ quay }) => ({ staff: await allStaff(quay.store.db) })),
+  on(api.withdrawStaff, async (call) => {
+    const { quay, params, now } = call;
+    if (params.staffId === staffOf(call).staff.id) return fail(409, 'oneself', 'That is you. Another manager can withdraw you.');
+    return (await withdrawStaff(quay.store.db, params.staffId, new Date(now)))
+      ? { ok: true as const }
+      : fail(404, 'noSuchStaff', 'There is nobody of that name who could be withdrawn.');
+  }),
+  on(api.takeBackStaff, async ({ quay, params }) =>
+    (await takeBackStaff(quay.store.db, params.staffId))
+      ? { ok: true as const }
+      : fail(404, 'noSuchStaff', 'There is nobody of that name who was withdrawn.'),
+  ),
+  on(api.changeSecret, async (call) => {
+    const { quay, params, body, cookies, now } = call;
+    const who =
+      (await allStaff(quay.store.db)).find(({ id }) => id === params.staffId) ?? fail(404, 'noSuchStaff', 'There is nobody of that name.');
+    const weak = secretFault(who.role, body.secret);
+    if (weak !== undefined) return fail(400, 'weakSecret', weak);
+    const own = who.id === staffOf(call).staff.id;
+    await changeSecret(quay.store.db, who.id, body.secret, new Date(now), own ? cookies.quay_session : undefined);
     return { ok: true as const };
   }),
   on(api.makeEnrolment, async (call) => {

@@ -6,9 +6,8 @@ import { schoolOf } from '@quay/core/fleet/school';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { addBook } from '../store/fleet';
 import { putBook } from '../store/pastBook';
-import { hashSecret } from '../store/secret';
 import { writeHanding, writeOperator } from '../store/setting';
-import { fold } from '../store/staff';
+import { accountOf, putAccount } from '../store/staff';
 import type { BoatIn, HireIn, Import } from './read';
 
 const loadBoat = async (trx: Knex, boat: BoatIn, now: string) => {
@@ -41,19 +40,14 @@ const loadHire = async (trx: Knex, hire: HireIn, priceVersion: number) => {
 /** Loads what was read, all of it or nothing. */
 export const loadImport = async (db: Knex, data: Import, now = new Date().toISOString()): Promise<void> => {
   // Deriving keys takes time that must not be spent inside the transaction.
-  const secrets = new Map<string, string>();
-  for (const one of data.staff) secrets.set(one.id, await hashSecret(one.secret));
+  const accounts = await Promise.all(data.staff.map((one) => accountOf(db, one)));
   await db.transaction(async (trx) => {
     const { operator } = data;
     const { name, currency, simulated = false } = operator;
     await writeOperator(trx, { name, currency, simulated });
     // What of the file says how they hand over; the shape leaves the rest away.
     await writeHanding(trx, Handing.parse(operator));
-    for (const { id, name, role } of data.staff)
-      await trx('staff')
-        .insert({ id, name, nameFolded: fold(name), role, secret: secrets.get(id)! })
-        .onConflict('id')
-        .merge();
+    for (const account of accounts) await putAccount(trx, account, new Date(now));
     for (const rules of data.rules)
       await trx('rules')
         .insert({ id: rules.id, body: JSON.stringify(rules) })

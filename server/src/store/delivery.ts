@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { canonical } from '@quay/core/record/canonical';
 import type { EventKind, HireEvent } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/record/held';
-import { mayAdd, namesTooMuch } from '@quay/core/record/mayAdd';
+import { isManagers, mayAdd, namesTooMuch } from '@quay/core/record/mayAdd';
 import { readEvent } from '@quay/core/record/upcast';
 import type { Refusal } from '@quay/contract/record';
 import { noteWeight, weightOf, withinQuota } from './quota';
@@ -16,6 +16,8 @@ export type Delivery = {
   newestBook: number;
   device: string;
   actor: Actor;
+  /** When whoever made this left the phone that delivers it now in their name; undefined while they have it. */
+  leftAt?: string | undefined;
   /** The walks that the renter of this hire makes without staff; none unless said. */
   alone?: { out: boolean; in: boolean };
   events: readonly unknown[];
@@ -110,6 +112,31 @@ const withinLimit = async (db: Knex, { actor }: Delivery, fit: Fit[], refused: R
   });
 };
 
+/** A phone's clock and the way to the quay are off by so much even when both are well, ms. */
+const JUST_LEFT_MS = 10_000;
+
+/**
+ * Whoever holds a phone on which somebody else was signed in may deliver what that one made until they left, and nothing
+ * that only a manager says: such a thing waits until its maker is signed in there again. What is there already stays.
+ */
+const whileHere = async (db: Knex, { hire, leftAt, behindMs }: Delivery, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
+  if (leftAt === undefined) return fit;
+  const { handMinor } = (await readHanding(db)).freeLine;
+  const gone = fit.filter(
+    ({ event }) => Date.parse(event.at) + behindMs > Date.parse(leftAt) + JUST_LEFT_MS || isManagers(event.body, handMinor),
+  );
+  const there = new Map<string, string>();
+  for (let i = 0; i < gone.length; i += ASKED_AT_ONCE) {
+    const ids = gone.slice(i, i + ASKED_AT_ONCE).map(({ event }) => event.id);
+    const rows = (await db('event').where({ hire }).whereIn('id', ids).select('id', 'digest')) as { id: string; digest: string }[];
+    for (const { id, digest } of rows) there.set(id, digest);
+  }
+  const late = new Set(gone.filter(({ event, digest }) => there.get(event.id) !== digest));
+  for (const { event } of late)
+    refused.push({ id: event.id, reason: 'makerGone', detail: 'its maker signs in once more on this phone, then it goes out' });
+  return fit.filter((one) => !late.has(one));
+};
+
 const inserts = new Map<number, string>();
 /**
  * One statement for so many rows, made once: building it anew costs more than running it. What a delivery shares is
@@ -133,7 +160,8 @@ const insertOf = (rows: number): string => {
 export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
   const { fit: sorted, refused } = sort(delivery);
   const { hire, device, actor, now, behindMs } = delivery;
-  const named = await withinLimit(db, delivery, sorted, refused);
+  const made = await whileHere(db, delivery, sorted, refused);
+  const named = await withinLimit(db, delivery, made, refused);
   const allowed = await (actor.role === 'renter' ? ownOnly : notOverruled)(db, hire, named, refused);
   const fit = await withinQuota(db, delivery, allowed, refused);
   if (fit.length === 0) return { held: [], refused };

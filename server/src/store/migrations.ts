@@ -347,6 +347,19 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '010-tries',
+    down: onlyForward,
+    up: async (db) => {
+      await db.schema.dropTable('signInFailure');
+      // As the limiter's package wants it.
+      await db.schema.createTable('tries', (t) => {
+        t.string('key').primary();
+        t.integer('points').notNullable().defaultTo(0);
+        t.integer('expire').index();
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -1,8 +1,9 @@
 import { createHash, createPublicKey, randomInt, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
+import { secretFits, type StaffRole } from '@quay/core/staff/secret';
 import { checkSecret, hashSecret, hashToken, newToken } from './secret';
+import { countTry } from './tries';
 
-export type StaffRole = 'hand' | 'manager';
 export type Staff = { id: string; name: string; role: StaffRole };
 export type DeviceRow = {
   id: string;
@@ -15,100 +16,76 @@ export type DeviceRow = {
   key: string | null;
   keyFingerprint: string | null;
 };
-export type Session = { staff: Staff; device: DeviceRow };
 
 export const fold = (name: string): string => name.trim().toLocaleLowerCase('en').normalize('NFKC');
 
-/** What a secret must be: six digits or more for a hand, ten characters or more for a manager. */
+/** What is wrong with a secret, for whoever sets it. */
 export const secretFault = (role: StaffRole, secret: string): string | undefined => {
-  if (role === 'hand') return /^\d{6,12}$/.test(secret) ? undefined : 'A hand’s PIN is six to twelve digits.';
-  return secret.length >= 10 ? undefined : 'A manager’s password has ten characters or more.';
+  if (secretFits(role, secret)) return undefined;
+  return role === 'hand' ? 'A hand’s PIN is six to twelve digits.' : 'A manager’s password has ten characters or more.';
 };
 
-export const addStaff = async (db: Knex, staff: { id?: string; name: string; role: StaffRole; secret: string }): Promise<Staff> => {
-  const row = { id: staff.id ?? randomUUID(), name: staff.name.trim(), role: staff.role };
-  const secret = await hashSecret(staff.secret);
-  await db('staff')
-    .insert({ ...row, nameFolded: fold(staff.name), secret })
-    .onConflict('id')
-    .merge();
-  return row;
-};
+/** What a role and secret say of whoever has them; sessions and grants given on an older word end with it. */
+type Account = { id?: string; name: string; role: StaffRole; secret: string };
 
-/** The first three misses are free; then each doubles the wait, up to a quarter of an hour. Kept in the database, so a restart forgives nothing. */
-const waitAfter = (count: number): number => (count < 3 ? 0 : Math.min(900_000, 1000 * 2 ** (count - 2)));
-const FORGIVEN_AFTER_MS = 24 * 3_600_000;
+/** An account ready to be written, and whether it says something else than the one that is there. */
+export type ReadyAccount = { row: Staff & { nameFolded: string; secret: string }; changed: boolean };
 
-export const waiting = async (db: Knex, keys: readonly string[], nowMs: number): Promise<number> => {
-  const rows = (await db('signInFailure').whereIn('key', keys as string[])) as { count: number; lastMs: number }[];
-  return Math.max(0, ...rows.map(({ count, lastMs }) => (nowMs - lastMs > FORGIVEN_AFTER_MS ? 0 : lastMs + waitAfter(count) - nowMs)));
-};
-export const missed = (db: Knex, keys: readonly string[], nowMs: number) =>
-  Promise.all(
-    keys.map((key) =>
-      db('signInFailure')
-        .insert({ key, count: 1, lastMs: nowMs })
-        .onConflict('key')
-        .merge({ count: db.raw('signInFailure.count + 1'), lastMs: nowMs }),
-    ),
-  );
-
-export type SignedIn = { ok: true; session: Session; token: string; grant: string; deviceToken: string | undefined };
-export type Refused = { ok: false; reason: 'wrong' | 'wait' | 'notEnrolled'; waitS: number };
-
-const SESSION_MS = 14 * 3_600_000;
-/** How long what was made under a session may still be delivered as its maker's. */
-const GRANT_MS = 45 * 24 * 3_600_000;
-
-/**
- * Signs in. A hand's PIN counts only on an enrolled device; a manager's desk becomes a known device by signing in.
- * @param deviceToken of the device cookie, if any @param from where the request came from, for slowing down
- */
-export const signIn = async (
-  db: Knex,
-  name: string,
-  secret: string,
-  deviceToken: string | undefined,
-  from: string,
-  now: Date,
-): Promise<SignedIn | Refused> => {
-  const keys = [`name:${fold(name)}`, `from:${from}`];
-  const waitMs = await waiting(db, keys, now.getTime());
-  if (waitMs > 0) return { ok: false, reason: 'wait', waitS: Math.ceil(waitMs / 1000) };
-  const row = (await db('staff')
-    .where({ nameFolded: fold(name), withdrawnAt: null })
-    .first()) as (Staff & { secret: string }) | undefined;
-  let device = await deviceOf(db, deviceToken);
-  const right = await checkSecret(secret, row?.secret);
-  if (!right || !row) {
-    await missed(db, keys, now.getTime());
-    return { ok: false, reason: 'wrong', waitS: 0 };
-  }
-  // Said only after the right PIN: who has none learns nothing about the phone.
-  if (row.role === 'hand' && !device?.enrolled) return { ok: false, reason: 'notEnrolled', waitS: 0 };
-  await db('signInFailure').whereIn('key', keys).del();
-  let newDeviceToken: string | undefined;
-  if (!device) {
-    newDeviceToken = newToken();
-    device = await addDevice(db, `Desk of ${row.name}`, newDeviceToken, false, now);
-  }
-  const [token, grant] = [newToken(), newToken()];
-  await db('session').insert({
-    token: hashToken(token),
-    staff: row.id,
-    device: device.id,
-    grant: hashToken(grant),
-    expiresAt: new Date(now.getTime() + SESSION_MS).toISOString(),
-    grantExpiresAt: new Date(now.getTime() + GRANT_MS).toISOString(),
-  });
-  await db('device').where({ id: device.id }).update({ seenAt: now.toISOString() });
+/** Derives what is kept of a secret, which takes its time; one that is the same as before is left as it is. */
+export const accountOf = async (db: Knex, staff: Account): Promise<ReadyAccount> => {
+  const { id = randomUUID(), role } = staff;
+  const before = (await db('staff').where({ id }).first('role', 'secret')) as { role: StaffRole; secret: string } | undefined;
+  const same = before !== undefined && (await checkSecret(staff.secret, before.secret));
   return {
-    ok: true,
-    session: { staff: { id: row.id, name: row.name, role: row.role }, device },
-    token,
-    grant,
-    deviceToken: newDeviceToken,
+    row: { id, name: staff.name.trim(), role, nameFolded: fold(staff.name), secret: same ? before.secret : await hashSecret(staff.secret) },
+    changed: before !== undefined && (!same || before.role !== role),
   };
+};
+
+/** Whose role or secret is another than before has to sign in anew everywhere. */
+export const putAccount = async (trx: Knex, { row, changed }: ReadyAccount, now: Date): Promise<void> => {
+  await trx('staff').insert(row).onConflict('id').merge();
+  if (changed) await endAllOf(trx, row.id, now);
+};
+
+/** Adds somebody, or changes them. */
+export const putStaff = async (db: Knex, staff: Account, now: Date): Promise<void> => {
+  const ready = await accountOf(db, staff);
+  await db.transaction((trx) => putAccount(trx, ready, now));
+};
+
+export type StaffRow = Staff & { withdrawnAt: string | null };
+export const allStaff = async (db: Knex): Promise<StaffRow[]> =>
+  (await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt')) as StaffRow[];
+
+/** Ends every session and grant of somebody, but one session. @param but hash of the token of the one that stays */
+export const endAllOf = async (db: Knex, staff: string, now: Date, but = ''): Promise<void> => {
+  const theirs = () => db('session').where({ staff }).whereNot({ token: but });
+  await theirs().whereNull('endedAt').update({ endedAt: now.toISOString() });
+  await theirs().where('grantExpiresAt', '>', now.toISOString()).update({ grantExpiresAt: now.toISOString() });
+};
+
+/** Withdraws somebody: they sign in no more, and what they are signed in on ends. @returns whether there was such a one */
+export const withdrawStaff = (db: Knex, id: string, now: Date): Promise<boolean> =>
+  db.transaction(async (trx) => {
+    const changed = await trx('staff').where({ id, withdrawnAt: null }).update({ withdrawnAt: now.toISOString() });
+    if (changed > 0) await endAllOf(trx, id, now);
+    return changed > 0;
+  });
+
+/** Lets somebody in again who was withdrawn; they sign in anew. */
+export const takeBackStaff = async (db: Knex, id: string): Promise<boolean> =>
+  (await db('staff').where({ id }).whereNotNull('withdrawnAt').update({ withdrawnAt: null })) > 0;
+
+/** @param keep token of the session that stays, where somebody changes their own */
+export const changeSecret = async (db: Knex, id: string, secret: string, now: Date, keep: string | undefined): Promise<void> => {
+  const hashed = await hashSecret(secret);
+  await db.transaction(async (trx) => {
+    await trx('staff')
+      .where({ id })
+      .update({ secret: hashed, version: trx.raw('version + 1') });
+    await endAllOf(trx, id, now, keep === undefined ? '' : hashToken(keep));
+  });
 };
 
 export const addDevice = async (db: Knex, name: string, token: string, enrolled: boolean, now: Date): Promise<DeviceRow> => {
@@ -123,36 +100,6 @@ export const deviceOf = async (db: Knex, token: string | undefined): Promise<Dev
     : ((await db('device')
         .where({ token: hashToken(token), withdrawnAt: null })
         .first()) as DeviceRow | undefined);
-
-/** The session a cookie stands for, on the device it was opened on. */
-export const sessionOf = async (
-  db: Knex,
-  token: string | undefined,
-  deviceToken: string | undefined,
-  now: Date,
-): Promise<Session | undefined> => {
-  const device = await deviceOf(db, deviceToken);
-  if (token === undefined || !device) return undefined;
-  const row = (await db('session')
-    .join('staff', 'staff.id', 'session.staff')
-    .where({ 'session.token': hashToken(token), 'session.device': device.id, 'session.endedAt': null, 'staff.withdrawnAt': null })
-    .where('session.expiresAt', '>', now.toISOString())
-    .first('staff.id', 'staff.name', 'staff.role')) as Staff | undefined;
-  return row && { staff: { id: row.id, name: row.name, role: row.role }, device };
-};
-
-/** Whose events a delivery carries: a grant given to this very device, still good after its session has ended. */
-export const granted = async (db: Knex, grant: string, device: DeviceRow, now: Date): Promise<Staff | undefined> =>
-  (await db('session')
-    .join('staff', 'staff.id', 'session.staff')
-    .where({ 'session.grant': hashToken(grant), 'session.device': device.id })
-    .where('session.grantExpiresAt', '>', now.toISOString())
-    .first('staff.id', 'staff.name', 'staff.role')) as Staff | undefined;
-
-export const endSession = (db: Knex, token: string, now: Date) =>
-  db('session')
-    .where({ token: hashToken(token) })
-    .update({ endedAt: now.toISOString() });
 
 const ENROLMENT_MS = 10 * 60_000;
 const ALPHABET = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -172,22 +119,19 @@ export const enrol = async (
   name: string,
   from: string,
   now: Date,
-): Promise<{ ok: true; device: DeviceRow; token: string } | Refused> => {
-  const keys = [`enrol:${from}`];
-  const waitMs = await waiting(db, keys, now.getTime());
-  if (waitMs > 0) return { ok: false, reason: 'wait', waitS: Math.ceil(waitMs / 1000) };
+): Promise<{ ok: true; device: DeviceRow; token: string } | { ok: false; reason: 'wrong' | 'wait'; waitS: number }> => {
   const token = newToken();
-  return db.transaction(async (trx) => {
+  const device = await db.transaction(async (trx) => {
     const taken = await trx('enrolment')
       .where({ code: hashToken(code.replace(/\s/g, '').toUpperCase()) })
       .where('expiresAt', '>', now.toISOString())
       .del();
-    if (taken === 0) {
-      await missed(trx, keys, now.getTime());
-      return { ok: false, reason: 'wrong', waitS: 0 } as const;
-    }
-    return { ok: true, device: await addDevice(trx, name, token, true, now), token } as const;
+    return taken === 0 ? undefined : addDevice(trx, name, token, true, now);
   });
+  if (device) return { ok: true, device, token };
+  // Sixty bits are not guessed; misses are counted so that nobody tries all day, and a good code is never held up by others'.
+  const waitS = await countTry(db, 'code', from);
+  return { ok: false, reason: waitS > 0 ? 'wait' : 'wrong', waitS };
 };
 
 /** Keeps the public key a device signs seals with. A device has one key: a second one would let it disown the first. */

@@ -11,6 +11,7 @@ import { Card, Notice, Tag } from '../../ui/board';
 import { Alt, Go } from '../../ui/press';
 import { Screen } from '../../ui/screen';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { People } from './People';
 
 const clock = (at: string) => new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
@@ -65,6 +66,7 @@ export const Phones = () => {
           </Card>
         ))}
         <Small>{t('phones.withdrawnNote')}</Small>
+        <People />
       </View>
     </Screen>
   );

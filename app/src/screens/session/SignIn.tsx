@@ -35,9 +35,9 @@ export const SignIn = () => {
           ? t('signIn.noAnswer')
           : error.problem.code === 'wrong'
             ? t('signIn.wrong')
-            : error.problem.code === 'notEnrolled'
-              ? t('signIn.notEnrolled')
-              : error.problem.title,
+            : error.problem.code === 'wrongHere'
+              ? t('signIn.wrongHere')
+              : `${error.problem.title} ${error.problem.detail ?? ''}`,
       );
     } finally {
       setBusy(false);
