@@ -34,7 +34,7 @@ export const day = (): Promise<Figure[]> =>
       secureCookies: false,
       now: () => new Date(),
     };
-    const server = makeApp(quay, undefined, false).listen(0, '127.0.0.1');
+    const server = makeApp(quay, undefined).listen(0, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));
     const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
     const signedIn = await fetch(`${url}/session`, {

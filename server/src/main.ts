@@ -1,8 +1,9 @@
 import { createServer as createHttp, type Server } from 'node:http';
 import { createServer as createHttps } from 'node:https';
-import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { isIP } from 'node:net';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { RequestHandler } from 'express';
+import type { Response } from 'express';
 import { comparer, THREADS } from './compare/pool';
 import { makeApp } from './http/app';
 import { Comparing } from './jobs/comparing';
@@ -10,8 +11,9 @@ import type { Quay } from './http/mount';
 import { ProblemError } from './http/problem';
 import { outsideOf } from './outside/outside';
 import { pictureProgram, picturesApart } from './picture/pictures';
-import { DataFolderError, openStore } from './store/open';
-import { PID_FILE, putRestoredInPlace } from './store/restore';
+import { holdFolder } from './store/lock';
+import { DataFolderError, openStore, readyFolder } from './store/open';
+import { PID_FILE, putRestoredInPlace, runningOn } from './store/restore';
 import { quayKey, readEpoch, readOperator } from './store/setting';
 import { clearTries } from './store/tries';
 import { clearUnfinished } from './store/upload';
@@ -25,7 +27,8 @@ export type StartOptions = {
   host: string;
   tlsCert?: string | undefined;
   tlsKey?: string | undefined;
-  behindProxy: boolean;
+  /** Addresses of proxies whose word on who asks is taken; undefined where there is none in front. */
+  proxies?: readonly string[] | undefined;
   /** How far the clock of a demonstration is ahead of the real one, ms. */
   clockAheadMs?: number | undefined;
 };
@@ -35,6 +38,9 @@ export class StartError extends Error {}
 
 /** How often photographs that were begun and left are looked for, ms. */
 const CLEAR_EVERY_MS = 6 * 3_600_000;
+
+/** Whoever has not said within this what they want is not waited for, ms. What they send takes as long as Node.js lets it. */
+const HEADERS_MS = 20_000;
 
 const listen = (server: Server, port: number, host: string) =>
   new Promise<void>((resolve, reject) => {
@@ -48,30 +54,45 @@ const listen = (server: Server, port: number, host: string) =>
     server.listen(port, host, resolve);
   });
 
-/** Lets requests through while open; while it is shut they are told to come back, and those under way are waited for. */
-const makeGate = () => {
+/** Takes the folder for this program. @throws StartError when another one has it @returns how to let go */
+const holdOrSay = (data: string): (() => void) => {
+  const letGo = holdFolder(data);
+  if (letGo) return letGo;
+  const pid = runningOn(data);
+  throw new StartError(
+    `Another quay runs on ${data}${pid === undefined ? '' : ` (process ${pid})`}. Stop it first, or start with another --data.`,
+  );
+};
+
+/** So long what is under way is waited for before it is cut off, and so long after that, ms. */
+const [GRACE_MS, CUT_MS] = [5000, 20_000];
+
+/** Lets requests at the data while open; while it is shut they are told to come back, and those under way are waited for. */
+export const makeGate = (graceMs = GRACE_MS, cutMs = CUT_MS) => {
   let shut = false;
-  let under = 0;
+  const under = new Set<Response>();
   let idle: (() => void) | undefined;
+  const soon = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms).unref());
+  const nobody = () => new Promise<void>((resolve) => (under.size === 0 ? resolve() : (idle = resolve)));
   return {
-    pass: ((_req, res, next) => {
+    enter: (res: Response) => {
       if (shut) {
         res.set('Retry-After', '3');
-        next(new ProblemError(503, 'restoring', 'The quay is being restored.', 'What your phone keeps is safe and goes out afterwards.'));
-        return;
+        throw new ProblemError(503, 'restoring', 'The quay is being restored.', 'What your phone keeps is safe and goes out afterwards.');
       }
-      under += 1;
-      res.once('close', () => {
-        under -= 1;
-        if (under === 0) idle?.();
-      });
-      next();
-    }) satisfies RequestHandler,
-    /** Runs work while nothing else does. */
+      under.add(res);
+      return () => {
+        under.delete(res);
+        if (under.size === 0) idle?.();
+      };
+    },
+    /** Runs work while nothing else does. Who is answered slowly, because they read slowly, is cut off after a while. */
     alone: async (work: () => Promise<void>) => {
       shut = true;
       try {
-        if (under > 0) await new Promise<void>((resolve) => (idle = resolve));
+        await Promise.race([nobody(), soon(graceMs)]);
+        for (const res of under) res.destroy();
+        await Promise.race([nobody(), soon(cutMs)]);
         await work();
       } finally {
         idle = undefined;
@@ -84,15 +105,24 @@ const makeGate = () => {
 /** Starts the quay. @throws StartError, DataFolderError @returns a way to stop it cleanly, and to put a restored backup in place */
 export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void>; takeRestored(): Promise<void> }> => {
   const pictures = picturesApart(pictureProgram(import.meta.dirname));
-  const store = await openStore(options.data, pictures);
+  readyFolder(options.data);
+  let letGo = holdOrSay(options.data);
+  const store = await openStore(options.data, pictures).catch((error: unknown) => {
+    letGo();
+    throw error;
+  });
+  const giveUp = async () => {
+    await store.close();
+    letGo();
+  };
   const simulated = (await readOperator(store.db))?.simulated === true;
   const { clockAheadMs = 0 } = options;
   if (clockAheadMs !== 0 && !simulated) {
-    await store.close();
+    await giveUp();
     throw new StartError('Only a demonstration may go by another clock than the real one; leave --clock-ahead-ms away.');
   }
   const now = () => new Date(Date.now() + clockAheadMs);
-  const secure = options.tlsCert !== undefined || options.behindProxy;
+  const secure = options.tlsCert !== undefined || options.proxies !== undefined;
   const quay: Quay = {
     store,
     key: await quayKey(store.db),
@@ -104,20 +134,21 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     now,
   };
   const gate = makeGate();
-  const app = makeApp(quay, options.web, options.behindProxy, gate.pass);
+  const app = makeApp(quay, options.web, options.proxies, gate);
   let server: Server;
   if (options.tlsCert !== undefined && options.tlsKey !== undefined) {
     try {
       server = createHttps({ cert: readFileSync(options.tlsCert), key: readFileSync(options.tlsKey) }, app);
     } catch (error) {
-      await store.close();
+      await giveUp();
       throw new StartError(`The certificate or key cannot be used: ${(error as Error).message}`);
     }
   } else server = createHttp(app);
+  server.headersTimeout = HEADERS_MS;
   try {
     await listen(server, options.port, options.host);
   } catch (error) {
-    await store.close();
+    await giveUp();
     throw error;
   }
   const beginComparing = () => {
@@ -156,13 +187,18 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
       await quay.comparing?.stop();
       await pictures.end();
       await quay.store.close();
-      rmSync(pidFile, { force: true });
+      // Another one may have written it since, on data that was moved here.
+      if (existsSync(pidFile) && readFileSync(pidFile, 'utf8') === String(process.pid)) rmSync(pidFile);
+      letGo();
     },
     takeRestored: () =>
       gate.alone(async () => {
         await quay.comparing?.stop();
         await quay.store.close();
         putRestoredInPlace(options.data);
+        // The lock went aside with the folder.
+        letGo();
+        letGo = holdOrSay(options.data);
         quay.store = await openStore(options.data, pictures);
         quay.key = await quayKey(quay.store.db);
         quay.epoch = await readEpoch(quay.store.db);
@@ -171,6 +207,18 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
         console.log('quay: the restored data is in place');
       }),
   };
+};
+
+/** `--behind-proxy [ADDRESS[,ADDRESS]]`: proxies on this machine, and those named. @throws StartError for what is no address */
+export const proxiesOf = (given: string | undefined): string[] => {
+  const named = given === undefined || given.startsWith('--') ? [] : given.split(',').map((one) => one.trim());
+  for (const one of named) {
+    const [address = '', bits] = one.split('/');
+    const most = isIP(address) === 6 ? 128 : 32;
+    if (isIP(address) === 0 || (bits !== undefined && !(/^\d{1,3}$/.test(bits) && Number(bits) >= 1 && Number(bits) <= most)))
+      throw new StartError(`--behind-proxy wants addresses such as 10.0.0.2 or 10.0.0.0/24, not “${one}”.`);
+  }
+  return ['loopback', ...named];
 };
 
 const flag = (name: string): string | undefined => {
@@ -194,10 +242,9 @@ export const run = async (): Promise<void> => {
       host: flag('host') ?? '0.0.0.0',
       tlsCert: flag('tls-cert'),
       tlsKey: flag('tls-key'),
-      behindProxy: process.argv.includes('--behind-proxy'),
+      proxies: process.argv.includes('--behind-proxy') ? proxiesOf(flag('behind-proxy')) : undefined,
       clockAheadMs: Number(ahead ?? 0),
     });
-    console.log(`quay: listening on port ${running.port}`);
     let stopping = false;
     for (const signal of ['SIGTERM', 'SIGINT'] as const) {
       process.on(signal, () => {
@@ -213,6 +260,8 @@ export const run = async (): Promise<void> => {
         process.exit(1);
       });
     });
+    // Said last: whoever reads it may tell this process to end at once.
+    console.log(`quay: listening on port ${running.port}`);
   } catch (error) {
     if (!(error instanceof StartError) && !(error instanceof DataFolderError)) throw error;
     console.error(error.message);

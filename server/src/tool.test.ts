@@ -67,6 +67,57 @@ describe('importing', () => {
   });
 });
 
+describe('a folder on which a quay runs', () => {
+  const started = async (...more: string[]): Promise<{ child: ChildProcess; said: string }> => {
+    const child = spawn(process.execPath, [join(DIST, 'quay.mjs'), '--data', data(), '--port', '0', '--host', '127.0.0.1', ...more], {
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let said = '';
+    await new Promise<void>((resolve) => {
+      for (const stream of [child.stdout, child.stderr])
+        stream.on('data', (text: Buffer) => {
+          said += text.toString();
+          if (said.includes('listening')) resolve();
+        });
+      child.once('exit', () => resolve());
+    });
+    return { child, said };
+  };
+  const ended = (child: ChildProcess, signal: 'SIGTERM' | 'SIGKILL') =>
+    new Promise<void>((resolve) => {
+      child.once('exit', () => resolve());
+      child.kill(signal);
+    });
+
+  it('is no second one’s, nor a restore’s that does not know of it; one that was killed holds nothing', async () => {
+    await tool('import', '--data', data(), '--from', DEMO);
+    const to = join(folder, 'backup');
+    await tool('backup', '--data', data(), '--to', to);
+    const first = await started();
+    const second = await started();
+    expect(second.said).toBe(`Another quay runs on ${data()} (process ${first.child.pid}). Stop it first, or start with another --data.\n`);
+    expect(second.child.exitCode).toBe(1);
+    expect(readFileSync(join(data(), 'quay.pid'), 'utf8')).toBe(String(first.child.pid));
+    // Its number is lost: the folder is not swapped under it all the same.
+    rmSync(join(data(), 'quay.pid'));
+    expect(await tool('restore', '--data', data(), '--from', to)).toMatchObject({
+      code: 1,
+      err: expect.stringContaining('A quay runs on') as string,
+    });
+    await ended(first.child, 'SIGKILL');
+    const third = await started();
+    expect(third.said).toContain('listening');
+    await ended(third.child, 'SIGTERM');
+    expect(existsSync(join(data(), 'quay.pid'))).toBe(false);
+    expect((await tool('restore', '--data', data(), '--from', to)).code).toBe(0);
+  });
+
+  it('behind a proxy wants addresses', async () => {
+    await tool('import', '--data', data(), '--from', DEMO);
+    expect((await started('--behind-proxy', 'proxy.example')).said).toContain('wants addresses such as 10.0.0.2');
+  });
+});
+
 describe('backup and restore', () => {
   it('go round: what was there is set aside, and the restored run of the data has another name', async () => {
     await tool('import', '--data', data(), '--from', DEMO);

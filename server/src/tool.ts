@@ -17,6 +17,7 @@ import { ExportError, writeExport } from './import/write';
 import { erasePeople } from './store/erase';
 import { DataFolderError, openStore, type Store } from './store/open';
 import { brokenHires, repairOf, type Repaired, setAside, takeBack } from './store/repair';
+import { holdFolder } from './store/lock';
 import { putRestoredInPlace, restoredBeside, runningOn } from './store/restore';
 import { newEpoch, quayKey, readOperator, writeOperator } from './store/setting';
 import { putStaff, secretFault } from './store/staff';
@@ -160,7 +161,11 @@ const restore = async (from: string, data: string) => {
   await withStore(fresh, ({ db }) => newEpoch(db));
   const pid = runningOn(data);
   if (pid === undefined) {
+    // A quay that nobody wrote down the number of would go on with data that is no longer there.
+    const letGo = existsSync(data) ? holdFolder(data) : () => undefined;
+    if (!letGo) throw new ToolError(`A quay runs on ${data}, and which process it is cannot be told. Stop it, then restore.`);
     const aside = putRestoredInPlace(data);
+    letGo();
     if (aside !== undefined) console.log(`what was in ${data} is now in ${aside}`);
   } else {
     process.kill(pid, 'SIGHUP');

@@ -1,5 +1,5 @@
 import compression from 'compression';
-import express, { type Application, type RequestHandler } from 'express';
+import express, { type Application } from 'express';
 import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -13,7 +13,7 @@ import { gatewayRoutes } from './gateway';
 import { fleetRoutes } from './fleet';
 import { hireRoutes } from './hire';
 import { keySafeRoutes } from './keySafe';
-import { mount, type Quay } from './mount';
+import { type Gate, mount, type Quay } from './mount';
 import { outsideRoutes } from './outside';
 import { weatherRoutes } from './weather';
 import { notFound, problems } from './problem';
@@ -29,12 +29,15 @@ const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 /** Files whose name carries their content's hash; everything else is asked for anew each time. */
 const HASHED = /\/(_expo\/static|assets|fonts)\/.*[.-][0-9a-f]{8,}\.\w+(\.br)?$/;
 
-/** @param web folder of the built app; without it only the API answers @param gate may hold requests back while the data is exchanged */
-export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolean, gate?: RequestHandler): Application => {
+/**
+ * @param web folder of the built app; without it only the API answers
+ * @param proxies addresses (or `loopback`) whose word on who asks and how is taken; nobody's unless said
+ * @param gate may hold requests back while the data is exchanged
+ */
+export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly string[] = [], gate?: Gate): Application => {
   const app = express();
   app.disable('x-powered-by');
-  // One proxy in front: its word on address and protocol is taken, nobody else's.
-  if (behindProxy) app.set('trust proxy', 1);
+  app.set('trust proxy', proxies.length > 0 ? [...proxies] : false);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -60,9 +63,8 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
       strictTransportSecurity: quay.secureCookies ? { maxAge: 15_552_000, includeSubDomains: false } : false,
     }),
   );
-  if (gate) app.use('/api', gate);
-  app.use('/api', compression(), express.json({ limit: '4mb' }));
-  mount(app, quay, ENDPOINTS, [
+  app.use('/api', compression());
+  const routes = [
     ...sessionRoutes,
     ...hireRoutes,
     ...recordRoutes,
@@ -78,7 +80,8 @@ export const makeApp = (quay: Quay, web: string | undefined, behindProxy: boolea
     ...dossierRoutes,
     ...compareRoutes,
     ...weatherRoutes,
-  ]);
+  ];
+  mount(app, quay, ENDPOINTS, routes, gate);
   app.use('/api', notFound);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
     app.use(

@@ -21,7 +21,14 @@ export const hireRoutes = [
     const pack = (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
     res.set('ETag', `"${pack.hire.version}"`);
     // Notes are the quay's own, and who else hires is nobody's business.
-    return renter ? { ...pack, hire: { ...pack.hire, notes: '' }, away: pack.away && { ...pack.away, hire: '', renter: '' } } : pack;
+    if (!renter) return pack;
+    const { hire, away, before } = pack;
+    return {
+      ...pack,
+      hire: { ...hire, notes: '' },
+      away: away && { ...away, hire: '', renter: '' },
+      ...(before ? { before: { ...before, hire: '', pictures: {} } } : {}),
+    };
   }),
   on(api.changeHire, async ({ quay, params, body, seen, res }) => {
     const done =

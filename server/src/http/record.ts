@@ -121,16 +121,21 @@ export const recordRoutes = [
   on(api.getPhoto, async (call) => {
     const row = await photoRow(call.quay.store, call.params.hireId, call.params.sha);
     if (!row) return fail(404, 'noPhoto', 'This photograph has not arrived at the quay.');
-    if (call.query.size === 'small') {
-      call.res.set({ 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable' });
-      call.res.end(await copyOf(call.quay.store, call.params.sha, 'small'));
+    const { res, quay, params, renter } = call;
+    // What a link opened is gone with the link; staff's browsers ask each time whether they may still show it.
+    const etag = `"${params.sha}"`;
+    res.set({ 'Cache-Control': renter ? 'no-store' : 'private, no-cache', ETag: etag });
+    // A renter gets a photograph without where it was taken and by whose camera.
+    const copy = call.query.size === 'small' ? 'small' : renter ? 'plain' : undefined;
+    if (copy) {
+      res.type('image/jpeg').send(await copyOf(quay.store, params.sha, copy));
       return sent;
     }
-    call.res.set({
-      'Content-Type': row.media,
-      'Content-Length': String(row.bytes),
-      'Cache-Control': 'private, max-age=31536000, immutable',
-    });
+    if (call.req.get('if-none-match') === etag) {
+      res.status(304).end();
+      return sent;
+    }
+    res.set({ 'Content-Type': row.media, 'Content-Length': String(row.bytes) });
     await pipeline(createReadStream(fileOf(call.quay.store, call.params.sha)), call.res);
     return sent;
   }),

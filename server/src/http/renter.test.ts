@@ -1,5 +1,6 @@
-import { digestOf } from '@quay/core/record/canonical';
-import { type Client, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
+import sharp from 'sharp';
+import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
+import { type Client, eventOf, handOn, MANAGER, naming, testQuay, type TestQuay } from '../testing/quay';
 
 let quay: TestQuay;
 let hand: Client;
@@ -13,6 +14,7 @@ const linkTo = async (hire: string): Promise<string> => {
   const { json } = await hand.send('POST', `/hires/${hire}/links`, {});
   return (json.url as string).split('#')[1]!;
 };
+const deviceOfHand = async () => ((await hand.send('GET', '/session')).json.device as { id: string }).id;
 const opened = async (hire: string) => {
   const phone = quay.client();
   const { status, json } = await phone.send('POST', '/renter/session', { token: await linkTo(hire) });
@@ -63,6 +65,32 @@ describe('a renter’s link', () => {
     for (let i = 0; i < 9; i += 1) await quay.client().send('POST', '/renter/session', { token: `${i}` });
     const slowed = await quay.client().send('POST', '/renter/session', { token: 'x' });
     expect([slowed.status, Number(slowed.headers.get('retry-after')) > 0]).toEqual([429, true]);
+  });
+
+  it('gives photographs without where they were taken, for as long as it is good, and no name of anybody else’s hire', async () => {
+    const { send, device } = await opened('h-1001');
+    const shot = await sharp({ create: { width: 64, height: 48, channels: 3, background: '#336677' } })
+      .withExif({ IFD0: { Make: 'Somebody' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '47/1 59/1 0/1' } })
+      .jpeg()
+      .toBuffer();
+    const sha = nameOfBytes(shot);
+    await send('POST', '/hires/h-1001/events', { sentAt: quay.clock.now.toISOString(), events: [naming('h-1001', device, sha)] });
+    await hand.send('PATCH', `/hires/h-1001/photos/${sha}?offset=0&size=${shot.length}`, new Uint8Array(shot));
+    const [theirs, ours] = [await send('GET', `/hires/h-1001/photos/${sha}`), await hand.send('GET', `/hires/h-1001/photos/${sha}`)];
+    expect((await sharp(theirs.bytes).metadata()).exif).toBeUndefined();
+    expect((await sharp(ours.bytes).metadata()).exif).toBeDefined();
+    expect([theirs.headers.get('cache-control'), ours.headers.get('cache-control')]).toEqual(['no-store', 'private, no-cache']);
+    const again = await hand.send('GET', `/hires/h-1001/photos/${sha}`, undefined, { 'if-none-match': ours.headers.get('etag')! });
+    expect([again.status, again.bytes.length]).toEqual([304, 0]);
+    // The same boat went out before with somebody else.
+    const earlier = eventOf('h-1008', await deviceOfHand(), { kind: 'castOff' });
+    await hand.send('POST', '/hires/h-1008/events', { sentAt: quay.clock.now.toISOString(), events: [earlier] });
+    await quay.store.db('hire').where({ id: 'h-1008' }).update({ from: '2026-06-13T05:00:00.000Z', to: '2026-06-13T06:00:00.000Z' });
+    await hand.send('GET', '/day');
+    const [pack, full] = [await send('GET', '/hires/h-1001'), await hand.send('GET', '/hires/h-1001')];
+    expect(full.json.before).toMatchObject({ hire: 'h-1008' });
+    expect(pack.json.before).toMatchObject({ hire: '', pictures: {} });
+    expect(JSON.stringify(pack.json)).not.toContain('h-1008');
   });
 
   it('is kept nowhere but in its hash', async () => {

@@ -34,7 +34,7 @@ beforeAll(async () => {
     secureCookies: true,
     now: () => new Date(),
   };
-  server = makeApp(quay, web, false).listen(0, '127.0.0.1');
+  server = makeApp(quay, web).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
@@ -108,7 +108,6 @@ describe('what cannot be read', () => {
         now: () => new Date(),
       },
       undefined,
-      false,
     ).listen(0, '127.0.0.1');
     await new Promise((resolve) => broken.once('listening', resolve));
     const answer = await fetch(`http://127.0.0.1:${(broken.address() as AddressInfo).port}/api/session`, {

@@ -1,5 +1,5 @@
 import type { Known } from '@quay/core/drill/faults';
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openStore, type Store } from '../store/open';
@@ -103,7 +103,9 @@ describe('a folder with faults', () => {
         .replace('h-1014,', 'h-1013,'),
     );
     edit('prices.csv', (text) => text.replace('Fender,each,38,20', 'Fender,each,38.005,20'));
-    edit('staff.csv', (text) => text.replace('204618', '1234'));
+    edit('staff.csv', (text) => `${text.replace('204618', '1234').trimEnd()}\nbram,Bram Twice,hand,111111\nno id!,Odd One,hand,222222\n`);
+    rmSync(at('bases.json'));
+    mkdirSync(at('bases.json'));
     edit('boats/tuppenny-bun.json', (text) => text.replace('"class": "pontoon-7"', '"class": "pontoon-9"'));
     edit('classes/rib-6.json', (text) => text.slice(0, -40));
     const said = faults();
@@ -114,6 +116,9 @@ describe('a folder with faults', () => {
         expect.stringMatching(/^hires\.csv, line 15: id “h-1013” is used twice/),
         expect.stringMatching(/^prices\.csv, line 4: amount “38\.005” is no sum in EUR/),
         expect.stringMatching(/^staff\.csv, line 3: A hand’s PIN is six to twelve digits/),
+        expect.stringMatching(/^staff\.csv, line 6: id “bram” is used twice/),
+        expect.stringMatching(/^staff\.csv, line 7: id “no id!” is not made of letters/),
+        expect.stringMatching(/^bases\.json, \(whole\): this is a folder, not a file/),
         expect.stringMatching(/^boats\/tuppenny-bun\.json, class: there is no readable class book “pontoon-9”/),
         expect.stringMatching(/^classes\/rib-6\.json, \(whole\): is no JSON/),
       ]),

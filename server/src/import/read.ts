@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod/mini';
 import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
@@ -18,9 +18,13 @@ import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
 import { DamageSchool, FUEL_SCHEMES, Price, PriceList } from '@quay/core/settlement/prices';
 import { instantOf } from '@quay/core/time/zone';
 import { Waters } from '@quay/core/waters/zone';
+import { Id } from '@quay/contract/parts';
 import { fold, secretFault } from '../store/staff';
 import { type CsvRow, readCsv } from './csv';
 import { type Fault, sayFault } from './fault';
+
+/** No file of an operator's comes near it; a larger one is something else. */
+const FILE_LIMIT_BYTES = 32 * 1024 ** 2;
 
 export const OperatorFile = z.extend(Handing, {
   format: z.literal('quay-operator/1'),
@@ -96,10 +100,20 @@ export const readImport = (
       })),
     );
   const readText = (file: string): string | undefined => {
-    const path = join(folder, file);
-    if (existsSync(path)) return readFileSync(path, 'utf8');
-    faults.push({ file, where: '(whole)', reason: 'this file is missing' });
-    return undefined;
+    const whole = (reason: string) => {
+      faults.push({ file, where: '(whole)', reason });
+      return undefined;
+    };
+    try {
+      const path = join(folder, file);
+      if (statSync(path).size > FILE_LIMIT_BYTES) return whole(`this file is larger than ${FILE_LIMIT_BYTES / 1024 ** 2} MB`);
+      return readFileSync(path, 'utf8');
+    } catch (error) {
+      const { code } = error as NodeJS.ErrnoException;
+      return whole(
+        code === 'ENOENT' ? 'this file is missing' : code === 'EISDIR' ? 'this is a folder, not a file' : `cannot be read: ${code}`,
+      );
+    }
   };
   const readJson = <T>(file: string, schema: z.ZodMiniType<T>): T | undefined => {
     const text = readText(file);
@@ -116,13 +130,18 @@ export const readImport = (
     for (const issue of read.error.issues) faults.push({ file, where: pathOf(raw, issue.path), reason: issue.message });
     return undefined;
   };
-  const filesIn = (sub: string, ending: string) =>
-    existsSync(join(folder, sub))
-      ? readdirSync(join(folder, sub))
-          .filter((name) => name.endsWith(ending))
-          .sort()
-          .map((name) => `${sub}/${name}`)
-      : [];
+  const filesIn = (sub: string, ending: string) => {
+    const path = join(folder, sub);
+    if (!existsSync(path)) return [];
+    if (!statSync(path).isDirectory()) {
+      faults.push({ file: sub, where: '(whole)', reason: 'this is a file, not a folder' });
+      return [];
+    }
+    return readdirSync(path)
+      .filter((name) => name.endsWith(ending))
+      .sort()
+      .map((name) => `${sub}/${name}`);
+  };
 
   /** Reads every file of a folder, and remembers which file an id came from. */
   const readAll = <T extends { id: string }>(
@@ -296,8 +315,14 @@ const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] => {
   if (text === undefined) return [];
   const file = 'staff.csv';
   const names = new Set<string>();
+  const ids = new Set<string>();
   return readCsv(file, text, ['id', 'name', 'role', 'secret'], faults).flatMap((row): StaffIn[] => {
     const where = `line ${row.line}`;
+    const id = row.get('id');
+    if (!Id.safeParse(id).success) faults.push({ file, where, reason: `id “${id}” is not made of letters, digits and hyphens` });
+    if (ids.has(id)) faults.push({ file, where, reason: `id “${id}” is used twice` });
+    ids.add(id);
+    if (row.get('name') === '' || row.get('name').length > 80) faults.push({ file, where, reason: 'a name has 1 to 80 characters' });
     const role = row.get('role');
     if (role !== 'hand' && role !== 'manager') {
       faults.push({ file, where, reason: `role “${role}” is neither hand nor manager` });
@@ -307,7 +332,7 @@ const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] => {
     if (weak !== undefined) faults.push({ file, where, reason: weak });
     if (names.has(fold(row.get('name')))) faults.push({ file, where, reason: `name “${row.get('name')}” is used twice` });
     names.add(fold(row.get('name')));
-    return [{ id: row.get('id'), name: row.get('name'), role, secret: row.get('secret') }];
+    return [{ id, name: row.get('name'), role, secret: row.get('secret') }];
   });
 };
 
@@ -349,7 +374,7 @@ const readHires = (
       return undefined;
     };
     const id = row.get('id');
-    if (!/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/.test(id)) no(`id “${id}” is not made of letters, digits and hyphens`);
+    if (!Id.safeParse(id).success) no(`id “${id}” is not made of letters, digits and hyphens`);
     if (seen.has(id)) no(`id “${id}” is used twice`);
     seen.add(id);
     const boat = boats.find((one) => one.id === row.get('boat')) ?? no(`there is no boat “${row.get('boat')}”`);

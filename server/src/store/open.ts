@@ -20,8 +20,8 @@ export type Store = {
 /** The data folder cannot be used; the message is for whoever started the program. */
 export class DataFolderError extends Error {}
 
-/** Makes sure of the folder before anything else touches it, so that the reason is clear. */
-const readyFolder = (folder: string) => {
+/** Makes sure of the folder before anything else touches it, so that the reason is clear. @throws DataFolderError */
+export const readyFolder = (folder: string) => {
   try {
     mkdirSync(join(folder, 'photos'), { recursive: true });
     accessSync(folder, constants.R_OK | constants.W_OK);
@@ -42,6 +42,8 @@ export const openStore = async (folder: string, pictures: PictureWork = pictures
     client: 'better-sqlite3',
     connection: { filename: join(folder, 'quay.sqlite') },
     useNullAsDefault: true,
+    // A statement that fails is told without what it was about: names and contacts are nobody's who reads a log.
+    compileSqlOnError: false,
     // One connection: inside a transaction nothing else may be awaited.
     pool: {
       min: 1,

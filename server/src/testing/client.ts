@@ -1,7 +1,7 @@
 export const MANAGER = { name: 'Mina Garrow', secret: 'lamp on the long pier' };
 export const HAND = { name: 'bram oduya', secret: '204618' };
 
-type Answer = { status: number; json: Record<string, unknown>; headers: Headers };
+type Answer = { status: number; json: Record<string, unknown>; headers: Headers; bytes: Buffer };
 
 /** A client with its own cookies, as one browser has. */
 export class Client {
@@ -41,7 +41,7 @@ export class Client {
     // Read to its end in any case: a connection left half read keeps the server from stopping.
     const bytesOf = Buffer.from(await response.arrayBuffer());
     const json = (type.includes('json') ? JSON.parse(bytesOf.toString()) : {}) as Record<string, unknown>;
-    return { status: response.status, json, headers: response.headers };
+    return { status: response.status, json, headers: response.headers, bytes: bytesOf };
   }
 
   /** What a way that gives a file gives. */

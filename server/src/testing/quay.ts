@@ -7,6 +7,7 @@ import type { Known } from '@quay/core/drill/faults';
 import type { BookFault } from '@quay/core/fleet/lay';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { makeApp } from '../http/app';
+import type { Gate } from '../http/mount';
 import { loadImport } from '../import/load';
 import { readImport } from '../import/read';
 import { type Outside, outsideOf } from '../outside/outside';
@@ -38,7 +39,11 @@ class AllKnown extends Map<string, BookFault[]> {
 export const drillsKnown: Known = new AllKnown();
 
 /** A quay with the demo's boats and bookings on a port of its own, in a folder that goes with it. */
-export const testQuay = async ({ simulated = true } = {}): Promise<TestQuay> => {
+export const testQuay = async ({
+  simulated = true,
+  proxies = [] as string[],
+  gate = undefined as Gate | undefined,
+} = {}): Promise<TestQuay> => {
   const folder = await mkdtemp(join(tmpdir(), 'quay-test-'));
   const store = await openStore(folder);
   const clock = { now: new Date('2026-06-13T10:42:00.000Z') };
@@ -50,7 +55,8 @@ export const testQuay = async ({ simulated = true } = {}): Promise<TestQuay> => 
   const app = makeApp(
     { store, key, outside, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now },
     undefined,
-    false,
+    proxies,
+    gate,
   );
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
