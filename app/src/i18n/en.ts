@@ -365,6 +365,8 @@ export const en = {
       bowAnchoringOnly: 'Anchored by the bow only',
       noWake: '“No wake” is judged',
       breach: 'A rule broken',
+      ownJackets: 'Jackets brought from home',
+      anchoring: 'Anchoring',
       station: 'Where',
       say: 'Say',
       show: 'Show',
@@ -562,6 +564,12 @@ export const en = {
       towing: { allowed: 'allowed', restricted: 'restricted', forbidden: 'forbidden' },
       bowAnchoringOnly: { always: 'always', exceptCrowdedDock: 'but at a crowded dock', exceptCalm: 'but in a calm' },
       noWake: { bySpeed: 'by speed', byNotch: 'by the lever', byWave: 'by the wave' },
+      ownJackets: {
+        never: 'do not count',
+        confirmedByHand: 'once a hand confirmed them',
+        confirmedByRenter: 'once the renter confirmed them',
+      },
+      anchoring: { allowed: 'allowed', knifeReady: 'with a knife and a weak link ready', emergencyOnly: 'in an emergency only' },
       breach: { wholeDeposit: 'the whole deposit', priced: 'priced', warning: 'a warning' },
     },
     fault: {

@@ -1,4 +1,5 @@
 import { differenceInCalendarDays } from 'date-fns';
+import { isDark } from '../afloat/light';
 import { TZDate } from '@date-fns/tz';
 import type { Base } from '../fleet/base';
 import type { Book } from '../fleet/book';
@@ -12,7 +13,7 @@ import type { Waters } from '../waters/zone';
 
 export type Circumstances = {
   boat: { id: string; book: Book };
-  base: Pick<Base, 'id' | 'zone' | 'schools'>;
+  base: Pick<Base, 'id' | 'zone' | 'schools' | 'position'>;
   waters: Pick<Waters, 'id' | 'kind' | 'schools'> | undefined;
   schools: Schools;
   rules: RuleSet;
@@ -30,6 +31,9 @@ export const schoolsFor = ({ schools, base, waters }: Pick<Circumstances, 'schoo
   ...base.schools,
   ...waters?.schools,
 });
+
+/** Boats that are due are often so late, ms. */
+const LATE_MS = 3_600_000;
 
 /** What conditions may ask about, as far as it is known. What nobody has told is left out, and cannot be judged. */
 export const factsOf = (of: Circumstances): Facts => {
@@ -54,6 +58,8 @@ export const factsOf = (of: Circumstances): Facts => {
     'hire.hours': (to.getTime() - from.getTime()) / 3_600_000,
     'hire.nights': differenceInCalendarDays(to, from),
     'hire.month': from.getMonth() + 1,
+    // Whoever is late by an hour needs lights.
+    'hire.nearDusk': base.position && isDark(new Date(to.getTime() + LATE_MS).toISOString(), base.position),
     'forecast.windMs': of.forecast?.windMs,
     'forecast.waterC': of.forecast?.waterC,
     ...Object.fromEntries(MATTERS.map((matter) => [`school.${matter}`, schoolOf(schools, matter)])),

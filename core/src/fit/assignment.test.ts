@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { NEWTONS } from '../fleet/jacket';
+import { NEWTONS } from '../fleet/jacketKinds';
 import { giveJackets, type Rack } from './assignment';
 import { type Person, SIZES, SWIMS } from './people';
 import type { RuleSet } from './rules';

@@ -4,8 +4,8 @@ import { massRange, type Person } from './people';
 import type { RuleSet } from './rules';
 import { comesFirst, misfit, newtonsFor } from './suits';
 
-/** Jackets of one make, serviceable ones only, lying in one place: a line of the boat's equipment or of the store. */
-export type Rack = { fitting: string; jacket: Jacket; where: 'aboard' | 'store'; count: number };
+/** Jackets of one make, serviceable ones only: a line of the boat's equipment or of the store, or somebody's own. */
+export type Rack = { fitting: string; jacket: Jacket; where: 'aboard' | 'store' | 'brought'; count: number };
 /** What somebody already wears, by the hand who gave it. */
 export type Worn = ReadonlyMap<string, { fitting: string; where: Rack['where'] }>;
 

@@ -54,7 +54,7 @@ export const FACTS = [
   'hire.hours',
   'hire.nights',
   'hire.month',
-  'hire.afterDusk',
+  'hire.nearDusk',
   'forecast.windMs',
   'forecast.waterC',
   'toldWithin.days',

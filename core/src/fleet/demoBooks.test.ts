@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { BoatBook, type Book, ClassBook } from './book';
+import { judge } from './judge';
 import { layBooks, lineageOf } from './lay';
 
 /** What is briefed with the demonstration's own books, where it could hurt somebody or cost them money wrongly. */
@@ -73,8 +74,22 @@ describe('the books of the demonstration', () => {
       for (const gauge of gauges) if (gauge.reads === 'sightLine') expect(gauge.name.en).not.toMatch(/dipstick/i);
     expect(point('pontoon-7', 'leg-up').say.en).toMatch(/out of the water only with the engine off/);
     expect(point('cruiser-10', 'tide-lines').say.en).toMatch(/two and a half metres/);
-    expect(counted('houseboat-14')).toEqual(expect.arrayContaining(['anchor-knife']));
+    for (const one of ['houseboat-14', 'rib-6', 'cruiser-10']) expect(counted(one)).toContain('anchor-knife');
     expect(counted('houseboat-14')).not.toContain('mugs');
+  });
+
+  it('tell of lights where the hire ends near dusk, of two ways out, of children, pets, valuables and lamps', () => {
+    for (const boat of books.keys()) {
+      const { when, say, weight } = point(boat, 'dusk-lights');
+      const judged = (nearDusk: boolean, nights: number) => judge(when!, { 'hire.nearDusk': nearDusk, 'hire.nights': nights });
+      expect([weight, judged(true, 0), judged(false, 0), judged(true, 2)]).toEqual(['must', 'yes', 'no', 'no']);
+      expect(say.en).toMatch(boat === 'electric-5' ? /no lights.*before the sun is down/ : /Lights on before the sun is down/);
+      for (const id of ['small-ones', 'pets', 'valuables']) expect(point(boat, id)).toBeDefined();
+    }
+    for (const boat of ['houseboat-14', 'cruiser-10', 'canal-12']) {
+      expect(point(boat, 'exits').say.en).toMatch(/Two ways out/);
+      expect(point(boat, 'lamps-off').say.en).toMatch(/Lamps off/);
+    }
   });
 
   it('tell of locks, tunnels and anchors what keeps hands and people whole', () => {
@@ -89,7 +104,19 @@ describe('the books of the demonstration', () => {
     ])
       expect(locks).toMatch(part);
     expect(point('canal-12', 'tunnel').say.en).toMatch(/jackets on, lamp on/);
-    expect(point('canal-12', 'bow-anchor').say.en).toMatch(/emergencies only/);
+    for (const [id, school] of [
+      ['bow-anchor', ['allowed', 'knifeReady']],
+      ['anchor-knife', ['knifeReady']],
+      ['anchor-emergency', ['emergencyOnly']],
+    ] as const)
+      for (const one of ['allowed', 'knifeReady', 'emergencyOnly'])
+        expect([id, one, judge(point('canal-12', id).when!, { 'school.anchoring': one })]).toEqual([
+          id,
+          one,
+          (school as readonly string[]).includes(one) ? 'yes' : 'no',
+        ]);
+    expect(point('canal-12', 'anchor-emergency').say.en).toMatch(/emergencies only/);
+    expect(point('canal-12', 'anchor-knife').say.en).toMatch(/weak link.*cut/s);
     expect(point('canal-12', 'hot-water').say.en).toMatch(/scalds/);
   });
 

@@ -20,6 +20,9 @@ export const SCHOOLS = {
   towing: ['allowed', 'restricted', 'forbidden'],
   bowAnchoringOnly: ['always', 'exceptCrowdedDock', 'exceptCalm'],
   noWake: ['bySpeed', 'byNotch', 'byWave'],
+  /** Jackets that people bring from home. */
+  ownJackets: ['never', 'confirmedByHand', 'confirmedByRenter'],
+  anchoring: ['allowed', 'knifeReady', 'emergencyOnly'],
   breach: ['wholeDeposit', 'priced', 'warning'],
 } as const;
 export type Matter = keyof typeof SCHOOLS;

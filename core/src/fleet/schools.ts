@@ -21,6 +21,8 @@ export const Schools = z.object({
   towing: one(SCHOOLS.towing),
   bowAnchoringOnly: one(SCHOOLS.bowAnchoringOnly),
   noWake: one(SCHOOLS.noWake),
+  ownJackets: one(SCHOOLS.ownJackets),
+  anchoring: one(SCHOOLS.anchoring),
   breach: one(SCHOOLS.breach),
 });
 export type Schools = z.infer<typeof Schools>;

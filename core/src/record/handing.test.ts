@@ -1,4 +1,8 @@
-import { demoCase as of, party, people, recordOf as record, TODAY } from '../testing/demoHire';
+import type { Schools } from '../fleet/schools';
+import { demoCase as of, heldBy, party, people, recordOf as record, TODAY } from '../testing/demoHire';
+import { digestOf } from './canonical';
+import { project } from './project';
+import { readEvent } from './upcast';
 import type { EventBody } from './event';
 import {
   briefingOf,
@@ -8,6 +12,7 @@ import {
   languageOf,
   minutesTaken,
   minutesThere,
+  OWN_JACKET,
   peopleOf,
   questionsDue,
   racksOf,
@@ -66,6 +71,56 @@ describe('jackets as they are counted', () => {
     expect(bare.short).toMatchObject([{ jackets: 2, missing: 1, fromKg: 20, toKg: 30 }]);
     expect(holdsOf(record(party), book, TODAY, bare)).toContainEqual({ is: 'noJacket', people: bare.unserved });
     expect(holdsOf(record(party), book, TODAY, fit).map(({ is }) => is)).not.toContain('noJacket');
+  });
+});
+
+describe('a jacket that somebody brought', () => {
+  const label = { kind: 'foam' as const, fromKg: 20, toKg: 30, newtons: 100 as const };
+  const sheetOf = (massKg: number) => ({
+    salt: 'e'.repeat(32),
+    party: { people: [{ id: 'c', name: 'Kip', age: 8, massKg, swims: 'weakly' as const }] },
+  });
+  const fitBy = (role: 'hand' | 'renter', school: Schools['ownJackets'], massKg = 25, jacket = label) => {
+    const sheet = sheetOf(massKg);
+    const given: EventBody = { kind: 'jacketGiven', person: 'c', fitting: OWN_JACKET, where: 'brought', jacket };
+    const made = project([
+      ...heldBy('hand', [{ kind: 'partySet', sheet: digestOf(sheet), people: 1, children: 1 }]),
+      ...heldBy(role, [{ kind: 'partySet', sheet: digestOf(sheet), people: 1, children: 1 }, given]).slice(1),
+    ]);
+    const bare = { ...of.book, fittings: of.book.fittings.filter((fitting) => !fitting.jacket) };
+    const own = {
+      ...of,
+      book: bare,
+      base: { ...of.base, store: [] },
+      sheets: [sheet],
+      operator: { ...of.operator, schools: { ...of.operator.schools, ownJackets: school } },
+    };
+    return fitOf(made, own, TODAY)!;
+  };
+
+  it('counts by the school, once a hand or the renter confirmed it', () => {
+    expect(fitBy('hand', 'confirmedByHand')).toMatchObject({ unserved: [], given: [{ person: 'c', rack: { where: 'brought' } }] });
+    expect(fitBy('renter', 'confirmedByRenter').unserved).toEqual([]);
+    expect(fitBy('renter', 'confirmedByHand')).toMatchObject({ unserved: ['c'], brought: [{ not: 'school' }] });
+    expect(fitBy('hand', 'never')).toMatchObject({ unserved: ['c'], brought: [{ not: 'school' }] });
+    expect(fitBy('hand', undefined).unserved).toEqual(['c']);
+  });
+
+  it('has to fit and to carry enough like any other', () => {
+    expect(fitBy('hand', 'confirmedByHand', 34)).toMatchObject({ unserved: ['c'], brought: [{ not: 'tooSmall' }] });
+    expect(fitBy('hand', 'confirmedByHand', 25, { ...label, newtons: 50 as never })).toMatchObject({
+      brought: [{ not: 'tooLittleBuoyancy' }],
+    });
+    expect(fitBy('hand', 'confirmedByHand', 25, { ...label, kind: 'selfInflating' as never })).toMatchObject({
+      brought: [{ not: 'inflatingNotForThem' }],
+    });
+  });
+
+  it('says what its label says, and no other jacket does', () => {
+    const read = (body: unknown) => readEvent({ ...heldBy('hand', [{ kind: 'castOff' }])[0]!.event, body }).ok;
+    expect(read({ kind: 'jacketGiven', person: 'c', fitting: 'own', where: 'brought', jacket: label })).toBe(true);
+    expect(read({ kind: 'jacketGiven', person: 'c', fitting: 'own', where: 'brought' })).toBe(false);
+    expect(read({ kind: 'jacketGiven', person: 'c', fitting: 'jackets-adult', where: 'aboard', jacket: label })).toBe(false);
   });
 });
 

@@ -11,6 +11,8 @@ import { crewFaults, type CrewFault, type Overload, overloads } from '../fit/abo
 import { type Assignment, giveJackets, type Rack, type Worn } from '../fit/assignment';
 import type { Party, Person } from '../fit/people';
 import type { RuleSet } from '../fit/rules';
+import { type Misfit, misfit } from '../fit/suits';
+import type { Jacket } from '../fleet/jacket';
 import { departureFault } from '../condition/counts';
 import { dateOf } from '../time/zone';
 import type { Waters } from '../waters/zone';
@@ -61,14 +63,45 @@ export const racksOf = (record: HireRecord, { book, base }: Pick<Case, 'book' | 
 export const wornOf = (record: HireRecord): Worn =>
   new Map(slotsUnder(record, 'jacket/', 'jacketGiven').map(({ value }) => [value.person, { fitting: value.fitting, where: value.where }]));
 
-export type Fit = Assignment & { people: Person[]; rules: RuleSet; overloads: Overload[]; crew: CrewFault[] };
+/** What somebody brought from home: the label's figures, and why it does not count, if so. */
+export type Brought = { person: string; jacket: Jacket; not: Misfit | 'school' | undefined };
+
+/** The line under which a jacket is entered that somebody brought. */
+export const OWN_JACKET = 'own';
+
+/** Jackets from home, as somebody confirmed them, judged by the school and by whom they have to fit. */
+const broughtOf = (record: HireRecord, people: readonly Person[], rules: RuleSet, school: Schools['ownJackets']): Brought[] =>
+  people.flatMap((person) => {
+    const found = slot(record, `jacket/${person.id}`, 'jacketGiven');
+    const jacket = found?.value.jacket;
+    if (!found || !jacket) return [];
+    const byRenter = found.by.actor.role === 'renter';
+    const counts = school === 'confirmedByRenter' || (school === 'confirmedByHand' && !byRenter);
+    return [{ person: person.id, jacket, not: counts ? misfit(person, jacket, rules) : 'school' }];
+  });
+
+export type Fit = Assignment & { people: Person[]; rules: RuleSet; overloads: Overload[]; crew: CrewFault[]; brought: Brought[] };
 
 /** @returns nothing while the party or the rules of these waters are unknown */
-export const fitOf = (record: HireRecord, of: Pick<Case, 'book' | 'base' | 'rules' | 'sheets'>, today: string): Fit | undefined => {
+export const fitOf = (
+  record: HireRecord,
+  of: Pick<Case, 'book' | 'base' | 'rules' | 'sheets' | 'operator' | 'waters'>,
+  today: string,
+): Fit | undefined => {
   const people = peopleOf(record, of.sheets);
   if (!people || !of.rules) return undefined;
+  const brought = broughtOf(record, people, of.rules, schoolsOf(of).ownJackets);
+  const own = new Map(brought.flatMap(({ person, jacket, not }) => (not === undefined ? [[person, jacket] as const] : [])));
+  // Whoever has their own leaves one to the others.
+  const others = people.filter(({ id }) => !own.has(id));
+  const assigned = giveJackets(others, racksOf(record, of, today), of.rules, wornOf(record));
   return {
-    ...giveJackets(people, racksOf(record, of, today), of.rules, wornOf(record)),
+    ...assigned,
+    given: [
+      ...assigned.given,
+      ...[...own].map(([person, jacket]) => ({ person, rack: { fitting: OWN_JACKET, jacket, where: 'brought' as const, count: 1 } })),
+    ],
+    brought,
     people,
     rules: of.rules,
     overloads: overloads(people, of.book.plate, of.book.places),

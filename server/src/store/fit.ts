@@ -72,7 +72,6 @@ export const fitOfHire = async (db: Knex, hire: string, record: HireRecord, book
   if (!record.slots.has('party')) return undefined;
   const ground = await groundOf(db, hire);
   if (!ground) return undefined;
-  // Neither hours nor settings bear on who fits what.
-  const sheets = await sheetsOf(db, hire);
-  return readingRecord(hire, () => fitOf(record, { ...ground, book, sheets }, today));
+  const [sheets, operator] = [await sheetsOf(db, hire), await readHanding(db)];
+  return readingRecord(hire, () => fitOf(record, { ...ground, book, sheets, operator }, today));
 };

@@ -20,6 +20,7 @@ import { Toggle } from '../../ui/toggle';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { useFitWords } from './fitWords';
+import { jacketOf, Own } from './Own';
 import { PartyForm } from './partyFormLater';
 import { keepParty } from './useParty';
 
@@ -82,7 +83,7 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
     view.add(
       open.map(({ id }) => {
         const { rack } = fit.given.find((one) => one.person === id)!;
-        return { kind: 'jacketGiven', person: id, fitting: rack.fitting, where: rack.where };
+        return jacketOf(id, rack);
       }),
     );
   const stops = fit.overloads.length + fit.short.length + fit.unknown.length + fit.crew.length;
@@ -203,11 +204,7 @@ const Wearer = ({ view, fit, person }: { view: HireView; fit: FitOf; person: Per
           label={`${words.jacket(rack)} · ${words.where(rack)}`}
           on={same === true}
           testID={`give-${person.id}`}
-          onChange={(on) =>
-            void (on
-              ? add([{ kind: 'jacketGiven', person: person.id, fitting: rack.fitting, where: rack.where }])
-              : found && undo(found.standing))
-          }
+          onChange={(on) => void (on ? add([jacketOf(person.id, rack)]) : found && undo(found.standing))}
         />
       ) : (
         <Tag kind="stop" size={16}>
@@ -215,6 +212,7 @@ const Wearer = ({ view, fit, person }: { view: HireView; fit: FitOf; person: Per
         </Tag>
       )}
       {worn && rack && !same ? <Tag kind="ask">{t('fit.swap', { from: words.jacket(worn) })}</Tag> : null}
+      <Own view={view} fit={fit} person={person} name={name} />
     </View>
   );
 };

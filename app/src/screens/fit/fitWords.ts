@@ -1,6 +1,7 @@
 import type { CrewFault, Overload } from '@quay/core/fit/aboard';
 import type { Rack } from '@quay/core/fit/assignment';
 import { massRange, type Person } from '@quay/core/fit/people';
+import type { Jacket } from '@quay/core/fleet/jacketKinds';
 import { say } from '@quay/core/fleet/words';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
@@ -13,11 +14,14 @@ export const useFitWords = ({ pack }: Pick<HireView, 'pack'>) => {
     const range = massRange(person);
     return !range ? '' : range[0] === range[1] ? `${range[0]} kg` : `${range[0]}–${range[1]} kg`;
   };
-  const jacket = (rack: Pick<Rack, 'fitting' | 'where'>) => {
+  const jacket = (rack: Pick<Rack, 'fitting' | 'where'> & { jacket?: Jacket | undefined }) => {
+    if (rack.jacket && rack.where === 'brought')
+      return t('own.own', { n: rack.jacket.newtons, from: rack.jacket.fromKg, to: rack.jacket.toKg });
     const row = [...pack.book.fittings, ...pack.base.store].find(({ id }) => id === rack.fitting);
     return row ? say(row.name, i18n.language) : rack.fitting;
   };
   const where = (rack: Pick<Rack, 'fitting' | 'where'>) => {
+    if (rack.where === 'brought') return t('own.yours');
     if (rack.where === 'store') return t('fit.store', { base: pack.base.name });
     const fitting = pack.book.fittings.find(({ id }) => id === rack.fitting);
     const station = pack.book.stations.find(({ id }) => id === fitting?.station);

@@ -66,7 +66,11 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'partySet':
         return t('log.party', { count: body.people });
       case 'jacketGiven':
-        return t('log.jacket', { name: find([...book.fittings, ...base.store], body.fitting) });
+        return t('log.jacket', {
+          name: body.jacket
+            ? t('own.own', { n: body.jacket.newtons, from: body.jacket.fromKg, to: body.jacket.toKg })
+            : find([...book.fittings, ...base.store], body.fitting),
+        });
       case 'briefingSet':
         return t('log.minutes', { n: body.minutes });
       case 'understandingShown':

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { TASKS, TOUCHES, WEATHERS } from '../../docking/names';
+import { Jacket } from '../../fleet/jacket';
 import { LANGUAGES } from '../../fleet/words';
 import { DRILL_WAYS } from '../kinds';
 import { EventId, Sha256, id, note, photos } from './parts';
@@ -13,7 +14,21 @@ export const hiring = {
     people: z.int().check(z.gte(1), z.lte(60)),
     children: z.int().check(z.gte(0), z.lte(60)),
   }),
-  jacketGiven: z.object({ kind: z.literal('jacketGiven'), person: id, fitting: id, where: z.enum(['aboard', 'store']) }),
+  /** `jacket` is what the label of one says that they brought, read and tried on: nobody else's figures are known of it. */
+  jacketGiven: z
+    .object({
+      kind: z.literal('jacketGiven'),
+      person: id,
+      fitting: id,
+      where: z.enum(['aboard', 'store', 'brought']),
+      jacket: z.optional(Jacket),
+    })
+    .check(
+      z.refine(
+        ({ where, jacket }) => (where === 'brought') === (jacket !== undefined),
+        'a jacket that was brought, and no other, says what its label says',
+      ),
+    ),
   /** The minutes there are for telling, when they are not the usual ones. */
   briefingSet: z.object({ kind: z.literal('briefingSet'), minutes: z.int().check(z.gte(1), z.lte(180)) }),
   understandingShown: z.object({

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Card, Tag } from '../../../ui/board';
 import { Toggle } from '../../../ui/toggle';
 import { Small, SlabBold } from '../../../ui/words';
+import { jacketOf, Own } from '../../fit/Own';
 import { useRenting } from '../RenterFace';
 
 /** Who takes which jacket, where it lies, and whether they have it. */
@@ -25,17 +26,19 @@ export const useJackets = (fit: Fit | undefined) => {
         found,
         on: found?.value.fitting === rack.fitting && found.value.where === rack.where,
         name: person.name || t('party.person', { n: i + 1 }),
-        label: [jacket ? say(jacket.name, language) : rack.fitting, station ? say(station.name, language) : t('alone.store')].join(' · '),
+        label:
+          rack.where === 'brought'
+            ? t('own.own', { n: rack.jacket.newtons, from: rack.jacket.fromKg, to: rack.jacket.toKg })
+            : [jacket ? say(jacket.name, language) : rack.fitting, station ? say(station.name, language) : t('alone.store')].join(' · '),
       },
     ];
   });
-  const give = (some: typeof rows) =>
-    view.add(some.map(({ person, rack }) => ({ kind: 'jacketGiven', person: person.id, fitting: rack.fitting, where: rack.where })));
+  const give = (some: typeof rows) => view.add(some.map(({ person, rack }) => jacketOf(person.id, rack)));
   const open = rows.filter(({ on }) => !on);
-  return { rows, give, giveAll: () => give(open) };
+  return { fit, rows, give, giveAll: () => give(open) };
 };
 
-export const JacketCard = ({ jackets: { rows, give }, missing }: { jackets: ReturnType<typeof useJackets>; missing: boolean }) => {
+export const JacketCard = ({ jackets: { fit, rows, give }, missing }: { jackets: ReturnType<typeof useJackets>; missing: boolean }) => {
   const { t } = useTranslation();
   const { view } = useRenting();
   return (
@@ -52,6 +55,9 @@ export const JacketCard = ({ jackets: { rows, give }, missing }: { jackets: Retu
           testID={`give-${row.person.id}`}
           onChange={(on) => void (on ? give([row]) : row.found && view.undo(row.found.standing))}
         />
+      ))}
+      {fit?.people.map((person, i) => (
+        <Own key={person.id} view={view} fit={fit} person={person} name={person.name || t('party.person', { n: i + 1 })} byRenter />
       ))}
       {missing ? <Tag kind="stop">{t('alone.holdJacket')}</Tag> : null}
     </Card>
