@@ -118,6 +118,12 @@ test(
     for (let i = 0; i < stops; i += 1) await aloneStop(page);
     await expect(page.getByRole('heading', { name: 'Relire le retour' })).toBeVisible();
     await sign(dot);
+    // Signed is not left: the switch, and the key in its shut box.
+    await expect(page.getByText('C’est signé.', { exact: false })).toBeVisible();
+    await dot.by('alone-leave').click();
+    for (const item of ['engine', 'fast', 'switch', 'yours', 'key']) await dot.by(`item-${item}`).click();
+    await dot.by('keep-round').click();
+    await page.goto(`${bram.quay.url}/r/alone`);
     await expect(page.getByText('Le retour est signé.', { exact: false })).toBeVisible();
     await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
     await bram.open('/hire/h-1014');

@@ -18,7 +18,7 @@ test('a renter who does not agree is not overruled silently; a manager may waive
   await mina.by('close-hire').click();
   await expect(page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
   // It says so on the closed statement too: nothing charged, the disputed sum still held, on the manager’s desk.
-  await expect(page.getByText('not agreed')).toBeVisible();
+  await expect(page.getByText('not agreed', { exact: true })).toBeVisible();
   await expect(page.getByText('Still held, disputed')).toBeVisible();
   await expect(mina.by('dispute-count/paddle')).toHaveCount(0);
   await expect(page.getByText('1 line is to be settled')).toBeVisible();

@@ -39,6 +39,12 @@ export const inside = {
     judge: 'Look and judge',
     alone: 'The renter brought her back alone. What nobody of the quay has seen is only their word.',
     walk: 'Walk her in once more',
+    added_one: '{{count}} entry was made after the return was signed.',
+    added_other: '{{count}} entries were made after the return was signed.',
+    clear_one: 'Clear what was added: {{count}} entry',
+    clear_other: 'Clear what was added: {{count}} entries',
+    cleared_one: 'What was signed stands again. The entry stays in the record.',
+    cleared_other: 'What was signed stands again. The entries stay in the record.',
     noDeparture: 'Nothing is known of how she left',
     noDepartureWhy:
       'Nobody entered it, or it never arrived. Marks and propeller cannot be called new, nothing can be missing, and fuel is not measured. Phones that were there deliver it when they are open.',

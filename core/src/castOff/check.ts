@@ -4,7 +4,7 @@ import type { Briefing } from '../briefing/compose';
 import type { CrewFault } from '../fit/aboard';
 import { type Level, type Liftable, USUAL_LEVEL } from '../fleet/castOff';
 import { schoolOf } from '../fleet/school';
-import { fuelTanks, fuelOf, walkState, wantsBlades, wantsGaugePicture, wantsPicture } from '../record/walk';
+import { fuelTanks, fuelOf, propellersToJudge, walkState, wantsBlades, wantsGaugePicture, wantsPicture } from '../record/walk';
 import { fuelPlans } from './fuelPlan';
 import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
 import { unproven } from '../record/drills';
@@ -286,6 +286,10 @@ const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { w
   for (const { id, station } of of.book.propellers)
     if (slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'notSeen')
       open.push({ is: 'propellerNotSeen', propeller: id, station });
+  // Alone nobody feels for one: it is named as what nobody looked at.
+  const judged = new Set(propellersToJudge(of.book, alone).map(({ id }) => id));
+  for (const { id, station } of of.book.propellers)
+    if (!judged.has(id) && !record.slots.has(`out/propeller/${id}`)) open.push({ is: 'propellerNotSeen', propeller: id, station });
   for (const tank of fuelTanks(of.book))
     if (!fuelOf(record, of.book, tank)) open.push({ is: 'fuel', tank: tank.id, station: gaugeStop(of.book, tank.id) });
   if (!wind && of.book.windLimitMs !== undefined) open.push({ is: 'wind' });

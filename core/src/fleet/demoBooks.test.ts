@@ -78,6 +78,29 @@ describe('the books of the demonstration', () => {
     expect(counted('houseboat-14')).not.toContain('mugs');
   });
 
+  it('tell of the extinguisher where one is counted', () => {
+    for (const [boat, { fittings, points }] of books)
+      for (const { id, station } of points.filter(({ id: one }) => one === 'extinguisher-where'))
+        expect([boat, id, fittings.filter(({ id: one }) => one.startsWith('extinguisher')).map((one) => one.station)]).toEqual([
+          boat,
+          id,
+          expect.arrayContaining([station]) as string[],
+        ]);
+  });
+
+  it('end a return alone with the switch, the lead where there is one, and the key in its shut box', () => {
+    for (const { rounds, kind } of books.values()) {
+      const { items } = rounds.find(({ id }) => id === 'leaving')!;
+      const said = items
+        .filter(({ when }) => !when || judge(when, { 'boat.kind': kind, 'school.batterySwitch': 'renterOff' }) === 'yes')
+        .map(({ id }) => id);
+      expect(said.at(-1)).toBe('key');
+      expect(said).toContain('switch');
+      expect(said.includes('lead')).toBe(kind === 'electricLaunch');
+      expect(items.at(-1)!.say.en).toMatch(/back in its box, lid shut/);
+    }
+  });
+
   it('tell of lights where the hire ends near dusk, of two ways out, of children, pets, valuables and lamps', () => {
     for (const boat of books.keys()) {
       const { when, say, weight } = point(boat, 'dusk-lights');

@@ -25,7 +25,21 @@ export type DrillCase = z.infer<typeof Case>;
 /** What is set: a fact's or a control's value, by its id. */
 const Values = z.record(BookId, z.string());
 
-export const WIDGETS = ['key', 'switch', 'lever', 'cord', 'button', 'knob', 'valve', 'leg', 'pedal', 'hatch', 'pump', 'act'] as const;
+export const WIDGETS = [
+  'key',
+  'switch',
+  'lever',
+  'cord',
+  'plug',
+  'button',
+  'knob',
+  'valve',
+  'leg',
+  'pedal',
+  'hatch',
+  'pump',
+  'act',
+] as const;
 export const Control = z.object({
   id: BookId,
   name: Wording,

@@ -69,7 +69,8 @@ export const FixCard = z.object({
 });
 export type FixCard = z.infer<typeof FixCard>;
 
-export const ROUND_IDS = ['ready', 'morning', 'evening', 'lay-up'] as const;
+/** `leaving`: what whoever comes back alone does before they go. */
+export const ROUND_IDS = ['ready', 'morning', 'evening', 'lay-up', 'leaving'] as const;
 export const Round = z.object({
   id: z.enum(ROUND_IDS),
   name: Wording,

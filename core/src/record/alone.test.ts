@@ -131,9 +131,20 @@ describe('the steps', () => {
     expect(doneOf(stepsOf('out', ...before, ...tied, ...pictures))).toEqual(['party', 'briefing', 'key', 'jackets', 'walk']);
   });
 
+  it('ask nobody who is alone to feel a propeller through a hatch; staff do', () => {
+    const canal = bookOfDemo('copper-kettle', 'any-boat', 'live-aboard', 'canal-12');
+    expect(canal.propellers.map(({ evidence }) => evidence)).toEqual(['feltThroughHatch']);
+    const asked = (alone: boolean) =>
+      walkState(recordOf(), canal, 'in', undefined, alone).flatMap(({ propellers, lacks }) => [...propellers, ...lacks.propellers]);
+    expect([asked(true).length, asked(false).length]).toEqual([0, 2]);
+    expect(walkState(recordOf(), book, 'in', undefined, true).flatMap(({ propellers }) => propellers)).toHaveLength(book.propellers.length);
+  });
+
   it('of the way home begin with the moment she came in', () => {
-    expect(stepsOf('in').map(({ step }) => step)).toEqual(['cameIn', 'walk', 'sign']);
+    expect(stepsOf('in').map(({ step }) => step)).toEqual(['cameIn', 'walk', 'sign', 'leave']);
     expect(doneOf(stepsOf('in', { kind: 'cameIn' }))).toEqual(['cameIn']);
+    const left: EventBody = { kind: 'roundDone', round: 'leaving', done: ['key'], left: [] };
+    expect(doneOf(stepsOf('in', { kind: 'cameIn' }, left))).toEqual(['cameIn', 'leave']);
   });
 
   it('ask nobody for jackets where nobody is fitted', () => {

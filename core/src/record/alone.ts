@@ -63,7 +63,7 @@ export const picturesWanted = (record: HireRecord, book: Case['book'], walk: Wal
 
 export const ALONE_STEPS = {
   out: ['party', 'briefing', 'key', 'jackets', 'walk', 'sign', 'castOff'],
-  in: ['cameIn', 'walk', 'sign'],
+  in: ['cameIn', 'walk', 'sign', 'leave'],
 } as const;
 export type AloneStep = (typeof ALONE_STEPS)[Walk][number];
 
@@ -88,6 +88,7 @@ export const stepsAlone = (
     sign: record.slots.has(`${walk}/sealed`) && (walk === 'in' || unsignedOf(record, 'out').length === 0),
     castOff: record.slots.has('castOff'),
     cameIn: record.slots.has('cameIn'),
+    leave: record.slots.has('round/leaving') || !of.book.rounds.some(({ id }) => id === 'leaving'),
   };
   return ALONE_STEPS[walk].map((step) => ({ step, done: done[step] }));
 };

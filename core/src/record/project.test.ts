@@ -230,6 +230,10 @@ describe('the record', () => {
     const again = [...events, first, right, signed];
     const resealed = project([...again, seal(8, again, [idOf(3)])]);
     expect(unsignedOf(resealed, 'out')).toEqual([]);
+    // Or it is cleared: what was signed stands again.
+    const cleared = project([...events, first, right, make(11, { kind: 'undone' }, { replaces: [idOf(6)] })]);
+    expect(unsignedOf(cleared, 'out')).toEqual([]);
+    expect(slot(cleared, 'out/count/jacket', 'counted')!.value.count).toBe(5);
     expect(slot(resealed, 'out/count/jacket', 'counted')).toMatchObject({ value: { count: 6 }, contradiction: false });
     expect(slot(resealed, 'out/sealed', 'sealed')).toMatchObject({ contradiction: false, by: { event: { id: idOf(8) } } });
     // Once she is off, departure is what was signed.

@@ -305,11 +305,13 @@ export const project = (held: Iterable<Held>): HireRecord => {
       clocks.set(event.device, behindMs);
   }
   const started = slots.get('out/started');
+  const undone = again.length > 0 ? undoneIds(counting) : new Set<string>();
   return {
     slots,
     contradictions: contradictions.sort((a, b) => (a.key < b.key ? -1 : 1)),
     late: late.sort(byTime),
-    again: again.sort(byTime),
+    // What was added and taken away again leaves what was signed as it was.
+    again: again.filter(({ event }) => !undone.has(event.id)).sort(byTime),
     proposed: proposed.sort(byTime),
     answered: answered.sort(byTime),
     wrongClocks: [...clocks].map(([device, behindMs]) => ({ device, behindMs })).sort((a, b) => (a.device < b.device ? -1 : 1)),

@@ -59,7 +59,11 @@ export const readAtHome = (record: HireRecord, point: Pick<Point, 'id' | 'show'>
  * @param alone the renter makes this walk without staff
  */
 export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?: Briefing, alone = false): StopState[] =>
-  routeOf(briefing ? { ...book, points: briefing.tell.map(({ point }) => point) } : book).map((stop) => {
+  routeOf({
+    ...book,
+    ...(briefing ? { points: briefing.tell.map(({ point }) => point) } : {}),
+    propellers: propellersToJudge(book, alone),
+  }).map((stop) => {
     const open = (prefix: string, rows: readonly { id: string }[]) =>
       rows.filter(({ id }) => !record.slots.has(`${walk}/${prefix}/${id}`)).map(({ id }) => id);
     const lacks: Lack = {
@@ -89,6 +93,10 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
     const left = Object.values(lacks).reduce((sum, ids) => sum + ids.length, 0);
     return { ...stop, tied: record.slots.has(`${walk}/tied/${stop.station.id}`), lacks, left };
   });
+
+/** Propellers that are judged on a walk: nobody who is alone with a strange boat puts an arm through a hatch to feel one. */
+export const propellersToJudge = ({ propellers }: Pick<Book, 'propellers'>, alone: boolean): Propeller[] =>
+  propellers.filter(({ evidence }) => !(alone && evidence === 'feltThroughHatch'));
 
 /** The stop to go on to: the next one that is not tied, else any other that is not; nothing when all others are. */
 export const nextLoose = (stops: readonly Pick<StopState, 'tied'>[], at: number): number | undefined => {

@@ -500,6 +500,7 @@ export const de: StopWords = {
       sign: 'Nachlesen und unterschreiben',
       castOff: 'Ablegen',
       cameIn: 'Sie liegt am Steg',
+      leave: 'Das Boot verlassen: Schlüssel, Schalter, Kabel',
     },
     musts_one: '{{count}} wichtiger Punkt ist noch nicht gelesen',
     musts_other: '{{count}} wichtige Punkte sind noch nicht gelesen',
@@ -540,5 +541,6 @@ export const de: StopWords = {
     outNow: 'Sie sind unterwegs. Gute Fahrt.',
     undoOff: 'Abgelegt.',
     inNow: 'Die Rückgabe ist unterschrieben. Der Steg vergleicht sie mit der Abfahrt und schickt die Abrechnung.',
+    leaveNow: 'Unterschrieben. Ganz zuletzt: Schlüssel, Schalter, Kabel.',
   },
 };

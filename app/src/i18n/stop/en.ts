@@ -496,6 +496,7 @@ export const en = {
       sign: 'Read back and sign',
       castOff: 'Cast off',
       cameIn: 'She is at the dock',
+      leave: 'Leave her: key, switch, lead',
     },
     musts_one: '{{count}} point that must be known is not read yet',
     musts_other: '{{count}} points that must be known are not read yet',
@@ -536,6 +537,7 @@ export const en = {
     outNow: 'You are out. A good time on the water.',
     undoOff: 'Cast off.',
     inNow: 'The return is signed. The quay compares it with departure and sends the statement.',
+    leaveNow: 'Signed. Last of all: the key, the switch, the lead.',
   },
 };
 

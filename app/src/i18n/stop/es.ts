@@ -500,6 +500,7 @@ export const es: StopWords = {
       sign: 'Releer y firmar',
       castOff: 'Soltar amarras',
       cameIn: 'El barco está en el muelle',
+      leave: 'Dejar el barco: llave, interruptor, cable',
     },
     musts_one: 'Falta por leer {{count}} punto imprescindible',
     musts_other: 'Faltan por leer {{count}} puntos imprescindibles',
@@ -540,5 +541,6 @@ export const es: StopWords = {
     outNow: 'Ya están en el agua. Buena travesía.',
     undoOff: 'Amarras sueltas.',
     inNow: 'La vuelta está firmada. El muelle la compara con la salida y envía la cuenta.',
+    leaveNow: 'Firmado. Por último: la llave, el interruptor, el cable.',
   },
 };

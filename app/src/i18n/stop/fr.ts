@@ -506,6 +506,7 @@ export const fr: StopWords = {
       sign: 'Relire et signer',
       castOff: 'Larguer',
       cameIn: 'Le bateau est au ponton',
+      leave: 'Quitter le bateau : clé, coupe-batterie, câble',
     },
     musts_one: '{{count}} point indispensable n’est pas encore lu',
     musts_other: '{{count}} points indispensables ne sont pas encore lus',
@@ -547,5 +548,6 @@ export const fr: StopWords = {
     outNow: 'Vous êtes partis. Bonne navigation.',
     undoOff: 'Largué.',
     inNow: 'Le retour est signé. Le quai le compare au départ et envoie le décompte.',
+    leaveNow: 'C’est signé. Pour finir : la clé, le coupe-batterie, le câble.',
   },
 };

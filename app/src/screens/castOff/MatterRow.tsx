@@ -12,6 +12,7 @@ import { type Tones, useTones } from '../../ui/theme';
 import { Body, Bold, Small } from '../../ui/words';
 import { Settle } from '../condition/Settle';
 import { LetGoSheet } from './LetGoSheet';
+import { ClearAdded } from '../record/ClearAdded';
 import { useMatterWords } from './matterWords';
 
 const EDGE = { hold: 'lead', ask: 'mari', note: 'line' } as const satisfies Record<Matter['level'], keyof Tones>;
@@ -108,6 +109,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
         />
       ) : null}
       {slot ? <Settle view={view} slot={slot} /> : null}
+      {found.is === 'signAgain' ? <ClearAdded view={view} walk="out" /> : null}
       {liftable ? null : <Bold style={{ paddingBottom: 8 }}>{t('castOff.never')}</Bold>}
       {!letGo && level !== 'note' && liftable && manager ? (
         <Alt label={t('castOff.letGo')} onPress={() => setLetting(true)} style={{ marginBottom: 8 }} testID={`let-go-${key}`} />

@@ -1,6 +1,6 @@
 import type { Tank } from '@quay/core/fleet/rows';
 import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
-import { slot } from '@quay/core/record/project';
+import { slot, unsignedOf } from '@quay/core/record/project';
 import { costOf, settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -22,6 +22,7 @@ import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { FillSheet } from '../fuel/FillSheet';
 import { choices, type Decision, keyOf, KEYS } from './decisions';
+import { ClearAdded } from '../record/ClearAdded';
 import { DepartureNotice } from './DepartureNotice';
 import { FindingDetail } from './FindingDetail';
 import { useFindingWords } from './findingWords';
@@ -149,6 +150,7 @@ const Comparing = ({ view }: { view: HireView }) => {
       ))}
     </View>
   );
+  const added = unsignedOf(record, 'in').length;
   const walkedAlone = slot(record, 'in/sealed', 'sealed')?.by.actor.role === 'renter';
   const list = (
     <View style={{ padding: wide ? 14 : 8 }}>
@@ -158,6 +160,9 @@ const Comparing = ({ view }: { view: HireView }) => {
           title={t('again.alone')}
           action={<Alt label={t('again.walk')} onPress={() => router.push(`/hire/${hire.id}/walk/in`)} testID="walk-again" />}
         />
+      ) : null}
+      {added > 0 && !closed ? (
+        <Notice kind="ask" title={t('again.added', { count: added })} action={<ClearAdded view={view} walk="in" />} />
       ) : null}
       <DepartureNotice record={record} />
       {closed ? null : <MachineRows hireId={hire.id} />}

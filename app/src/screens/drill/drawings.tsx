@@ -53,6 +53,26 @@ const cord = ({ on, tones }: Drawn): ReactNode => (
   </G>
 );
 
+/** A shore lead: in its socket, or out and hanging. */
+const plug = ({ on, tones }: Drawn): ReactNode => (
+  <G>
+    <Rect x={8} y={16} width={26} height={40} rx={6} fill={tones.hull} stroke={tones.ink} strokeWidth={3} />
+    <Circle cx={21} cy={28} r={3.5} fill={tones.ink} />
+    <Circle cx={21} cy={44} r={3.5} fill={tones.ink} />
+    <G x={on ? 0 : 22} y={on ? 0 : 8}>
+      {on ? null : <Path d="M30 28h10M30 44h10" stroke={tones.soft} strokeWidth={4} strokeLinecap="round" />}
+      <Rect x={36} y={18} width={20} height={36} rx={5} fill={tones.mari} stroke={tones.ink} strokeWidth={3} />
+      <Path
+        d={on ? 'M56 36c14 0 6 24 20 24' : 'M56 36c8 0 4 16 12 18'}
+        fill="none"
+        stroke={tones.mari}
+        strokeWidth={5}
+        strokeLinecap="round"
+      />
+    </G>
+  </G>
+);
+
 const button = ({ on, tones }: Drawn): ReactNode => (
   <G>
     <Circle cx={48} cy={36} r={29} fill={tones.dark} stroke={tones.line} strokeWidth={1.5} />
@@ -123,7 +143,7 @@ const act = ({ on, tones }: Drawn): ReactNode => (
   </G>
 );
 
-const DRAWINGS = { key, lever, switch: toggle, cord, button, knob, valve, leg, pedal, hatch, pump, act } as const;
+const DRAWINGS = { key, lever, switch: toggle, cord, plug, button, knob, valve, leg, pedal, hatch, pump, act } as const;
 
 /** @param at place of the position @param of how many there are */
 export const ControlDrawing = ({ widget, at, of, size = 96 }: { widget: keyof typeof DRAWINGS; at: number; of: number; size?: number }) => {

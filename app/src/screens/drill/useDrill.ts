@@ -117,7 +117,8 @@ export const useDrill = (drill: Drill): DrillView => {
     variant,
     over,
     passed,
-    next,
+    // Told a moment late it would tell what is done already.
+    next: next?.action && valueIn(machine, run.state, next.action.control) === next.action.to ? undefined : next,
     clocks: drill.timers.flatMap(({ id, name, marks }, i) => {
       const ran = run.state.ran[i]!;
       const runs = machine.timers[i]!.runs(run.state);

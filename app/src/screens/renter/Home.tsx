@@ -47,7 +47,9 @@ export const Home = () => {
   const people = peopleOf(record, view.sheets);
   const read = briefing.tell.filter(({ point }) => record.slots.has(`home/${point.id}`)).length;
   const bring = base.before.filter(({ when }) => applies(when, facts, book.conditions));
-  const rounds = book.rounds.filter(({ id }) => id === 'ready' || facts['hire.nights'] === undefined || Number(facts['hire.nights']) > 0);
+  const nightly = facts['hire.nights'] === undefined || Number(facts['hire.nights']) > 0;
+  // Leaving her comes at the end of bringing her back.
+  const rounds = book.rounds.filter(({ id }) => id === 'ready' || (nightly && id !== 'leaving'));
   const nights = Number(facts['hire.nights']) > 0;
   const curfew = nights ? pack.waters?.curfew : undefined;
   const toCurfew = curfew === undefined ? undefined : minutesUntilClock(new Date(now).toISOString(), base.zone, curfew);

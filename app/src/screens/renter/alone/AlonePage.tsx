@@ -63,9 +63,20 @@ const Steps = () => {
     );
   }
   if (state === 'settling' || state === 'closed') {
+    const leaving = pack.book.rounds.some(({ id }) => id === 'leaving') && !record.slots.has('round/leaving');
+    const toLeave = () => router.push('/r/round/leaving');
     return (
-      <Page title={t('alone.title.in')} footer={<Go label={t('r.openHome')} onPress={() => router.push('/r')} />}>
-        <Notice kind="ok" title={t('alone.inNow')} />
+      <Page
+        title={t('alone.title.in')}
+        footer={
+          leaving ? (
+            <Go label={t('alone.step.leave')} onPress={toLeave} testID="alone-leave" />
+          ) : (
+            <Go label={t('r.openHome')} onPress={() => router.push('/r')} />
+          )
+        }
+      >
+        <Notice kind={leaving ? 'ask' : 'ok'} title={t(leaving ? 'alone.leaveNow' : 'alone.inNow')} />
       </Page>
     );
   }
@@ -95,6 +106,7 @@ const Steps = () => {
     sign: () => router.push(`/r/alone/sign/${walk}`),
     castOff: () => void castOff(),
     cameIn: () => void cameIn(),
+    leave: () => router.push('/r/round/leaving'),
   };
   const stops = walkState(record, pack.book, walk, briefing, true);
   const tied = stops.filter((stop) => stop.tied).length;
@@ -120,7 +132,7 @@ const Steps = () => {
   const keyCard = <KeyCard keyInHand={key} first={next === 'key'} />;
   const jacketCard = walk === 'out' && fit ? <JacketCard jackets={jackets} missing={fit.unserved.length > 0} /> : null;
   // Steps that lead to a page of their own; the others are done right here.
-  const leads = (step: AloneStep) => step === 'party' || step === 'briefing' || step === 'walk' || step === 'sign';
+  const leads = (step: AloneStep) => step === 'party' || step === 'briefing' || step === 'walk' || step === 'sign' || step === 'leave';
   return (
     <Page
       title={t(`alone.title.${walk}`)}

@@ -1,0 +1,24 @@
+import type { Walk } from '@quay/core/record/event';
+import { unsignedOf } from '@quay/core/record/project';
+import { useTranslation } from 'react-i18next';
+import type { HireView } from '../../data/hire';
+import { useMe } from '../../data/session';
+import { Alt } from '../../ui/press';
+import { useSnack } from '../../ui/snack';
+
+/** More an entry does not name; whoever has more presses once more. */
+const AT_ONCE = 150;
+
+/** A manager clears what was added to a walk after it was signed: what was signed stands again, and the entries stay in the record. */
+export const ClearAdded = ({ view, walk }: { view: HireView; walk: Walk }) => {
+  const { t } = useTranslation();
+  const snack = useSnack();
+  const manager = useMe().data?.staff.role === 'manager';
+  const added = unsignedOf(view.record, walk);
+  if (!manager || added.length === 0) return null;
+  const clear = async () => {
+    const held = await view.undo(added.slice(0, AT_ONCE));
+    snack({ text: t('again.cleared', { count: added.length }), undo: () => void view.undo(held) });
+  };
+  return <Alt label={t('again.clear', { count: added.length })} onPress={() => void clear()} testID={`clear-added-${walk}`} />;
+};
