@@ -4,16 +4,30 @@ const { createHash } = require('crypto');
 const { mkdirSync, rmSync, writeFileSync } = require('fs');
 const path = require('path');
 const slimContract = require('./slim/contract');
+const usedOfZod = require('./slim/zod');
 
 const config = getDefaultConfig(__dirname);
+
+/**
+ * Of Zod what our schemas use, and not the messages of forty languages that come with it: the bundler of the web app would
+ * keep them all. What is used is read off the schemas, so that there is no list to be forgotten.
+ */
+const zodUsed = usedOfZod(['../core/src', '../contract/src'].map((folder) => path.join(__dirname, folder)));
+mkdirSync(path.join(__dirname, '.slim'), { recursive: true });
+writeFileSync(
+  path.join(__dirname, '.slim/zod-mini-used.mjs'),
+  // Without functions made of text, which our content security policy forbids.
+  `import { config } from 'zod/mini';\nconfig({ jitless: true });\nexport { ${zodUsed.join(', ')} } from 'zod/mini';\n`,
+);
 
 /** Packages that the bundler of the web app would keep whole, bundled beforehand from a list of what is used of them. */
 const slim = { '@noble/hashes/sha2.js': 'sha2', '@tanstack/react-query': 'react-query', 'react-native-svg': 'react-native-svg' };
 const listed = Object.fromEntries(
-  Object.entries(slim).map(([name, file]) => {
+  [...Object.entries(slim), ['zod/mini', 'zod-mini']].map(([name, file]) => {
     const outfile = path.join(__dirname, '.slim', `${file}.mjs`);
+    const own = name === 'zod/mini' ? '.slim/zod-mini-used.mjs' : `slim/${file}.mjs`;
     buildSync({
-      entryPoints: [path.join(__dirname, 'slim', `${file}.mjs`)],
+      entryPoints: [path.join(__dirname, own)],
       outfile,
       bundle: true,
       format: 'esm',
@@ -65,7 +79,7 @@ const threads = Object.fromEntries(
     return [`thread:${name}`, out];
   }),
 );
-const sources = { ...threads, ...listed, ...contract, 'zod/mini': path.join(__dirname, 'slim/zod-mini.js') };
+const sources = { ...threads, ...listed, ...contract };
 
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) =>

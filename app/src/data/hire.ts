@@ -8,11 +8,13 @@ import { happenedAt } from '@quay/core/record/held';
 import { gathers, type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
 import { call, NoAnswer, Refused } from './api';
 import { keepPack } from './ahead';
 import { now as present } from '../platform/clock';
 import { isPart, keep, type KeptDay, type KeptEvent, readMe, write } from './keep';
-import { type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
+import { useSnack } from '../ui/snack';
+import { DoesNotFit, type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
 import { useKept } from './useKept';
 
 /** The record of a hire cannot be read on this phone: something in it is not as it should be. */
@@ -149,6 +151,8 @@ export const useHire = (
   shut: boolean;
   refetch: () => void;
 } => {
+  const { t } = useTranslation();
+  const snack = useSnack();
   const query = useQuery(packQuery(hireId));
   const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
   const own = useKept(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
@@ -193,7 +197,7 @@ export const useHire = (
   const add = useCallback(
     (entries: readonly (EventBody | Entry)[]) => {
       if (!pack || !record) throw new Error('the hire is not here yet');
-      return keepEvents(
+      const kept = keepEvents(
         hireId,
         record.bookVersion ?? pack.bookVersion,
         entries.map((entry) => {
@@ -204,8 +208,13 @@ export const useHire = (
           return { body, replaces: 'body' in entry ? (entry.replaces ?? seen) : seen };
         }),
       );
+      // Whoever asked is told as well; a form stays open with what was typed.
+      kept.catch((problem: unknown) => {
+        if (problem instanceof DoesNotFit) snack({ text: t('kept.doesNotFit', { what: problem.message }) });
+      });
+      return kept;
     },
-    [hireId, pack, record],
+    [hireId, pack, record, snack, t],
   );
   const undo = useCallback(
     (held: readonly Held[]) => add([{ body: { kind: 'undone' }, replaces: held.map(({ event }) => event.id) }]),

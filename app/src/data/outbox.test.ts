@@ -2,7 +2,18 @@
 import type { Me } from '@quay/contract/session';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { eventsHere, keep, write } from './keep';
-import { deliver, deliveryState, fetchEvents, keepEvents, keepPhoto, keptCount, NobodyHere, rememberMe, renewGrants } from './outbox';
+import {
+  deliver,
+  deliveryState,
+  DoesNotFit,
+  fetchEvents,
+  keepEvents,
+  keepPhoto,
+  keptCount,
+  NobodyHere,
+  rememberMe,
+  renewGrants,
+} from './outbox';
 
 type Sent = { path: string; method: string; headers: Record<string, string>; body: unknown };
 type Answer = { status?: number; json?: unknown; epoch?: string; ahead?: number };
@@ -63,6 +74,17 @@ describe('keeping', () => {
       (await rows()).map(({ held, state, grant }) => [held.event.deviceSeq, held.event.bookVersion, held.actor.id, state, grant]),
     ).toEqual([1, 2, 3].map((n) => [n, 3, 'bram', 'kept', 'grant-of-bram']));
     expect(await keptCount()).toMatchObject({ kept: 3, refused: 0 });
+  });
+
+  it('keeps nothing of what the quay must refuse, and no number is used up by it', async () => {
+    cut();
+    const remark = (text: string): EventBody => ({ kind: 'remarked', walk: 'out', as: 'renter', text });
+    await expect(keepEvents('h1', 1, [{ body: remark('fine') }, { body: remark('x'.repeat(2001)) }])).rejects.toThrow(DoesNotFit);
+    await expect(keepEvents('h1', 1, [{ body: { ...counted(1), count: -1 } as EventBody }])).rejects.toThrow(/count/);
+    await expect(keepEvents('h1', 1, [{ body: { ...counted(1), also: 'this' } as unknown as EventBody }])).rejects.toThrow(DoesNotFit);
+    expect(await rows()).toEqual([]);
+    await keepEvents('h1', 1, [{ body: remark('x'.repeat(2000)) }]);
+    expect((await rows()).map(({ held }) => held.event.deviceSeq)).toEqual([1]);
   });
 
   it('keeps nothing when nobody is known here', async () => {

@@ -26,8 +26,15 @@ export type Whom = { staff: { id: string; name: string; role: Actor['role'] }; d
 /** Nobody is known to be signed in on this phone. */
 export class NobodyHere extends Error {}
 
-/** Keeps events of a hire, all of them or none. @returns them as they now stand @throws NobodyHere, or the disk's own error when it is full */
+/** What was entered is no entry that the quay could take; nothing of it was kept, and what was typed still stands where it was. */
+export class DoesNotFit extends Error {}
+
+/** Nothing is entered in the first view; what checks an entry comes after it, and is kept offline like the rest. */
+const schemas = () => import('@quay/core/record/upcast');
+
+/** Keeps events of a hire, all of them or none. @returns them as they now stand @throws NobodyHere, DoesNotFit, or the disk's own error when it is full */
 export const keepEvents = async (hire: string, bookVersion: number, entries: readonly Entry[], now = present()): Promise<Held[]> => {
+  const { readEvent } = await schemas();
   const rows = await write(['events', 'named'], async (tx) => {
     const named = tx.objectStore('named');
     const me = (await named.get('me'))?.value as Whom | undefined;
@@ -49,6 +56,11 @@ export const keepEvents = async (hire: string, bookVersion: number, entries: rea
       };
       return { id: event.id, hire, state: 'kept', held: { event, actor: { id: me.staff.id, role: me.staff.role } }, grant, addedAt: now };
     });
+    for (const { held } of made) {
+      // By the same schema as at the quay: what it must refuse would be signed here and never be held there.
+      const read = readEvent(held.event);
+      if (!read.ok) throw new DoesNotFit(`${held.event.body.kind}, ${read.detail}`);
+    }
     await named.put({ name: seq, value: last + entries.length });
     for (const row of made) await tx.objectStore('events').add(row);
     return made;

@@ -40,6 +40,7 @@ export const en = {
       quayFull: 'The quay’s disk is full. It stays here and goes out once there is room; tell a manager.',
     },
     full: 'This phone is full',
+    doesNotFit: 'This cannot be kept: {{what}}. Change it, then enter it again.',
     fullWhy: 'The last entry was not kept; everything before it is safe. Free some space, then enter it again.',
   },
   refusal: {

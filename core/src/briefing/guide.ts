@@ -8,7 +8,7 @@ import { applies } from './compose';
 
 /** Without accents and case, as people type in a hurry. */
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[’‘`]/g, "'");
-const wordsIn = (text: string): string[] =>
+export const wordsIn = (text: string): string[] =>
   fold(text)
     .split(/[^\p{L}\p{N}']+/u)
     .filter((word) => word.length > 1);

@@ -24,6 +24,7 @@ export const de: RenterWords = {
   },
   kept: {
     full: 'Dieses Telefon ist voll',
+    doesNotFit: 'Das lässt sich so nicht eintragen: {{what}}. Bitte ändern und noch einmal eingeben.',
     fullWhy: 'Der letzte Eintrag wurde nicht gespeichert; alles davor ist sicher. Platz schaffen, dann noch einmal.',
   },
   party: {
@@ -109,6 +110,7 @@ export const de: RenterWords = {
     found_one: '{{count}} gefunden',
     found_other: '{{count}} gefunden',
     nothingFound: 'Nichts gefunden. Ein einzelnes Wort versuchen oder {{phone}} anrufen.',
+    noneAboard: '{{name}}: gibt es auf {{boat}} nicht.',
     cards: 'Wenn etwas schiefgeht',
     points: 'Wie das Boot funktioniert',
     urgent: 'dringend',

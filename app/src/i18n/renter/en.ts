@@ -12,6 +12,7 @@ export const en = {
   },
   kept: {
     full: 'This phone is full',
+    doesNotFit: 'This cannot be kept: {{what}}. Change it, then enter it again.',
     fullWhy: 'The last entry was not kept; everything before it is safe. Free some space, then enter it again.',
   },
   party: {
@@ -97,6 +98,7 @@ export const en = {
     found_one: '{{count}} found',
     found_other: '{{count}} found',
     nothingFound: 'Nothing found. Try one word, or ring {{phone}}.',
+    noneAboard: '{{name}}: there is none aboard {{boat}}.',
     cards: 'When it goes wrong',
     points: 'How she works',
     urgent: 'urgent',

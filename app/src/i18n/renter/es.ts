@@ -11,7 +11,11 @@ export const es: RenterWords = {
     noImage: 'Este archivo no es una foto legible. Valen JPEG, PNG y WebP; el texto queda.',
     truncated: 'Falta el final de la foto. Tómela otra vez; el texto queda.',
   },
-  kept: { full: 'Este teléfono está lleno', fullWhy: 'Lo último no se guardó; lo anterior está a salvo. Libere espacio y repita.' },
+  kept: {
+    doesNotFit: 'Esto no se puede guardar: {{what}}. Cámbielo y vuelva a introducirlo.',
+    full: 'Este teléfono está lleno',
+    fullWhy: 'Lo último no se guardó; lo anterior está a salvo. Libere espacio y repita.',
+  },
   party: {
     begun: 'Lo que empezó aquí y no guardó sigue ahí.',
     anew: 'Empezar de nuevo',
@@ -95,6 +99,7 @@ export const es: RenterWords = {
     found_one: '{{count}} encontrado',
     found_other: '{{count}} encontrados',
     nothingFound: 'Nada. Pruebe una sola palabra o llame al {{phone}}.',
+    noneAboard: '{{name}}: no hay a bordo de {{boat}}.',
     cards: 'Cuando algo va mal',
     points: 'Cómo funciona',
     urgent: 'urgente',

@@ -16,6 +16,7 @@ export const fr: RenterWords = {
   },
   kept: {
     full: 'Ce téléphone est plein',
+    doesNotFit: 'Ceci ne peut pas être gardé : {{what}}. Modifiez-le, puis saisissez-le encore.',
     fullWhy: 'La dernière saisie n’a pas été gardée ; le reste est en sûreté. Libérez de la place, puis recommencez.',
   },
   party: {
@@ -101,6 +102,7 @@ export const fr: RenterWords = {
     found_one: '{{count}} trouvé',
     found_other: '{{count}} trouvés',
     nothingFound: 'Rien trouvé. Essayez un seul mot, ou appelez {{phone}}.',
+    noneAboard: '{{name}} : il n’y en a pas à bord de {{boat}}.',
     cards: 'Quand ça va mal',
     points: 'Comment il marche',
     urgent: 'urgent',

@@ -1,3 +1,4 @@
+import { notAboard } from '@quay/core/briefing/aboard';
 import { applies } from '@quay/core/briefing/compose';
 import { search, stepsOf } from '@quay/core/briefing/guide';
 import type { FixCard, Point } from '@quay/core/fleet/telling';
@@ -7,7 +8,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card, Tag } from '../../ui/board';
+import { Card, Notice, Tag } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { dayOf } from '../../ui/format';
 import { useMoney } from '../../ui/money';
@@ -40,6 +41,7 @@ export const GuidePage = () => {
   const docking: FixCard = { id: DOCKING, name: { en: t('r.docking') }, words: { en: t('r.dockingWords') }, steps: [] };
   const hits = search(query, [...cards, docking], points);
   const asked = query.trim().length > 1;
+  const none = asked ? notAboard(query, { book, cards, points }) : undefined;
   const urgent = cards.filter((card) => card.urgent);
   const others = cards.filter((card) => !card.urgent);
   return (
@@ -47,6 +49,7 @@ export const GuidePage = () => {
       <Field label={t('r.search')} value={query} onChange={type} testID="search" />
       {asked ? (
         <>
+          {none === undefined ? null : <Notice kind="calm" title={t('r.noneAboard', { name: none, boat: pack.boat.name })} />}
           <Small>
             {hits.length === 0
               ? t('r.nothingFound', { phone: pack.base.phone ?? pack.operator.phone ?? '' })
