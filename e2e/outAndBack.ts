@@ -33,7 +33,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   const chooser = page.waitForEvent('filechooser');
   await hand.by('mark-photo-file').click();
   await (await chooser).setFiles(await goodPicture());
-  await expect(page.getByAltText('Picture 1 of Port side')).toBeVisible();
+  await expect(page.getByAltText('Picture 1 of Left side')).toBeVisible();
   await hand.by('keep-mark').click();
   await hand.by('looked').click();
   await page.getByTestId('knot-bow').click();
@@ -42,7 +42,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await sign(hand);
 
   await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
-  await expect(page.getByText(/scratch, Port side/).first()).toBeVisible();
+  await expect(page.getByText(/scratch, Left side/).first()).toBeVisible();
   await expect(page.getByText(/\d+ to \d+ L used/).first()).toBeVisible();
   // The quay fills her to the brim: the meter settles, since she left full.
   await hand.by('finding-fuel/petrol').click();

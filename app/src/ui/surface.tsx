@@ -1,5 +1,6 @@
 import type { Mark } from '@quay/core/condition/marks';
 import type { Surface } from '@quay/core/fleet/rows';
+import { useTranslation } from 'react-i18next';
 import { type GestureResponderEvent, Pressable, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { Strokes } from './drawing';
@@ -34,6 +35,7 @@ export const SurfaceDrawing = ({
   testID?: string;
 }) => {
   const tones = useTones();
+  const { t } = useTranslation();
   const inset = onPlace ? 10 : 4;
   const [w, h] = [width - 2 * inset, height - 2 * inset];
   const place = {
@@ -42,10 +44,23 @@ export const SurfaceDrawing = ({
     y: ([, y]: readonly [number, number]) => inset + y * h,
   };
   const small = width < 100;
+  const left = surface.bow === 'left';
   const drawn = (
     <Svg width={width} height={height} style={{ pointerEvents: 'none' }} aria-hidden>
       <Rect width={width} height={height} rx={10} fill={tones.water} />
       <Strokes strokes={surface.strokes} place={place} pen={small ? 1.2 : 2} />
+      {surface.bow && !small ? (
+        <SvgText
+          x={left ? 8 : width - 8}
+          y={height - 8}
+          textAnchor={left ? 'start' : 'end'}
+          fontFamily={FACE.bold}
+          fontSize={14 / near}
+          fill={tones.ink}
+        >
+          {left ? `◂ ${t('drawnBow')}` : `${t('drawnBow')} ▸`}
+        </SvgText>
+      ) : null}
       {marks.map(({ mark, as, label: number }) => {
         const [x, y] = [inset + mark.x * w, inset + mark.y * h];
         const long = Math.max((small ? 5 : 12) / near, Math.min(w * 0.3, (mark.sizeMm / 1000 / surface.widthM) * w));

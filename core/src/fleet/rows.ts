@@ -25,6 +25,8 @@ export const Surface = z.object({
   strokes: z.array(Stroke),
   /** What lies under a mark in this surface, for allowances: gelcoat, aluminium, vinyl … */
   stuff: z.enum(['gelcoat', 'aluminium', 'steel', 'wood', 'vinyl', 'canvas', 'glass', 'rubber']),
+  /** On which side of the drawing the bow is, where that is not plain from its name. */
+  bow: z.optional(z.enum(['left', 'right'])),
   /** A picture of the whole is asked for: on every walk, or on one that a renter makes alone. */
   picture: z.optional(z.enum(['always', 'alone'])),
 });

@@ -456,6 +456,7 @@ export const de: StopWords = {
       light: 'Tageslicht: Lage der Basis unbekannt',
     },
   },
+  drawnBow: 'Bug',
   own: {
     open: 'Eigene Weste',
     title: 'Weste, die {{name}} mitgebracht hat',

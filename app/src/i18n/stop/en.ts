@@ -452,6 +452,7 @@ export const en = {
       light: 'Daylight: where the base lies is not known',
     },
   },
+  drawnBow: 'bow',
   own: {
     open: 'Brought their own',
     title: 'A jacket {{name}} brought',

@@ -456,6 +456,7 @@ export const es: StopWords = {
       light: 'La luz del día: no se sabe dónde está la base',
     },
   },
+  drawnBow: 'proa',
   own: {
     open: 'Trae el suyo',
     title: 'Chaleco que trae {{name}}',

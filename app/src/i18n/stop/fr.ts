@@ -462,6 +462,7 @@ export const fr: StopWords = {
       light: 'La lumière du jour : position de la base inconnue',
     },
   },
+  drawnBow: 'avant',
   own: {
     open: 'A apporté le sien',
     title: 'Gilet apporté par {{name}}',

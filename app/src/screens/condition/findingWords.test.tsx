@@ -56,10 +56,8 @@ const wordsOf = (key: string) => screen.getByTestId(key).props.children as strin
 it('puts every finding in words: what, out, in, what it is, why, what it costs', () => {
   render(<Findings />);
   expect(wordsOf('count/fenders')).toBe('Fenders | 4 | 3 | missing · renter’s | told at the walk out | Fender €38.00');
-  expect(wordsOf('mark/again')).toBe('scratch, Port side, from the water | 60 mm | 60 mm | known | same place, same kind of size | ');
-  expect(wordsOf('mark/fresh')).toMatch(
-    /^scratch, Port side, from the water \| none \| 60 mm \| new \| nearest known mark 3\.7 m away \| /,
-  );
+  expect(wordsOf('mark/again')).toBe('scratch, Left side (port) | 60 mm | 60 mm | known | same place, same kind of size | ');
+  expect(wordsOf('mark/fresh')).toMatch(/^scratch, Left side \(port\) \| none \| 60 mm \| new \| nearest known mark 3\.7 m away \| /);
   expect(wordsOf('fuel/petrol')).toMatch(
     /^Fuel, Petrol \| \d+ ± \d+ L \| \d+ ± \d+ L \| \d+ to \d+ L used \| the lower end is charged \| Petrol €\d+\.\d\d$/,
   );
@@ -82,7 +80,7 @@ it.each<[EventBody, string]>([
   [{ ...count('out', 'fenders', 3), state: 'damaged' } as EventBody, 'Fenders: 3, broken'],
   [read('out', 'fuel-needle', 0.75), 'Fuel needle: 12/16'],
   [read('out', 'volts', 12.64), 'Battery: 12.6 V'],
-  [mark('out', 'a', 0.3), 'scratch 60 mm, Port side, from the water'],
+  [mark('out', 'a', 0.3), 'scratch 60 mm, Left side (port)'],
   [{ kind: 'stationTied', walk: 'out', station: 'bow' }, 'Bow: tied'],
   [{ kind: 'held', why: 'fog' }, 'Hold her: fog'],
   [{ kind: 'fuelFilled', tank: 'petrol', litres: 12.5, brim: true, by: 'operator' }, 'Filled at the quay: 12.5 L'],

@@ -79,6 +79,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     NAME,
     { field: 'widthM', is: 'number', needed: true, min: 0.01, max: 60, unit: 'm' },
     { field: 'heightM', is: 'number', needed: true, min: 0.01, max: 20, unit: 'm' },
+    { field: 'bow', is: 'choice', options: ['left', 'right'] },
     {
       field: 'stuff',
       is: 'choice',
