@@ -1,5 +1,6 @@
 import type { Rack } from '@quay/core/fit/assignment';
 import type { Person } from '@quay/core/fit/people';
+import { comesFirst } from '@quay/core/fit/suits';
 import type { EventBody } from '@quay/core/record/event';
 import { type Fit, OWN_JACKET, schoolsOf } from '@quay/core/record/handing';
 import { useState } from 'react';
@@ -39,6 +40,9 @@ export const Own = ({
   const school = schoolsOf(pack).ownJackets;
   const brought = fit.brought.find((one) => one.person === person.id);
   if (school !== 'confirmedByRenter' && (byRenter || school !== 'confirmedByHand')) return null;
+  // Whose jackets boats often lack; with others the page stays short.
+  const served = fit.given.some((one) => one.person === person.id);
+  if (served && !brought && !comesFirst(person, fit.rules)) return null;
   return (
     <View style={{ gap: 6, alignItems: 'flex-start' }}>
       {brought?.not ? <Tag kind="stop">{t(`own.not.${brought.not}`)}</Tag> : null}

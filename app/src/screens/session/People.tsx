@@ -55,7 +55,7 @@ export const People = () => {
               <Alt label={t('phones.takeBack')} onPress={() => back.mutate(one.id)} testID={`back-${one.id}`} />
             ) : (
               <>
-                <Alt label={t('phones.newSecret')} onPress={() => setChanging(one)} testID={`secret-${one.id}`} />
+                <Alt label={t(`phones.newSecret.${one.role}`)} onPress={() => setChanging(one)} testID={`secret-${one.id}`} />
                 {one.id === me?.staff.id ? null : (
                   <Alt label={t('phones.withdraw')} onPress={() => withdraw.mutate(one)} testID={`withdraw-${one.id}`} />
                 )}
@@ -90,7 +90,7 @@ const SecretSheet = ({ person, onClose }: { person: Person; onClose: () => void 
   };
   return (
     <Sheet
-      title={t('phones.newSecretOf', { name: person.name })}
+      title={t(`phones.newSecretOf.${person.role}`, { name: person.name })}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={<Go label={t('phones.keepSecret')} busy={change.isPending} onPress={keep} testID="keep-secret" />}
@@ -98,7 +98,7 @@ const SecretSheet = ({ person, onClose }: { person: Person; onClose: () => void 
       <View style={{ gap: 10 }}>
         <Body>{rule}</Body>
         <Field
-          label={t('phones.newSecret')}
+          label={t(`phones.newSecret.${person.role}`)}
           value={secret}
           onChange={(next) => {
             setSecret(next);
