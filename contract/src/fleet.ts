@@ -28,6 +28,8 @@ const MadeVersion = { version: z.int(), madeAt: z.nullable(Instant), madeBy: z.n
 const fields = z.record(z.string(), z.unknown());
 /** What a layered book says once: as it is laid, as it would be without this layer, and by field (or `conditions.<id>`) who says it. */
 const About = z.object({ value: fields, below: fields, from: z.record(z.string(), z.string()) });
+/** By path of a text (`points[bow-rails].caution`): languages in which it is older than in another. */
+const ToTranslate = z.record(z.string(), z.array(z.string()));
 const Row = z.catchall(z.object({ id: z.string() }), z.unknown());
 /** A book laid out for comparing. */
 const Comparable = z.object({ lists: z.record(z.string(), z.array(Row)), about: fields });
@@ -47,6 +49,7 @@ export const BoatShelf = z.object({
   about: About,
   version: z.int(),
   versions: z.array(z.object({ ...MadeVersion, hires: z.int() })),
+  toTranslate: ToTranslate,
 });
 export type BoatShelf = z.infer<typeof BoatShelf>;
 
@@ -87,6 +90,18 @@ export const changeBoatBook = endpoint({
   reply: BoatShelf,
 });
 
+export const textIsRight = endpoint({
+  name: 'textIsRight',
+  summary: 'A text that was changed in one language is right as it is in the others.',
+  method: 'POST',
+  path: '/books/translated',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: z.object({ is: z.enum(['class', 'boat', 'base']), id: Id, path: z.string().check(z.minLength(1), z.maxLength(300)) }),
+  reply: z.object({ ok: z.literal(true) }),
+});
+
 export const listBooks = endpoint({
   name: 'listBooks',
   summary: 'Class books and base books, with the boats each of them bears on.',
@@ -114,6 +129,7 @@ export const ClassShelf = z.object({
   about: About,
   version: z.int(),
   versions: z.array(z.object(MadeVersion)),
+  toTranslate: ToTranslate,
   boats: z.array(z.string()),
 });
 export type ClassShelf = z.infer<typeof ClassShelf>;
@@ -160,6 +176,7 @@ export const BaseShelf = z.object({
   base: Base,
   version: z.int(),
   versions: z.array(z.object(MadeVersion)),
+  toTranslate: ToTranslate,
   boats: z.array(z.string()),
 });
 export type BaseShelf = z.infer<typeof BaseShelf>;

@@ -588,6 +588,8 @@ export const en = {
     preview: 'As the renter will see it',
     inherit: 'Take the change back',
     drop: 'Take it away',
+    toTranslate: 'to be translated: {{languages}}',
+    isRight: 'It is right as it is',
     lacks: 'not in {{languages}}',
     origin: { class: 'from {{name}}', changed: 'changed here', own: 'its own', none: 'not said' },
     imported: 'imported',

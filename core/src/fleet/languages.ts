@@ -3,7 +3,7 @@ import { LANGUAGES, type Wording } from './words';
 /** A text that is not there in every language. It is shown in English, and says so. */
 export type Untranslated = { path: string; languages: string[] };
 
-const isWording = (value: object): value is Wording => {
+export const isWording = (value: object): value is Wording => {
   const entries = Object.entries(value);
   return entries.some(([key]) => key === 'en') && entries.every(([key, text]) => key.length === 2 && typeof text === 'string');
 };

@@ -210,3 +210,45 @@ describe('one boat', () => {
     expect(added.status).toBe(200);
   });
 });
+
+describe('a text changed in one language', () => {
+  type Waiting = { toTranslate: Record<string, string[]> };
+  const PATH = 'points[bow-rails].caution';
+  const shelfOf = async (path: string) => (await manager.send('GET', path)).json as unknown as Waiting & { version: number };
+  const caution = (text: string) => {
+    const edit = (book: ClassBook, more: Record<string, string>): ClassBook => ({
+      ...book,
+      points: book.points!.map((point) =>
+        point.id === 'bow-rails' ? { ...point, caution: { ...(point.caution as { en: string }), ...more } } : point,
+      ),
+    });
+    return (book: ClassBook, more: Record<string, string> = { en: text }) => edit(book, more);
+  };
+  const put = async (change_: (book: ClassBook) => ClassBook) => {
+    const now = (await manager.send('GET', '/classes/any-boat/book')).json as unknown as { classBook: ClassBook; version: number };
+    const done = await manager.send(
+      'PATCH',
+      '/classes/any-boat/book',
+      { classBook: change_(now.classBook) },
+      { 'if-match': `"${now.version}"` },
+    );
+    expect(done.status).toBe(200);
+    return done.json as unknown as Waiting;
+  };
+
+  it('is to be translated in the others, on the class and on every boat of it, until it is, or is found right', async () => {
+    expect((await put(caution('Keep behind the rails.'))).toTranslate).toEqual({ [PATH]: ['fr', 'de', 'es'] });
+    expect((await shelfOf('/boats/tuppenny-bun/book')).toTranslate).toEqual({ [PATH]: ['fr', 'de', 'es'] });
+    expect((await put((book) => caution('')(book, { fr: 'Derrière les garde-corps.' }))).toTranslate).toEqual({ [PATH]: ['de', 'es'] });
+    const right = (path: string) => manager.send('POST', '/books/translated', { is: 'boat', id: 'tuppenny-bun', path });
+    expect((await right(PATH)).json).toEqual({ ok: true });
+    expect((await shelfOf('/classes/any-boat/book')).toTranslate).toEqual({});
+    expect((await right(PATH)).status).toBe(404);
+  });
+
+  it('and put back by undo waits for nothing', async () => {
+    const before = (await manager.send('GET', '/classes/any-boat/book')).json as unknown as { classBook: ClassBook };
+    await put(caution('Keep behind the rails.'));
+    expect((await put(() => before.classBook)).toTranslate).toEqual({});
+  });
+});

@@ -11,6 +11,7 @@ import {
   classShelfOf,
   classVersion,
   shelfOf,
+  textFoundRight,
 } from '../store/fleet';
 import { learntOf } from '../store/learnt';
 import { on, staffOf } from './mount';
@@ -37,6 +38,11 @@ const mustBeDone = (done: Changed): void => {
 };
 
 export const fleetRoutes = [
+  on(api.textIsRight, async ({ quay, body }) =>
+    (await textFoundRight(quay.store.db, body))
+      ? { ok: true as const }
+      : fail(404, 'nothingWaits', 'No translation of this text is waited for.'),
+  ),
   on(api.listBooks, ({ quay }) => booksOf(quay.store.db)),
   on(api.getClassBook, async ({ quay, params, res }) => {
     const shelf = (await classShelfOf(quay.store.db, params.classId)) ?? noBook();

@@ -35,6 +35,7 @@ const goodBodies: Record<string, unknown> = {
   changeHire: {},
   changeComparison: { do: 'again' },
   closeHire: { totalMinor: 0, events: 0 },
+  textIsRight: { is: 'class', id: 'any-boat', path: 'points[lever].say' },
   putAside: { key: 'late/h-1001/1' },
   bringBack: { key: 'late/h-1001/1' },
   setAside: { event: 'x1', why: 'x' },

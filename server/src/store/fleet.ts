@@ -11,6 +11,7 @@ import type { Waters } from '@quay/core/waters/zone';
 import type { BaseShelf, BoatShelf, ClassShelf } from '@quay/contract/fleet';
 import { bodyOf, putBook, versionsOf } from './pastBook';
 import { readHanding } from './setting';
+import { type BookKey, foundRight, noteTexts, waitingTexts } from './toTranslate';
 
 type BookRow = {
   boat: string;
@@ -130,6 +131,7 @@ export const shelfOf = async (db: Knex, boat: string): Promise<BoatShelf | undef
     about: aboutOf([...laid.lineage, boatBook], laid.lineage),
     version: row.version,
     versions,
+    toTranslate: await waitingTexts(db, [`boat/${boat}`, ...laid.lineage.map(({ id }): BookKey => `class/${id}`)]),
   };
 };
 
@@ -160,6 +162,7 @@ export const changeBook = async (
   return db.transaction(async (trx) => {
     if ((await newest(trx, boat))?.version !== seen) return { ok: false, reason: 'changedMeanwhile' } as const;
     const version = await addBook(trx, boat, { ...laid, boatBook }, made);
+    await noteTexts(trx, `boat/${boat}`, JSON.parse(row.laid), laid.book);
     await trx('boat').where({ id: boat }).update({ bookVersion: version, name: boatBook.name, hullNumber: boatBook.hullNumber });
     return { ok: true } as const;
   });
@@ -215,8 +218,30 @@ export const classShelfOf = async (db: Knex, id: string): Promise<ClassShelf | u
     about: aboutOf(found.lineage, found.lineage.slice(0, -1)),
     version: row.version,
     versions: await versionsOf(db, 'classBook', id),
+    toTranslate: await waitingTexts(
+      db,
+      found.lineage.map((one): BookKey => `class/${one.id}`),
+    ),
     boats: namesOf(await boatsOfClass(db, id, classes)),
   };
+};
+
+/** The lists of a class as they are laid now. */
+const listsOf = async (db: Knex, id: string): Promise<Lists | undefined> => {
+  const found = lineageOf(id, await classesOf(db));
+  const laid = found.ok ? layLists(found.lineage) : undefined;
+  return laid?.ok ? laid.lists : undefined;
+};
+
+/** A text is right as it is in the languages that waited for a translation. @returns whether any did, or undefined for a book that is not there */
+export const textFoundRight = async (db: Knex, of: { is: 'class' | 'boat' | 'base'; id: string; path: string }): Promise<boolean> => {
+  const { is, id, path } = of;
+  const classes = await classesOf(db);
+  const row = is === 'boat' ? await newest(db, id) : undefined;
+  const lowest = is === 'class' ? id : row && (JSON.parse(row.boatBook) as BoatBook).class;
+  const found = lowest === undefined ? undefined : lineageOf(lowest, classes);
+  const below = found?.ok ? found.lineage.map((one): BookKey => `class/${one.id}`) : [];
+  return foundRight(db, is === 'class' ? below : [`${is}/${id}`, ...below], path);
 };
 
 /** A class as it was in a version, over the classes it comes from as they are now. */
@@ -239,6 +264,7 @@ export const baseShelfOf = async (db: Knex, id: string): Promise<BaseShelf | und
       base: BaseBook.parse(JSON.parse(row.body)),
       version: row.version,
       versions: await versionsOf(db, 'base', id),
+      toTranslate: await waitingTexts(db, [`base/${id}`]),
       boats: namesOf(await boatsAt(db, id)),
     }
   );
@@ -298,6 +324,7 @@ export const changeClass = (db: Knex, id: string, classBook: ClassBook, seen: nu
       if (!row) return { ok: false, reason: 'noSuchBook' };
       if (row.version !== seen) return { ok: false, reason: 'changedMeanwhile' };
       if (classBook.id !== id || classBook.from !== (JSON.parse(row.body) as ClassBook).from) return { ok: false, reason: 'otherBook' };
+      const before = await listsOf(trx, id);
       await putBook(trx, 'classBook', classBook, {}, made);
       const classes = await classesOf(trx);
       // A class that no boat is laid from yet has to lay by itself all the same.
@@ -305,6 +332,7 @@ export const changeClass = (db: Knex, id: string, classBook: ClassBook, seen: nu
       if (!found.ok) throw new Unlaid([found.fault]);
       const alone = layLists(found.lineage);
       if (!alone.ok) throw new Unlaid(alone.faults);
+      await noteTexts(trx, `class/${id}`, before, alone.lists);
       await layAgain(trx, await boatsOfClass(trx, id, classes), made);
       return { ok: true };
     }),
@@ -322,6 +350,7 @@ export const changeBase = (db: Knex, id: string, base: Base, seen: number, made:
       const faults = base.points.flatMap(({ id: point, when }) => (when ? conditionFaults(when, `points[${point}].when`, {}) : []));
       if (faults.length > 0) return { ok: false, reason: 'faults', faults: faults.map((fault) => ({ book: id, ...fault })) };
       await putBook(trx, 'base', base, { name: base.name }, made);
+      await noteTexts(trx, `base/${id}`, old, base);
       await layAgain(trx, await boatsAt(trx, id), made);
       return { ok: true };
     }),

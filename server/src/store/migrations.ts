@@ -360,6 +360,15 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '011-to-translate',
+    down: onlyForward,
+    up: (db) =>
+      db.schema.createTable('toTranslate', (t) => {
+        t.string('book').primary();
+        t.text('texts').notNullable();
+      }),
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -13,7 +13,7 @@ import { BookMissing } from './BookMissing';
 import { ABOUT_BASE } from './about';
 import { BASE_FIELDS } from './fields';
 import { aboutListing } from './layerEdits';
-import { useBook } from './useBook';
+import { useBook, useTextRight } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
 const plain = (fields: RowEdit) => Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined));
@@ -60,6 +60,7 @@ export const BaseBookPage = ({ baseId }: { baseId: string }) => {
     bodyOf: (base: Base) => ({ base }),
     said: () => t('fleet.keptBase'),
   });
+  const right = useTextRight(['baseBook', baseId]);
   if (!data) return <BookMissing failed={failed} />;
   const { base, version, boats } = data;
   return (
@@ -79,6 +80,8 @@ export const BaseBookPage = ({ baseId }: { baseId: string }) => {
         originOf={() => ({ is: 'own', name: '' })}
         fault={fault}
         busy={busy}
+        toTranslate={data.toTranslate}
+        onRight={(path) => right.mutate({ is: 'base', id: baseId, path })}
         edits={baseEdits(base, (next) => put({ book: next, version, before: base }))}
       >
         {boats.length > 0 ? <Notice kind="ask" title={t('fleet.bearsOn', { boats: boats.join(', ') })} /> : null}

@@ -13,7 +13,7 @@ import { BookMissing } from './BookMissing';
 import { aboutBoat } from './about';
 import { editsOf, layerListings, originIn } from './layerEdits';
 import { LearntSheet } from './LearntSheet';
-import { useBook } from './useBook';
+import { useBook, useTextRight } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
 /** A boat's book: what she says by herself, and what comes from her class, plainly told apart. */
@@ -30,6 +30,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
     bodyOf: (boatBook: BoatBook) => ({ boatBook }),
     said: ({ version }) => t('fleet.kept', { n: version }),
   });
+  const right = useTextRight(['boatBook', boatId]);
   if (!data) return <BookMissing failed={failed} />;
   const { boatBook, laid, about, version, origins, ids, below, classNames } = data;
   const abouts = aboutBoat(about);
@@ -61,6 +62,8 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         originOf={originIn(origins, about, boatBook.id, classNames)}
         fault={fault}
         busy={busy}
+        toTranslate={data.toTranslate}
+        onRight={(path) => right.mutate({ is: 'boat', id: boatId, path })}
         edits={edits}
       />
       {learnt ? (

@@ -68,6 +68,8 @@ export const BookEditor = ({
   fault,
   busy,
   edits,
+  toTranslate,
+  onRight,
   children,
 }: {
   kind: 'boat' | 'class' | 'base';
@@ -84,6 +86,10 @@ export const BookEditor = ({
   fault: string | undefined;
   busy: boolean;
   edits: Edits;
+  /** By path of a text, languages in which it is older than in another. */
+  toTranslate: Readonly<Record<string, readonly string[]>>;
+  /** A text is right as it is in the languages that wait. */
+  onRight: (path: string) => void;
   children?: ReactNode;
 }) => {
   const { t } = useTranslation();
@@ -121,6 +127,9 @@ export const BookEditor = ({
       rows.map(({ id }) => (places.has(id) ? next.shift()! : id)),
     );
   };
+  const waitingOf = (id: string) => [
+    ...new Set(Object.entries(toTranslate).flatMap(([path, languages]) => (path.startsWith(`${list}[${id}]`) ? languages : []))),
+  ];
   const close = () => setOpen(undefined);
   const opened = open && 'row' in open ? rows.find(({ id }) => id === open.row.id) : undefined;
   return (
@@ -176,6 +185,7 @@ export const BookEditor = ({
                       kind={kind}
                       row={row}
                       line={saidIn(row, fieldsOf(row), t) || t('fleet.origin.none')}
+                      waiting={waitingOf(row.id)}
                       origin={originOf(list, row.id)}
                       onOpen={() => setOpen({ row })}
                     />
@@ -186,7 +196,13 @@ export const BookEditor = ({
                   <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
                     {group.rows.map((row) => (
                       <Sorted key={row.id} id={row.id} label={t('fleet.drag', { name: wordsOf(row)?.en ?? row.id })} tone={tones.soft}>
-                        <OneRow kind={kind} row={row} origin={originOf(list, row.id)} onOpen={() => setOpen({ row })} />
+                        <OneRow
+                          kind={kind}
+                          row={row}
+                          waiting={waitingOf(row.id)}
+                          origin={originOf(list, row.id)}
+                          onOpen={() => setOpen({ row })}
+                        />
                       </Sorted>
                     ))}
                   </Sortable>
@@ -235,6 +251,8 @@ export const BookEditor = ({
           }}
           {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
           onInherit={() => opened && edits.inherit(list, opened.id)}
+          waitingIn={(field) => (opened ? (toTranslate[`${list}[${opened.id}].${field}`] ?? []) : [])}
+          onRight={(field) => opened && onRight(`${list}[${opened.id}].${field}`)}
         />
       ) : null}
     </Screen>
@@ -245,6 +263,7 @@ const OneRow = ({
   kind,
   row,
   line,
+  waiting,
   origin,
   onOpen,
 }: {
@@ -252,6 +271,8 @@ const OneRow = ({
   row: AnyRow;
   /** What it says, where its words do not. */
   line?: string;
+  /** Languages that a text of it is to be translated into. */
+  waiting: readonly string[];
   origin: RowOrigin;
   onOpen: () => void;
 }) => {
@@ -275,6 +296,7 @@ const OneRow = ({
           </Tag>
         )}
         {lacks.length > 0 ? <Tag kind="ask">{t('fleet.lacks', { languages: lacks.join(', ') })}</Tag> : null}
+        {waiting.length > 0 ? <Tag kind="ask">{t('fleet.toTranslate', { languages: waiting.join(', ') })}</Tag> : null}
       </View>
     </Row>
   );

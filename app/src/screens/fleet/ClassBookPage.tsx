@@ -12,7 +12,7 @@ import { BookEditor } from './BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutClass } from './about';
 import { editsOf, layerListings, originIn } from './layerEdits';
-import { useBook } from './useBook';
+import { useBook, useTextRight } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
 /** A class book: what is put right here is right in every boat laid from it that says nothing else. */
@@ -28,6 +28,7 @@ export const ClassBookPage = ({ classId }: { classId: string }) => {
     bodyOf: (classBook: ClassBook) => ({ classBook }),
     said: ({ boats }) => (boats.length > 0 ? t('fleet.keptFor', { boats: boats.join(', ') }) : t('fleet.keptBase')),
   });
+  const right = useTextRight(['classBook', classId]);
   if (!data) return <BookMissing failed={failed} />;
   const { classBook, lists, about, origins, below, classNames, plan, version, boats } = data;
   const abouts = aboutClass(about);
@@ -52,6 +53,8 @@ export const ClassBookPage = ({ classId }: { classId: string }) => {
         originOf={originIn(origins, about, classBook.id, classNames)}
         fault={fault}
         busy={busy}
+        toTranslate={data.toTranslate}
+        onRight={(path) => right.mutate({ is: 'class', id: classId, path })}
         edits={editsOf(classBook, abouts, about, below, (book) => put({ book, version, before: classBook }))}
       >
         <Notice kind="ask" title={boats.length > 0 ? t('fleet.bearsOn', { boats: boats.join(', ') }) : t('fleet.bearsOnNone')} />

@@ -43,6 +43,8 @@ export const RowSheet = ({
   onKeep,
   onDrop,
   onInherit,
+  waitingIn = () => [],
+  onRight,
 }: {
   kind: 'boat' | 'class' | 'base';
   title: string;
@@ -61,6 +63,10 @@ export const RowSheet = ({
   onKeep: (edit: RowEdit) => void;
   onDrop?: () => void;
   onInherit?: () => void;
+  /** Languages in which the text of a field is older than in another. */
+  waitingIn?: (field: string) => readonly string[];
+  /** The text of a field is right as it is in those. */
+  onRight?: (field: string) => void;
 }) => {
   const { t } = useTranslation();
   const [language, setLanguage] = useState<Language>('en');
@@ -114,17 +120,25 @@ export const RowSheet = ({
             onSet={(text) => set(spec.field, text)}
           />
         ) : (
-          <OneField
-            key={spec.field}
-            spec={spec}
-            typed={draft[spec.field]}
-            language={language}
-            fault={faults[spec.field] && t(`fleet.fault.${faults[spec.field]!}`)}
-            stations={stations}
-            tanks={tanks}
-            plan={plan}
-            onSet={(value) => set(spec.field, value)}
-          />
+          <View key={spec.field} style={{ gap: 6 }}>
+            <OneField
+              spec={spec}
+              typed={draft[spec.field]}
+              language={language}
+              fault={faults[spec.field] && t(`fleet.fault.${faults[spec.field]!}`)}
+              stations={stations}
+              tanks={tanks}
+              plan={plan}
+              onSet={(value) => set(spec.field, value)}
+            />
+            {waitingIn(spec.field).length > 0 ? (
+              <Notice
+                kind="ask"
+                title={t('fleet.toTranslate', { languages: waitingIn(spec.field).join(', ') })}
+                action={<Alt label={t('fleet.isRight')} onPress={() => onRight?.(spec.field)} testID={`right-${spec.field}`} />}
+              />
+            ) : null}
+          </View>
         ),
       )}
       {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}

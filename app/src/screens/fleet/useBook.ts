@@ -1,4 +1,5 @@
-import type { Endpoint, ReplyOf } from '@quay/contract/endpoint';
+import type { BodyOf, Endpoint, ReplyOf } from '@quay/contract/endpoint';
+import { textIsRight } from '@quay/contract/fleet';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -57,4 +58,13 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
         : undefined;
   const failed = shelf.error ? (shelf.error instanceof NoAnswer ? t('fleet.offline') : shelf.error.message) : undefined;
   return { data: shelf.data, failed, fault, busy: put.isPending, kept, put: put.mutate };
+};
+
+/** Says that a text is right as it is in the languages that wait, and fetches the book anew. @param key under which the book is known */
+export const useTextRight = (key: readonly string[]) => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: BodyOf<typeof textIsRight>) => call(textIsRight, { body }),
+    onSuccess: () => client.invalidateQueries({ queryKey: key }),
+  });
 };
