@@ -95,6 +95,13 @@ test(
     await mina.by('text-name').fill('Jackets for grown people');
     await mina.by('keep-row').click();
     await expect(page.getByText('Kept for Quiet Pickle.')).toBeVisible();
+    // The other languages keep the old name: they say so, until somebody has read them.
+    await expect(mina.by('edit-jackets-adult')).toContainText('to be translated: fr, de, es');
+    await mina.by('edit-jackets-adult').click();
+    await mina.by('right-name').click();
+    await expect(mina.by('right-name')).toHaveCount(0);
+    await page.keyboard.press('Escape');
+    await expect(mina.by('edit-jackets-adult')).not.toContainText('to be translated');
     await mina.by('versions').click();
     await mina.by('version-1').click();
     await expect(mina.by('differences')).toContainText('Jackets for grown people');

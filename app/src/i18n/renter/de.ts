@@ -94,6 +94,8 @@ export const de: RenterWords = {
     partyTodo: 'Namen, Alter und Größen, damit die Westen bereitliegen',
     partyClosed: 'Der Rundgang hat begonnen: Änderungen macht jetzt das Personal am Steg.',
     briefing: 'Einweisung zu Hause',
+    must: 'muss man wissen',
+    briefingMinutes: 'Noch {{count}} Punkte, etwa {{n}} min.',
     briefingDone: '{{n}} von {{of}} gelesen',
     briefingWhy: 'Jetzt lesen oder hören; am Steg geht es schneller und Sie sehen es vorgemacht.',
     readOn: 'Gelesen · weiter',

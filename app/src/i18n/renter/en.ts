@@ -82,6 +82,8 @@ export const en = {
     partyTodo: 'Names, ages and sizes, so that the right jackets are ready',
     partyClosed: 'The walk has begun: changes are made with the hand on the quay.',
     briefing: 'Briefing at home',
+    must: 'has to be known',
+    briefingMinutes: '{{count}} points are left, about {{n}} min.',
     briefingDone: '{{n}} of {{of}} read',
     briefingWhy: 'Read or listen now; on the quay it goes quicker and you see it done.',
     readOn: 'Read it · next',

@@ -83,6 +83,8 @@ export const es: RenterWords = {
     partyTodo: 'Nombres, edades y tallas, para tener listos los chalecos',
     partyClosed: 'La visita ha empezado: los cambios se hacen con el marinero.',
     briefing: 'Instrucciones en casa',
+    must: 'hay que saberlo',
+    briefingMinutes: 'Quedan {{count}} puntos, unos {{n}} min.',
     briefingDone: '{{n}} de {{of}} leídas',
     briefingWhy: 'Lea o escuche ahora; en el muelle irá más rápido y lo verá hacer.',
     readOn: 'Leído · siguiente',

@@ -86,6 +86,8 @@ export const fr: RenterWords = {
     partyTodo: 'Noms, âges et tailles, pour préparer les bons gilets',
     partyClosed: 'La visite a commencé : les changements se font avec l’agent sur le quai.',
     briefing: 'Consignes à la maison',
+    must: 'à savoir absolument',
+    briefingMinutes: 'Encore {{count}} points, environ {{n}} min.',
     briefingDone: '{{n}} sur {{of}} lus',
     briefingWhy: 'Lisez ou écoutez maintenant ; sur le quai, on ira plus vite et vous verrez faire.',
     readOn: 'Lu · suivant',

@@ -92,6 +92,11 @@ export const BriefPage = () => {
       </View>
       <Card style={{ gap: 10 }}>
         <Small>{[`${at + 1} / ${points.length}`, station ? say(station.name, language) : ''].filter(Boolean).join(' · ')}</Small>
+        {point.weight === 'must' ? (
+          <Tag kind="ask" size={16}>
+            {t('r.must')}
+          </Tag>
+        ) : null}
         <SlabBold size={24} heading={2}>
           {say(point.say, language)}
         </SlabBold>

@@ -11,6 +11,7 @@ import { Alt, Go, Sign } from '../../ui/press';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
+import { numberOf } from './ring';
 
 /** A fix card, one step at a time, its cautions first. */
 export const CardPage = ({ cardId }: { cardId: string }) => {
@@ -30,7 +31,7 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
   const last = way[way.length - 1];
   const step = last === undefined ? steps[0] : steps.find(({ id }) => id === last);
   const ended = last === 'end' || last === 'ring';
-  const phone = pack.base.phone ?? pack.operator.phone;
+  const phone = numberOf(pack);
   const go = (to: string | undefined) => {
     if (!step) return;
     const next = stepAfter(card, steps, step, to);

@@ -16,6 +16,7 @@ import { Row } from '../../ui/press';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
+import { numberOf } from './ring';
 
 const DOCKING = 'docking';
 
@@ -50,11 +51,7 @@ export const GuidePage = () => {
       {asked ? (
         <>
           {none === undefined ? null : <Notice kind="calm" title={t('r.noneAboard', { name: none, boat: pack.boat.name })} />}
-          <Small>
-            {hits.length === 0
-              ? t('r.nothingFound', { phone: pack.base.phone ?? pack.operator.phone ?? '' })
-              : t('r.found', { count: hits.length })}
-          </Small>
+          <Small>{hits.length === 0 ? t('r.nothingFound', { phone: numberOf(pack) ?? '' }) : t('r.found', { count: hits.length })}</Small>
           <View style={{ gap: 10 }} testID="hits">
             {hits.slice(0, 20).map(({ entry }) => {
               if (entry.is === 'point') return <PointRow key={entry.point.id} point={entry.point} />;

@@ -20,6 +20,7 @@ import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { LandmarkFields, useSighting } from './LandmarkFields';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
+import { numberOf } from './ring';
 
 const NATURES = ['sinking', 'fire', 'injured', 'overboard', 'aground', 'drifting', 'lost'] as const;
 
@@ -134,11 +135,12 @@ const Whom = () => {
   const { pack, schools } = useRenting();
   const { waters, base, operator } = pack;
   const rescue = waters?.rescue;
+  const phone = numberOf(pack);
   const rows = {
     emergencyNumber: waters?.emergencyNumber ? { name: t('r.emergencyNumber'), how: waters.emergencyNumber } : undefined,
     rescueStation: rescue ? { name: rescue.name, how: rescue.phone ?? '' } : undefined,
     radio: (rescue?.channel ?? base.radio) ? { name: t('r.radio', { channel: rescue?.channel ?? base.radio ?? '' }), how: '' } : undefined,
-    operator: (base.phone ?? operator.phone) ? { name: operator.name, how: base.phone ?? operator.phone ?? '' } : undefined,
+    operator: phone === undefined ? undefined : { name: operator.name, how: phone },
   };
   const first = schoolOf(schools, 'firstCall');
   const usual = ['emergencyNumber', 'rescueStation', 'radio', 'operator'] as const;

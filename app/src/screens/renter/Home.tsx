@@ -45,7 +45,10 @@ export const Home = () => {
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
   const afloat = state === 'out';
   const people = peopleOf(record, view.sheets);
-  const read = briefing.tell.filter(({ point }) => record.slots.has(`home/${point.id}`)).length;
+  const unread = briefing.tell.filter(({ point }) => !record.slots.has(`home/${point.id}`));
+  const read = briefing.tell.length - unread.length;
+  // Said before one begins; reading takes about as long as telling.
+  const unreadMin = Math.max(1, Math.round(unread.reduce((sum, { seconds }) => sum + seconds, 0) / 60));
   const bring = base.before.filter(({ when }) => applies(when, facts, book.conditions));
   const nightly = facts['hire.nights'] === undefined || Number(facts['hire.nights']) > 0;
   // Leaving her comes at the end of bringing her back.
@@ -149,7 +152,12 @@ export const Home = () => {
           />
           <Leads
             title={t('r.briefing')}
-            text={read > 0 ? t('r.briefingDone', { n: read, of: briefing.tell.length }) : t('r.briefingWhy')}
+            text={[
+              read > 0 ? t('r.briefingDone', { n: read, of: briefing.tell.length }) : t('r.briefingWhy'),
+              unread.length > 0 ? t('r.briefingMinutes', { count: unread.length, n: unreadMin }) : '',
+            ]
+              .filter(Boolean)
+              .join(' ')}
             done={read >= briefing.tell.length}
             onPress={() => router.push('/r/brief')}
             testID="to-brief"

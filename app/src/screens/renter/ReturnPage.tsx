@@ -10,6 +10,7 @@ import { Go } from '../../ui/press';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
+import { numberOf } from './ring';
 import type { Condition } from '@quay/core/fleet/condition';
 
 type Step = { id: string; say: Wording; when?: Condition | undefined; caution?: Wording | undefined };
@@ -21,6 +22,7 @@ export const ReturnPage = () => {
   const now = useNow();
   const { pack, facts, language } = useRenting();
   const { base, book, waters, hire } = pack;
+  const phone = numberOf(pack);
   const list = (title: string, steps: readonly Step[], numbered: boolean) => {
     const here = steps.filter(({ when }) => applies(when, facts, book.conditions));
     return here.length === 0 ? null : (
@@ -47,7 +49,7 @@ export const ReturnPage = () => {
       <Card>
         <Small>{`${t('r.due')} · ${base.name}`}</Small>
         <SlabBold size={34}>{whenOf(hire.to, base.zone, now, language)}</SlabBold>
-        {base.phone ? <Body>{`${base.name}: ${base.phone}`}</Body> : null}
+        {phone ? <Body>{`${base.name}: ${phone}`}</Body> : null}
         {base.radio ? <Body>{t('r.radio', { channel: base.radio })}</Body> : null}
       </Card>
       {list(t('r.wayIn'), base.wayIn, true)}

@@ -11,6 +11,7 @@ import { whenOf } from '../../../ui/format';
 import { Alt } from '../../../ui/press';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { useRenting } from '../RenterFace';
+import { numberOf } from '../ring';
 
 /** How long the code stands on the screen. */
 const SHOWN_MS = 120_000;
@@ -50,9 +51,9 @@ export const KeyCard = ({ keyInHand, first }: { keyInHand: ReturnType<typeof use
   const { t } = useTranslation();
   const now = useNow();
   const { pack, language } = useRenting();
-  const { base, operator } = pack;
+  const { base } = pack;
   const { answer, busy, ask, hide } = keyInHand;
-  const phone = base.phone ?? operator.phone;
+  const phone = numberOf(pack);
   const saying = (no: Exclude<Answer, { is: 'open' }>): string => {
     if (no.is === 'tooEarly') return t('alone.tooEarly', { when: whenOf(no.opensAt, base.zone, now, language) });
     return no.is === 'briefFirst' ? t('alone.briefFirst', { count: no.left }) : t(`alone.${no.is}`);
