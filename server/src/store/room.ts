@@ -17,7 +17,14 @@ export const hasRoom = async (store: Store, bytes: number): Promise<boolean> => 
 
 /** Errors by which SQLite and the system say that nothing more can be written. */
 const FULL = new Set(['SQLITE_FULL', 'ENOSPC', 'EDQUOT']);
+/** On a full disk SQLite takes a transaction back by itself; whoever then takes it back finds none, and that is what is told. */
+const TAKEN_BACK = /cannot rollback - no transaction is active/;
+
 export const isDiskFull = (error: unknown): boolean => {
-  const { code, cause } = (error ?? {}) as { code?: unknown; cause?: unknown };
-  return (typeof code === 'string' && FULL.has(code)) || (cause !== undefined && cause !== error && isDiskFull(cause));
+  const { code, cause, message } = (error ?? {}) as { code?: unknown; cause?: unknown; message?: unknown };
+  return (
+    (typeof code === 'string' && FULL.has(code)) ||
+    (typeof message === 'string' && TAKEN_BACK.test(message)) ||
+    (cause !== undefined && cause !== error && isDiskFull(cause))
+  );
 };
