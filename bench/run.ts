@@ -13,10 +13,12 @@ const BENCHES: Record<string, Bench> = {
   marks: { about: 'matching marks on 60-mark boats', run: async () => (await import('./figures/marks')).marks() },
   docking: { about: 'simulation and plan of docking', run: async () => (await import('./figures/docking')).docking() },
   'docking-frames': {
+    long: true,
     about: 'frames while practising at 4 × slow-down',
     run: async () => (await import('./figures/dockingFrames')).dockingFrames(),
   },
   capture: {
+    long: true,
     about: 'blur on 400 made-up pictures, a 12-megapixel one in its thread',
     run: async () => (await import('./figures/capture')).capture(),
   },
@@ -24,13 +26,15 @@ const BENCHES: Record<string, Bench> = {
     about: 'frames with 60 marks on a drawing at 4 × slow-down',
     run: async () => (await import('./figures/marksFrames')).marksFrames(),
   },
-  delivery: { about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
+  delivery: { long: true, about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
   hostile: {
+    long: true,
     about: 'the day before and after 5,000 hostile events and 200 hostile pictures, and the memory they take',
     run: async () => (await import('./figures/hostile')).hostile(),
   },
-  load: { about: '20 phones delivering for 20 s', run: async () => (await import('./figures/load')).load() },
+  load: { long: true, about: '20 phones delivering for 20 s', run: async () => (await import('./figures/load')).load() },
   compare: {
+    long: true,
     about: 'a 12-megapixel pair, and 20 of them beside what phones deliver',
     run: async () => (await import('./figures/compare')).compare(),
   },
