@@ -35,7 +35,6 @@ export const picturesApart = (program: readonly string[], { memoryKib = MEMORY_K
   let child: ChildProcess | undefined;
   let idle: NodeJS.Timeout | undefined;
   const leave = () => {
-    child?.removeAllListeners();
     child?.kill('SIGKILL');
     child = undefined;
   };
@@ -44,37 +43,44 @@ export const picturesApart = (program: readonly string[], { memoryKib = MEMORY_K
     const made = spawn('/bin/sh', ['-c', `ulimit -d ${memoryKib} && exec "$0" "$@"`, process.execPath, ...program], {
       stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
     });
+    // Whoever waits for an answer is told; with nobody waiting it is started anew for the next picture.
+    made.on('error', () => undefined);
     made.unref();
     made.channel?.unref();
     return made;
   };
   const ask = (task: PictureTask): Promise<PictureReply> => {
     clearTimeout(idle);
-    const with_ = (child ??= begin());
+    if (!child?.connected) child = begin();
+    const asked = child;
     return new Promise<PictureReply>((resolve, reject) => {
-      const over = (why: string) => {
-        leave();
-        reject(new TooHeavy(why));
+      const settle = (then: () => void) => {
+        clearTimeout(timer);
+        asked.off('message', answered).off('error', broken).off('exit', ended);
+        asked.channel?.unref();
+        then();
       };
+      const over = (why: string) =>
+        settle(() => {
+          leave();
+          reject(new TooHeavy(why));
+        });
       const timer = setTimeout(() => over(`a picture took more than ${timeMs} ms`), timeMs);
-      with_.channel?.ref();
-      with_.once('message', (reply: PictureReply) => {
-        clearTimeout(timer);
-        with_.removeAllListeners();
-        with_.channel?.unref();
-        idle = setTimeout(leave, IDLE_MS).unref();
-        resolve(reply);
-      });
-      with_.once('error', (error) => {
-        clearTimeout(timer);
-        child = undefined;
-        reject(error);
-      });
-      with_.once('exit', (code, signal) => {
-        clearTimeout(timer);
+      const answered = (reply: PictureReply) =>
+        settle(() => {
+          idle = setTimeout(leave, IDLE_MS).unref();
+          resolve(reply);
+        });
+      const broken = (error: Error) =>
+        settle(() => {
+          leave();
+          reject(error);
+        });
+      const ended = (code: number | null, signal: NodeJS.Signals | null) =>
         over(`a picture was the end of the process that opened it (${signal ?? code})`);
-      });
-      with_.send(task);
+      asked.on('message', answered).on('error', broken).on('exit', ended);
+      asked.channel?.ref();
+      asked.send(task);
     });
   };
   return {
