@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Base } from './base';
 import { BoatBook, type Book, ClassBook } from './book';
 import { judge } from './judge';
 import { layBooks, lineageOf } from './lay';
@@ -76,6 +77,20 @@ describe('the books of the demonstration', () => {
     expect(point('cruiser-10', 'tide-lines').say.en).toMatch(/two and a half metres/);
     for (const one of ['houseboat-14', 'rib-6', 'cruiser-10']) expect(counted(one)).toContain('anchor-knife');
     expect(counted('houseboat-14')).not.toContain('mugs');
+  });
+
+  it('come home where nobody is: no hand takes a line or a key, and the key goes back into its box', () => {
+    const [quay] = (json('bases.json') as { bases: Base[] }).bases;
+    const told = (handover: string) =>
+      quay!.returnCard
+        .filter(({ when }) => !when || judge(when, { 'school.handover': handover, 'school.batterySwitch': 'renterOff' }) === 'yes')
+        .map(({ say }) => say.en)
+        .join(' ');
+    expect(told('staffed')).toMatch(/hand takes your line.*key to the hand/);
+    for (const handover of ['unattended', 'staffedOut']) {
+      expect(told(handover)).not.toMatch(/a hand|to the hand/);
+      expect(told(handover)).toMatch(/back into its box, the lid shut/);
+    }
   });
 
   it('tell of the extinguisher where one is counted', () => {

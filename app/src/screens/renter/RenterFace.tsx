@@ -3,6 +3,7 @@ import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../data/api';
+import type { Facts } from '@quay/core/fleet/condition';
 import { factsFor, languageOf, schoolsOf } from '@quay/core/record/handing';
 import { caseOf, useBriefing } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
@@ -40,7 +41,8 @@ export const useRenting = () => {
   const { view, shut } = inHand;
   const { i18n } = useTranslation();
   const briefing = useBriefing(view);
-  const facts = factsFor(view.record, caseOf(view));
+  // How this hire is handed over, whatever the operator's usual way is: nobody takes a line where nobody is.
+  const facts: Facts = { ...factsFor(view.record, caseOf(view)), 'school.handover': view.pack.hire.handover };
   return { view, shut, pack: view.pack, record: view.record, briefing, facts, schools: schoolsOf(view.pack), language: i18n.language };
 };
 
