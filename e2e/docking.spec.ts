@@ -95,6 +95,8 @@ test('the mast falls silent, and is set by hand; a renter has the plan offline, 
 /** Slow ahead for three seconds, then neutral, whatever comes of it. */
 const script = async (phone: Phone) => {
   await phone.by('practice-begin').click();
+  // The keys are the boat's once her clock stands there.
+  await expect(phone.by('practice-clock')).toContainText('0 s');
   await phone.page.keyboard.press('ArrowUp');
   await expect(phone.by('practice-clock')).toContainText('3 s');
   await phone.page.keyboard.press('n');
