@@ -164,3 +164,24 @@ test('without signal no terminal is asked; it is taken in cash, and she casts of
   await bram.mendNetwork();
   await bram.allSent();
 });
+
+test('what was added after departure was signed holds her, until it is signed or a manager clears it', PHONE, async ({ phoneOf }) => {
+  const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
+  await bram.open('/hire/h-1003/walk/out?stop=bow');
+  await bram.by('fewer-anchor').click();
+  await bram.allSent();
+  await bram.open('/hire/h-1003/castoff');
+  await expect(matter(bram, 'signAgain')).toBeVisible();
+  await expect(bram.by('clear-added-out')).toHaveCount(0);
+  await mina.open('/hire/h-1003/castoff');
+  await mina.by('clear-added-out').click();
+  await expect(mina.page.getByText('What was signed stands again.', { exact: false })).toBeVisible();
+  await expect(matter(mina, 'signAgain')).toHaveCount(0);
+  await mina.page.getByRole('button', { name: 'Undo' }).click();
+  await expect(matter(mina, 'signAgain')).toBeVisible();
+  await mina.by('clear-added-out').click();
+  await expect(matter(mina, 'signAgain')).toHaveCount(0);
+  await mina.allSent();
+  await bram.open('/hire/h-1003/castoff');
+  await expect(matter(bram, 'signAgain')).toHaveCount(0, { timeout: 20_000 });
+});

@@ -21,6 +21,10 @@ export type Briefing = {
 
 const VALUE = { must: 1, should: 10, spare: 10 } as const;
 /** Shorter wording without a length of its own takes half as long, but never less than it takes to say anything. */
+/** What pieces of a briefing take, min; never nothing. */
+export const minutesOf = (pieces: readonly Pick<Piece, 'seconds'>[]): number =>
+  Math.max(1, Math.round(pieces.reduce((sum, { seconds }) => sum + seconds, 0) / 60));
+
 const shortSeconds = ({ seconds, again }: Point): number => again?.seconds ?? Math.max(5, Math.round(seconds / 2));
 
 /**

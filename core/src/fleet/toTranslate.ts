@@ -7,6 +7,14 @@ export type Stale = { languages: string[]; was: Wording };
 /** By path of the wording, rows named by their id: `points[bow-rails].caution`. */
 export type StaleTexts = Readonly<Record<string, Stale>>;
 
+/** The path of a row's field, as texts that wait are told by. */
+export const pathOfText = (list: string, row: string, field: string): string => `${list}[${row}].${field}`;
+
+/** Languages that any text of a row waits for. */
+export const waitingOf = (waiting: Readonly<Record<string, readonly string[]>>, list: string, row: string): string[] => [
+  ...new Set(Object.entries(waiting).flatMap(([path, languages]) => (path.startsWith(`${list}[${row}]`) ? languages : []))),
+];
+
 /** Every wording of a book with its path. */
 const wordingsIn = (value: unknown, path = '', found = new Map<string, Wording>()): Map<string, Wording> => {
   if (typeof value !== 'object' || value === null) return found;

@@ -8,7 +8,8 @@ import { addBook } from '../store/fleet';
 import { putBook } from '../store/pastBook';
 import { writeHanding, writeOperator } from '../store/setting';
 import { accountOf, putAccount } from '../store/staff';
-import type { BoatIn, HireIn, Import } from './read';
+import type { BoatIn, Import } from './read';
+import type { HireIn } from './tables';
 
 const loadBoat = async (trx: Knex, boat: BoatIn, now: string) => {
   // A book stands on its boat, and the boat names its newest book: the boat is there first.

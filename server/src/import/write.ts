@@ -7,7 +7,7 @@ import type { BoatBook } from '@quay/core/fleet/book';
 import { LANGUAGES } from '@quay/core/fleet/words';
 import { writeMinor } from '@quay/core/money/minor';
 import { PriceList } from '@quay/core/settlement/prices';
-import { MORE_OF_PRICES } from './read';
+import { MORE_OF_PRICES } from './tables';
 import { clockOf, dateOf } from '@quay/core/time/zone';
 import type { HireRow } from '../store/hire';
 import { readHanding, readOperator } from '../store/setting';

@@ -42,7 +42,7 @@ export const recordPdf = async (
     const heading: Content = { text: onPaper(title), style: level === 1 ? 'part' : 'section' };
     // A heading stands with what it is over, never alone at the foot of a page.
     const [first, ...rest] = [...lines, ...pairs];
-    content.push(first ? { unbreakable: true, stack: [heading, first] } : { ...heading, headlineLevel: 1 }, ...rest);
+    content.push(first ? { unbreakable: true, stack: [heading, first] } : heading, ...rest);
   }
   return new Uint8Array(await printed(head, content));
 };

@@ -1,7 +1,6 @@
-import { open, readFile, rename, rm, stat } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
+import { mkdir, open, readFile, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { mkdir } from 'node:fs/promises';
 import type { Copy } from '../picture/work';
 import type { Store } from './open';
 

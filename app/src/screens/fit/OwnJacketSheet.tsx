@@ -1,7 +1,7 @@
 import type { Person } from '@quay/core/fit/people';
 import type { RuleSet } from '@quay/core/fit/rules';
 import { misfit } from '@quay/core/fit/suits';
-import { type Jacket, JACKET_KINDS, NEWTONS } from '@quay/core/fleet/jacketKinds';
+import { isMassRange, type Jacket, JACKET_KINDS, NEWTONS } from '@quay/core/fleet/jacketKinds';
 import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -36,8 +36,7 @@ export const OwnJacketSheet = ({
   const [fits, setFits] = useState(false);
   const [pressed, setPressed] = useState(false);
   const [fromKg, toKg] = [typedNumber(from), typedNumber(to)];
-  const figures = fromKg >= 0 && toKg > fromKg && toKg <= 250;
-  const jacket: Jacket | undefined = figures && newtons !== undefined ? { kind, fromKg, toKg, newtons } : undefined;
+  const jacket: Jacket | undefined = isMassRange(fromKg, toKg) && newtons !== undefined ? { kind, fromKg, toKg, newtons } : undefined;
   const not = jacket && misfit(person, jacket, rules);
   const open = [
     jacket ? '' : t('own.lacksLabel'),

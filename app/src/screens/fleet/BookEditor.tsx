@@ -1,5 +1,6 @@
 import type { Book } from '@quay/core/fleet/book';
 import { idOf, type RowEdit } from '@quay/core/fleet/edit';
+import { pathOfText, waitingOf } from '@quay/core/fleet/toTranslate';
 import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
 import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useState } from 'react';
@@ -127,9 +128,6 @@ export const BookEditor = ({
       rows.map(({ id }) => (places.has(id) ? next.shift()! : id)),
     );
   };
-  const waitingOf = (id: string) => [
-    ...new Set(Object.entries(toTranslate).flatMap(([path, languages]) => (path.startsWith(`${list}[${id}]`) ? languages : []))),
-  ];
   const close = () => setOpen(undefined);
   const opened = open && 'row' in open ? rows.find(({ id }) => id === open.row.id) : undefined;
   return (
@@ -185,7 +183,7 @@ export const BookEditor = ({
                       kind={kind}
                       row={row}
                       line={saidIn(row, fieldsOf(row), t) || t('fleet.origin.none')}
-                      waiting={waitingOf(row.id)}
+                      waiting={waitingOf(toTranslate, list, row.id)}
                       origin={originOf(list, row.id)}
                       onOpen={() => setOpen({ row })}
                     />
@@ -199,7 +197,7 @@ export const BookEditor = ({
                         <OneRow
                           kind={kind}
                           row={row}
-                          waiting={waitingOf(row.id)}
+                          waiting={waitingOf(toTranslate, list, row.id)}
                           origin={originOf(list, row.id)}
                           onOpen={() => setOpen({ row })}
                         />
@@ -251,8 +249,8 @@ export const BookEditor = ({
           }}
           {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
           onInherit={() => opened && edits.inherit(list, opened.id)}
-          waitingIn={(field) => (opened ? (toTranslate[`${list}[${opened.id}].${field}`] ?? []) : [])}
-          onRight={(field) => opened && onRight(`${list}[${opened.id}].${field}`)}
+          waitingIn={(field) => (opened ? (toTranslate[pathOfText(list, opened.id, field)] ?? []) : [])}
+          onRight={(field) => opened && onRight(pathOfText(list, opened.id, field))}
         />
       ) : null}
     </Screen>

@@ -14,10 +14,10 @@ export const ClearAdded = ({ view, walk }: { view: HireView; walk: Walk }) => {
   const { t } = useTranslation();
   const snack = useSnack();
   const manager = useMe().data?.staff.role === 'manager';
-  const added = unsignedOf(view.record, walk);
+  const added = unsignedOf(view.record, walk).slice(0, AT_ONCE);
   if (!manager || added.length === 0) return null;
   const clear = async () => {
-    const held = await view.undo(added.slice(0, AT_ONCE));
+    const held = await view.undo(added);
     snack({ text: t('again.cleared', { count: added.length }), undo: () => void view.undo(held) });
   };
   return <Alt label={t('again.clear', { count: added.length })} onPress={() => void clear()} testID={`clear-added-${walk}`} />;

@@ -1,4 +1,4 @@
-import { applies } from '@quay/core/briefing/compose';
+import { applies, minutesOf } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
 import { unattended } from '@quay/core/fleet/school';
 import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
@@ -48,7 +48,7 @@ export const Home = () => {
   const unread = briefing.tell.filter(({ point }) => !record.slots.has(`home/${point.id}`));
   const read = briefing.tell.length - unread.length;
   // Said before one begins; reading takes about as long as telling.
-  const unreadMin = Math.max(1, Math.round(unread.reduce((sum, { seconds }) => sum + seconds, 0) / 60));
+  const unreadMin = minutesOf(unread);
   const bring = base.before.filter(({ when }) => applies(when, facts, book.conditions));
   const nightly = facts['hire.nights'] === undefined || Number(facts['hire.nights']) > 0;
   // Leaving her comes at the end of bringing her back.

@@ -1,0 +1,186 @@
+import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
+import type { Base } from '@quay/core/fleet/base';
+import { type Handover, SCHOOLS } from '@quay/core/fleet/school';
+import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
+import { readMinor } from '@quay/core/money/minor';
+import { Price } from '@quay/core/settlement/prices';
+import { instantOf } from '@quay/core/time/zone';
+import { Id } from '@quay/contract/parts';
+import { fold, secretFault } from '../store/staff';
+import { type CsvRow, readCsv } from './csv';
+import type { Fault } from './fault';
+
+/** The tables of an import: prices, staff and hires, each row read by itself, its faults told by file and line. */
+
+export type HireIn = {
+  id: string;
+  boat: string;
+  base: string;
+  renter: string;
+  contact: string;
+  language: string;
+  handover: Handover;
+  adults: number;
+  children: number;
+  from: string;
+  to: string;
+  depositMinor: number;
+  notes: string;
+};
+export type StaffIn = { id: string; name: string; role: 'hand' | 'manager'; secret: string };
+/** What is wrong with an id of a table. @param seen those of the rows above, to which it is added */
+const idFaults = (id: string, seen: Set<string>): string[] => {
+  const twice = seen.has(id);
+  seen.add(id);
+  return [
+    ...(Id.safeParse(id).success ? [] : [`id “${id}” is not made of letters, digits and hyphens`]),
+    ...(twice ? [`id “${id}” is used twice`] : []),
+  ];
+};
+
+/** A price's name in the languages that have a word for it. */
+const nameOf = (row: CsvRow): Wording => {
+  const name: Wording = { en: row.get('name') };
+  for (const language of LANGUAGES) {
+    const word = row.get(`name_${language}`);
+    if (word) name[language] = word;
+  }
+  return name;
+};
+
+/** Columns of the price list that may be left out: what a row mends, and what age takes off. */
+export const MORE_OF_PRICES = ['mends', 'ageing_years', 'ageing_least_percent'] as const;
+
+export const readPrices = (text: string | undefined, currency: string, faults: Fault[]): Price[] => {
+  if (text === undefined) return [];
+  const file = 'prices.csv';
+  const seen = new Set<string>();
+  return readCsv(file, text, ['code', 'name', 'per', 'amount', 'tax_percent', 'mark_kinds', 'stuff', 'up_to_mm'], faults).flatMap(
+    (row): Price[] => {
+      const where = `line ${row.line}`;
+      const kinds = row.get('mark_kinds').split('|').filter(Boolean);
+      const amountMinor = readMinor(row.get('amount'), currency);
+      if (amountMinor === undefined) faults.push({ file, where, reason: `amount “${row.get('amount')}” is no sum in ${currency}` });
+      const unknown = kinds.filter((kind) => !(MARK_KINDS as readonly string[]).includes(kind));
+      if (unknown.length > 0)
+        faults.push({ file, where, reason: `mark_kinds “${unknown.join('|')}” is not among ${MARK_KINDS.join(', ')}` });
+      if (seen.has(row.get('code'))) faults.push({ file, where, reason: `code “${row.get('code')}” is used twice` });
+      seen.add(row.get('code'));
+      const read = Price.safeParse({
+        code: row.get('code'),
+        name: nameOf(row),
+        per: row.get('per'),
+        amountMinor: amountMinor ?? 0,
+        taxBp: Math.round(Number(row.get('tax_percent')) * 100),
+        ...(row.get('mends') ? { mends: row.get('mends') } : {}),
+        ...(row.get('ageing_years')
+          ? { ageing: { years: Number(row.get('ageing_years')), leastBp: Math.round(Number(row.get('ageing_least_percent')) * 100) } }
+          : {}),
+        ...(kinds.length > 0 ? { mark: { kinds: kinds as MarkKind[], stuff: row.get('stuff'), upToMm: Number(row.get('up_to_mm')) } } : {}),
+      });
+      if (read.success) return [read.data];
+      for (const issue of read.error.issues) faults.push({ file, where: `${where}, ${issue.path.join('.')}`, reason: issue.message });
+      return [];
+    },
+  );
+};
+
+export const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] => {
+  if (text === undefined) return [];
+  const file = 'staff.csv';
+  const names = new Set<string>();
+  const ids = new Set<string>();
+  return readCsv(file, text, ['id', 'name', 'role', 'secret'], faults).flatMap((row): StaffIn[] => {
+    const where = `line ${row.line}`;
+    const id = row.get('id');
+    for (const reason of idFaults(id, ids)) faults.push({ file, where, reason });
+    if (row.get('name') === '' || row.get('name').length > 80) faults.push({ file, where, reason: 'a name has 1 to 80 characters' });
+    const role = row.get('role');
+    if (role !== 'hand' && role !== 'manager') {
+      faults.push({ file, where, reason: `role “${role}” is neither hand nor manager` });
+      return [];
+    }
+    const weak = secretFault(role, row.get('secret'));
+    if (weak !== undefined) faults.push({ file, where, reason: weak });
+    if (names.has(fold(row.get('name')))) faults.push({ file, where, reason: `name “${row.get('name')}” is used twice` });
+    names.add(fold(row.get('name')));
+    return [{ id, name: row.get('name'), role, secret: row.get('secret') }];
+  });
+};
+
+/** `2026-06-13T09:30`, or `today-2 09:30` for a made-up operator that always lives in the present. */
+const readTime = (text: string, zone: string, now: string): string | undefined => {
+  const relative = /^today([+-]\d{1,3})? (\d\d):(\d\d)$/.exec(text);
+  const near = /^now([+-]\d{1,5})$/.exec(text);
+  if (near) return new Date(Math.round(Date.parse(now) / 300_000) * 300_000 + Number(near[1]) * 60_000).toISOString();
+  try {
+    if (!relative) return instantOf(text, zone);
+    const day = new Date(Date.parse(now) + Number(relative[1] ?? 0) * 86_400_000);
+    const date = new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(day);
+    return instantOf(`${date}T${relative[2]}:${relative[3]}`, zone);
+  } catch {
+    return undefined;
+  }
+};
+
+export const readHires = (
+  text: string | undefined,
+  currency: string,
+  bases: readonly Base[],
+  boats: readonly { id: string; base: string }[],
+  now: string,
+  faults: Fault[],
+): HireIn[] => {
+  if (text === undefined) return [];
+  const file = 'hires.csv';
+  const seen = new Set<string>();
+  return readCsv(
+    file,
+    text,
+    ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes'],
+    faults,
+  ).flatMap((row): HireIn[] => {
+    const where = `line ${row.line}`;
+    const no = (reason: string) => {
+      faults.push({ file, where, reason });
+      return undefined;
+    };
+    const id = row.get('id');
+    for (const reason of idFaults(id, seen)) no(reason);
+    const boat = boats.find((one) => one.id === row.get('boat')) ?? no(`there is no boat “${row.get('boat')}”`);
+    const zone = bases.find((base) => base.id === boat?.base)?.zone;
+    const time = (column: string) =>
+      zone === undefined
+        ? undefined
+        : (readTime(row.get(column), zone, now) ?? no(`${column} “${row.get(column)}” is no local time such as 2026-06-13T09:30`));
+    const whole = (column: string, least: number) =>
+      /^\d{1,2}$/.test(row.get(column)) && Number(row.get(column)) >= least
+        ? Number(row.get(column))
+        : no(`${column} “${row.get(column)}” is no number of people from ${least}`);
+    const handover = (SCHOOLS.handover as readonly string[]).includes(row.get('handover')) ? (row.get('handover') as Handover) : undefined;
+    if (row.get('handover') !== '' && !handover) no(`handover “${row.get('handover')}” is not among ${SCHOOLS.handover.join(', ')}`);
+    const [from, to, adults, children] = [time('from'), time('to'), whole('adults', 1), whole('children', 0)];
+    const depositMinor = readMinor(row.get('deposit'), currency) ?? no(`deposit “${row.get('deposit')}” is no sum in ${currency}`);
+    if (from !== undefined && to !== undefined && to <= from) no('she would be due before she leaves');
+    if (row.get('renter') === '') no('renter is empty');
+    if (!boat || from === undefined || to === undefined || adults === undefined || children === undefined || depositMinor === undefined)
+      return [];
+    return [
+      {
+        id,
+        boat: boat.id,
+        base: boat.base,
+        renter: row.get('renter'),
+        contact: row.get('contact'),
+        language: row.get('language') || 'en',
+        handover: handover ?? 'staffed',
+        adults,
+        children,
+        from,
+        to,
+        depositMinor,
+        notes: row.get('notes'),
+      },
+    ];
+  });
+};
