@@ -102,6 +102,21 @@ describe('every shipped drill', () => {
   });
 });
 
+/** Every text of a value, wherever it stands, as language and words. */
+const texts = (value: unknown): [string, string][] =>
+  typeof value !== 'object' || value === null
+    ? []
+    : Object.entries(value).flatMap(([key, inner]): [string, string][] => (typeof inner === 'string' ? [[key, inner]] : texts(inner)));
+
+it('no language calls a switch open when it is off, gear neuter, or the engine by the word for you', () => {
+  const WRONG: Record<string, RegExp> = {
+    fr: /\bneutre\b|oupe-circuit (principal )?(ouvert|fermé)|^Elle (part|tourne|démarre|vibre)/,
+    es: /\bneutro\b|ortacorriente (está )?(abierto|cerrado)|^(Arránquela|Encenderla)/,
+    de: /(^|[.:] )Sie (läuft|dreht|steht|startet|brennt|kühlt|liegt)\b/,
+  };
+  expect(texts(SHIPPED).filter(([language, words]) => WRONG[language]?.test(words))).toEqual([]);
+});
+
 /** Plays moves such as `key>run`, or waits such as `12`; gives what was learnt and what is seen at the end. */
 const play = (id: string, moves: string, variant?: string) => {
   const machine = machineOf(drill(id), variant);

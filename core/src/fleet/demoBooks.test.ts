@@ -124,6 +124,9 @@ describe('the books of the demonstration', () => {
       expect(say.en).toMatch(boat === 'electric-5' ? /no lights.*before the sun is down/ : /Lights on before the sun is down/);
       for (const id of ['small-ones', 'pets', 'valuables']) expect(point(boat, id)).toBeDefined();
     }
+    // Day boats that may be out at dusk have their lights counted at the helm, each seen lit.
+    for (const boat of ['pontoon-7', 'rib-6'])
+      expect(books.get(boat)!.fittings.find(({ id }) => id === 'lights')).toMatchObject({ station: 'helm', count: 3, safety: true });
     for (const boat of ['houseboat-14', 'cruiser-10', 'canal-12']) {
       expect(point(boat, 'exits').say.en).toMatch(/Two ways out/);
       expect(point(boat, 'lamps-off').say.en).toMatch(/Lamps off/);
