@@ -26,16 +26,7 @@ export default ts.config(
     extends: [ts.configs.recommendedTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: [
-          'core/tsconfig.test.json',
-          'contract/tsconfig.json',
-          'standins/tsconfig.json',
-          'server/tsconfig.json',
-          'app/tsconfig.json',
-          'bench/empty-page/tsconfig.json',
-          'bench/tsconfig.json',
-          'e2e/tsconfig.json',
-        ],
+        project: ['tsconfig.json', 'app/tsconfig.json', 'e2e/tsconfig.json', 'bench/empty-page/tsconfig.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },

@@ -180,7 +180,7 @@ export const test = base.extend<Fixtures>({
   phoneOf: async ({ browser, quay, viewport, deviceScaleFactor, hasTouch, locale, timezoneId }, use) => {
     const phones: Phone[] = [];
     await use(async (who) => {
-      const options: BrowserContextOptions = { viewport, hasTouch: hasTouch ?? false };
+      const options: BrowserContextOptions = { viewport, hasTouch: hasTouch ?? false, reducedMotion: 'reduce' };
       if (deviceScaleFactor !== undefined) options.deviceScaleFactor = deviceScaleFactor;
       if (locale !== undefined) options.locale = locale;
       if (timezoneId !== undefined) options.timezoneId = timezoneId;

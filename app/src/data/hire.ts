@@ -119,7 +119,7 @@ const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; even
   let away = said ?? undefined;
   for (const { pack, events } of others) {
     const record = readRecord(events);
-    if (record instanceof Unreadable || events.length === 0) continue;
+    if (record instanceof Unreadable) continue;
     const left = slot(record, 'castOff', 'castOff');
     const out = left !== undefined && stateOf((key) => record.slots.has(key)) === 'out';
     if (out && left)
@@ -161,9 +161,18 @@ export const useHire = (
   const others = useKept(
     ['events', 'packs'],
     async () => {
+      if (boat === undefined) return [];
       const db = await keep();
-      const packs = boat === undefined ? [] : (await db.getAll('packs')).filter((one) => one.boat.id === boat && one.id !== hireId);
-      return Promise.all(packs.map(async (one) => ({ pack: one, events: await db.getAllFromIndex('events', 'hire', one.id) })));
+      const ids = (await db.getAllKeysFromIndex('packs', 'boat', boat)).filter((id) => id !== hireId);
+      const found = await Promise.all(
+        ids.map(async (id) => {
+          const events = await db.getAllFromIndex('events', 'hire', id);
+          // A pack is large; one of a hire of which nothing happened here has nothing to say.
+          const pack = events.length > 0 ? await db.get('packs', id) : undefined;
+          return pack && { pack, events };
+        }),
+      );
+      return found.filter((one) => one !== undefined);
     },
     [boat, hireId],
   );

@@ -43,7 +43,7 @@ interface Schema extends DBSchema {
   events: { key: string; value: KeptEvent; indexes: { hire: string; state: KeptState } };
   photos: { key: [string, string]; value: KeptPhoto; indexes: { state: KeptState } };
   sheets: { key: [string, string]; value: KeptSheet; indexes: { hire: string; state: KeptState } };
-  packs: { key: string; value: KeptPack };
+  packs: { key: string; value: KeptPack; indexes: { boat: string } };
   days: { key: string; value: KeptDay };
   cursors: { key: string; value: { hire: string; cursor: string } };
   named: { key: string; value: { name: string; value: unknown } };
@@ -52,7 +52,7 @@ export type KeptStore = StoreNames<Schema>;
 export type Writing<S extends KeptStore> = IDBPTransaction<Schema, S[], 'readwrite'>;
 
 const open = (name: string) =>
-  openDB<Schema>(name, 2, {
+  openDB<Schema>(name, 3, {
     upgrade: (db, from, _to, tx) => {
       if (from < 1) {
         const events = db.createObjectStore('events', { keyPath: 'id' });
@@ -72,6 +72,7 @@ const open = (name: string) =>
         void tx.objectStore('packs').clear();
         void tx.objectStore('days').clear();
       }
+      if (from < 3) tx.objectStore('packs').createIndex('boat', 'boat.id');
     },
     // A newer page of this app waits for this one to let go.
     blocking: (_version, _blocked, event) => (event.target as IDBDatabase).close(),

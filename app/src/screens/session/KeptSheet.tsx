@@ -18,12 +18,13 @@ export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
     async () => {
       const db = await keep();
       const both = ['kept', 'refused'] as const;
-      const [events, photos, packs] = await Promise.all([
+      const [events, photos] = await Promise.all([
         Promise.all(both.map((state) => db.getAllFromIndex('events', 'state', state))).then((found) => found.flat()),
         Promise.all(both.map((state) => db.getAllFromIndex('photos', 'state', state))).then((found) => found.flat()),
-        db.getAll('packs'),
       ]);
-      const boat = (hire: string) => packs.find(({ id }) => id === hire)?.boat.name ?? hire;
+      const hires = [...new Set([...events, ...photos].map(({ hire }) => hire))];
+      const names = new Map(await Promise.all(hires.map(async (hire) => [hire, (await db.get('packs', hire))?.boat.name] as const)));
+      const boat = (hire: string) => names.get(hire) ?? hire;
       const waiting = new Map<string, number>();
       const named = await namedPhotos(
         photos.map(({ hire }) => hire),
