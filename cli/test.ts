@@ -55,14 +55,28 @@ const processorMinutes = (): number | undefined => {
   return (Number(fields[13]) + Number(fields[14])) / TICKS_A_SECOND / 60;
 };
 
-/** Everything that must hold. `--only` takes one of: format, lint, arrows, types, unit, journeys. */
+/** Unit tests by part, each short enough to be waited for; without a part all of them run in one go. */
+const UNIT_PARTS: Record<string, readonly string[]> = {
+  core: ['--selectProjects', 'core', 'contract', 'standins'],
+  app: ['--selectProjects', 'app'],
+  server: ['--selectProjects', 'server', '--testPathIgnorePatterns', 'src/compare/'],
+  compare: ['--selectProjects', 'server', '--testPathPattern', 'src/compare/'],
+};
+const PARTS = ['format', 'lint', 'arrows', 'types', ...Object.keys(UNIT_PARTS), 'journeys'];
+
+/** Everything that must hold. `--only` takes one of {@link PARTS}. */
 export const test = async (args: readonly string[]): Promise<void> => {
-  const only = args.includes('--only') ? args[args.indexOf('--only') + 1] : undefined;
+  const only = args.includes('--only') ? (args[args.indexOf('--only') + 1] ?? '') : undefined;
+  if (only !== undefined && !PARTS.includes(only)) {
+    console.error(`--only takes one of: ${PARTS.join(', ')}`);
+    process.exit(2);
+  }
   mkdirSync('.build', { recursive: true });
   const outcomes: Outcome[] = [];
   const wants = (part: string) => only === undefined || only === part;
   // The server is built once, before anything that runs it.
-  const server = wants('unit') || wants('journeys') ? buildAll({ app: false }) : Promise.resolve();
+  const unit = only === undefined || only in UNIT_PARTS;
+  const server = unit || wants('journeys') ? buildAll({ app: false }) : Promise.resolve();
   // None of the checks uses more than one core, and the tests wait for the disk: side by side both cores are busy.
   const checksThenApp = async () => {
     if (wants('format')) outcomes.push(await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
@@ -73,13 +87,13 @@ export const test = async (args: readonly string[]): Promise<void> => {
     if (wants('journeys')) await buildAll();
   };
   const tests = async () => {
-    if (!wants('unit')) return;
+    if (!unit) return;
     await server;
     outcomes.push(
       await counted(
-        'unit and server',
+        only ?? 'unit and server',
         'npx',
-        ['jest', '--json', '--outputFile', '.build/jest.json'],
+        ['jest', ...(only === undefined ? [] : UNIT_PARTS[only]!), '--json', '--outputFile', '.build/jest.json'],
         '.build/jest.json',
         (json: { numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }) => ({
           passed: json.numPassedTests,
