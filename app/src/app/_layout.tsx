@@ -1,3 +1,4 @@
+import '../platform/schemas';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { type ErrorBoundaryProps, Slot } from 'expo-router';
 import { lazy, useState } from 'react';

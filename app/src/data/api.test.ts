@@ -1,5 +1,5 @@
 import { listBoats } from '@quay/contract/fleet';
-import { call, callForFile, NoAnswer, Refused } from './api';
+import { call, callForFile, NoAnswer, Refused, Unread } from './api';
 
 /** What the browser makes of an answer that breaks off after its head. */
 const brokenOff = (ok: boolean) =>
@@ -31,8 +31,17 @@ describe('an answer of the quay', () => {
   it('of somebody who stands before the quay is none; a no of the quay’s own is a refusal', async () => {
     answer(new Response('bad gateway', { status: 502 }));
     await expect(call(listBoats)).rejects.toBeInstanceOf(NoAnswer);
-    const problem = { title: 'No.', code: 'no', status: 403 };
+    const problem = { type: 'about:blank', title: 'No.', code: 'no', status: 403 };
     answer(new Response(JSON.stringify(problem), { status: 403, headers: { 'content-type': 'application/problem+json' } }));
     await expect(call(listBoats)).rejects.toBeInstanceOf(Refused);
+  });
+
+  it('that does not read as its declaration says is none either, and says which part', async () => {
+    answer(new Response(JSON.stringify([{ id: 'b-1', name: 7 }]), { status: 200 }));
+    const failed = await call(listBoats).catch((error: unknown) => error);
+    expect(failed).toBeInstanceOf(Unread);
+    expect((failed as Error).message).toMatch(/^listBoats: /);
+    answer(new Response('{"title":7}', { status: 403, headers: { 'content-type': 'application/problem+json' } }));
+    await expect(call(listBoats)).rejects.toMatchObject({ message: 'status 403' });
   });
 });

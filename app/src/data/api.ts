@@ -1,5 +1,6 @@
 import type { BodyOf, Endpoint, ParamsOf, QueryOf, ReplyOf } from '@quay/contract/endpoint';
-import { CLOCK_HEADER, EPOCH_HEADER, type Problem, RENTER_HEADER } from '@quay/contract/parts';
+import { CLOCK_HEADER, EPOCH_HEADER, Problem, RENTER_HEADER } from '@quay/contract/parts';
+import * as z from 'zod/mini';
 import { goByClockOf } from '../platform/clock';
 
 /** The quay answered, and said no. */
@@ -10,6 +11,8 @@ export class Refused extends Error {
 }
 /** No answer: no signal, or the quay is down. Everything entered stays here. */
 export class NoAnswer extends Error {}
+/** An answer that this page cannot read, the quay being of another version: what is kept here stands in for it, as for none. */
+export class Unread extends NoAnswer {}
 
 let noticeEpoch: (epoch: string) => void = () => undefined;
 export const onEpoch = (listener: (epoch: string) => void): void => {
@@ -74,17 +77,22 @@ const answered = async <E extends Endpoint>(endpoint: E, given: Given<E>): Promi
   }
   if (response.ok) return response;
   const problem = response.headers.get('content-type')?.startsWith('application/problem+json')
-    ? await whole(response.json() as Promise<Problem>)
+    ? z.safeParse(Problem, await whole(response.json()))
     : undefined;
   // Proxies answer for a quay that is down; that is no refusal of ours.
-  if (!problem) throw new NoAnswer(`status ${response.status}`);
-  throw new Refused(problem);
+  if (!problem?.success) throw new NoAnswer(`status ${response.status}`);
+  throw new Refused(problem.data);
 };
 
-/** Calls a declared endpoint. @throws Refused, NoAnswer */
+/** Calls a declared endpoint and reads the answer by its schema. @throws Refused, NoAnswer, Unread */
 export const call = async <E extends Endpoint>(endpoint: E, given: Given<E> = {}): Promise<ReplyOf<E>> => {
   const response = await answered(endpoint, given);
-  return whole(response.json() as Promise<ReplyOf<E>>);
+  const read = z.safeParse(endpoint.reply, await whole(response.json()));
+  if (!read.success) {
+    const [issue] = read.error.issues;
+    throw new Unread(`${endpoint.name}: ${issue?.path.join('.') ?? ''} ${issue?.code ?? ''}`);
+  }
+  return read.data as ReplyOf<E>;
 };
 
 /** Calls one whose answer is a file, in the name of whoever asks: an address alone would not say who that is. @throws Refused, NoAnswer */

@@ -11,6 +11,7 @@ export const en = {
     loading: 'Fetching…',
     keys: 'Keys',
     noAnswer: 'No way through to the quay.',
+    unread: 'The quay is of another version than this page. Load the page again; what is on this phone stays here.',
   },
   kept: {
     here: '{{n}} kept here',
