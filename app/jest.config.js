@@ -1,8 +1,11 @@
-/** Components and the phone's own storage; anything that needs a real browser is a journey in e2e/. */
+/** Components as the browser gets them, and the phone's own storage; anything that needs a real browser is a journey in e2e/. */
 module.exports = {
   displayName: 'app',
-  preset: 'jest-expo/ios',
+  preset: 'jest-expo/web',
+  // What a browser has as well as Node (answers, encoders, copies of objects) and the simulated page alone would lack.
+  testEnvironment: 'jest-fixed-jsdom',
   setupFiles: ['<rootDir>/jest.setup.js'],
+  setupFilesAfterEnv: ['@testing-library/jest-dom'],
   // Threads are bundled beside the app; here their addresses are only names.
   moduleNameMapper: { '^thread:': '<rootDir>/src/testing/thread.ts' },
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],

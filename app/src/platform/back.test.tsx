@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { renderHook } from '@testing-library/react-native';
+import { renderHook } from '@testing-library/react';
 import { useBackCloses } from './back.web';
 
 /** Goes back as a thumb does, and waits until the browser has. */

@@ -1,5 +1,5 @@
 import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, render } from '@testing-library/react-native';
+import { act, render } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import type { Actor, Held } from '@quay/core/record/held';
 import { gathers, project, slotOf } from '@quay/core/record/project';

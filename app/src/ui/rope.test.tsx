@@ -1,4 +1,4 @@
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { Rope } from './rope';
 
 const KNOTS = [
@@ -19,6 +19,6 @@ it('says each knot, tied or loose, and jumps to it', () => {
     />,
   );
   expect(screen.getByLabelText('Stop 1, Bow, tied')).toBeTruthy();
-  fireEvent.press(screen.getByLabelText('Stop 3, Stern, loose'));
+  fireEvent.click(screen.getByLabelText('Stop 3, Stern, loose'));
   expect(jumps).toEqual([2]);
 });

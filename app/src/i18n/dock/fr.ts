@@ -168,7 +168,8 @@ export const fr: DockWords = {
     aheadStraight: 'Puis marche avant lente, droit, jusqu’à dégager l’arrière ; tournez seulement alors.',
     bowOpens: 'Gardez la garde arrière : ce qui vient de face ouvre l’avant.',
     sternOpens: 'Gardez la garde avant : ce qui vient de l’arrière ouvre l’arrière.',
-    springOut: 'Sur la garde avant, marche avant lente, barre vers le quai, jusqu’à ce que l’arrière s’ouvre de {{deg}}°. Défense à l’avant.',
+    springOut:
+      'Sur la garde avant, marche avant lente, barre vers le quai, jusqu’à ce que l’arrière s’ouvre de {{deg}}°. Défense à l’avant.',
     asternClear: 'Garde larguée, marche arrière lente, {{m}} loin de tout.',
     pushStern: 'Poussez l’arrière {{to}}.',
     asternDeep: 'Marche arrière lente {{m}}, jusqu’à l’eau profonde pour l’hélice.',

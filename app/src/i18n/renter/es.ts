@@ -1,7 +1,15 @@
 import type { RenterWords } from './en';
 
 export const es: RenterWords = {
-  common: { back: 'Atrás', close: 'Cerrar', undo: 'Deshacer', again: 'Reintentar', done: 'Hecho', cancel: 'Cancelar', loading: 'Cargando…' },
+  common: {
+    back: 'Atrás',
+    close: 'Cerrar',
+    undo: 'Deshacer',
+    again: 'Reintentar',
+    done: 'Hecho',
+    cancel: 'Cancelar',
+    loading: 'Cargando…',
+  },
   failed: { title: 'Algo ha fallado', why: 'Lo que guarda este teléfono está a salvo. Reintente; si sigue, muéstrelo en el muelle.' },
   photo: {
     choose: '{{label}}: elegir una',

@@ -1,4 +1,4 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import '../../i18n';
 import * as hire from '../../data/hire';
@@ -45,11 +45,11 @@ const kinds = (entered: readonly EventBody[]) => entered.map(({ kind }) => kind)
 /** Everything that blocks her now, let go by a manager one after the other. */
 const letAllGo = async () => {
   for (let i = 0; i < 40; i += 1) {
-    const [next] = screen.queryAllByTestId(/^let-go-/).filter(({ props }) => (props as { testID: string }).testID !== 'let-go-why');
+    const [next] = screen.queryAllByTestId(/^let-go-/).filter(({ dataset }) => dataset['testid'] !== 'let-go-why');
     if (!next) return;
-    fireEvent.press(next);
-    fireEvent.changeText(screen.getByTestId('let-go-why'), 'Seen to by hand');
-    fireEvent.press(screen.getByTestId('let-go'));
+    fireEvent.click(next);
+    fireEvent.change(screen.getByTestId('let-go-why'), { target: { value: 'Seen to by hand' } });
+    fireEvent.click(screen.getByTestId('let-go'));
     await waitFor(() => expect(screen.queryByTestId('let-go')).toBeNull());
   }
 };
@@ -59,7 +59,7 @@ describe('before she casts off', () => {
     const { entered } = show([held]);
     expect(screen.getByText(/She leaks at the stern gland/)).toBeTruthy();
     expect(screen.queryByTestId('cast-off')).toBeNull();
-    fireEvent.press(screen.getByTestId('lift'));
+    fireEvent.click(screen.getByTestId('lift'));
     await waitFor(() => expect(screen.queryByText(/She leaks at the stern gland/)).toBeNull());
     expect(kinds(entered)).toEqual(['undone']);
     act(() => mockSaid.at(-1)!.undo!());
@@ -68,24 +68,24 @@ describe('before she casts off', () => {
 
   it('leads to where the first thing is settled', () => {
     show([]);
-    fireEvent.press(screen.getByTestId('settle-first'));
+    fireEvent.click(screen.getByTestId('settle-first'));
     expect(mockPush).toHaveBeenCalledWith(expect.stringMatching(/^\/hire\/h-1001\//));
   });
 
   it('a hand lets go of nothing; a manager only with a reason, and takes it back', async () => {
     show([held]);
     expect(screen.queryAllByTestId(/^let-go-/)).toEqual([]);
-    screen.unmount();
+    cleanup();
     const { entered } = show([held], 'manager');
     const [first] = screen.getAllByTestId(/^let-go-/);
-    const key = String((first!.props as { testID: string }).testID).slice('let-go-'.length);
-    fireEvent.press(first!);
+    const key = first!.dataset['testid']!.slice('let-go-'.length);
+    fireEvent.click(first!);
     expect(screen.getByTestId('let-go')).toBeDisabled();
-    fireEvent.changeText(screen.getByTestId('let-go-why'), ' I looked at it myself ');
-    fireEvent.press(screen.getByTestId('let-go'));
+    fireEvent.change(screen.getByTestId('let-go-why'), { target: { value: ' I looked at it myself ' } });
+    fireEvent.click(screen.getByTestId('let-go'));
     await waitFor(() => expect(entered).toEqual([{ kind: 'letGo', matter: key, why: 'I looked at it myself' }]));
     expect(screen.getByText(/I looked at it myself/)).toBeTruthy();
-    fireEvent.press(screen.getByTestId(`take-back-${key}`));
+    fireEvent.click(screen.getByTestId(`take-back-${key}`));
     await waitFor(() => expect(screen.queryByText(/I looked at it myself/)).toBeNull());
     expect(screen.getByTestId(`let-go-${key}`)).toBeTruthy();
   });
@@ -93,7 +93,7 @@ describe('before she casts off', () => {
   it('names what nobody looked at, a few first and then all of it, each leading to where it is looked at', () => {
     show([]);
     const before = screen.getAllByRole('button').length;
-    fireEvent.press(screen.getByTestId('all-open'));
+    fireEvent.click(screen.getByTestId('all-open'));
     expect(screen.getAllByRole('button').length).toBeGreaterThan(before);
     expect(screen.queryByTestId('all-open')).toBeNull();
   });
@@ -101,13 +101,13 @@ describe('before she casts off', () => {
   it('with everything let go she is signed first, and then casts off, which can be undone', async () => {
     show([], 'manager');
     await letAllGo();
-    fireEvent.press(screen.getByTestId('sign-first'));
+    fireEvent.click(screen.getByTestId('sign-first'));
     expect(mockPush).toHaveBeenCalledWith('/hire/h-1001/sign/out');
-    screen.unmount();
+    cleanup();
 
     const { entered } = show(sealed('out', [{ kind: 'walkStarted', walk: 'out' }]), 'manager');
     await letAllGo();
-    fireEvent.press(screen.getByTestId('cast-off'));
+    fireEvent.click(screen.getByTestId('cast-off'));
     await waitFor(() => expect(mockReplace).toHaveBeenCalledWith('/'));
     expect(kinds(entered).at(-1)).toBe('castOff');
     act(() => mockSaid.at(-1)!.undo!());

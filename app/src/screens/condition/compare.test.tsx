@@ -1,8 +1,7 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import type { Finding } from '@quay/core/record/findings';
 import { settle } from '@quay/core/settlement/settle';
-import { Dimensions } from 'react-native';
 import '../../i18n';
 import * as api from '../../data/api';
 import * as hire from '../../data/hire';
@@ -61,7 +60,11 @@ beforeEach(() => {
 afterEach(() => jest.restoreAllMocks());
 
 const show = (rows: readonly Made[], { role = 'hand', width = 390 }: { role?: 'hand' | 'manager'; width?: number } = {}) => {
-  Dimensions.set({ window: { width, height: 844, scale: 1, fontScale: 1 } });
+  Object.defineProperties(document.documentElement, {
+    clientWidth: { value: width, configurable: true },
+    clientHeight: { value: 844, configurable: true },
+  });
+  window.dispatchEvent(new Event('resize'));
   jest
     .mocked(session.useMe)
     .mockReturnValue({ data: { staff: { id: role, name: role, role } } } as unknown as ReturnType<typeof session.useMe>);
@@ -81,22 +84,22 @@ describe('a return compared with its departure', () => {
     const { decided } = show(RETURN);
     expect(screen.getByText('2 to decide')).toBeTruthy();
     expect(screen.getByText(/^\d+ other things? as (it was|they were)$/)).toBeTruthy();
-    fireEvent.press(screen.getByTestId('to-statement'));
+    fireEvent.click(screen.getByTestId('to-statement'));
     expect(mockPush).not.toHaveBeenCalled();
     // The first of them is open, and the next comes by itself.
-    fireEvent.press(screen.getByTestId('decide-wear'));
+    fireEvent.click(screen.getByTestId('decide-wear'));
     await waitFor(() => expect(screen.getByText('1 to decide')).toBeTruthy());
-    fireEvent.press(screen.getByTestId('decide-renters'));
+    fireEvent.click(screen.getByTestId('decide-renters'));
     await waitFor(() => expect(screen.getByText('To the statement')).toBeTruthy());
     expect(decided()).toEqual({ [`mark/${SCRATCH}`]: 'wear', 'count/fenders': 'renters' });
-    fireEvent.press(screen.getByTestId('to-statement'));
+    fireEvent.click(screen.getByTestId('to-statement'));
     expect(mockPush).toHaveBeenCalledWith('/hire/h-1001/statement');
   });
 
   it('says what was decided, and takes it back', async () => {
     const { decided } = show(RETURN);
-    fireEvent.press(screen.getByTestId(FENDER));
-    fireEvent.press(screen.getByTestId('decide-found'));
+    fireEvent.click(screen.getByTestId(FENDER));
+    fireEvent.click(screen.getByTestId('decide-found'));
     await waitFor(() => expect(mockSaid.at(-1)?.text).toBe('found again'));
     expect(decided()).toEqual({ 'count/fenders': 'found' });
     act(() => mockSaid.at(-1)!.undo!());
@@ -107,8 +110,8 @@ describe('a return compared with its departure', () => {
   it('charges only what was said to be the renter’s', async () => {
     show(RETURN);
     expect(screen.queryByText('Fender €38.00')).toBeNull();
-    fireEvent.press(screen.getByTestId(FENDER));
-    fireEvent.press(screen.getByTestId('decide-renters'));
+    fireEvent.click(screen.getByTestId(FENDER));
+    fireEvent.click(screen.getByTestId('decide-renters'));
     await screen.findByText('Fender €38.00');
     act(() => mockSaid.at(-1)!.undo!());
     expect(screen.queryByText('Fender €38.00')).toBeNull();
@@ -117,13 +120,13 @@ describe('a return compared with its departure', () => {
   it('what the manager was asked about is decided by a manager only', async () => {
     const asked: Made[] = [...RETURN, { kind: 'findingDecided', finding: 'count/fenders', decision: 'askManager' }];
     show(asked);
-    fireEvent.press(screen.getByTestId(FENDER));
+    fireEvent.click(screen.getByTestId(FENDER));
     expect(screen.queryByTestId('decide-renters')).toBeNull();
     expect(screen.queryByTestId('decide-wear')).toBeNull();
-    screen.unmount();
+    cleanup();
     const { decided } = show(asked, { role: 'manager' });
-    fireEvent.press(screen.getByTestId(FENDER));
-    fireEvent.press(screen.getByTestId('decide-renters'));
+    fireEvent.click(screen.getByTestId(FENDER));
+    fireEvent.click(screen.getByTestId('decide-renters'));
     await waitFor(() => expect(decided()).toEqual({ 'count/fenders': 'renters' }));
   });
 
@@ -135,7 +138,7 @@ describe('a return compared with its departure', () => {
 
   it('that is closed is looked at, and not decided any more', () => {
     show([...RETURN, { kind: 'closed', statement: 'S-1', number: 1 } as unknown as EventBody]);
-    fireEvent.press(screen.getByTestId(MARK));
+    fireEvent.click(screen.getByTestId(MARK));
     for (const id of ['decide-renters', 'decide-wear', 'decide-known']) expect(screen.queryByTestId(id)).toBeNull();
   });
 
@@ -146,9 +149,9 @@ describe('a return compared with its departure', () => {
       { body: count('in', 'fenders', 3), device: 'd1' },
       { body: count('in', 'fenders', 4), device: 'd2' },
     ]);
-    fireEvent.press(screen.getByTestId('finding-contradiction/in/count/fenders'));
+    fireEvent.click(screen.getByTestId('finding-contradiction/in/count/fenders'));
     expect(screen.getByText(/Two phones left these standing/)).toBeTruthy();
-    fireEvent.press(screen.getByText(/^Fenders: 3 .*stands$/));
+    fireEvent.click(screen.getByText(/^Fenders: 3 .*stands$/));
     await waitFor(() => expect(entered.at(-1)).toMatchObject({ kind: 'contradictionSettled' }));
     expect(screen.getByTestId(FENDER)).toBeTruthy();
     expect(screen.queryByTestId('finding-contradiction/in/count/fenders')).toBeNull();

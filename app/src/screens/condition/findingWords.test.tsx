@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react-native';
+import { render, screen } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import { findingsOfHire, settle } from '@quay/core/settlement/settle';
 import { Text } from 'react-native';
@@ -51,7 +51,7 @@ const Findings = () => {
     return <Text key={finding.key} testID={finding.key}>{`${w.what} | ${w.out} | ${w.in} | ${w.is} | ${w.why} | ${w.price}`}</Text>;
   });
 };
-const wordsOf = (key: string) => screen.getByTestId(key).props.children as string;
+const wordsOf = (key: string) => screen.getByTestId(key).textContent;
 
 it('puts every finding in words: what, out, in, what it is, why, what it costs', () => {
   render(<Findings />);
@@ -91,5 +91,5 @@ it.each<[EventBody, string]>([
   [{ kind: 'counted', walk: 'out', fitting: 'gone-from-the-book', count: 1, state: 'fine' }, 'gone-from-the-book: 1'],
 ])('an entry of the record in a few words: %#', (body, words) => {
   render(<Entry body={body} />);
-  expect(screen.getByTestId('entry').props.children).toBe(words);
+  expect(screen.getByTestId('entry')).toHaveTextContent(words);
 });

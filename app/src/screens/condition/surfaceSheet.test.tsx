@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { cleanup, createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Mark } from '@quay/core/condition/marks';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import { marksOf } from '@quay/core/record/walk';
@@ -35,19 +35,23 @@ const show = (walk: Walk, rows: readonly Made[] = []) => {
   return { entered, marks: () => marksOf(view().record, walk), closed };
 };
 /** A press on the drawing, px from its left and top. */
-const pressAt = (x: number, y: number) =>
-  fireEvent.press(screen.getByTestId('surface-drawing'), { nativeEvent: { locationX: x, locationY: y } });
+const pressAt = (x: number, y: number) => {
+  const click = createEvent.click(screen.getByTestId('surface-drawing'), { detail: 1 });
+  // The simulated page lays nothing out, so it does not know where that is.
+  Object.defineProperties(click, { offsetX: { value: x }, offsetY: { value: y } });
+  fireEvent(screen.getByTestId('surface-drawing'), click);
+};
 
 describe('a surface', () => {
   it('takes a mark where it is pressed, with its kind, its size in steps and a remark', async () => {
     const { marks } = show('out');
     pressAt(10, 10);
-    fireEvent.press(screen.getByTestId('kind-dent'));
-    for (let i = 0; i < 3; i += 1) fireEvent.press(screen.getByTestId('larger'));
-    fireEvent.press(screen.getByTestId('smaller'));
+    fireEvent.click(screen.getByTestId('kind-dent'));
+    for (let i = 0; i < 3; i += 1) fireEvent.click(screen.getByTestId('larger'));
+    fireEvent.click(screen.getByTestId('smaller'));
     expect(screen.getByText('60 mm')).toBeTruthy();
-    fireEvent.changeText(screen.getByLabelText('A word about it'), '  by the gate ');
-    fireEvent.press(screen.getByTestId('keep-mark'));
+    fireEvent.change(screen.getByLabelText('A word about it'), { target: { value: '  by the gate ' } });
+    fireEvent.click(screen.getByTestId('keep-mark'));
     await waitFor(() => expect(marks()).toHaveLength(1));
     expect(marks()[0]).toMatchObject({ surface: SURFACE, x: 0, y: 0, kind: 'dent', sizeMm: 60, note: 'by the gate', photos: [] });
     expect(screen.getByTestId('mark-1')).toBeTruthy();
@@ -55,30 +59,30 @@ describe('a surface', () => {
 
   it('moves what is being placed by another press, and begins in the middle from a keyboard', async () => {
     const { marks } = show('out');
-    fireEvent.press(screen.getByTestId('surface-drawing'), { nativeEvent: { detail: 0 } });
-    fireEvent.press(screen.getByTestId('keep-mark'));
+    fireEvent.click(screen.getByTestId('surface-drawing'), { detail: 0 });
+    fireEvent.click(screen.getByTestId('keep-mark'));
     await waitFor(() => expect(marks()).toMatchObject([{ x: 0.5, y: 0.5 }]));
-    fireEvent.press(screen.getByTestId('mark-1'));
+    fireEvent.click(screen.getByTestId('mark-1'));
     pressAt(100_000, 100_000);
-    fireEvent.press(screen.getByTestId('keep-mark'));
+    fireEvent.click(screen.getByTestId('keep-mark'));
     await waitFor(() => expect(marks()).toMatchObject([{ x: 1, y: 1 }]));
   });
 
   it('a mark that is left while it is placed is none, and one that is taken away is gone', async () => {
     const { marks, entered } = show('out', [mark('out', A)]);
     pressAt(60, 60);
-    fireEvent.press(screen.getByText('Leave it'));
+    fireEvent.click(screen.getByText('Leave it'));
     expect(entered).toEqual([]);
-    fireEvent.press(screen.getByText('Take it away'));
+    fireEvent.click(screen.getByText('Take it away'));
     await waitFor(() => expect(marks()).toEqual([]));
   });
 
   it('cannot be made longer than the longest or shorter than the shortest', () => {
     show('out');
     pressAt(60, 60);
-    for (let i = 0; i < 40; i += 1) fireEvent.press(screen.getByTestId('larger'));
+    for (let i = 0; i < 40; i += 1) fireEvent.click(screen.getByTestId('larger'));
     expect(screen.getByText('2000 mm')).toBeTruthy();
-    for (let i = 0; i < 40; i += 1) fireEvent.press(screen.getByTestId('smaller'));
+    for (let i = 0; i < 40; i += 1) fireEvent.click(screen.getByTestId('smaller'));
     expect(screen.getByText('5 mm')).toBeTruthy();
   });
 });
@@ -86,12 +90,12 @@ describe('a surface', () => {
 describe('a surface coming in', () => {
   it('has departure’s marks behind it: each is as it was in one press, or grown, and then asks no more', async () => {
     const { marks, entered } = show('in', [mark('out', A), mark('out', B, { x: 0.8, kind: 'crack' })]);
-    fireEvent.press(screen.getByTestId(`same-${A}`));
+    fireEvent.click(screen.getByTestId(`same-${A}`));
     await waitFor(() => expect(screen.queryByTestId(`same-${A}`)).toBeNull());
     expect(entered).toMatchObject([{ kind: 'markPlaced', walk: 'in', asBefore: true, mark: { id: A, sizeMm: 60, photos: [] } }]);
-    fireEvent.press(screen.getByText('It has grown'));
-    fireEvent.press(screen.getByTestId('larger'));
-    fireEvent.press(screen.getByTestId('keep-mark'));
+    fireEvent.click(screen.getByText('It has grown'));
+    fireEvent.click(screen.getByTestId('larger'));
+    fireEvent.click(screen.getByTestId('keep-mark'));
     await waitFor(() => expect(marks()).toHaveLength(2));
     // The same mark, longer: grown, and not a new one beside it.
     expect(marks()).toMatchObject([{ id: A }, { id: B, kind: 'crack', sizeMm: 80 }]);
@@ -101,7 +105,7 @@ describe('a surface coming in', () => {
   it('with nothing new is said so in one press, and closes', async () => {
     const { entered, closed } = show('in');
     expect(screen.getByText('Nothing new here')).toBeTruthy();
-    fireEvent.press(screen.getByTestId('looked'));
+    fireEvent.click(screen.getByTestId('looked'));
     await waitFor(() => expect(closed).toHaveBeenCalled());
     expect(entered).toEqual([{ kind: 'surfaceLooked', walk: 'in', surface: SURFACE, photos: [] }]);
   });
@@ -116,7 +120,7 @@ describe('a surface coming in', () => {
     const looked = (walk: Walk, sha: string): EventBody => ({ kind: 'surfaceLooked', walk, surface: SURFACE, photos: [sha] });
     show('in', [looked('out', 'a'.repeat(64))]);
     expect(screen.queryByTestId('pair-open')).toBeNull();
-    screen.unmount();
+    cleanup();
     show('in', [looked('out', 'a'.repeat(64)), looked('in', 'b'.repeat(64))]);
     expect(screen.getByTestId('pair-open')).toBeTruthy();
   });

@@ -1,4 +1,4 @@
-import { renderHook } from '@testing-library/react-native';
+import { renderHook } from '@testing-library/react';
 import { conditionsOf, type Place } from '@quay/core/docking/place';
 import { planFor } from '@quay/core/docking/planFor';
 import { BERTH_KINDS } from '@quay/core/fleet/base';

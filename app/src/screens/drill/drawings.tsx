@@ -8,7 +8,7 @@ type Drawn = { share: number; on: boolean; tones: Tones };
 const key = ({ share, tones }: Drawn): ReactNode => (
   <G>
     <Circle cx={48} cy={36} r={30} fill={tones.hull} stroke={tones.ink} strokeWidth={3} />
-    <G rotation={-60 + share * 120} origin="48, 36">
+    <G transform={`rotate(${-60 + share * 120} 48 36)`}>
       <Rect x={41} y={10} width={14} height={46} rx={7} fill={tones.dark} stroke={tones.line} strokeWidth={1} />
       <Circle cx={48} cy={17} r={3.2} fill={tones.mari} />
     </G>
@@ -91,7 +91,7 @@ const knob = ({ share, tones }: Drawn): ReactNode => (
 const valve = ({ on, tones }: Drawn): ReactNode => (
   <G>
     <Rect x={8} y={30} width={80} height={14} rx={4} fill={tones.hull} stroke={tones.ink} strokeWidth={2.5} />
-    <G rotation={on ? 0 : 90} origin="48, 37">
+    <G transform={`rotate(${on ? 0 : 90} 48 37)`}>
       <Rect x={38} y={32} width={46} height={10} rx={5} fill={on ? tones.mari : tones.lead} stroke={tones.ink} strokeWidth={2.5} />
     </G>
     <Circle cx={48} cy={37} r={7} fill={tones.ink} />
@@ -103,7 +103,7 @@ const leg = ({ on, tones }: Drawn): ReactNode => (
     <Rect x={0} y={46} width={96} height={26} fill={tones.water} />
     <Path d="M0 46q12-7 24 0t24 0t24 0t24 0" fill="none" stroke={tones.ripple} strokeWidth={2.5} />
     <Path d="M4 14h34v34H4Z" fill={tones.hull} stroke={tones.ink} strokeWidth={2.5} />
-    <G rotation={on ? 0 : -62} origin="44, 22">
+    <G transform={`rotate(${on ? 0 : -62} 44 22)`}>
       <Path d="M40 8h24v18h-6v30h8v6H50v-6h2V26h-12Z" fill={tones.dark} stroke={tones.line} strokeWidth={1} />
       <Line x1={58} y1={50} x2={58} y2={68} stroke={tones.mari} strokeWidth={5} strokeLinecap="round" />
     </G>
@@ -120,7 +120,7 @@ const hatch = ({ on, tones }: Drawn): ReactNode => (
 const pedal = ({ share, tones }: Drawn): ReactNode => (
   <G>
     <Path d="M14 62h68" stroke={tones.ink} strokeWidth={4} strokeLinecap="round" />
-    <G rotation={-26 + share * 24} origin="76, 58">
+    <G transform={`rotate(${-26 + share * 24} 76 58)`}>
       <Rect x={16} y={48} width={62} height={12} rx={6} fill={tones.weed} stroke={tones.ink} strokeWidth={2.5} />
     </G>
   </G>

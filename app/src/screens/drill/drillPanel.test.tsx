@@ -1,4 +1,4 @@
-import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import '../../i18n';
 import * as browser from '../../platform/browser';
@@ -40,8 +40,8 @@ const show = (drill = START) => {
   return { done, back };
 };
 const pass = (seconds: number) => act(() => jest.advanceTimersByTime(seconds * 1000));
-const press = (id: string) => fireEvent.press(screen.getByTestId(id));
-const checked = (id: string) => (screen.getByTestId(id).props as { accessibilityState: { checked: boolean } }).accessibilityState.checked;
+const press = (id: string) => fireEvent.click(screen.getByTestId(id));
+const checked = (id: string) => screen.getByTestId(id).getAttribute('aria-checked') === 'true';
 const alone = () => press('mode-own');
 
 describe('a drill', () => {
@@ -112,15 +112,20 @@ describe('a drill', () => {
 
 describe('what springs back', () => {
   const start = () => screen.getByTestId('move-key-start');
+  /** The finger comes down; the browser waits a moment whether it means to scroll. */
+  const down = () => {
+    fireEvent.mouseDown(start(), { buttons: 1 });
+    pass(0.06);
+  };
 
   it('stays as long as it is held, and lets go at the end of a long press', () => {
     show();
     alone();
     press('move-key-run');
-    fireEvent(start(), 'pressIn');
+    down();
     expect(checked('move-key-start')).toBe(true);
     pass(1);
-    fireEvent(start(), 'pressOut');
+    fireEvent.mouseUp(start());
     expect(checked('move-key-start')).toBe(false);
     expect(checked('move-key-run')).toBe(true);
   });
@@ -130,10 +135,10 @@ describe('what springs back', () => {
     alone();
     press('move-key-run');
     const tap = () => {
-      fireEvent(start(), 'pressIn');
+      down();
       pass(0.1);
-      fireEvent(start(), 'pressOut');
-      fireEvent.press(start());
+      fireEvent.mouseUp(start());
+      fireEvent.click(start());
     };
     tap();
     expect(checked('move-key-start')).toBe(true);
@@ -158,7 +163,7 @@ describe('its sound', () => {
     press('drill-sound');
     expect(browser.rememberChoice).toHaveBeenCalledWith('drillSound', 'off');
     expect(jest.mocked(engine.sound).mock.lastCall).toEqual([[]]);
-    screen.unmount();
+    cleanup();
     expect(engine.quiet).toHaveBeenCalled();
     jest.mocked(browser.rememberedChoice).mockReturnValue('off');
     show();

@@ -1,4 +1,4 @@
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { Person } from '@quay/core/fit/people';
 import '../../i18n';
 import { pack } from '../../testing/view';
@@ -19,8 +19,8 @@ const show = ({ people, booked = 2, plate = 6, rules = pack.rules }: Partial<Par
   render(<PartyForm people={people} booked={booked} rules={rules} plate={plate} onKeep={keep} />);
   return { kept, end: () => act(() => end()) };
 };
-const type = (id: string, text: string) => fireEvent.changeText(screen.getByTestId(id), text);
-const press = (id: string) => fireEvent.press(screen.getByTestId(id));
+const type = (id: string, text: string) => fireEvent.change(screen.getByTestId(id), { target: { value: text } });
+const press = (id: string) => fireEvent.click(screen.getByTestId(id));
 
 describe('who is aboard', () => {
   it('has a card for everyone who is booked, the first of them open, and goes on to the next', async () => {
@@ -120,9 +120,9 @@ describe('who is aboard', () => {
     show({ people: [MIA], rules: bound });
     press('person-p1');
     expect(screen.queryByTestId('licence-p1')).toBeNull();
-    fireEvent.press(screen.getByTestId('drives-p1'));
+    fireEvent.click(screen.getByTestId('drives-p1'));
     expect(screen.getByTestId('licence-p1')).toBeTruthy();
-    screen.unmount();
+    cleanup();
     show({ people: [{ ...MIA, drives: true }], rules: free });
     press('person-p1');
     expect(screen.queryByTestId('licence-p1')).toBeNull();

@@ -1,4 +1,4 @@
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import '../../i18n';
 import { heldOf, pack, viewOf } from '../../testing/view';
@@ -13,8 +13,8 @@ const typed = async (gauge: string, text: string, held: readonly EventBody[] = [
   let closed = false;
   // What is on the wires is the quay's to ask, and none of this.
   render(<GaugeSheet view={{ ...view, alone: true }} gaugeId={gauge} onClose={() => (closed = true)} />);
-  fireEvent.changeText(screen.getByTestId('reading'), text);
-  fireEvent.press(screen.getByTestId('keep-reading'));
+  fireEvent.change(screen.getByTestId('reading'), { target: { value: text } });
+  fireEvent.click(screen.getByTestId('keep-reading'));
   // What is kept is kept a moment later.
   await act(() => Promise.resolve());
   return { entered, closed };
@@ -23,7 +23,7 @@ const typed = async (gauge: string, text: string, held: readonly EventBody[] = [
 describe('a figure that is typed', () => {
   it('is kept with a comma or a point, and says when it is what it was', async () => {
     expect((await typed('hours', '1243,5', [read('out', 'hours', 1240)])).entered).toEqual([read('in', 'hours', 1243.5)]);
-    screen.unmount();
+    cleanup();
     expect((await typed('hours', '1240', [read('out', 'hours', 1240)])).entered).toEqual([
       { ...read('in', 'hours', 1240), asBefore: true },
     ]);
@@ -37,7 +37,7 @@ describe('a figure that is typed', () => {
       const { entered, closed } = await typed('hours', text);
       expect([entered, closed]).toEqual([[], false]);
       expect(screen.getByText(why)).toBeTruthy();
-      screen.unmount();
+      cleanup();
     }
   });
 
@@ -52,20 +52,20 @@ describe('a needle', () => {
   it('stands where departure left it, and is kept so in one press', async () => {
     const { view, entered } = viewOf(heldOf([read('out', 'fuel-needle', 0.5)]), 'in', 'helm');
     render(<GaugeSheet view={view} gaugeId="fuel-needle" onClose={nothing} />);
-    fireEvent.press(screen.getByTestId('keep-reading'));
+    fireEvent.click(screen.getByTestId('keep-reading'));
     await waitFor(() => expect(entered).toEqual([{ ...read('in', 'fuel-needle', 0.5), asBefore: true }]));
   });
 
   it('is opened where it was read last, when that is put right', async () => {
     const { view, entered } = viewOf(heldOf([read('out', 'fuel-needle', 1), read('in', 'fuel-needle', 0.25)]), 'in', 'helm');
     render(<GaugeSheet view={view} gaugeId="fuel-needle" onClose={nothing} />);
-    fireEvent.press(screen.getByTestId('keep-reading'));
+    fireEvent.click(screen.getByTestId('keep-reading'));
     await waitFor(() => expect(entered).toEqual([read('in', 'fuel-needle', 0.25)]));
   });
 });
 
 it('a gauge that the book does not know is no sheet at all', () => {
-  render(<GaugeSheet view={viewOf([], 'in', 'helm').view} gaugeId="none" onClose={nothing} />);
-  expect(screen.toJSON()).toBeNull();
+  const { container } = render(<GaugeSheet view={viewOf([], 'in', 'helm').view} gaugeId="none" onClose={nothing} />);
+  expect(container).toBeEmptyDOMElement();
   expect(pack.book.gauges.some(({ id }) => id === 'none')).toBe(false);
 });

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { fireEvent, render, screen } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import '../../i18n';
 import { heldOf, pack, viewOf } from '../../testing/view';
@@ -14,7 +14,7 @@ const rest = (station: string, held: readonly EventBody[] = OUT) => {
   render(<RestSheet view={view} onClose={() => undefined} onTie={(extra) => tied.push(extra)} />);
   return { tied, ofGauges: () => tied.at(-1)!.filter(({ kind }) => kind === 'gaugeRead') };
 };
-const type = (gauge: string, text: string) => fireEvent.changeText(screen.getByTestId(`rest-${gauge}`), text);
+const type = (gauge: string, text: string) => fireEvent.change(screen.getByTestId(`rest-${gauge}`), { target: { value: text } });
 
 describe('the rest of a stop', () => {
   it('takes a needle in sixteenths and a figure in its unit, and ties with all of it', () => {
@@ -22,7 +22,7 @@ describe('the rest of a stop', () => {
     type('fuel-needle', '10');
     type('hours', '1 243,5');
     type('volts', '12.6');
-    fireEvent.press(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-tie'));
     expect(ofGauges()).toEqual([
       read('in', 'fuel-needle', 0.625),
       read('in', 'hours', 1243.5),
@@ -34,20 +34,20 @@ describe('the rest of a stop', () => {
     const { tied } = rest('helm');
     type('fuel-needle', '17');
     type('hours', '1239');
-    fireEvent.press(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-tie'));
     expect(tied).toEqual([]);
     expect(screen.getByText(/\b0\b.*\b16\b/)).toBeTruthy();
     expect(screen.getByText(/^Lower than at departure, 1240 h/)).toBeTruthy();
     type('fuel-needle', '16');
     type('hours', '1240');
-    fireEvent.press(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-tie'));
     expect(tied).toHaveLength(1);
   });
 
   it('may be tied with something open, which is then not entered', () => {
     const { ofGauges } = rest('helm');
     type('hours', '1241');
-    fireEvent.press(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-tie'));
     expect(ofGauges()).toEqual([read('in', 'hours', 1241)]);
   });
 
@@ -56,7 +56,7 @@ describe('the rest of a stop', () => {
     const { ofGauges } = rest('helm');
     type('volts', String(band[1] + 1));
     expect(screen.getByText(new RegExp(String(band[1]).replace('.', '\\.')))).toBeTruthy();
-    fireEvent.press(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-tie'));
     expect(ofGauges()).toEqual([read('in', 'volts', band[1] + 1)]);
   });
 
@@ -65,8 +65,8 @@ describe('the rest of a stop', () => {
     const judged = pack.book.propellers.filter(({ station }) => station === 'engine');
     expect(judged).toHaveLength(1);
     const open = screen.queryAllByTestId(/^rest-(?!tie|prop)/);
-    fireEvent.press(screen.getByTestId('rest-prop-sound'));
-    if (open.length > 0) fireEvent.press(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-prop-sound'));
+    if (open.length > 0) fireEvent.click(screen.getByTestId('rest-tie'));
     expect(tied.at(-1)).toContainEqual({ kind: 'evidenceGiven', walk: 'in', propeller: judged[0]!.id, state: 'sound', photos: [] });
   });
 
@@ -75,10 +75,10 @@ describe('the rest of a stop', () => {
     const { checks } = pack.book;
     const here = checks.filter(({ station }) => station === 'aft');
     expect(here.length).toBeGreaterThan(0);
-    fireEvent.press(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-tie'));
     expect(tied.at(-1)!.some(({ kind }) => kind === 'asFound')).toBe(false);
-    for (const { id, ways } of here) fireEvent.press(screen.getByTestId(`rest-check-${id}-${ways[0]!.id}`));
-    if (screen.queryAllByTestId(/^rest-(?!tie|check)/).length > 0) fireEvent.press(screen.getByTestId('rest-tie'));
+    for (const { id, ways } of here) fireEvent.click(screen.getByTestId(`rest-check-${id}-${ways[0]!.id}`));
+    if (screen.queryAllByTestId(/^rest-(?!tie|check)/).length > 0) fireEvent.click(screen.getByTestId('rest-tie'));
     expect(tied.at(-1)!.filter(({ kind }) => kind === 'asFound')).toEqual(
       here.map(({ id, ways }) => ({ kind: 'asFound', walk: 'in', check: id, way: ways[0]!.id, photos: [] })),
     );

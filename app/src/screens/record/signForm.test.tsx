@@ -1,4 +1,4 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import { pageDigest, pageOf } from '@quay/core/record/readback';
 import '../../i18n';
@@ -75,7 +75,7 @@ describe('signing a walk', () => {
     const { entered, done, view } = show();
     const before = view().record;
     draw('a', 'b');
-    fireEvent.press(screen.getByTestId('seal'));
+    fireEvent.click(screen.getByTestId('seal'));
     await waitFor(() => expect(done).toHaveBeenCalled());
     const page = pageDigest(pageOf(before, pack.book, 'out', 'Tuppenny Bun', 'en'));
     expect(entered.slice(0, 2)).toEqual([
@@ -94,10 +94,10 @@ describe('signing a walk', () => {
   it('signs the page in the language it is read in, and whoever reads another signs anew', async () => {
     const { entered } = show();
     draw('a', 'b');
-    fireEvent.press(screen.getByTestId('read-in-fr'));
+    fireEvent.click(screen.getByTestId('read-in-fr'));
     await waitFor(() => expect(screen.queryByTestId('seal')).toBeNull());
     draw('a', 'b');
-    fireEvent.press(screen.getByTestId('seal'));
+    fireEvent.click(screen.getByTestId('seal'));
     await waitFor(() => expect(entered).toHaveLength(3));
     expect(entered[0]).toMatchObject({ language: 'fr' });
   });
@@ -114,7 +114,7 @@ describe('signing a walk', () => {
     const { done } = show({ full: true });
     draw('a', 'b');
     await act(async () => {
-      fireEvent.press(screen.getByTestId('seal'));
+      fireEvent.click(screen.getByTestId('seal'));
       await Promise.resolve();
     });
     expect(done).not.toHaveBeenCalled();

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import { settle } from '@quay/core/settlement/settle';
 import '../../i18n';
@@ -46,8 +46,8 @@ const show = (rows: readonly Made[]) => {
   return { ...shown, line };
 };
 const word = (text: string) => {
-  fireEvent.changeText(screen.getByTestId('word'), text);
-  fireEvent.press(screen.getByTestId('word-go'));
+  fireEvent.change(screen.getByTestId('word'), { target: { value: text } });
+  fireEvent.click(screen.getByTestId('word-go'));
 };
 
 describe('the renter’s copy', () => {
@@ -67,9 +67,9 @@ describe('the renter’s copy', () => {
   it('is answered line by line: agreed, or not with a word, which nobody leaves empty', async () => {
     const { entered, line } = show(DRAFT);
     expect(screen.getByText('2 × €38.00')).toBeTruthy();
-    fireEvent.press(screen.getByTestId(`bill-accept-${LINE}`));
+    fireEvent.click(screen.getByTestId(`bill-accept-${LINE}`));
     await waitFor(() => expect(entered).toEqual([{ kind: 'lineAnswered', line: LINE, answer: 'accepted' }]));
-    fireEvent.press(screen.getByTestId(`bill-dispute-${LINE}`));
+    fireEvent.click(screen.getByTestId(`bill-dispute-${LINE}`));
     expect(screen.getByTestId('word-go')).toBeDisabled();
     word(' They were stolen at the lock. ');
     await waitFor(() => expect(entered).toHaveLength(2));
@@ -82,7 +82,7 @@ describe('the renter’s copy', () => {
     const { entered } = show(CLOSED);
     expect(screen.getByText('Statement 31')).toBeTruthy();
     expect(screen.queryByTestId(`bill-accept-${LINE}`)).toBeNull();
-    fireEvent.press(screen.getByText('I don’t agree after all'));
+    fireEvent.click(screen.getByText('I don’t agree after all'));
     word('One was never aboard.');
     await waitFor(() => expect(entered).toEqual([{ kind: 'lineContested', line: LINE, remark: 'One was never aboard.' }]));
     expect(screen.queryByText('I don’t agree after all')).toBeNull();
@@ -113,13 +113,13 @@ describe('the renter’s copy', () => {
 
   it('is kept as a file under its number, and says when there is no way to the quay for that', async () => {
     show(CLOSED);
-    fireEvent.press(screen.getByTestId('bill-pdf'));
+    fireEvent.click(screen.getByTestId('bill-pdf'));
     await waitFor(() => expect(browser.saveFile).toHaveBeenCalledWith(paper, 'statement-31.pdf'));
     paper = new api.NoAnswer();
-    fireEvent.press(screen.getByTestId('bill-pdf'));
+    fireEvent.click(screen.getByTestId('bill-pdf'));
     expect(await screen.findByText('For the paper there has to be a way to the quay.')).toBeTruthy();
     paper = new Blob(['%PDF']);
-    fireEvent.press(screen.getByTestId('bill-pdf'));
+    fireEvent.click(screen.getByTestId('bill-pdf'));
     await waitFor(() => expect(screen.queryByText('For the paper there has to be a way to the quay.')).toBeNull());
   });
 });

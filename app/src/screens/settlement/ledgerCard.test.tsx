@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import type { Standing } from '@quay/core/settlement/correction';
 import '../../i18n';
@@ -48,7 +48,7 @@ describe('the money of a closed hire', () => {
     show(8000, [held(25_000)]);
     expect(screen.getByText('Still owed')).toBeTruthy();
     expect(screen.queryByTestId('charge-card')).toBeNull();
-    fireEvent.press(screen.getByTestId('settle-money'));
+    fireEvent.click(screen.getByTestId('settle-money'));
     await waitFor(() => expect(asked.map(({ name }) => name)).toEqual(['settlePayments']));
   });
 
@@ -66,16 +66,16 @@ describe('the money of a closed hire', () => {
   it('beyond what was held is taken by card or by hand, the same card asking twice being one', async () => {
     reply = new api.NoAnswer();
     const entered = show(30_000, [held(25_000), moved('1', 'capture', 25_000)]);
-    fireEvent.press(screen.getByTestId('charge-card'));
+    fireEvent.click(screen.getByTestId('charge-card'));
     await screen.findByText(/No way through to the quay/);
-    fireEvent.press(screen.getByTestId('charge-card'));
+    fireEvent.click(screen.getByTestId('charge-card'));
     await waitFor(() => expect(asked).toHaveLength(2));
     expect(asked.map(({ name, body }) => [name, body])).toEqual([
       ['chargeCard', { amountMinor: 5000 }],
       ['chargeCard', { amountMinor: 5000 }],
     ]);
     expect(asked[0]!.payment).toBe(asked[1]!.payment);
-    fireEvent.press(screen.getByTestId('paid-by-hand'));
+    fireEvent.click(screen.getByTestId('paid-by-hand'));
     await waitFor(() => expect(entered).toMatchObject([{ kind: 'paidByHand', what: 'paid', amountMinor: 5000, how: 'cash' }]));
   });
 
@@ -91,9 +91,9 @@ describe('the money of a closed hire', () => {
   it('a terminal that declines says why, and the name of the next asking is another', async () => {
     reply = { state: 'declined', simulated: true, why: 'no cover' };
     show(30_000, [held(25_000), moved('1', 'capture', 25_000)]);
-    fireEvent.press(screen.getByTestId('charge-card'));
+    fireEvent.click(screen.getByTestId('charge-card'));
     expect(await screen.findByText('The terminal declines: no cover')).toBeTruthy();
-    fireEvent.press(screen.getByTestId('charge-card'));
+    fireEvent.click(screen.getByTestId('charge-card'));
     await waitFor(() => expect(asked).toHaveLength(2));
     expect(asked[0]!.payment).not.toBe(asked[1]!.payment);
   });
@@ -101,7 +101,7 @@ describe('the money of a closed hire', () => {
   it('taken in cash and more than is owed is given back by hand', async () => {
     const entered = show(8000, [{ kind: 'depositTaken', amountMinor: 25_000, how: 'cash' }]);
     expect(screen.getByText('Owed to the renter')).toBeTruthy();
-    fireEvent.press(screen.getByTestId('back-by-hand'));
+    fireEvent.click(screen.getByTestId('back-by-hand'));
     await waitFor(() => expect(entered).toMatchObject([{ kind: 'paidByHand', what: 'givenBack', amountMinor: 17_000 }]));
   });
 });

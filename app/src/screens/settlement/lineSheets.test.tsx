@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import type { Standing } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
@@ -12,8 +12,8 @@ import { CorrectSheet } from './CorrectSheet';
 jest.mock('../../data/outbox', () => ({ ...jest.requireActual<object>('../../data/outbox'), fetchEvents: () => Promise.resolve() }));
 jest.mock('../../platform/picture', () => ({ Picture: () => null }));
 
-const press = (id: string) => fireEvent.press(screen.getByTestId(id));
-const type = (id: string, text: string) => fireEvent.changeText(screen.getByTestId(id), text);
+const press = (id: string) => fireEvent.click(screen.getByTestId(id));
+const type = (id: string, text: string) => fireEvent.change(screen.getByTestId(id), { target: { value: text } });
 
 describe('a line that is added', () => {
   const PRICES = [
@@ -161,7 +161,7 @@ describe('a closed line put right', () => {
     reply = new api.Refused({ type: 'about:blank', title: 'Another statement has come meanwhile.', status: 409, code: 'changed' } as never);
     press('correct-go');
     expect(await screen.findByText('Another statement has come meanwhile.')).toBeTruthy();
-    expect(screen.getByTestId('correct-why').props.value).toBe('Not theirs');
+    expect(screen.getByTestId('correct-why')).toHaveValue('Not theirs');
     expect(done).not.toHaveBeenCalled();
   });
 });

@@ -1,4 +1,4 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import { settle } from '@quay/core/settlement/settle';
 import '../../i18n';
@@ -59,7 +59,7 @@ const line = (statement: ReturnType<typeof settle>['statement']) => statement.li
 
 /** Presses it and lets the seconds go by in which it could be taken back. */
 const closeIt = async () => {
-  fireEvent.press(screen.getByTestId('close-hire'));
+  fireEvent.click(screen.getByTestId('close-hire'));
   for (let s = 0; s < 5; s += 1) await act(() => jest.advanceTimersByTimeAsync(1000));
 };
 beforeEach(() => jest.useFakeTimers());
@@ -69,9 +69,9 @@ describe('a statement', () => {
   it('says what closing takes before it moves, and can be taken back until then', async () => {
     show(READY);
     expect(screen.getByText('Close and take €38.00')).toBeTruthy();
-    fireEvent.press(screen.getByTestId('close-hire'));
+    fireEvent.click(screen.getByTestId('close-hire'));
     await act(() => jest.advanceTimersByTimeAsync(3000));
-    fireEvent.press(screen.getByTestId('undo-close'));
+    fireEvent.click(screen.getByTestId('undo-close'));
     await act(() => jest.advanceTimersByTimeAsync(10_000));
     expect(asked.map(({ name }) => name)).not.toContain('closeHire');
     expect(screen.getByTestId('close-hire')).toBeTruthy();
@@ -83,7 +83,7 @@ describe('a statement', () => {
     expect(screen.getAllByText('1 finding is undecided').length).toBeGreaterThan(0);
     // Nobody is told that there is nothing to settle before everything is decided.
     expect(screen.queryByText('Nothing to settle')).toBeNull();
-    fireEvent.press(screen.getByText('Back to the findings'));
+    fireEvent.click(screen.getByText('Back to the findings'));
     expect(mockPush).toHaveBeenCalledWith('/hire/h-1001/compare');
   });
 
@@ -126,11 +126,11 @@ describe('a statement', () => {
 describe('a line', () => {
   it('is agreed to, or not with a word why, and then only its part of the deposit stays', async () => {
     const { statement } = show(READY);
-    fireEvent.press(screen.getByTestId(`accept-${LINE}`));
+    fireEvent.click(screen.getByTestId(`accept-${LINE}`));
     await waitFor(() => expect(line(statement()).state).toBe('accepted'));
-    fireEvent.press(screen.getByTestId(`dispute-${LINE}`));
-    fireEvent.changeText(screen.getByTestId('word'), '  It was never there. ');
-    fireEvent.press(screen.getByTestId('word-go'));
+    fireEvent.click(screen.getByTestId(`dispute-${LINE}`));
+    fireEvent.change(screen.getByTestId('word'), { target: { value: '  It was never there. ' } });
+    fireEvent.click(screen.getByTestId('word-go'));
     await waitFor(() => expect(line(statement()).state).toBe('disputed'));
     expect(line(statement()).remark).toBe('It was never there.');
     expect(statement().deposit).toMatchObject({ capturedMinor: 0, stillHeldMinor: 3800, releasedMinor: 21_200 });
@@ -145,36 +145,36 @@ describe('a line', () => {
 
   it('is waived, or named another sum with the reason, by a manager only; undoing brings the list’s sum back', async () => {
     show(READY);
-    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
     expect(screen.queryByTestId(`waive-${LINE}`)).toBeNull();
     expect(screen.queryByTestId(`quote-${LINE}`)).toBeNull();
-    screen.unmount();
+    cleanup();
 
     const { statement } = show(READY, 'manager');
-    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
-    fireEvent.press(screen.getByTestId(`quote-${LINE}`));
-    fireEvent.changeText(screen.getByTestId('quote-sum'), '12,50');
-    fireEvent.press(screen.getByTestId('quote-go'));
+    fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.click(screen.getByTestId(`quote-${LINE}`));
+    fireEvent.change(screen.getByTestId('quote-sum'), { target: { value: '12,50' } });
+    fireEvent.click(screen.getByTestId('quote-go'));
     expect(line(statement()).amountMinor).toBe(3800);
-    fireEvent.changeText(screen.getByTestId('quote-why'), 'An old one');
-    fireEvent.press(screen.getByTestId('quote-go'));
+    fireEvent.change(screen.getByTestId('quote-why'), { target: { value: 'An old one' } });
+    fireEvent.click(screen.getByTestId('quote-go'));
     await waitFor(() => expect(line(statement()).amountMinor).toBe(1250));
     act(() => mockSaid.at(-1)!.undo!());
     expect(line(statement()).amountMinor).toBe(3800);
-    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
-    fireEvent.press(screen.getByTestId(`waive-${LINE}`));
+    fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.click(screen.getByTestId(`waive-${LINE}`));
     await waitFor(() => expect(statement().totalMinor).toBe(0));
     expect(line(statement()).state).toBe('waived');
   });
 
   it('of what the renter was never told about says so where its evidence is', () => {
     show(READY);
-    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
     expect(screen.getAllByText(/never told/).length).toBeGreaterThan(0);
-    screen.unmount();
+    cleanup();
     const point = pack.book.points.find(({ price }) => price === 'fender')!.id;
     show([...sealed('in', [{ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' }, ...BACK]), decided]);
-    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
     expect(screen.queryByText(/never told/)).toBeNull();
   });
 
@@ -196,22 +196,22 @@ describe('a closed statement', () => {
     show(CLOSED, 'manager');
     expect(screen.getByText('Statement 12')).toBeTruthy();
     for (const id of [`accept-${LINE}`, `dispute-${LINE}`, 'add-line', 'close-hire']) expect(screen.queryByTestId(id)).toBeNull();
-    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
     for (const id of [`waive-${LINE}`, `quote-${LINE}`]) expect(screen.queryByTestId(id)).toBeNull();
   });
 
   it('is contested afterwards with a word, and then lies with a manager', async () => {
     const { entered } = show(CLOSED);
-    fireEvent.press(screen.getByTestId(`evidence-${LINE}`));
-    fireEvent.press(screen.getByTestId(`contest-${LINE}`));
+    fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
+    fireEvent.click(screen.getByTestId(`contest-${LINE}`));
     expect(screen.getByTestId('word-go')).toBeDisabled();
-    fireEvent.changeText(screen.getByTestId('word'), 'We found it.');
-    fireEvent.press(screen.getByTestId('word-go'));
+    fireEvent.change(screen.getByTestId('word'), { target: { value: 'We found it.' } });
+    fireEvent.click(screen.getByTestId('word-go'));
     await waitFor(() => expect(entered).toEqual([{ kind: 'lineContested', line: LINE, remark: 'We found it.' }]));
     // A hand sees that it is open; only a manager decides it.
     expect(screen.getByText('not agreed')).toBeTruthy();
     expect(screen.queryByTestId(`decide-${LINE}`)).toBeNull();
-    screen.unmount();
+    cleanup();
     show([...CLOSED, { kind: 'lineContested', line: LINE, remark: 'We found it.' }], 'manager');
     expect(screen.getByTestId(`decide-${LINE}`)).toBeTruthy();
   });

@@ -1,4 +1,4 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import { findingsOfHire } from '@quay/core/settlement/settle';
 import { workOf } from '@quay/core/turnaround/work';
@@ -56,14 +56,14 @@ describe('what has to be done before she goes out again', () => {
     const { of, entered } = show(BACK);
     const { key, unsafe } = of('extinguisher');
     expect(unsafe).toBe(true);
-    fireEvent.press(screen.getByTestId(`do-${key}`));
+    fireEvent.click(screen.getByTestId(`do-${key}`));
     expect(screen.getByTestId('work-done')).toBeDisabled();
     await act(async () => {
-      fireEvent.press(screen.getByTestId('work-photo'));
+      fireEvent.click(screen.getByTestId('work-photo'));
       await Promise.resolve();
     });
-    fireEvent.changeText(screen.getByTestId('work-note'), ' A new one from the store ');
-    fireEvent.press(screen.getByTestId('work-done'));
+    fireEvent.change(screen.getByTestId('work-note'), { target: { value: ' A new one from the store ' } });
+    fireEvent.click(screen.getByTestId('work-done'));
     await waitFor(() => expect(of('extinguisher').done).toBeDefined());
     expect(entered).toEqual([{ kind: 'workDone', work: key, photos: [SHA], note: 'A new one from the store' }]);
     expect(screen.getByText('A new one from the store')).toBeTruthy();
@@ -73,10 +73,10 @@ describe('what has to be done before she goes out again', () => {
     const { of } = show(BACK);
     const { key, unsafe } = of(LOOSE);
     expect(unsafe).toBe(false);
-    fireEvent.press(screen.getByTestId(`do-${key}`));
-    fireEvent.press(screen.getByTestId('work-done'));
+    fireEvent.click(screen.getByTestId(`do-${key}`));
+    fireEvent.click(screen.getByTestId('work-done'));
     await waitFor(() => expect(of(LOOSE).done).toBeDefined());
-    fireEvent.press(screen.getByTestId(`again-${key}`));
+    fireEvent.click(screen.getByTestId(`again-${key}`));
     await waitFor(() => expect(of(LOOSE).done).toBeUndefined());
     act(() => mockSaid.at(-1)!.undo!());
     expect(of(LOOSE).done).toBeDefined();
@@ -84,9 +84,9 @@ describe('what has to be done before she goes out again', () => {
 
   it('is judged by a person: what holds her is let go, what did not is made to', async () => {
     const { of } = show(BACK);
-    fireEvent.press(screen.getByTestId(`judge-${of('extinguisher').key}`));
+    fireEvent.click(screen.getByTestId(`judge-${of('extinguisher').key}`));
     await waitFor(() => expect(of('extinguisher').unsafe).toBe(false));
-    fireEvent.press(screen.getByTestId(`judge-${of(LOOSE).key}`));
+    fireEvent.click(screen.getByTestId(`judge-${of(LOOSE).key}`));
     await waitFor(() => expect(of(LOOSE).unsafe).toBe(true));
     act(() => mockSaid.at(-1)!.undo!());
     expect(of(LOOSE).unsafe).toBe(false);
@@ -94,10 +94,10 @@ describe('what has to be done before she goes out again', () => {
 
   it('is nothing once she is back as she went, and not known before she is back', () => {
     show([]);
-    const before = screen.getAllByText(/./).map(({ props }) => (props as { children: string }).children);
-    screen.unmount();
+    const before = screen.getAllByText(/./).map(({ textContent }) => textContent);
+    cleanup();
     show([started]);
-    const after = screen.getAllByText(/./).map(({ props }) => (props as { children: string }).children);
+    const after = screen.getAllByText(/./).map(({ textContent }) => textContent);
     expect(after).not.toEqual(before);
     expect(screen.queryAllByTestId(/^do-/)).toEqual([]);
   });

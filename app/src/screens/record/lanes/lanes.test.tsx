@@ -1,4 +1,4 @@
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import '../../../i18n';
 import { counted as count, heldOf, pack, viewOf } from '../../../testing/view';
@@ -15,8 +15,8 @@ describe('counting', () => {
   it('confirms the whole number in one press, one fewer with the other', () => {
     const { view, entered } = viewOf([], 'out', 'forward');
     render(<CountLane view={view} onOpen={nothing} />);
-    fireEvent.press(screen.getByTestId('count-fenders'));
-    fireEvent.press(screen.getByTestId('fewer-fenders'));
+    fireEvent.click(screen.getByTestId('count-fenders'));
+    fireEvent.click(screen.getByTestId('fewer-fenders'));
     expect(entered).toEqual([count('out', 'fenders', 4), count('out', 'fenders', 3)]);
     expect(screen.getByLabelText('Fenders: confirm 4')).toBeTruthy();
   });
@@ -25,7 +25,7 @@ describe('counting', () => {
     const { view, entered } = viewOf(heldOf([count('out', 'fenders', 3)]), 'out', 'forward');
     render(<CountLane view={view} onOpen={nothing} />);
     expect(screen.getByLabelText('Fenders: 3 of 4 here')).toBeTruthy();
-    fireEvent.press(screen.getByTestId('all-here'));
+    fireEvent.click(screen.getByTestId('all-here'));
     const ids = pack.book.fittings.filter(({ station, id }) => station === 'forward' && id !== 'fenders').map(({ id }) => id);
     expect(entered.map((body) => (body.kind === 'counted' ? body.fitting : body.kind))).toEqual(ids);
   });
@@ -34,7 +34,7 @@ describe('counting', () => {
     const { view, entered } = viewOf(heldOf([count('out', 'fenders', 3)]), 'in', 'forward');
     render(<CountLane view={view} onOpen={nothing} />);
     expect(screen.getByText('was 3')).toBeTruthy();
-    fireEvent.press(screen.getByTestId('count-fenders'));
+    fireEvent.click(screen.getByTestId('count-fenders'));
     expect(entered).toEqual([{ ...count('in', 'fenders', 3), asBefore: true }]);
   });
 
@@ -51,13 +51,13 @@ describe('saying', () => {
   it('tells each point once, all of them in one press, and takes a tick back', () => {
     const fresh = viewOf([], 'out', 'forward');
     render(<SayLane view={fresh.view} />);
-    fireEvent.press(screen.getByTestId('all-said'));
+    fireEvent.click(screen.getByTestId('all-said'));
     expect(fresh.entered.map((body) => (body.kind === 'pointTold' ? body.point : body.kind))).toEqual(points.map(({ id }) => id));
-    screen.unmount();
+    cleanup();
 
     const told = viewOf(heldOf([{ kind: 'pointTold', walk: 'out', point: points[0]!.id, how: 'said', language: 'en' }]), 'out', 'forward');
     render(<SayLane view={told.view} />);
-    fireEvent.press(screen.getByTestId(`point-${points[0]!.id}`));
+    fireEvent.click(screen.getByTestId(`point-${points[0]!.id}`));
     expect([told.entered, told.undone.map(({ event }) => event.body.kind)]).toEqual([[], ['pointTold']]);
   });
 
@@ -66,9 +66,9 @@ describe('saying', () => {
     expect(priced).toBeDefined();
     render(<SayLane view={viewOf([], 'out', 'forward').view} />);
     expect(screen.getByText('Fender €38.00')).toBeTruthy();
-    screen.unmount();
-    render(<SayLane view={viewOf([], 'in', 'forward').view} />);
-    expect(screen.toJSON()).toBeNull();
+    cleanup();
+    const { container } = render(<SayLane view={viewOf([], 'in', 'forward').view} />);
+    expect(container).toBeEmptyDOMElement();
   });
 });
 
@@ -83,7 +83,7 @@ describe('looking', () => {
     const { view, entered } = viewOf(heldOf([chip]), 'in', 'gate');
     render(<LookLane view={view} onOpen={nothing} />);
     expect(screen.getByText('0 of 1 seen again · not looked at yet')).toBeTruthy();
-    fireEvent.press(screen.getByTestId('look-as-it-was'));
+    fireEvent.click(screen.getByTestId('look-as-it-was'));
     expect(entered).toEqual([
       { kind: 'markPlaced', walk: 'in', mark: { ...chip.mark, photos: [] }, asBefore: true },
       { kind: 'surfaceLooked', walk: 'in', surface: 'port-side', photos: [], asBefore: true },
@@ -93,7 +93,7 @@ describe('looking', () => {
   it('opens the surface that is pressed', () => {
     const opened: string[] = [];
     render(<LookLane view={viewOf([], 'out', 'gate').view} onOpen={(id) => opened.push(id)} />);
-    fireEvent.press(screen.getByTestId('surface-port-side'));
+    fireEvent.click(screen.getByTestId('surface-port-side'));
     expect(opened).toEqual(['port-side']);
   });
 });
@@ -121,14 +121,14 @@ describe('the propeller', () => {
     render(<PropellerLane view={view} />);
     expect(screen.getByText('Seen with the leg up. Leg up, before you lower it.')).toBeTruthy();
     expect(screen.queryByTestId('propeller-photo')).toBeNull();
-    fireEvent.press(screen.getByTestId('prop-flaw'));
+    fireEvent.click(screen.getByTestId('prop-flaw'));
     const flaw = { kind: 'evidenceGiven' as const, walk: 'out' as const, propeller: 'prop', photos: [] };
     expect(entered).toEqual([{ ...flaw, state: 'flawWithinLimit', sizeMm: 2 }]);
-    screen.unmount();
+    cleanup();
     // A millimetre over the boat's five, and it is no longer the hand's to decide.
     const again = viewOf(heldOf([{ ...flaw, state: 'flawWithinLimit', sizeMm: 5 }]), 'out', 'engine');
     render(<PropellerLane view={again.view} />);
-    fireEvent.press(screen.getByTestId('flaw-larger'));
+    fireEvent.click(screen.getByTestId('flaw-larger'));
     expect(again.entered).toEqual([{ ...flaw, state: 'flawOverLimit', sizeMm: 6 }]);
     expect(screen.getByTestId('propeller-photo')).toBeTruthy();
     expect(screen.getByTestId('propeller-photo-file')).toBeTruthy();
