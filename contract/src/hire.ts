@@ -64,7 +64,8 @@ export const HirePack = z.object({
   /** What the boat's last record leaves to this hire; nothing for a boat that has none. */
   before: z.optional(
     z.object({
-      hire: Id,
+      /** Not named to a renter. */
+      hire: z.nullable(Id),
       marks: z.array(Mark),
       shown: z.record(z.string(), z.number()),
       pictures: z.record(z.string(), Sha256),

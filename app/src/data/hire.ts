@@ -153,7 +153,8 @@ export const useHire = (
 } => {
   const { t } = useTranslation();
   const snack = useSnack();
-  const query = useQuery(packQuery(hireId));
+  // Whoever waits for the boat sees her come back without loading the page again.
+  const query = useQuery({ ...packQuery(hireId), refetchInterval: ({ state }) => (state.data?.away ? 8000 : false) });
   const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
   const own = useKept(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
   const boat = query.data?.boat.id;

@@ -5,7 +5,8 @@ import { marksOf } from './walk';
 
 /** What a boat's last record leaves to the next hire: nobody enters twice what is known. */
 export type Before = {
-  hire: string;
+  /** Not named to a renter. */
+  hire: string | null;
   /** Marks that were on her, with their names, so that they are recognised. */
   marks: Mark[];
   /** What her counters and totalisers showed last, by gauge. */

@@ -27,7 +27,7 @@ export const hireRoutes = [
       ...pack,
       hire: { ...hire, notes: '' },
       away: away && { ...away, hire: '', renter: '' },
-      ...(before ? { before: { ...before, hire: '', pictures: {} } } : {}),
+      ...(before ? { before: { ...before, hire: null, pictures: {} } } : {}),
     };
   }),
   on(api.changeHire, async ({ quay, params, body, seen, res }) => {

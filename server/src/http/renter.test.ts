@@ -89,7 +89,7 @@ describe('a renter’s link', () => {
     await hand.send('GET', '/day');
     const [pack, full] = [await send('GET', '/hires/h-1001'), await hand.send('GET', '/hires/h-1001')];
     expect(full.json.before).toMatchObject({ hire: 'h-1008' });
-    expect(pack.json.before).toMatchObject({ hire: '', pictures: {} });
+    expect(pack.json.before).toMatchObject({ hire: null, pictures: {} });
     expect(JSON.stringify(pack.json)).not.toContain('h-1008');
   });
 

@@ -1,7 +1,23 @@
+import { ENDPOINTS } from '@quay/contract/all';
+import * as z from 'zod/mini';
+
 export const MANAGER = { name: 'Mina Garrow', secret: 'lamp on the long pier' };
 export const HAND = { name: 'bram oduya', secret: '204618' };
 
 type Answer = { status: number; json: Record<string, unknown>; headers: Headers; bytes: Buffer };
+
+const WAYS = ENDPOINTS.map((endpoint) => ({
+  endpoint,
+  path: new RegExp(`^${endpoint.path.replace(/:\w+/g, '[^/]+')}$`),
+}));
+
+/** The app reads answers by their declarations, and takes one that does not read as none: so every test does. @throws what is wrong */
+const readAnswer = (method: string, path: string, json: unknown): void => {
+  const [address = ''] = path.split('?');
+  const way = WAYS.find(({ endpoint, path: declared }) => endpoint.method === method && declared.test(address));
+  const read = way && z.safeParse(way.endpoint.reply, json);
+  if (read?.success === false) throw new Error(`${way!.endpoint.name} answers otherwise than declared: ${z.prettifyError(read.error)}`);
+};
 
 /** A client with its own cookies, as one browser has. */
 export class Client {
@@ -41,6 +57,7 @@ export class Client {
     // Read to its end in any case: a connection left half read keeps the server from stopping.
     const bytesOf = Buffer.from(await response.arrayBuffer());
     const json = (type.includes('json') ? JSON.parse(bytesOf.toString()) : {}) as Record<string, unknown>;
+    if (response.ok && type.startsWith('application/json')) readAnswer(method, path, json);
     return { status: response.status, json, headers: response.headers, bytes: bytesOf };
   }
 

@@ -76,7 +76,7 @@ export const SurfaceSheet = ({
   const guide =
     walk === 'in' && outPicture !== undefined
       ? { hire: hireId, sha: outPicture }
-      : before && earlier !== undefined && !view.alone
+      : before && before.hire !== null && earlier !== undefined && !view.alone
         ? { hire: before.hire, sha: earlier }
         : undefined;
   const shown = [
