@@ -7,7 +7,11 @@ const BENCHES: Record<string, Bench> = {
   project: { about: 'projecting 2,000 events', run: async () => (await import('./figures/project')).project() },
   append: { about: 'appending 50 events against bare better-sqlite3', run: async () => (await import('./figures/append')).append() },
   day: { about: 'the day among 10,000 hires', run: async () => (await import('./figures/day')).day() },
-  'first-view': { about: 'JavaScript of both first views', run: async () => (await import('./figures/firstView')).firstView() },
+  'first-use': {
+    about: 'until a first view can be used, slow phone and line',
+    long: true,
+    run: async () => (await import('./figures/firstUse')).firstUse(),
+  },
   handing: { about: 'fit and briefing in the browser', run: async () => (await import('./figures/handing')).handing() },
   'demo-again': { about: 'a second ./quay demo', run: async () => (await import('./figures/demoAgain')).demoAgain() },
   marks: { about: 'matching marks on 60-mark boats', run: async () => (await import('./figures/marks')).marks() },
@@ -44,11 +48,6 @@ const BENCHES: Record<string, Bench> = {
     run: async () => (await import('./figures/photo')).photo(),
   },
   fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
-  'empty-page': {
-    about: 'builds the empty page and writes its size down',
-    long: true,
-    run: async () => (await import('./figures/firstView')).measureEmptyPage(),
-  },
 };
 
 const row = ({ name, value, unit, budget, within }: Figure) =>

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildApp } from '../app/build';
+import { buildApp, exportWeb } from '../app/build';
 import { buildServer } from '../server/build';
 
-const LEFT_OUT = new Set(['node_modules', 'dist', '.expo', '.slim', 'fonts', '_expo']);
+const LEFT_OUT = new Set(['node_modules', 'dist', '.expo', '.threads', 'fonts', '_expo']);
 const filesIn = (path: string): string[] => {
   const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
   return entries.flatMap((entry) =>
@@ -39,3 +39,7 @@ export const buildAll = async ({ app = true } = {}): Promise<void> => {
   await once('server', ['core', 'contract', 'standins', 'server'], 'server/dist/quay.mjs', () => buildServer('server/dist'));
   if (app) await once('app', ['core', 'contract', 'app'], 'app/dist/sw.js', buildApp);
 };
+
+/** Builds the empty Paper and Router page that first views are measured against, with the same switches. */
+export const buildEmptyPage = (): Promise<void> =>
+  once('empty page', ['bench/empty-page'], 'bench/empty-page/dist/index.html', () => exportWeb('bench/empty-page', 'dist'));

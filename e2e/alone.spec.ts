@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { aloneStop, hourComes } from './alone';
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { enterParty, linkOf, renterPhone } from './renter';
@@ -89,7 +90,7 @@ test(
     // Her own walk: one stop with signal, the others without.
     await dot.by('alone-next').click();
     await expect(dot.by('tie')).toBeVisible();
-    const stops = await page.locator('[data-testid^="knot-"]').count();
+    const stops = await page.locator(idsFrom('knot-')).count();
     expect(stops).toBe(4);
     // A knot is not tied over what must be known: whoever presses is led to the question that waits.
     await dot.by('tie').click();
@@ -123,6 +124,7 @@ test(
     await dot.by('alone-leave').click();
     for (const item of ['engine', 'fast', 'switch', 'yours', 'key']) await dot.by(`item-${item}`).click();
     await dot.by('keep-round').click();
+    await expect(page.getByText('Liste enregistrée.')).toBeVisible();
     await page.goto(`${bram.quay.url}/r/alone`);
     await expect(page.getByText('Le retour est signé.', { exact: false })).toBeVisible();
     await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
@@ -148,7 +150,7 @@ test(
     await bram.by('keep-mark').click();
     await expect(bram.page.getByText(/^1 · scratch, \d+ mm$/)).toBeVisible();
     await bram.open('/hire/h-1014/compare');
-    await bram.page.locator('[data-testid^="finding-mark/"]').first().click();
+    await bram.page.locator(idsFrom('finding-mark/')).first().click();
     await expect(bram.page.getByText('entered after the return was signed')).toBeVisible();
   },
 );

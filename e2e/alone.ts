@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
@@ -53,7 +54,7 @@ export const aloneStop = async (page: Page): Promise<void> => {
   const all = page.getByTestId('all-here');
   if (await all.isVisible()) await all.click();
   await expect(all).toHaveCount(0);
-  for (const row of await page.locator('[data-testid^="surface-"]').all()) {
+  for (const row of await page.locator(idsFrom('surface-')).all()) {
     await row.click();
     await takePicture(page, 'surface-photo-file');
     await expect(page.getByRole('dialog').locator('img').first()).toBeVisible();
@@ -61,7 +62,7 @@ export const aloneStop = async (page: Page): Promise<void> => {
     await expect(page.getByTestId('looked')).toHaveCount(0);
   }
   if (await page.getByTestId('prop-sound').isVisible()) await page.getByTestId('prop-sound').click();
-  for (const row of await page.locator('[data-testid^="gauge-"]').all()) {
+  for (const row of await page.locator(idsFrom('gauge-')).all()) {
     const id = (await row.getAttribute('data-testid'))!.slice('gauge-'.length);
     await row.click();
     await page.getByTestId('reading').fill(SHOWN[id] ?? '1');

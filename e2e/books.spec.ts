@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
 
@@ -20,8 +21,7 @@ test(
     test.slow();
     const mina = await phoneOf(MANAGER);
     const { page } = mina;
-    const order = async () =>
-      await page.locator('[data-testid^="edit-"]').evaluateAll((all) => all.map((one) => one.dataset.testid!.slice(5)));
+    const order = async () => await page.locator(idsFrom('edit-')).evaluateAll((all) => all.map((one) => one.dataset.testid!.slice(5)));
 
     // One boat: a station somewhere else on her plan, and another order of the walk.
     await mina.open('/fleet/quiet-pickle');

@@ -1,10 +1,11 @@
+import { idsFrom } from './ids';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { castOff, holdDeposit } from './walking';
 
 /** A matter of the check, by the beginning of its name. */
-const matter = (phone: Phone, key: string) => phone.page.locator(`[data-testid^="matter-${key}"]`);
+const matter = (phone: Phone, key: string) => phone.page.locator(idsFrom(`matter-${key}`));
 const letGo = async (phone: Phone, key: string, why: string) => {
-  await phone.page.locator(`[data-testid^="let-go-${key}"]`).click();
+  await phone.page.locator(idsFrom(`let-go-${key}`)).click();
   await expect(phone.by('let-go')).toBeDisabled();
   await phone.by('let-go-why').fill(why);
   await phone.by('let-go').click();
@@ -18,7 +19,7 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   await bram.open('/hire/h-1003/castoff');
   await expect(matter(bram, 'safetyFitting/flares')).toContainText('out of date');
   await expect(matter(bram, 'safetyFitting/flares')).toContainText('By her book');
-  await expect(bram.page.locator('[data-testid^="let-go-"]')).toHaveCount(0);
+  await expect(bram.page.locator(idsFrom('let-go-'))).toHaveCount(0);
   await expect(bram.page.getByText('A manager can let her go with what stands here, and says why.').first()).toBeVisible();
   await expect(bram.by('cast-off')).toHaveCount(0);
   await expect(bram.by('settle-first')).toHaveText('Settle the first of 2');
@@ -28,7 +29,7 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   await letGo(mina, 'safetyFitting/flares', 'New ones lie in the saloon');
   await expect(matter(mina, 'safetyFitting/flares')).toContainText('New ones lie in the saloon');
   // Taken back, it holds her as before; then let go for good.
-  await mina.page.locator('[data-testid^="take-back-safetyFitting/flares"]').click();
+  await mina.page.locator(idsFrom('take-back-safetyFitting/flares')).click();
   await letGo(mina, 'safetyFitting/flares', 'New ones lie in the saloon');
   await mina.allSent();
 
@@ -53,16 +54,16 @@ test('a flaw of the propeller over the limit is a manager’s to decide; lifted 
   await expect(bram.page.getByText('Flaw over 5 mm', { exact: true })).toBeVisible();
   await bram.by('hold').click();
   await expect(bram.page.getByText('Propeller: flaw of 7 mm, over the limit')).toBeVisible();
-  await expect(bram.page.locator('[data-testid^="let-go-"]')).toHaveCount(0);
+  await expect(bram.page.locator(idsFrom('let-go-'))).toHaveCount(0);
   await bram.page.keyboard.press('Escape');
   await bram.allSent();
   await mina.open('/hire/h-1001/castoff');
   await letGo(mina, 'propeller/prop', 'Filed smooth, runs true');
   await mina.page.getByText('Undo').click();
-  await expect(mina.page.locator('[data-testid^="let-go-propeller"]')).toBeVisible();
+  await expect(mina.page.locator(idsFrom('let-go-propeller'))).toBeVisible();
   await letGo(mina, 'propeller/prop', 'Filed smooth, runs true');
   // It leads to where it is settled.
-  await mina.page.locator('[data-testid^="to-propeller/prop"]').click();
+  await mina.page.locator(idsFrom('to-propeller/prop')).click();
   await expect(mina.by('prop-flaw')).toBeChecked();
 });
 

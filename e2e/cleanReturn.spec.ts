@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { expect, PHONE, test } from './quay';
 import { sign, tieAsItWas } from './walking';
 
@@ -22,7 +23,7 @@ test(
     await bram.by('hire-next').click();
     await bram.by('came-in').click();
     await expect(bram.by('tie')).toBeVisible();
-    const stops = await page.locator('[data-testid^="knot-"]').count();
+    const stops = await page.locator(idsFrom('knot-')).count();
     expect(stops).toBeGreaterThanOrEqual(4);
     const aStop: number[] = [];
     for (let i = 0; i < stops; i += 1) {

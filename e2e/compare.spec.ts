@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import sharp from 'sharp';
 import { expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { decideAll, sign, stopCount, tieAsItWas } from './walking';
@@ -102,18 +103,18 @@ test('a scratch found by the machine is accepted, priced, disputed, and settled 
   await mina.allSent();
   await mina.by('to-statement').click();
 
-  const line = page.locator('[data-testid^="evidence-mark"]');
+  const line = page.locator(idsFrom('evidence-mark'));
   await expect(line).toContainText('new');
   await expect(mina.by('close-hire')).toHaveCount(0);
   // So long a one is on no list: a manager names what it comes to.
   await line.click();
-  await page.locator('[data-testid^="quote-mark"]').click();
+  await page.locator(idsFrom('quote-mark')).click();
   await mina.by('quote-sum').fill('90');
   await mina.by('quote-why').fill('By the yard’s offer');
   await mina.by('quote-go').click();
   await expect(line).toContainText('€90.00');
   await expect(line).toContainText('proposed');
-  await page.locator('[data-testid^="dispute-mark"]').click();
+  await page.locator(idsFrom('dispute-mark')).click();
   await mina.by('word').fill('That was the lock gate of last week.');
   await mina.by('word-go').click();
   await expect(page.getByText('Still held, disputed')).toBeVisible();
@@ -123,9 +124,9 @@ test('a scratch found by the machine is accepted, priced, disputed, and settled 
 
   await mina.open('/attention');
   await mina.by('dispute-h-1004').click();
-  await page.locator('[data-testid^="decide-mark"]').click();
+  await page.locator(idsFrom('decide-mark')).click();
   await expect(page.getByText('“That was the lock gate of last week.”').last()).toBeVisible();
-  await page.locator('[data-testid^="shall-"]').nth(1).click();
+  await page.locator(idsFrom('shall-')).nth(1).click();
   await mina.by('correct-why').fill('Half of it');
   await mina.by('correct-go').click();
   await expect(page.getByText(/Statement \d+ · Half of it/)).toBeVisible();
@@ -161,7 +162,7 @@ test(
     test.slow();
     const { page } = bram;
     await bram.open('/hire/h-1006/compare');
-    await page.locator('[data-testid^="finding-mark"]').first().click();
+    await page.locator(idsFrom('finding-mark')).first().click();
     await bram.by('pair-open').click();
     await expect(page.getByText('All that the machine saw here has been judged.')).toBeVisible({ timeout: 60_000 });
     const pair = (await bram.by('pair-view').boundingBox())!;

@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { boatIsBack } from './alone';
 import { BRAM, expect, PHONE, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
@@ -21,7 +22,7 @@ test('a cold diesel is started wrongly, then rightly; until then she is held, an
   await bram.open('/hire/h-1013/walk/out');
   await by('knot-helm').click();
   await expect(by('drill-canal-diesel')).toContainText('before casting off');
-  const point = page.locator('[data-testid^="point-"]').first();
+  const point = page.locator(idsFrom('point-')).first();
   await point.click();
   await expect(point).toHaveAttribute('aria-checked', 'true');
   await bram.open('/hire/h-1013');

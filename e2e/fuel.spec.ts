@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 
 test('the needle is set by hand, and what is out of range is said at the field', PHONE, async ({ phoneOf }) => {
@@ -25,7 +26,7 @@ test('the needle is set by hand, and what is out of range is said at the field',
   await page.getByRole('button', { name: 'full', exact: true }).click();
   await bram.by('keep-reading').click();
   await expect.poll(wide).toBeLessThan(needleAlone);
-  await expect(page.locator('[data-testid^="next-"]')).toHaveCount(0);
+  await expect(page.locator(idsFrom('next-'))).toHaveCount(0);
 
   await bram.by('gauge-volts').click();
   await bram.by('reading').fill('126');

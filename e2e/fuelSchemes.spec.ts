@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
 import { expect, PHONE, type QuayServer, test } from './quay';
@@ -17,7 +18,7 @@ test(
   PHONE,
   async ({ bram, quay }) => {
     const { page } = bram;
-    const fuel = page.locator('[data-testid^="finding-fuel/"]');
+    const fuel = page.locator(idsFrom('finding-fuel/'));
     const shown = async (): Promise<number> => {
       const price = /€(\d+\.\d\d)/.exec(await fuel.innerText());
       return price ? Math.round(Number(price[1]) * 100) : 0;

@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { expect, MANAGER, PHONE, test } from './quay';
 import { decideAll } from './walking';
 
@@ -12,8 +13,8 @@ test('a renter who does not agree is not overruled silently; a manager may waive
   await mina.by('word').fill('It lay on the quay.');
   await mina.by('word-go').click();
   await expect(page.getByText('Still held, disputed')).toBeVisible();
-  await page.locator('[data-testid^="evidence-mark"]').click();
-  await page.locator('[data-testid^="waive-mark"]').click();
+  await page.locator(idsFrom('evidence-mark')).click();
+  await page.locator(idsFrom('waive-mark')).click();
   await expect(page.getByText('waived')).toBeVisible();
   await mina.by('close-hire').click();
   await expect(page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();

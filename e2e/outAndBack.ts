@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { expect, type Phone } from './quay';
 import { goodPicture } from './pictures';
 import { castOff, decideAll, doStop, sign, stopCount } from './walking';
@@ -56,7 +57,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await decideAll(hand);
   await hand.by('to-statement').click();
   await expect(page.getByText('Petrol').first()).toBeVisible();
-  await page.locator('[data-testid^="accept-mark"]').click();
+  await page.locator(idsFrom('accept-mark')).click();
   await hand.by('close-hire').click();
   await expect(page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
   await hand.allSent();

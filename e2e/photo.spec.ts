@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { mkdirSync } from 'node:fs';
 import { expect, PHONE, test } from './quay';
 import { BY_CARD_MM, cardPicture, badPictures, blurredPicture, darkPicture, goodPicture } from './pictures';
@@ -68,10 +69,10 @@ test(
     await bram.open('/hire/h-1001/walk/out?stop=gate');
     await expect(bram.by('surface-port-side')).toContainText('marks came with her');
     await bram.by('surface-port-side').click();
-    const before = await page.locator('[data-testid^="same-"]').count();
+    const before = await page.locator(idsFrom('same-')).count();
     expect(before).toBeGreaterThan(0);
-    await page.locator('[data-testid^="gone-"]').first().click();
-    await expect(page.locator('[data-testid^="same-"]')).toHaveCount(before - 1);
+    await page.locator(idsFrom('gone-')).first().click();
+    await expect(page.locator(idsFrom('same-'))).toHaveCount(before - 1);
     await bram.by('surface-drawing').click({ position: { x: 60, y: 40 } });
     const chooser = page.waitForEvent('filechooser');
     await bram.by('mark-photo-file').click();

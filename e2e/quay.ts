@@ -130,9 +130,27 @@ export class Phone {
   async allSent(): Promise<void> {
     // What was pressed a moment ago has to be kept before it can be sent.
     await this.page.waitForTimeout(500);
+    // The line that says so may come late on a busy machine: what is kept is looked at itself.
+    await expect.poll(() => waiting(this.page), { timeout: 40_000 }).toBe(0);
     await expect(this.by('kept-line')).toHaveCount(0, { timeout: 40_000 });
   }
 }
+
+/** How many entries of a browser's the quay has not yet. */
+const waiting = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const request = indexedDB.open('jolly-quay');
+        request.onsuccess = () => {
+          const count = request.result.transaction('events').objectStore('events').index('state').count('kept');
+          count.onsuccess = () => {
+            request.result.close();
+            resolve(count.result);
+          };
+        };
+      }),
+  );
 
 /** Which hires a browser has with all that is needed to walk them. */
 export const keptPacks = (page: Page): Promise<IDBValidKey[]> =>

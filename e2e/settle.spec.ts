@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { expect, MANAGER, PHONE, test } from './quay';
 import { linkOf, renterPhone } from './renter';
 import { decideAll, sign } from './walking';
@@ -16,12 +17,12 @@ test(
     await expect(renter.page.getByRole('heading', { name: 'Votre décompte' })).toBeVisible();
     await expect(renter.page.getByText('Au départ').first()).toBeVisible();
     // Both pictures under one slider, on their own phone.
-    await renter.page.locator('[data-testid^="over-mark"]').click();
+    await renter.page.locator(idsFrom('over-mark')).click();
     await expect(renter.page.getByText('Retour', { exact: true })).toBeVisible();
     await renter.by('pair-share').fill('20');
     await renter.page.keyboard.press('Escape');
     await renter.by('bill-accept-count/paddle').click();
-    await renter.page.locator('[data-testid^="bill-dispute-mark"]').click();
+    await renter.page.locator(idsFrom('bill-dispute-mark')).click();
     await expect(renter.by('word-go')).toBeDisabled();
     await renter.by('word').fill('La rayure était là avant nous.');
     await renter.by('word-go').click();
@@ -31,7 +32,7 @@ test(
     await expect(bram.page.getByText('The renter: “La rayure était là avant nous.”')).toBeVisible({ timeout: 20_000 });
     await expect(bram.page.getByText('not agreed')).toBeVisible();
     // Staff cannot agree for them.
-    await expect(bram.page.locator('[data-testid^="accept-mark"]')).toHaveCount(0);
+    await expect(bram.page.locator(idsFrom('accept-mark'))).toHaveCount(0);
   },
 );
 
@@ -57,11 +58,11 @@ test('lines are added, priced, named and evidenced; a line without a price holds
   await expect(page.getByText('Pump-out, paid by the renter')).toBeVisible();
   await expect(page.getByText(/18\.00/).first()).toBeVisible();
 
-  const mark = page.locator('[data-testid^="evidence-mark"]');
+  const mark = page.locator(idsFrom('evidence-mark'));
   await mark.click();
   await expect(page.getByAltText(/^out, /).first()).toBeVisible();
   await expect(page.getByAltText(/^in, /).first()).toBeVisible();
-  await page.locator('[data-testid^="quote-mark"]').click();
+  await page.locator(idsFrom('quote-mark')).click();
   await mina.by('quote-sum').fill('62.50');
   await expect(mina.by('quote-go')).toBeDisabled();
   await mina.by('quote-why').fill('Polished, not filled');

@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { goodPicture } from './pictures';
 import { expect, test } from './quay';
 
@@ -5,14 +6,14 @@ test('what an earlier hire left holds her at the next departure until it is done
   const { page } = bram;
   await bram.open('/hire/h-1005');
   await bram.by('turnaround').click();
-  const first = page.locator('[data-testid^="judge-mark/"]').first();
+  const first = page.locator(idsFrom('judge-mark/')).first();
   await first.scrollIntoViewIfNeeded();
   await expect(first).toHaveText('Holds her until done');
   const key = (await first.getAttribute('data-testid'))!.replace('judge-', '');
   await first.click();
   await expect(page.getByText('1 thing holds her for the next party')).toBeVisible();
   await bram.open('/hire/h-1001/castoff');
-  const held = page.locator('[data-testid^="to-defect/h-1005"]');
+  const held = page.locator(idsFrom('to-defect/h-1005'));
   await expect(held).toContainText('Not mended since an earlier hire');
   await held.click();
   await bram.by(`do-${key}`).click();

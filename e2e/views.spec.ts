@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { boatIsBack } from './alone';
 import AxeBuilder from '@axe-core/playwright';
 import { enterParty, linkOf } from './renter';
@@ -37,7 +38,7 @@ test('the walk: axe finds nothing serious, sun or dusk', async ({ phoneOf }, inf
   const { page } = desk;
   await desk.open('/hire/h-1001/walk/out');
   await expect(desk.by('tie')).toBeVisible();
-  const knots = await page.locator('[data-testid^="knot-"]').evaluateAll((all) => all.map((one) => one.getAttribute('data-testid')!));
+  const knots = await page.locator(idsFrom('knot-')).evaluateAll((all) => all.map((one) => one.getAttribute('data-testid')!));
   // The stops are made of the same parts: each is looked at once, on a phone; elsewhere two say enough.
   for (const knot of info.project.name === 'phone' ? knots : knots.slice(2, 4)) {
     await desk.by(knot).click();
@@ -85,7 +86,11 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   await desk.open('/hire/h-1006/compare');
   await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
   await look(desk, 'compare');
-  await desk.by('finding-count/paddle').or(page.locator('[data-testid^="finding-"]').first()).first().click();
+  await desk
+    .by('finding-count/paddle')
+    .or(page.locator(idsFrom('finding-')).first())
+    .first()
+    .click();
   await look(desk, 'finding');
   await desk.open('/hire/h-1005/statement');
   await expect(page.getByRole('heading', { name: /Statement/ })).toBeVisible();

@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { expect, type Phone } from './quay';
 import { enterParty } from './renter';
 
@@ -7,7 +8,7 @@ const SHOWN_IN: Record<string, string> = { hours: '1243.4', volts: '12.5', bilge
 
 /** Jobs left on the stop that is open, by their test ids. */
 const openRows = async (phone: Phone, prefix: string, doneWord: RegExp): Promise<string[]> => {
-  const rows = phone.page.locator(`[data-testid^="${prefix}-"]`);
+  const rows = phone.page.locator(idsFrom(`${prefix}-`));
   const ids: string[] = [];
   for (const row of await rows.all()) {
     const label = (await row.getAttribute('aria-label')) ?? (await row.innerText());
@@ -106,7 +107,7 @@ export const tieAsItWas = async (phone: Phone): Promise<void> => {
 };
 
 /** The stops of the walk, as the rope knows them. */
-export const stopCount = (phone: Phone): Promise<number> => phone.page.locator('[data-testid^="knot-"]').count();
+export const stopCount = (phone: Phone): Promise<number> => phone.page.locator(idsFrom('knot-')).count();
 
 export const sign = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
   for (const field of await phone.by('signature').all()) {
@@ -133,7 +134,7 @@ export const decideAll = async (phone: Phone): Promise<void> => {
   await expect(left).toHaveText(/to decide|To the statement/);
   // What is found may still grow while the last entries come in.
   for (let said = await left.innerText(); said !== 'To the statement'; said = await left.innerText()) {
-    if ((await phone.page.locator('[data-testid^="decide-"]').count()) === 0) await left.click();
+    if ((await phone.page.locator(idsFrom('decide-')).count()) === 0) await left.click();
     // What nobody counted or looked at is nobody’s to pay.
     const renters = phone.by('decide-renters');
     await ((await renters.isVisible()) ? renters : phone.by('decide-found').or(phone.by('decide-known')).first()).click();
@@ -157,7 +158,7 @@ export const nameEverybody = async (phone: Pick<Phone, 'page' | 'by'>): Promise<
   if (await phone.by('matter-noParty').isVisible()) {
     await phone.by('to-noParty').click();
     await expect(phone.by('keep-party')).toBeVisible();
-    const people = 1 + (await page.locator('[data-testid^="person-"]').count());
+    const people = 1 + (await page.locator(idsFrom('person-')).count());
     await enterParty(
       page,
       Array.from({ length: people }, (_, i) => ({

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { type StyleProp, View, type ViewStyle } from 'react-native';
+import { type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
+import { Card as PaperCard } from 'react-native-paper';
 import { type Tones, useTones } from './theme';
 import { Bold } from './words';
 
@@ -36,15 +37,21 @@ export const Tag = ({ kind, children, size = 14 }: { kind: TagKind; children: Re
 
 export const Card = ({ children, style }: { children: ReactNode; style?: StyleProp<ViewStyle> }) => {
   const tones = useTones();
+  // How far it stands off is the card's own; everything else is said of what lies on it.
+  const { marginHorizontal, marginTop, ...inner } = StyleSheet.flatten(style) ?? {};
   return (
-    <View
-      style={[
-        { backgroundColor: tones.card, borderRadius: 14, padding: 16, boxShadow: `0 1px 0 ${tones.line}, 0 6px 18px rgba(23,33,30,0.07)` },
-        style,
-      ]}
+    <PaperCard
+      mode="contained"
+      style={{
+        borderRadius: 14,
+        backgroundColor: tones.card,
+        boxShadow: `0 1px 0 ${tones.line}, 0 6px 18px rgba(23,33,30,0.07)`,
+        ...(marginHorizontal === undefined ? {} : { marginHorizontal }),
+        ...(marginTop === undefined ? {} : { marginTop }),
+      }}
     >
-      {children}
-    </View>
+      <View style={[{ padding: 16 }, inner]}>{children}</View>
+    </PaperCard>
   );
 };
 

@@ -1,5 +1,6 @@
-import { type ComponentProps, useState } from 'react';
-import { TextInput, View } from 'react-native';
+import type { ComponentProps } from 'react';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
 import { FACE, useTones } from './theme';
 import { Bold, Small } from './words';
 
@@ -40,55 +41,35 @@ export const Field = ({
   most = MOST,
 }: Props) => {
   const tones = useTones();
-  const [on, setOn] = useState(false);
   return (
     <View style={{ gap: 4 }}>
       <Small>{label}</Small>
-      <View
-        style={{
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: 8,
-          minHeight: 58,
-          borderRadius: 13,
-          borderWidth: 2,
-          borderColor: fault ? tones.lead : on ? tones.weed : tones.soft,
-          backgroundColor: tones.card,
-          paddingHorizontal: 14,
+      <TextInput
+        mode="outlined"
+        aria-label={label}
+        aria-invalid={fault !== undefined}
+        value={value}
+        onChangeText={onChange}
+        error={fault !== undefined}
+        secureTextEntry={secret}
+        autoFocus={autoFocus}
+        maxLength={most}
+        autoCapitalize="none"
+        inputMode={numeric ? 'decimal' : 'text'}
+        {...(lines ? { multiline: true, numberOfLines: lines } : {})}
+        {...(autoComplete ? { autoComplete } : {})}
+        {...(onEnter ? { onSubmitEditing: onEnter } : {})}
+        {...(testID === undefined ? {} : { testID })}
+        {...(unit ? { right: <TextInput.Affix text={unit} textStyle={{ fontFamily: FACE.bold, fontSize: 17, color: tones.soft }} /> } : {})}
+        outlineColor={tones.soft}
+        outlineStyle={{ borderRadius: 13, borderWidth: 2 }}
+        contentStyle={{
+          fontFamily: numeric ? FACE.slabBold : FACE.text,
+          fontVariant: ['lining-nums', 'tabular-nums'],
+          ...(lines ? { paddingVertical: 12 } : {}),
         }}
-      >
-        <TextInput
-          aria-label={label}
-          aria-invalid={fault !== undefined}
-          value={value}
-          onChangeText={onChange}
-          secureTextEntry={secret}
-          autoFocus={autoFocus}
-          maxLength={most}
-          autoCapitalize="none"
-          inputMode={numeric ? 'decimal' : 'text'}
-          {...(lines ? { multiline: true, numberOfLines: lines } : {})}
-          {...(autoComplete ? { autoComplete } : {})}
-          onFocus={() => setOn(true)}
-          onBlur={() => setOn(false)}
-          onSubmitEditing={onEnter}
-          testID={testID}
-          style={[
-            {
-              flex: 1,
-              minWidth: 0,
-              minHeight: 54,
-              paddingVertical: lines ? 12 : 0,
-              color: tones.ink,
-              fontFamily: numeric ? FACE.slabBold : FACE.text,
-              fontSize: numeric ? 30 : 19,
-              fontVariant: ['lining-nums', 'tabular-nums'],
-            },
-            NO_OUTLINE,
-          ]}
-        />
-        {unit ? <Bold tone="soft">{unit}</Bold> : null}
-      </View>
+        style={{ backgroundColor: tones.card, fontSize: numeric ? 30 : 19, ...(lines ? {} : { height: 58 }) }}
+      />
       {value.length >= most * 0.9 ? <Small>{`${value.length} / ${most}`}</Small> : null}
       {fault ? (
         <Bold size={16} tone="leadText" live>
@@ -98,6 +79,3 @@ export const Field = ({
     </View>
   );
 };
-
-/** The frame shows the focus; not among the styles a phone knows. */
-const NO_OUTLINE = { outlineStyle: 'none' } as object;

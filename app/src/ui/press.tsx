@@ -1,8 +1,8 @@
 import { type ReactNode } from 'react';
-import { ActivityIndicator, Pressable, type StyleProp, View, type ViewStyle } from 'react-native';
-import Svg, { Path } from 'react-native-svg';
+import { type StyleProp, type TextStyle, View, type ViewStyle } from 'react-native';
+import { Button, IconButton, TouchableRipple } from 'react-native-paper';
 import { useTones } from './theme';
-import { Bold, Slab } from './words';
+import { Bold } from './words';
 
 type PressProps = {
   label: string;
@@ -17,44 +17,33 @@ type PressProps = {
 
 const solid = { weed: ['weed', 'onWeed'], lead: ['lead', 'onLead'], mari: ['mari', 'onMari'] } as const;
 
+/** Paper cuts a label short after a line; a word in another language, or twice as large, takes a second one. */
+const WRAPS = { whiteSpace: 'pre-line', textAlign: 'center' } as unknown as TextStyle;
+
 /** The one main action of a screen. */
 export const Go = ({ label, onPress, disabled = false, busy = false, tone = 'weed', style, testID, hint }: PressProps) => {
   const tones = useTones();
   const [ground, ink] = solid[tone];
   return (
-    <Pressable
-      role="button"
-      aria-disabled={disabled || busy}
+    <Button
+      mode="contained"
+      buttonColor={tones[ground]}
+      textColor={tones[ink]}
       disabled={disabled || busy}
+      loading={busy}
       onPress={onPress}
-      testID={testID}
-      style={({ pressed }) => [
-        {
-          minHeight: 62,
-          borderRadius: 16,
-          paddingHorizontal: 18,
-          paddingVertical: 8,
-          alignItems: 'center',
-          justifyContent: 'center',
-          backgroundColor: disabled ? tones.line : tones[ground],
-          opacity: pressed ? 0.85 : 1,
-        },
-        style,
-      ]}
+      style={[{ borderRadius: 16 }, style]}
+      contentStyle={{ minHeight: 62, paddingVertical: 4 }}
+      labelStyle={[WRAPS, { fontSize: 22, lineHeight: 25, marginVertical: 4, marginHorizontal: 18 }]}
+      {...(testID === undefined ? {} : { testID })}
     >
-      {busy ? (
-        <ActivityIndicator color={tones[ink]} />
-      ) : (
-        <Slab size={22} tone={disabled ? 'soft' : ink} style={{ textAlign: 'center' }}>
-          {label}
-        </Slab>
-      )}
+      {label}
       {hint && !busy ? (
         <Bold size={14} tone={disabled ? 'soft' : ink}>
-          {hint}
+          {`\n${hint}`}
         </Bold>
       ) : null}
-    </Pressable>
+    </Button>
   );
 };
 
@@ -62,34 +51,19 @@ export const Go = ({ label, onPress, disabled = false, busy = false, tone = 'wee
 export const Alt = ({ label, onPress, disabled = false, style, testID, hint }: PressProps) => {
   const tones = useTones();
   return (
-    <Pressable
-      role="button"
-      aria-disabled={disabled}
+    <Button
+      mode="outlined"
+      textColor={tones.ink}
       disabled={disabled}
       onPress={onPress}
-      testID={testID}
-      style={({ pressed }) => [
-        {
-          minHeight: 54,
-          borderRadius: 15,
-          borderWidth: 2,
-          borderColor: disabled ? tones.line : tones.ink,
-          backgroundColor: pressed ? tones.weedPale : tones.card,
-          paddingHorizontal: 14,
-          paddingVertical: 6,
-          alignItems: 'center',
-          justifyContent: 'center',
-          flexDirection: 'row',
-          gap: 8,
-        },
-        style,
-      ]}
+      style={[{ borderRadius: 15, borderWidth: 2, borderColor: disabled ? tones.line : tones.ink, backgroundColor: tones.card }, style]}
+      contentStyle={{ minHeight: 50, paddingVertical: 2 }}
+      labelStyle={[WRAPS, { marginVertical: 4, marginHorizontal: 10 }]}
+      {...(testID === undefined ? {} : { testID })}
     >
-      <Slab size={18} tone={disabled ? 'soft' : 'ink'} style={{ textAlign: 'center' }}>
-        {label}
-      </Slab>
+      {label}
       {hint ? <Key label={hint} /> : null}
-    </Pressable>
+    </Button>
   );
 };
 
@@ -97,7 +71,7 @@ export const Alt = ({ label, onPress, disabled = false, style, testID, hint }: P
 export const Key = ({ label }: { label: string }) => {
   const tones = useTones();
   return (
-    <View style={{ borderWidth: 1.5, borderColor: tones.soft, borderRadius: 5, paddingHorizontal: 6 }} aria-hidden>
+    <View style={{ borderWidth: 1.5, borderColor: tones.soft, borderRadius: 5, paddingHorizontal: 6, marginLeft: 8 }} aria-hidden>
       <Bold size={13} tone="soft">
         {label}
       </Bold>
@@ -105,7 +79,7 @@ export const Key = ({ label }: { label: string }) => {
   );
 };
 
-/** A choice among a few, one of them taken. */
+/** A choice among a few, one of them taken: said as such to whoever listens, which Paper's own chip does not do in a browser. */
 export const Chip = ({
   label,
   on,
@@ -122,7 +96,7 @@ export const Chip = ({
   const tones = useTones();
   const [ground, ink] = solid[tone];
   return (
-    <Pressable
+    <TouchableRipple
       role="radio"
       aria-checked={on}
       onPress={onPress}
@@ -142,7 +116,7 @@ export const Chip = ({
       <Bold size={16} tone={on ? ink : 'ink'}>
         {label}
       </Bold>
-    </Pressable>
+    </TouchableRipple>
   );
 };
 
@@ -164,29 +138,17 @@ export const Sign = ({
 }) => {
   const tones = useTones();
   return (
-    <Pressable
-      role="button"
-      aria-label={label}
-      aria-disabled={disabled}
-      disabled={disabled}
+    <IconButton
+      icon={path}
+      size={26}
+      accessibilityLabel={label}
       onPress={onPress}
-      testID={testID}
-      style={({ pressed }) => ({
-        width: 52,
-        height: 52,
-        borderRadius: 13,
-        borderWidth: plain ? 0 : 2,
-        borderColor: tones.line,
-        alignItems: 'center',
-        justifyContent: 'center',
-        backgroundColor: pressed ? tones.weedPale : plain ? 'transparent' : tones.card,
-        opacity: disabled ? 0.45 : 1,
-      })}
-    >
-      <Svg width={26} height={26} viewBox="0 0 24 24">
-        <Path d={path} fill={tones.ink} />
-      </Svg>
-    </Pressable>
+      disabled={disabled}
+      iconColor={tones.ink}
+      {...(plain ? {} : { mode: 'outlined' as const, containerColor: tones.card })}
+      style={{ width: 52, height: 52, margin: 0, borderRadius: 13, ...(plain ? {} : { borderWidth: 2, borderColor: tones.line }) }}
+      {...(testID === undefined ? {} : { testID })}
+    />
   );
 };
 
@@ -203,17 +165,8 @@ export const Row = ({
   children: ReactNode;
   style?: StyleProp<ViewStyle>;
   testID?: string;
-}) => {
-  const tones = useTones();
-  return (
-    <Pressable
-      role="button"
-      aria-label={label}
-      onPress={onPress}
-      testID={testID}
-      style={({ pressed }) => [{ minHeight: 56, backgroundColor: pressed ? tones.weedPale : 'transparent' }, style]}
-    >
-      {children}
-    </Pressable>
-  );
-};
+}) => (
+  <TouchableRipple role="button" aria-label={label} onPress={onPress} testID={testID} style={[{ minHeight: 56 }, style]}>
+    <>{children}</>
+  </TouchableRipple>
+);

@@ -1,7 +1,11 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { PaperProvider } from 'react-native-paper';
 import { readNamed, writeNamed } from '../data/keep';
 import { prefersDusk } from '../platform/browser';
+import { PAPER_SETTINGS, paperTheme } from './paper';
 import { DUSK, SUN, TonesContext } from './theme';
+
+const PAPER = { sun: paperTheme(SUN, false), dusk: paperTheme(DUSK, true) };
 
 export type ThemeChoice = 'sun' | 'dusk' | 'system';
 const ChoiceContext = createContext<{ choice: ThemeChoice; choose: (choice: ThemeChoice) => void }>({
@@ -18,7 +22,7 @@ export const ThemeHost = ({ children }: { children: ReactNode }) => {
     // What is chosen before the kept choice has been read stands.
     void readNamed<ThemeChoice>('theme').then((kept) => kept && setChoice((now) => (now === undefined ? kept : now)));
   }, []);
-  const tones = choice === 'dusk' || (choice === 'system' && prefersDusk()) ? DUSK : SUN;
+  const dusk = choice === 'dusk' || (choice === 'system' && prefersDusk());
   const context = useMemo(
     () => ({
       choice,
@@ -31,7 +35,11 @@ export const ThemeHost = ({ children }: { children: ReactNode }) => {
   );
   return (
     <ChoiceContext.Provider value={context}>
-      <TonesContext.Provider value={tones}>{children}</TonesContext.Provider>
+      <TonesContext.Provider value={dusk ? DUSK : SUN}>
+        <PaperProvider theme={dusk ? PAPER.dusk : PAPER.sun} settings={PAPER_SETTINGS}>
+          {children}
+        </PaperProvider>
+      </TonesContext.Provider>
     </ChoiceContext.Provider>
   );
 };

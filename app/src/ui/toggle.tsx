@@ -1,9 +1,10 @@
-import { Pressable, View } from 'react-native';
-import Svg, { Path } from 'react-native-svg';
+import { mdiCheck } from '@mdi/js';
+import { View } from 'react-native';
+import { Icon, TouchableRipple } from 'react-native-paper';
 import { useTones } from './theme';
 import { Body } from './words';
 
-/** The box itself: empty, or with a drawn tick. */
+/** The box itself: empty, or ticked. */
 export const Tick = ({ on }: { on: boolean }) => {
   const tones = useTones();
   return (
@@ -19,16 +20,12 @@ export const Tick = ({ on }: { on: boolean }) => {
         justifyContent: 'center',
       }}
     >
-      {on ? (
-        <Svg width={20} height={20}>
-          <Path d="M4 10l4.5 5.5L17 4.5" stroke={tones.onWeed} strokeWidth={3} fill="none" />
-        </Svg>
-      ) : null}
+      {on ? <Icon source={mdiCheck} size={24} color={tones.onWeed} /> : null}
     </View>
   );
 };
 
-/** A box to tick with the thumb, the whole row wide. */
+/** A box to tick with the thumb, the whole row wide; ticked or not is said to whoever listens, which Paper's own is not in a browser. */
 export const Toggle = ({
   label,
   on,
@@ -39,20 +36,20 @@ export const Toggle = ({
   on: boolean;
   onChange: (on: boolean) => void;
   testID?: string;
-}) => {
-  return (
-    <Pressable
-      role="checkbox"
-      aria-checked={on}
-      aria-label={label}
-      testID={testID}
-      onPress={() => onChange(!on)}
-      style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 52 }}
-    >
+}) => (
+  <TouchableRipple
+    role="checkbox"
+    aria-checked={on}
+    aria-label={label}
+    testID={testID}
+    onPress={() => onChange(!on)}
+    style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 52 }}
+  >
+    <>
       <Tick on={on} />
       <View style={{ flex: 1 }}>
         <Body>{label}</Body>
       </View>
-    </Pressable>
-  );
-};
+    </>
+  </TouchableRipple>
+);

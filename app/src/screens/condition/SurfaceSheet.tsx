@@ -8,7 +8,8 @@ import { slot } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Pressable, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { v7 as uuidv7 } from 'uuid';
 import type { PhotoSource } from '../../platform/photo';
 import { NEAREST, Zoomable } from '../../platform/zoom';
@@ -204,15 +205,17 @@ export const SurfaceSheet = ({
           ) : null}
           {mine.map((mark, i) => (
             <View key={mark.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-              <Pressable
+              <TouchableRipple
                 role="button"
                 onPress={() => pick(mark, true)}
                 style={{ flex: 1, minHeight: 52, justifyContent: 'center' }}
                 testID={`mark-${i + 1}`}
               >
-                <Bold>{`${i + 1} · ${t(`mark.${mark.kind}`)}, ${mark.sizeMm} mm`}</Bold>
-                <Small>{[mark.note, t('r.pictures', { count: mark.photos.length })].filter(Boolean).join(' · ')}</Small>
-              </Pressable>
+                <>
+                  <Bold>{`${i + 1} · ${t(`mark.${mark.kind}`)}, ${mark.sizeMm} mm`}</Bold>
+                  <Small>{[mark.note, t('r.pictures', { count: mark.photos.length })].filter(Boolean).join(' · ')}</Small>
+                </>
+              </TouchableRipple>
               <Alt label={t('walk.removeMark')} onPress={() => takeAway(mark)} />
             </View>
           ))}

@@ -6,7 +6,8 @@ import { slot } from '@quay/core/record/project';
 import { judgeReading, typedReading } from '@quay/core/fuel/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../ui/board';
 import { Field } from '../../ui/field';
 import { figure } from '../../ui/format';
@@ -176,7 +177,7 @@ const Drawn = ({
             ['full', 1],
           ] as const
         ).map(([word, s]) => (
-          <Pressable
+          <TouchableRipple
             key={word}
             role="button"
             onPress={() => put(s)}
@@ -190,8 +191,10 @@ const Drawn = ({
               justifyContent: 'center',
             }}
           >
-            <Body>{word === '½' ? word : t(`walk.${word}`)}</Body>
-          </Pressable>
+            <>
+              <Body>{word === '½' ? word : t(`walk.${word}`)}</Body>
+            </>
+          </TouchableRipple>
         ))}
       </View>
     </View>

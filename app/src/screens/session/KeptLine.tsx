@@ -1,6 +1,7 @@
 import { useState, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { now } from '../../platform/clock';
 import { deliveryState, keptCount, onDelivery } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
@@ -36,30 +37,32 @@ export const KeptLine = () => {
   ].filter(Boolean);
   return (
     <>
-      <Pressable
+      <TouchableRipple
         role="button"
         onPress={() => setOpen(true)}
         testID="kept-line"
         aria-label={[t('kept.title'), ...lines].join(', ')}
         style={{ minHeight: 52, justifyContent: 'center' }}
       >
-        <View
-          style={{
-            backgroundColor: stop ? tones.leadPale : tones.mariPale,
-            borderLeftWidth: 4,
-            borderLeftColor: stop ? tones.lead : tones.mari,
-            borderRadius: 4,
-            paddingHorizontal: 8,
-            paddingVertical: 3,
-          }}
-        >
-          {lines.map((line) => (
-            <Bold key={line} size={13.5} tone={stop ? 'leadText' : 'mariText'}>
-              {line}
-            </Bold>
-          ))}
-        </View>
-      </Pressable>
+        <>
+          <View
+            style={{
+              backgroundColor: stop ? tones.leadPale : tones.mariPale,
+              borderLeftWidth: 4,
+              borderLeftColor: stop ? tones.lead : tones.mari,
+              borderRadius: 4,
+              paddingHorizontal: 8,
+              paddingVertical: 3,
+            }}
+          >
+            {lines.map((line) => (
+              <Bold key={line} size={13.5} tone={stop ? 'leadText' : 'mariText'}>
+                {line}
+              </Bold>
+            ))}
+          </View>
+        </>
+      </TouchableRipple>
       {open ? <KeptSheet onClose={() => setOpen(false)} /> : null}
     </>
   );

@@ -5,7 +5,8 @@ import { neededOf } from '@quay/core/condition/counts';
 import { headsOf } from '@quay/core/record/hold';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../../ui/board';
 import { Sign } from '../../../ui/press';
 import { useTones } from '../../../ui/theme';
@@ -69,22 +70,24 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
         return (
           <View key={fitting.id} style={{ gap: 4, paddingVertical: 4 }}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-              <Pressable
+              <TouchableRipple
                 role="button"
                 aria-label={t('walk.stateOf', { name })}
                 onPress={() => onOpen(fitting.id)}
                 style={{ flex: 1, minHeight: 52, justifyContent: 'center' }}
                 testID={`fitting-${fitting.id}`}
               >
-                <Body>{name}</Body>
-                {found && found.value.state !== 'fine' ? (
-                  <Tag kind="stop">{t(`walk.state.${found.value.state}`)}</Tag>
-                ) : found?.value.at !== undefined ? (
-                  <Tag kind="ask">{t('walk.foundAt', { name: stationName(found.value.at) })}</Tag>
-                ) : walk === 'in' && was ? (
-                  <Small size={14}>{t('walk.was', { v: was.count })}</Small>
-                ) : null}
-              </Pressable>
+                <>
+                  <Body>{name}</Body>
+                  {found && found.value.state !== 'fine' ? (
+                    <Tag kind="stop">{t(`walk.state.${found.value.state}`)}</Tag>
+                  ) : found?.value.at !== undefined ? (
+                    <Tag kind="ask">{t('walk.foundAt', { name: stationName(found.value.at) })}</Tag>
+                  ) : walk === 'in' && was ? (
+                    <Small size={14}>{t('walk.was', { v: was.count })}</Small>
+                  ) : null}
+                </>
+              </TouchableRipple>
               <Sign
                 path={mdiMinus}
                 label={t('walk.fewer', { name })}
@@ -92,7 +95,7 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
                 disabled={number === 0}
                 testID={`fewer-${fitting.id}`}
               />
-              <Pressable
+              <TouchableRipple
                 role="button"
                 aria-label={found ? t('walk.here', { name, n: number, of: whole }) : t('walk.confirm', { name, n: number })}
                 onPress={() => set(number)}
@@ -111,11 +114,13 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
                   backgroundColor: !found ? tones.card : short ? tones.leadPale : tones.weedPale,
                 }}
               >
-                <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'} style={{ opacity: found ? 1 : 0.72 }}>
-                  {number}
-                </SlabBold>
-                <Small>{t('common.of', { n: whole })}</Small>
-              </Pressable>
+                <>
+                  <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'} style={{ opacity: found ? 1 : 0.72 }}>
+                    {number}
+                  </SlabBold>
+                  <Small>{t('common.of', { n: whole })}</Small>
+                </>
+              </TouchableRipple>
               {short ? (
                 <Sign path={mdiPlus} label={t('walk.more', { name })} onPress={() => set(number + 1)} testID={`more-${fitting.id}`} />
               ) : null}

@@ -5,7 +5,8 @@ import { questionsDue } from '@quay/core/record/handing';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../../ui/board';
 import { dayOf } from '../../../ui/format';
 import { useMoney } from '../../../ui/money';
@@ -85,7 +86,7 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
   const price = pack.prices.prices.find(({ code }) => code === point.price);
   const text = short && point.again?.say ? point.again.say : point.say;
   return (
-    <Pressable
+    <TouchableRipple
       role="checkbox"
       aria-checked={on}
       aria-label={t('walk.tell', { text: say(text, language) })}
@@ -93,37 +94,39 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
       onPress={() => void (on && found ? view.undo(found.standing) : onTell())}
       style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
     >
-      <Tick on={on} />
-      <View style={{ flex: 1, gap: 3 }}>
-        <Body>{say(text, theirs)}</Body>
-        {say(text, language) === say(text, theirs) ? null : <Small>{say(text, language)}</Small>}
-        {point.show ? <Small>{`${t('walk.show')}: ${say(point.show, language)}`}</Small> : null}
-        {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
-        {point.mistake ? <Small>{`${t('brief.mistake')}: ${say(point.mistake, language)}`}</Small> : null}
-        {point.caution ? (
-          <Tag kind="stop" size={15}>
-            {say(point.caution, theirs)}
-          </Tag>
-        ) : null}
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-          {point.weight === 'must' ? <Tag kind="ok">{t('walk.must')}</Tag> : null}
-          <Tag kind="calm">{t('brief.seconds', { n: seconds })}</Tag>
-          {short ? <Tag kind="calm">{t('brief.shorter', { days: toldDays ?? 0 })}</Tag> : null}
-          {home ? (
-            <Tag kind="calm">{t(`brief.home.${home.value.how}`, { date: dayOf(home.by.event.at, pack.base.zone, language) })}</Tag>
-          ) : null}
-          {fellBack(text, theirs) ? <Tag kind="ask">{t('brief.notTranslated', { language: theirs })}</Tag> : null}
-          {price ? (
-            <Tag kind="ask">
-              {t('walk.costs', {
-                name: say(price.name, language),
-                price: money(price.amountMinor),
-              })}
+      <>
+        <Tick on={on} />
+        <View style={{ flex: 1, gap: 3 }}>
+          <Body>{say(text, theirs)}</Body>
+          {say(text, language) === say(text, theirs) ? null : <Small>{say(text, language)}</Small>}
+          {point.show ? <Small>{`${t('walk.show')}: ${say(point.show, language)}`}</Small> : null}
+          {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
+          {point.mistake ? <Small>{`${t('brief.mistake')}: ${say(point.mistake, language)}`}</Small> : null}
+          {point.caution ? (
+            <Tag kind="stop" size={15}>
+              {say(point.caution, theirs)}
             </Tag>
           ) : null}
-          {found?.value.kind === 'pointSkipped' ? <Tag kind="ask">{t(`walk.skip.${found.value.why}`)}</Tag> : null}
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+            {point.weight === 'must' ? <Tag kind="ok">{t('walk.must')}</Tag> : null}
+            <Tag kind="calm">{t('brief.seconds', { n: seconds })}</Tag>
+            {short ? <Tag kind="calm">{t('brief.shorter', { days: toldDays ?? 0 })}</Tag> : null}
+            {home ? (
+              <Tag kind="calm">{t(`brief.home.${home.value.how}`, { date: dayOf(home.by.event.at, pack.base.zone, language) })}</Tag>
+            ) : null}
+            {fellBack(text, theirs) ? <Tag kind="ask">{t('brief.notTranslated', { language: theirs })}</Tag> : null}
+            {price ? (
+              <Tag kind="ask">
+                {t('walk.costs', {
+                  name: say(price.name, language),
+                  price: money(price.amountMinor),
+                })}
+              </Tag>
+            ) : null}
+            {found?.value.kind === 'pointSkipped' ? <Tag kind="ask">{t(`walk.skip.${found.value.why}`)}</Tag> : null}
+          </View>
         </View>
-      </View>
-    </Pressable>
+      </>
+    </TouchableRipple>
   );
 };

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../../ui/board';
 import { useTones } from '../../../ui/theme';
 import { Bold, Slab } from '../../../ui/words';
@@ -25,7 +26,7 @@ export const Lane = ({ name, children, all }: { name: string; children: ReactNod
 export const All = ({ label, onPress, testID }: { label: string; onPress: () => void; testID: string }) => {
   const tones = useTones();
   return (
-    <Pressable
+    <TouchableRipple
       role="button"
       onPress={onPress}
       testID={testID}
@@ -41,10 +42,12 @@ export const All = ({ label, onPress, testID }: { label: string; onPress: () => 
         backgroundColor: pressed ? tones.weedPale : tones.card,
       })}
     >
-      <Bold size={16} tone="weedText">
-        {label}
-      </Bold>
-    </Pressable>
+      <>
+        <Bold size={16} tone="weedText">
+          {label}
+        </Bold>
+      </>
+    </TouchableRipple>
   );
 };
 

@@ -5,7 +5,8 @@ import { readAtHome } from '@quay/core/record/walk';
 import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { Notice, Tag } from '../../../ui/board';
 import { useMoney } from '../../../ui/money';
 import { Alt } from '../../../ui/press';
@@ -46,7 +47,7 @@ export const ReadingLane = ({ view }: { view: WalkView }) => {
         const price = pack.prices.prices.find(({ code }) => code === point.price);
         const told: EventBody = { kind: 'pointTold', walk, point: point.id, how: 'read', language: spoken(text) };
         return (
-          <Pressable
+          <TouchableRipple
             key={point.id}
             role="checkbox"
             aria-checked={on}
@@ -55,22 +56,24 @@ export const ReadingLane = ({ view }: { view: WalkView }) => {
             onPress={() => void (found?.value.kind === 'pointTold' ? view.undo(found.standing) : enter([told]))}
             style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
           >
-            <Tick on={on} />
-            <View style={{ flex: 1, gap: 4 }}>
-              <Body>{say(text, language)}</Body>
-              {point.show ? <Body tone="soft">{say(point.show, language)}</Body> : null}
-              {home && !found ? <Tag kind="ok">{t('alone.readHome')}</Tag> : null}
-              {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
-              {point.mistake ? <Body tone="soft">{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Body> : null}
-              {point.caution ? (
-                <Tag kind="stop" size={15}>
-                  {say(point.caution, language)}
-                </Tag>
-              ) : null}
-              {fellBack(text, language) ? <Tag kind="ask">{t('r.inEnglish')}</Tag> : null}
-              {price ? <Tag kind="ask">{t('r.costs', { name: say(price.name, language), price: money(price.amountMinor) })}</Tag> : null}
-            </View>
-          </Pressable>
+            <>
+              <Tick on={on} />
+              <View style={{ flex: 1, gap: 4 }}>
+                <Body>{say(text, language)}</Body>
+                {point.show ? <Body tone="soft">{say(point.show, language)}</Body> : null}
+                {home && !found ? <Tag kind="ok">{t('alone.readHome')}</Tag> : null}
+                {point.tells === 'fuelPlan' ? <FuelPlan view={view} /> : null}
+                {point.mistake ? <Body tone="soft">{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Body> : null}
+                {point.caution ? (
+                  <Tag kind="stop" size={15}>
+                    {say(point.caution, language)}
+                  </Tag>
+                ) : null}
+                {fellBack(text, language) ? <Tag kind="ask">{t('r.inEnglish')}</Tag> : null}
+                {price ? <Tag kind="ask">{t('r.costs', { name: say(price.name, language), price: money(price.amountMinor) })}</Tag> : null}
+              </View>
+            </>
+          </TouchableRipple>
         );
       })}
     </Lane>
