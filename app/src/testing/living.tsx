@@ -1,5 +1,5 @@
 import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, render } from '@testing-library/react';
+import { act } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import type { Actor, Held } from '@quay/core/record/held';
 import { gathers, project, slotOf } from '@quay/core/record/project';
@@ -7,6 +7,7 @@ import { type ReactElement, useReducer } from 'react';
 import type { Entry } from '../data/outbox';
 import type { WalkView } from '../screens/record/useWalk';
 import { heldOf, type Made, viewOf } from './view';
+import { render } from './render';
 
 // What a query answers is drawn as React wants it in a test.
 notifyManager.setNotifyFunction((tell) => act(() => tell()));

@@ -1,6 +1,7 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { Field } from './field';
+import { render } from '../testing/render';
 
 const Typed = ({ most }: { most?: number }) => {
   const [value, setValue] = useState('');

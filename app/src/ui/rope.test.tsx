@@ -1,5 +1,6 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { Rope } from './rope';
+import { render } from '../testing/render';
 
 const KNOTS = [
   { id: 'bow', name: 'Bow', tied: true },

@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import { findingsOfHire, settle } from '@quay/core/settlement/settle';
 import { Text } from 'react-native';
@@ -7,6 +7,7 @@ import { counted as count, heldOf, pack, viewOf } from '../../testing/view';
 import { useEntryWords } from '../record/entryWords';
 import { choices } from './decisions';
 import { useFindingWords } from './findingWords';
+import { render } from '../../testing/render';
 
 const read = (walk: Walk, gauge: string, shown: number): EventBody => ({ kind: 'gaugeRead', walk, gauge, shown });
 const mark = (walk: Walk, id: string, x: number): EventBody => ({

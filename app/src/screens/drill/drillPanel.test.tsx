@@ -1,10 +1,11 @@
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import '../../i18n';
 import * as browser from '../../platform/browser';
 import * as engine from '../../platform/engineSound';
 import { pack } from '../../testing/view';
 import { DrillPanel } from './DrillPanel';
+import { render } from '../../testing/render';
 
 jest.mock('../../platform/browser', () => ({ rememberChoice: jest.fn(), rememberedChoice: jest.fn() }));
 jest.mock('../../platform/engineSound', () => ({ quiet: jest.fn(), sound: jest.fn() }));

@@ -1,8 +1,9 @@
-import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Person } from '@quay/core/fit/people';
 import '../../i18n';
 import { pack } from '../../testing/view';
 import { PartyForm } from './PartyForm';
+import { render } from '../../testing/render';
 
 jest.mock('../../platform/browser', () => ({ bringIntoView: jest.fn(), rememberedChoice: jest.fn() }));
 

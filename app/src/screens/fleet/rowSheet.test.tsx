@@ -1,10 +1,11 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import type { ListName } from '@quay/core/fleet/book';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import '../../i18n';
 import { pack } from '../../testing/view';
 import { FIELDS } from './fields';
 import { type RowOrigin, RowSheet } from './RowSheet';
+import { render } from '../../testing/render';
 
 const { book } = pack;
 const show = (

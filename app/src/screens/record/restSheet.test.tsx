@@ -1,8 +1,9 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import '../../i18n';
 import { heldOf, pack, viewOf } from '../../testing/view';
 import { RestSheet } from './RestSheet';
+import { render } from '../../testing/render';
 
 const read = (walk: Walk, gauge: string, shown: number): EventBody => ({ kind: 'gaugeRead', walk, gauge, shown });
 const OUT = [read('out', 'fuel-needle', 1), read('out', 'hours', 1240), read('out', 'volts', 12.6)];

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import type { Standing } from '@quay/core/settlement/correction';
 import '../../i18n';
@@ -6,6 +6,7 @@ import * as api from '../../data/api';
 import { asked as asking } from '../../testing/living';
 import { heldOf, viewOf } from '../../testing/view';
 import { LedgerCard } from './LedgerCard';
+import { render } from '../../testing/render';
 
 jest.mock('../../data/outbox', () => ({ ...jest.requireActual<object>('../../data/outbox'), fetchEvents: () => Promise.resolve() }));
 

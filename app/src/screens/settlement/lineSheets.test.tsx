@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import type { Standing } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
@@ -8,6 +8,7 @@ import { asked, living } from '../../testing/living';
 import { heldOf, pack, viewOf } from '../../testing/view';
 import { AddLineSheet } from './AddLineSheet';
 import { CorrectSheet } from './CorrectSheet';
+import { render } from '../../testing/render';
 
 jest.mock('../../data/outbox', () => ({ ...jest.requireActual<object>('../../data/outbox'), fetchEvents: () => Promise.resolve() }));
 jest.mock('../../platform/picture', () => ({ Picture: () => null }));
