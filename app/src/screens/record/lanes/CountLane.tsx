@@ -9,14 +9,16 @@ import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../../ui/board';
 import { Sign } from '../../../ui/press';
+import { useSteps } from '../../../ui/steps';
 import { useTones } from '../../../ui/theme';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import type { WalkView } from '../useWalk';
 import { All, Lane, Quarrel } from './lane';
 
+type Counted = Extract<EventBody, { kind: 'counted' }>;
+
 export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: string) => void }) => {
   const { t } = useTranslation();
-  const tones = useTones();
   const { record, walk, language, enter } = view;
   const { fittings } = view.stops[view.at]!;
   if (fittings.length === 0) return null;
@@ -38,7 +40,6 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
       ...(was?.count === count ? { asBefore: true as const } : {}),
     };
   };
-  const stationName = (id: string) => say(view.pack.book.stations.find((one) => one.id === id)?.name ?? { en: id }, language);
   const open = fittings.filter(({ id }) => !record.slots.has(`${walk}/count/${id}`));
   const label = walk === 'in' ? t('walk.asItWas') : t('walk.allHere');
   return (
@@ -60,81 +61,117 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
       }
     >
       {fittings.map((fitting) => {
-        const name = say(fitting.name, language);
-        const found = slot(record, `${walk}/count/${fitting.id}`, 'counted');
         const was = before(fitting.id);
-        const whole = was?.count ?? needed(fitting);
-        const number = found?.value.count ?? whole;
-        const short = found !== undefined && number < whole;
-        const set = (count: number) => void enter([counted(fitting.id, count)], t('walk.counted', { name, n: count }));
         return (
-          <View key={fitting.id} style={{ gap: 4, paddingVertical: 4 }}>
-            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-              <TouchableRipple
-                role="button"
-                aria-label={t('walk.stateOf', { name })}
-                onPress={() => onOpen(fitting.id)}
-                style={{ flex: 1, minHeight: 52, justifyContent: 'center' }}
-                testID={`fitting-${fitting.id}`}
-              >
-                <>
-                  <Body>{name}</Body>
-                  {found && found.value.state !== 'fine' ? (
-                    <Tag kind="stop">{t(`walk.state.${found.value.state}`)}</Tag>
-                  ) : found?.value.at !== undefined ? (
-                    <Tag kind="ask">{t('walk.foundAt', { name: stationName(found.value.at) })}</Tag>
-                  ) : walk === 'in' && was ? (
-                    <Small size={14}>{t('walk.was', { v: was.count })}</Small>
-                  ) : null}
-                </>
-              </TouchableRipple>
-              <Sign
-                path={mdiMinus}
-                label={t('walk.fewer', { name })}
-                onPress={() => set(Math.max(0, number - 1))}
-                disabled={number === 0}
-                testID={`fewer-${fitting.id}`}
-              />
-              <TouchableRipple
-                role="button"
-                aria-label={found ? t('walk.here', { name, n: number, of: whole }) : t('walk.confirm', { name, n: number })}
-                onPress={() => set(number)}
-                testID={`count-${fitting.id}`}
-                style={{
-                  minWidth: 92,
-                  minHeight: 52,
-                  borderRadius: 13,
-                  alignItems: 'center',
-                  justifyContent: 'center',
-                  flexDirection: 'row',
-                  gap: 5,
-                  borderWidth: 2,
-                  borderStyle: found ? 'solid' : 'dashed',
-                  borderColor: found ? (short ? tones.lead : tones.weedPale) : tones.soft,
-                  backgroundColor: !found ? tones.card : short ? tones.leadPale : tones.weedPale,
-                }}
-              >
-                <>
-                  <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'} style={{ opacity: found ? 1 : 0.72 }}>
-                    {number}
-                  </SlabBold>
-                  <Small>{t('common.of', { n: whole })}</Small>
-                </>
-              </TouchableRipple>
-              {short ? (
-                <Sign path={mdiPlus} label={t('walk.more', { name })} onPress={() => set(number + 1)} testID={`more-${fitting.id}`} />
-              ) : null}
-            </View>
-            {found?.contradiction ? (
-              <Quarrel
-                values={found.standing.map(({ event: { body } }) =>
-                  body.kind === 'counted' ? `${body.count} ${t(`walk.state.${body.state}`)}` : '',
-                )}
-              />
-            ) : null}
-          </View>
+          <CountRow
+            key={fitting.id}
+            view={view}
+            fitting={fitting}
+            was={was}
+            whole={was?.count ?? needed(fitting)}
+            set={(count) => void enter([counted(fitting.id, count)], t('walk.counted', { name: say(fitting.name, language), n: count }))}
+            onOpen={() => onOpen(fitting.id)}
+          />
         );
       })}
     </Lane>
+  );
+};
+
+/** More of one thing than a boat carries. */
+const MOST = 999;
+
+const CountRow = ({
+  view,
+  fitting,
+  was,
+  whole,
+  set,
+  onOpen,
+}: {
+  view: WalkView;
+  fitting: WalkView['stops'][number]['fittings'][number];
+  /** As it was counted before, coming in. */
+  was: Counted | undefined;
+  /** How many there should be. */
+  whole: number;
+  set: (count: number) => void;
+  onOpen: () => void;
+}) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const { record, walk, language } = view;
+  const name = say(fitting.name, language);
+  const found = slot(record, `${walk}/count/${fitting.id}`, 'counted');
+  const number = found?.value.count ?? whole;
+  const short = found !== undefined && number < whole;
+  const step = useSteps(number);
+  const stationName = (id: string) => say(view.pack.book.stations.find((one) => one.id === id)?.name ?? { en: id }, language);
+  return (
+    <View style={{ gap: 4, paddingVertical: 4 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+        <TouchableRipple
+          role="button"
+          aria-label={t('walk.stateOf', { name })}
+          onPress={onOpen}
+          style={{ flex: 1, minHeight: 52, justifyContent: 'center' }}
+          testID={`fitting-${fitting.id}`}
+        >
+          <>
+            <Body>{name}</Body>
+            {found && found.value.state !== 'fine' ? (
+              <Tag kind="stop">{t(`walk.state.${found.value.state}`)}</Tag>
+            ) : found?.value.at !== undefined ? (
+              <Tag kind="ask">{t('walk.foundAt', { name: stationName(found.value.at) })}</Tag>
+            ) : walk === 'in' && was ? (
+              <Small size={14}>{t('walk.was', { v: was.count })}</Small>
+            ) : null}
+          </>
+        </TouchableRipple>
+        <Sign
+          path={mdiMinus}
+          label={t('walk.fewer', { name })}
+          onPress={() => set(step(-1, 0, MOST))}
+          disabled={number === 0}
+          testID={`fewer-${fitting.id}`}
+        />
+        <TouchableRipple
+          role="button"
+          aria-label={found ? t('walk.here', { name, n: number, of: whole }) : t('walk.confirm', { name, n: number })}
+          onPress={() => set(number)}
+          testID={`count-${fitting.id}`}
+          style={{
+            minWidth: 92,
+            minHeight: 52,
+            borderRadius: 13,
+            alignItems: 'center',
+            justifyContent: 'center',
+            flexDirection: 'row',
+            gap: 5,
+            borderWidth: 2,
+            borderStyle: found ? 'solid' : 'dashed',
+            borderColor: found ? (short ? tones.lead : tones.weedPale) : tones.soft,
+            backgroundColor: !found ? tones.card : short ? tones.leadPale : tones.weedPale,
+          }}
+        >
+          <>
+            <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'} style={{ opacity: found ? 1 : 0.72 }}>
+              {number}
+            </SlabBold>
+            <Small>{t('common.of', { n: whole })}</Small>
+          </>
+        </TouchableRipple>
+        {short ? (
+          <Sign path={mdiPlus} label={t('walk.more', { name })} onPress={() => set(step(1, 0, MOST))} testID={`more-${fitting.id}`} />
+        ) : null}
+      </View>
+      {found?.contradiction ? (
+        <Quarrel
+          values={found.standing.map(({ event: { body } }) =>
+            body.kind === 'counted' ? `${body.count} ${t(`walk.state.${body.state}`)}` : '',
+          )}
+        />
+      ) : null}
+    </View>
   );
 };

@@ -11,6 +11,7 @@ import { Tag } from '../../../ui/board';
 import { Field } from '../../../ui/field';
 import { figure } from '../../../ui/format';
 import { Alt, Chip, Sign } from '../../../ui/press';
+import { useSteps } from '../../../ui/steps';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { PhotoRow } from '../../photo/PhotoRow';
 import { PhotoTaking } from '../../photo/PhotoTaking';
@@ -48,6 +49,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
   const photos = found?.value.photos ?? [];
   const flawed = found?.value.state === 'flawWithinLimit' || found?.value.state === 'flawOverLimit';
   const sizeMm = found?.value.sizeMm ?? 2;
+  const step = useSteps(sizeMm);
   const judge = (what: PropellerFound) =>
     give({ state: evidenceStateOf(what, propeller), photos, ...(typeof what === 'string' ? {} : { sizeMm: what.flawMm }) });
   const blades = bladesToShow(propeller);
@@ -79,13 +81,13 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
             path={mdiMinus}
             label={t('walk.smaller')}
             disabled={sizeMm <= 1}
-            onPress={() => judge({ flawMm: Math.max(1, sizeMm - 1) })}
+            onPress={() => judge({ flawMm: step(-1, 1, 500) })}
             testID="flaw-smaller"
           />
           <SlabBold size={34} style={{ minWidth: 110, textAlign: 'center' }} live>
             {`${sizeMm} mm`}
           </SlabBold>
-          <Sign path={mdiPlus} label={t('walk.larger')} onPress={() => judge({ flawMm: Math.min(500, sizeMm + 1) })} testID="flaw-larger" />
+          <Sign path={mdiPlus} label={t('walk.larger')} onPress={() => judge({ flawMm: step(1, 1, 500) })} testID="flaw-larger" />
           <View style={{ flex: 1 }}>
             <Tag kind={found.value.state === 'flawOverLimit' ? 'stop' : 'ask'}>{words(found.value.state)}</Tag>
           </View>

@@ -131,6 +131,10 @@ describe('the propeller', () => {
     render(<PropellerLane view={again.view} />);
     fireEvent.click(screen.getByTestId('flaw-larger'));
     expect(again.entered).toEqual([{ ...flaw, state: 'flawOverLimit', sizeMm: 6 }]);
+    // A press goes on from the press before, whether or not that is kept and shown already.
+    for (let i = 0; i < 2; i += 1) fireEvent.click(screen.getByTestId('flaw-larger'));
+    fireEvent.click(screen.getByTestId('flaw-smaller'));
+    expect(again.entered.slice(1)).toMatchObject([{ sizeMm: 7 }, { sizeMm: 8 }, { sizeMm: 7 }]);
     expect(screen.getByTestId('propeller-photo')).toBeTruthy();
     expect(screen.getByTestId('propeller-photo-file')).toBeTruthy();
   });
