@@ -39,6 +39,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await shoot(bram, 'day-dusk-phone');
     await bram.open('/me');
     await bram.by('theme-sun').click();
+    await expect(bram.by('theme-sun')).toHaveAttribute('aria-checked', 'true');
     await bram.open('/hire/h-1003/castoff');
     await expect(bram.page.getByRole('heading', { name: 'Holds her' })).toBeVisible();
     await expect(bram.by('to-deposit/0')).toBeVisible();

@@ -18,7 +18,7 @@ type PressProps = {
 const solid = { weed: ['weed', 'onWeed'], lead: ['lead', 'onLead'], mari: ['mari', 'onMari'] } as const;
 
 /** Paper cuts a label short after a line; a word in another language, or twice as large, takes a second one. */
-const WRAPS = { whiteSpace: 'pre-line', textAlign: 'center' } as unknown as TextStyle;
+const WRAPS = { whiteSpace: 'pre-line', overflowWrap: 'anywhere', textAlign: 'center' } as unknown as TextStyle;
 
 /** The one main action of a screen. */
 export const Go = ({ label, onPress, disabled = false, busy = false, tone = 'weed', style, testID, hint }: PressProps) => {
@@ -34,7 +34,7 @@ export const Go = ({ label, onPress, disabled = false, busy = false, tone = 'wee
       onPress={onPress}
       style={[{ borderRadius: 16 }, style]}
       contentStyle={{ minHeight: 62, paddingVertical: 4 }}
-      labelStyle={[WRAPS, { fontSize: 22, lineHeight: 25, marginVertical: 4, marginHorizontal: 18 }]}
+      labelStyle={[WRAPS, { fontSize: 22, lineHeight: 25, marginVertical: 4, marginHorizontal: 8 }]}
       {...(testID === undefined ? {} : { testID })}
     >
       {label}
@@ -58,7 +58,7 @@ export const Alt = ({ label, onPress, disabled = false, style, testID, hint }: P
       onPress={onPress}
       style={[{ borderRadius: 15, borderWidth: 2, borderColor: disabled ? tones.line : tones.ink, backgroundColor: tones.card }, style]}
       contentStyle={{ minHeight: 50, paddingVertical: 2 }}
-      labelStyle={[WRAPS, { marginVertical: 4, marginHorizontal: 10 }]}
+      labelStyle={[WRAPS, { marginVertical: 4, marginHorizontal: 8 }]}
       {...(testID === undefined ? {} : { testID })}
     >
       {label}
