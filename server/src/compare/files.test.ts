@@ -1,4 +1,4 @@
-import { execFileSync, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -35,56 +35,58 @@ const file = async (name: string, scratch: boolean, change: (image: sharp.Sharp)
   );
   return path;
 };
-const compare = (...args: string[]) =>
-  JSON.parse(execFileSync(process.execPath, [TOOL, 'compare', ...args, '--json'], { encoding: 'utf8' })) as {
-    comparable: boolean;
-    reason: string | null;
-    inliers: number;
-    boxes: { x: number; y: number; width: number; height: number; strength: number }[];
-  };
+type Result = {
+  error?: string;
+  comparable: boolean;
+  reason: string | null;
+  inliers: number;
+  boxes: { x: number; y: number; width: number; height: number; strength: number }[];
+};
+const compare = (...args: string[]) => {
+  const { stdout, stderr, status } = spawnSync(process.execPath, [TOOL, 'compare', ...args, '--json'], { encoding: 'utf8' });
+  const results = stdout
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Result);
+  return { results, stderr: stderr.trim(), status };
+};
+/** Many pairs in one process: each would load OpenCV for itself. */
+const compareList = (pairs: [string, string][]) => {
+  writeFileSync(join(folder, 'list.txt'), pairs.map((pair) => `${pair.join(' ')}\n`).join(''));
+  return compare('--list', join(folder, 'list.txt'));
+};
 const about = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }, [px, py]: readonly [number, number]) =>
   px > x - 12 && px < x + width + 12 && py > y - 12 && py < y + height + 12;
 
-// Each comparison is a process of its own that loads OpenCV, while other tests keep the cores busy.
+// OpenCV has to be loaded, while other tests keep the cores busy.
 jest.setTimeout(240_000);
 
 describe('two photographs compared by their files', () => {
-  it('finds a new scratch, and says where in px of the second file, whichever way that lies on disk', async () => {
-    const out = await file('out.jpg', false);
-    const seen = compare(out, await file('in.jpg', true));
+  it('finds a new scratch, and says where in px of the second file', async () => {
+    const { results } = compare(await file('out.jpg', false), await file('in.jpg', true));
+    const [seen] = results;
     expect(seen).toMatchObject({ comparable: true, reason: null });
-    expect(seen.boxes.filter((box) => about(box, [800, 580]))).toHaveLength(1);
-    expect(seen.inliers).toBeGreaterThan(100);
-    // The same picture as a phone keeps it that was held upright: turned on disk, and twice as fine.
-    const turned = await file('turned.jpg', true, (image) => image.resize(3200).rotate(-90).withMetadata({ orientation: 6 }));
-    const [box] = compare(out, turned).boxes;
-    // Upright (800, 580) of 1600 × 1200 lies on disk at (2 × 580, 3200 − 2 × 800) of 2400 × 3200.
-    expect(about(box!, [1160, 1600])).toBe(true);
+    expect(seen!.boxes.filter((box) => about(box, [800, 580]))).toHaveLength(1);
+    expect(seen!.inliers).toBeGreaterThan(100);
   });
 
-  it('refuses what is mirrored, upside down, dark or something else, with the reason', async () => {
-    const out = await file('out.jpg', false);
-    const refused = async (change: (image: sharp.Sharp) => sharp.Sharp) => compare(out, await file('bad.jpg', true, change)).reason;
-    expect(await refused((image) => image.flop())).toBe('mirrored');
-    expect(await refused((image) => image.rotate(180))).toBe('upsideDown');
-    expect(await refused((image) => image.linear(0.08, 0))).toBe('dark');
-    expect(await refused((image) => image.blur(60))).toBe('fewFeatures');
-  });
-
-  it('goes through a list, says of a file that is no photograph so, and goes on', async () => {
+  it('goes through a list, whichever way a picture lies on disk, and refuses with the reason what cannot be compared', async () => {
     await file('out.jpg', false);
-    await file('in.jpg', true);
+    // As a phone keeps it that was held upright: turned on disk, and twice as fine.
+    await file('turned.jpg', true, (image) => image.resize(3200).rotate(-90).withMetadata({ orientation: 6 }));
+    await file('mirrored.jpg', true, (image) => image.flop());
+    await file('upsideDown.jpg', true, (image) => image.rotate(180));
+    await file('dark.jpg', true, (image) => image.linear(0.08, 0));
+    await file('blurred.jpg', true, (image) => image.blur(60));
     writeFileSync(join(folder, 'paper.jpg'), 'no picture');
-    writeFileSync(join(folder, 'list.txt'), 'out.jpg paper.jpg\nout.jpg in.jpg\n');
-    const { stdout, stderr, status } = spawnSync(process.execPath, [TOOL, 'compare', '--list', join(folder, 'list.txt'), '--json'], {
-      encoding: 'utf8',
-    });
-    const lines = stdout
-      .trim()
-      .split('\n')
-      .map((line) => JSON.parse(line) as { error?: string; comparable?: boolean });
-    expect(lines[0]!.error).toMatch(/paper\.jpg is no photograph that can be read/);
-    expect(lines[1]!.comparable).toBe(true);
-    expect([status, stderr.trim()]).toEqual([1, 'Not every pair could be read.']);
+    const { results, stderr, status } = compareList(
+      ['paper.jpg', 'turned.jpg', 'mirrored.jpg', 'upsideDown.jpg', 'dark.jpg', 'blurred.jpg'].map((name) => ['out.jpg', name]),
+    );
+    const [paper, turned, ...bad] = results;
+    expect(paper!.error).toMatch(/paper\.jpg is no photograph that can be read/);
+    // Upright (800, 580) of 1600 × 1200 lies on disk at (2 × 580, 3200 − 2 × 800) of 2400 × 3200.
+    expect(about(turned!.boxes[0]!, [1160, 1600])).toBe(true);
+    expect(bad.map(({ reason }) => reason)).toEqual(['mirrored', 'upsideDown', 'dark', 'fewFeatures']);
+    expect([status, stderr]).toEqual([1, 'Not every pair could be read.']);
   });
 });
