@@ -61,6 +61,6 @@ export const signedIn = async (browser: Browser, quay: QuayServer, options: Brow
   await page.getByTestId('name').fill(MANAGER.name);
   await page.getByTestId('secret').fill(MANAGER.secret);
   await page.getByTestId('sign-in').click();
-  await page.getByTestId('to-me').waitFor();
+  await page.getByTestId('nav-today').waitFor();
   return page;
 };

@@ -44,7 +44,7 @@ test(
     await expect(page.getByText(/Le code se demande avec du réseau/)).toBeVisible();
     await dot.mend();
     const mina = await phoneOf(MANAGER);
-    await mina.by('to-me').click();
+    await mina.goTo('settings');
     await mina.by('keySafe-silent').click();
     await expect(mina.by('keySafe-silent')).toBeChecked();
     dot.expectNo();

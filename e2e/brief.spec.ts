@@ -206,7 +206,7 @@ test(
 
 test('a manager overrides a class point for one hull, and the next renter sees it', PHONE, async ({ phoneOf, browser, quay }) => {
   const mina = await phoneOf(MANAGER);
-  await mina.by('to-fleet').click();
+  await mina.goTo('fleet');
   await mina.by('boat-tuppenny-bun').click();
   await mina.by('find-row').fill('lever');
   await expect(mina.by('edit-lever')).toContainText('from Every boat of ours');

@@ -90,7 +90,7 @@ test('a deposit is declined, then nobody answers, then it is held: the outcome i
   test.slow();
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   const terminal = async (mode: string) => {
-    await mina.open('/me');
+    await mina.open('/settings');
     await mina.by(`cardTerminal-${mode}`).click();
     await expect(mina.by(`cardTerminal-${mode}`)).toBeChecked();
   };

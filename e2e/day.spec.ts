@@ -52,7 +52,7 @@ test('dusk and sun are remembered on the phone; signing out leaves nothing to be
       const frame = document.querySelector('[role="banner"]')?.parentElement;
       return frame && getComputedStyle(frame).backgroundColor;
     });
-  await bram.by('to-me').click();
+  await bram.goTo('settings');
   await bram.by('theme-dusk').click();
   await expect.poll(ground).toBe('rgb(16, 26, 24)');
   await page.reload();
@@ -73,7 +73,7 @@ test('a manager withdraws a phone: nobody signs in on it any more, and what it k
   await bram.cutNetwork();
   await bram.by('count-anchor').click();
   await expect(bram.by('kept-line')).toHaveAttribute('aria-label', /kept here/);
-  await mina.by('to-phones').click();
+  await mina.goTo('staff');
   const card = mina.page.getByText('Quay phone', { exact: true }).locator('..').locator('..');
   await card.getByRole('button', { name: 'Withdraw' }).click();
   await expect(card.getByText('withdrawn')).toBeVisible();

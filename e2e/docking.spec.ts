@@ -82,7 +82,7 @@ test('the mast falls silent, and is set by hand; a renter has the plan offline, 
   await renter.mend();
   await renter.close();
 
-  await mina.open('/me');
+  await mina.open('/settings');
   await mina.by('weatherMast-silent').click();
   await mina.open('/hire/h-1001/docking');
   await expect(mina.by('wind-now')).toContainText('The mast is silent');

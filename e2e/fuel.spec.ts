@@ -103,7 +103,7 @@ test(
     await bram.by('reading').fill('9.4');
     await expect(bram.page.getByText('Outside what is usual for her: 12.4 to 12.9')).toBeVisible();
     await bram.page.keyboard.press('Escape');
-    await mina.open('/me');
+    await mina.open('/settings');
     await mina.by('boatGateway-silent').click();
     await expect(mina.by('boatGateway-silent')).toBeChecked();
     await bram.page.reload();

@@ -26,7 +26,7 @@ test(
     await tilly.mendNetwork();
     await tilly.allSent();
     const desk = await phoneOf(MANAGER);
-    await desk.by('to-attention').click();
+    await desk.goTo('attention');
     await expect(desk.page.getByText('1 late')).toBeVisible();
     await desk.by('matter-late-h-1006').click();
     await expect(desk.page.getByText('1 late entry')).toBeVisible();

@@ -123,7 +123,16 @@ export class Phone {
     await this.by('name').fill(who.name);
     await this.by('secret').fill(who.secret);
     await this.by('sign-in').click();
-    await expect(this.by('to-me')).toBeVisible();
+    await expect(this.by('nav-today')).toBeVisible();
+  }
+
+  /** Goes to a place by its word: beside the page on a desk, at the foot of a phone or behind More. */
+  async goTo(place: 'today' | 'bookings' | 'fleet' | 'attention' | 'figures' | 'staff' | 'settings'): Promise<void> {
+    const here = this.by(`nav-${place}`);
+    await expect(this.by('nav-today')).toBeVisible();
+    if ((await here.count()) > 0) return here.click();
+    await this.by('nav-more').click();
+    await this.by(`open-${place}`).click();
   }
 
   /** Waits until nothing is left to be sent. */

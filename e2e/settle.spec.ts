@@ -78,7 +78,7 @@ test('a silent terminal leaves the money in doubt until it says, and nothing is 
   const mina = await phoneOf(MANAGER);
   const { page } = mina;
   const mode = async (to: string) => {
-    await mina.open('/me');
+    await mina.open('/settings');
     await mina.by(`cardTerminal-${to}`).click();
     await expect(mina.by(`cardTerminal-${to}`)).toHaveAttribute('aria-checked', 'true');
   };

@@ -32,12 +32,12 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await expect(bram.by('hire-h-1001').first()).toBeVisible();
   if (wide) await shoot(bram, 'day-wide');
   if (!wide) {
-    await bram.open('/me');
+    await bram.open('/settings');
     await bram.by('theme-dusk').click();
     await bram.open('/');
     await expect(bram.by('hire-h-1001').first()).toBeVisible();
     await shoot(bram, 'day-dusk-phone');
-    await bram.open('/me');
+    await bram.open('/settings');
     await bram.by('theme-sun').click();
     await expect(bram.by('theme-sun')).toHaveAttribute('aria-checked', 'true');
     await bram.open('/hire/h-1003/castoff');

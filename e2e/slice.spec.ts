@@ -8,7 +8,7 @@ test('a boat out and back: walked out, signed, cast off, walked in, compared, se
 
 test('a manager enrols a phone by its code; a hand signs in on it and nowhere else', PHONE, async ({ phoneOf, browser, quay }) => {
   const desk = await phoneOf(MANAGER);
-  await desk.by('to-phones').click();
+  await desk.goTo('staff');
   await desk.by('make-code').click();
   const code = desk.page.getByText(/^[A-Z2-9]{4} [A-Z2-9]{4} [A-Z2-9]{4}$/);
   await expect(code).toBeVisible();
@@ -26,15 +26,15 @@ test('a manager enrols a phone by its code; a hand signs in on it and nowhere el
   await page.getByTestId('name').fill(BRAM.name);
   await page.getByTestId('secret').fill(BRAM.secret);
   await page.getByTestId('sign-in').click();
-  await expect(page.getByTestId('to-me')).toBeVisible();
+  await expect(page.getByTestId('nav-today')).toBeVisible();
   // A hand has no manager's pages.
-  await expect(page.getByTestId('to-phones')).toHaveCount(0);
+  await expect(page.getByTestId('nav-fleet')).toHaveCount(0);
   await context.close();
 });
 
 test('a manager withdraws somebody and takes them back, and gives them a new PIN that ends the old one', PHONE, async ({ phoneOf }) => {
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
-  await mina.by('to-phones').click();
+  await mina.goTo('staff');
   // His browser complains of each answer that he may not.
   bram.cut = true;
   await mina.by('withdraw-bram').click();
@@ -59,5 +59,5 @@ test('a manager withdraws somebody and takes them back, and gives them a new PIN
   await signIn(BRAM.secret);
   await expect(bram.page.getByText(/That is not right/)).toBeVisible();
   await signIn('951951');
-  await expect(bram.by('to-me')).toBeVisible();
+  await expect(bram.by('nav-today')).toBeVisible();
 });

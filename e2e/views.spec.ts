@@ -65,7 +65,7 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   test.slow();
   const desk = await phoneOf(MANAGER);
   const { page } = desk;
-  await desk.open('/me');
+  await desk.open('/settings');
   await expect(desk.by('theme-sun')).toBeVisible();
   await look(desk, 'me');
   await desk.open('/');
@@ -147,7 +147,7 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   await desk.by('practice-begin').click();
   await desk.by('practice-pause').waitFor();
   await look(desk, 'practising');
-  await desk.open('/phones');
+  await desk.open('/staff');
   await desk.by('make-code').click();
   await expect(page.getByText(/Good once/)).toBeVisible();
   await look(desk, 'phones');
@@ -227,7 +227,7 @@ test('an address is a place: a reload, a link and the back key lead where one wa
   await bram.by('sign-in').click();
   await expect(page.getByRole('heading', { name: 'Slow Custard' })).toBeVisible();
   await bram.by('back').click();
-  await expect(bram.by('to-me')).toBeVisible();
+  await expect(bram.by('nav-today')).toBeVisible();
   await page.goBack();
   await expect(page.getByRole('heading', { name: 'Slow Custard' })).toBeVisible();
 });

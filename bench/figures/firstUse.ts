@@ -95,7 +95,7 @@ const signIn = async (quay: QuayServer, context: BrowserContext): Promise<void> 
   await page.getByTestId('name').fill(BRAM.name);
   await page.getByTestId('secret').fill(BRAM.secret);
   await page.getByTestId('sign-in').click();
-  await page.getByTestId('to-me').waitFor();
+  await page.getByTestId('nav-today').waitFor();
   await page.evaluate(async () => {
     for (const worker of await navigator.serviceWorker.getRegistrations()) await worker.unregister();
     for (const name of await caches.keys()) await caches.delete(name);

@@ -4,6 +4,7 @@ import { Base } from '@quay/core/fleet/base';
 import { Book } from '@quay/core/fleet/book';
 import { Handing } from '@quay/core/fleet/operator';
 import { SCHOOLS } from '@quay/core/fleet/school';
+import { Day as CalendarDay } from '@quay/core/time/calendar';
 import { RuleSet } from '@quay/core/fit/rules';
 import { Waters } from '@quay/core/waters/zone';
 import { HIRE_STATES } from '@quay/core/day/board';
@@ -171,6 +172,22 @@ export const getDay = endpoint({
   roles: ['hand', 'manager'],
   params: nothing,
   query: z.object({ base: z.optional(Id) }),
+  body: nothing,
+  reply: Day,
+});
+
+/** So many days at most are asked for at once. */
+export const BOOKING_DAYS = 62;
+export const getBookings = endpoint({
+  name: 'getBookings',
+  summary: 'The hires of a base that touch some of its days, from the first up to (not with) the last.',
+  method: 'GET',
+  path: '/bookings',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: z
+    .object({ base: z.optional(Id), from: CalendarDay, to: CalendarDay })
+    .check(z.refine(({ from, to }) => from < to && Date.parse(to) - Date.parse(from) <= BOOKING_DAYS * 86_400_000, 'not so many days')),
   body: nothing,
   reply: Day,
 });

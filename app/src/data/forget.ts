@@ -13,7 +13,8 @@ const ALL_MS = 30 * DAY_MS;
  * @param now ms
  */
 export const forgetOld = (now: number): Promise<void> =>
-  write(['events', 'photos', 'sheets', 'packs', 'cursors', 'named'], async (tx) => {
+  write(['events', 'photos', 'sheets', 'packs', 'days', 'cursors', 'named'], async (tx) => {
+    for (const { id, keptAt } of await tx.objectStore('days').getAll()) if (now - keptAt > ALL_MS) await tx.objectStore('days').delete(id);
     const [events, photos, packs] = [tx.objectStore('events'), tx.objectStore('photos'), tx.objectStore('packs')];
     for (const { id, hire } of await packs.getAll()) {
       const over = now - Date.parse(hire.to);

@@ -30,7 +30,11 @@ const readRecord = (events: readonly KeptEvent[]): HireRecord | Unreadable => {
 };
 
 /** Asks the quay, keeps the answer, and without signal gives what was kept. */
-const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unknown>, kept: () => Promise<T | undefined>): Promise<T> => {
+export const orKept = async <T>(
+  ask: () => Promise<T>,
+  put: (value: T) => Promise<unknown>,
+  kept: () => Promise<T | undefined>,
+): Promise<T> => {
   // A screen may outlive by a moment the one who was signed in; the quay is not asked in nobody's name.
   if (!(await readMe())) throw new NobodyHere();
   try {
@@ -44,7 +48,7 @@ const orKept = async <T>(ask: () => Promise<T>, put: (value: T) => Promise<unkno
   }
 };
 
-const keepDay = (day: KeptDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
+export const keepDay = (day: KeptDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
 
 export const packQuery = (hireId: string) =>
   queryOptions({

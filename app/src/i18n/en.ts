@@ -1,6 +1,17 @@
 /** Every word of the interface. Plain, short, the quay's. Books carry their own wording. */
 export const en = {
   app: { name: 'Jolly Quay', simulated: 'Demonstration: all boats and people are invented', itsClock: 'Its clock says {{time}}.' },
+  nav: {
+    title: 'Places',
+    today: 'Today',
+    bookings: 'Bookings',
+    fleet: 'Fleet',
+    more: 'More',
+    attention: 'Needs attention',
+    figures: 'Figures',
+    staff: 'Staff and phones',
+    settings: 'Settings',
+  },
   common: {
     back: 'Back',
     close: 'Close',
@@ -71,7 +82,7 @@ export const en = {
     go: 'Come aboard',
     wrong: 'That is not right. Check the name and the PIN or password.',
     wrongHere:
-      'That is not right, or this phone is not enrolled: a PIN counts only on an enrolled phone. A manager shows a code for it on the Phones page.',
+      'That is not right, or this phone is not enrolled: a PIN counts only on an enrolled phone. A manager shows a code for it under Staff and phones.',
     noAnswer: 'The quay does not answer. What this phone holds is safe.',
     empty: 'Both are needed.',
     enrol: 'Enrol this phone',
@@ -90,7 +101,6 @@ export const en = {
     why: 'Walks need a secure address (https). Ask whoever runs the server to start it with a certificate; until then no walk can be begun here.',
   },
   day: {
-    fleet: 'The fleet and its books',
     afloat_zero: 'none afloat',
     afloat_one: '{{count}} afloat',
     afloat_other: '{{count}} afloat',
@@ -139,13 +149,11 @@ export const en = {
     nothingDone: 'Nothing left to do today.',
     asOf: 'as of {{time}}, no signal',
     bases: 'Base',
-    attention: 'Needs a manager’s eye',
-    phones: 'Phones',
-    me: 'You and this phone',
     failed: 'The day could not be fetched',
     failedWhy: 'Nothing that was entered is lost.',
   },
   hire: {
+    list: { out: 'On the water', coming: 'To leave' },
     docking: 'Docking',
     out: 'out',
     back: 'back',
@@ -243,6 +251,12 @@ export const en = {
     },
   },
   fleet: {
+    boats: 'Boats',
+    findBoat: 'Find a boat',
+    class: 'Class',
+    base: 'Base',
+    book: 'Book',
+    hullNumber: 'Hull no.',
     title: 'The fleet',
     offline: 'Books are looked at and changed with signal.',
     version: 'book {{n}}',
@@ -967,7 +981,9 @@ export const en = {
     times: '{{n}} × {{price}}',
   },
   phones: {
-    title: 'Phones and people',
+    phones: 'Phones',
+    phone: 'Phone',
+    lastSeen: 'Last signed in',
     enrol: 'Enrol a phone',
     show: 'Scan this with the phone, or type the code there.',
     until: 'Good once, until {{time}}.',
@@ -1006,8 +1022,8 @@ export const en = {
     sealAside_other: '{{count}} entries set aside since',
   },
   attention: {
-    title: 'Needs a manager’s eye',
-    none: 'Nothing does.',
+    what: 'What it is',
+    none: 'Nothing needs attention.',
     broken: 'record cannot be read',
     quay: 'The quay itself',
     diskLow: 'its disk is nearly full: {{thing}} free',
@@ -1033,7 +1049,6 @@ export const en = {
     seals_other: '{{count}} seals',
   },
   me: {
-    title: 'You and this phone',
     theme: 'Light',
     sun: 'Sun',
     dusk: 'Dusk',

@@ -4,6 +4,7 @@ import { en } from '../i18n/en';
 import { HeadEnd } from '../ui/screen';
 import { Gate } from './session/Gate';
 import { KeptLine } from './session/KeptLine';
+import { Frame } from './places/Frame';
 
 i18n.addResourceBundle('en', 'translation', en, true);
 
@@ -13,7 +14,9 @@ export { Day } from './day/Day';
 export const StaffFace = () => (
   <HeadEnd.Provider value={<KeptLine />}>
     <Gate>
-      <Slot />
+      <Frame>
+        <Slot />
+      </Frame>
     </Gate>
   </HeadEnd.Provider>
 );

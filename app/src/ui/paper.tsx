@@ -1,12 +1,18 @@
 import {
   mdiAlertCircleOutline,
+  mdiCalendar,
   mdiCheck,
   mdiChevronDown,
   mdiChevronLeft,
   mdiChevronRight,
   mdiChevronUp,
+  mdiClockOutline,
   mdiClose,
+  mdiKeyboardOutline,
   mdiMagnify,
+  mdiMenuDown,
+  mdiMenuUp,
+  mdiPencil,
 } from '@mdi/js';
 import type { ComponentProps } from 'react';
 import { configureFonts, MD3DarkTheme, MD3LightTheme, type MD3Theme, type PaperProvider } from 'react-native-paper';
@@ -19,13 +25,19 @@ type IconProps = Parameters<NonNullable<Settings['icon']>>[0];
 /** What Paper's own parts ask for by name; we give an icon by its path on a 24 px grid. */
 const NAMED: Record<string, string> = {
   'alert-circle-outline': mdiAlertCircleOutline,
+  calendar: mdiCalendar,
   check: mdiCheck,
   'chevron-down': mdiChevronDown,
   'chevron-left': mdiChevronLeft,
   'chevron-right': mdiChevronRight,
   'chevron-up': mdiChevronUp,
+  'clock-outline': mdiClockOutline,
   close: mdiClose,
+  'keyboard-outline': mdiKeyboardOutline,
   magnify: mdiMagnify,
+  'menu-down': mdiMenuDown,
+  'menu-up': mdiMenuUp,
+  pencil: mdiPencil,
 };
 
 const Icon = ({ name, color, size, testID }: IconProps) => (
@@ -47,6 +59,8 @@ const face = (fontFamily: string, fontSize: number, lead: number) => ({
 });
 const fonts = configureFonts({
   config: {
+    // What names no kind of text.
+    default: face(FACE.text, 17, 1.35),
     displayLarge: face(FACE.slabBold, 52, 1.08),
     displayMedium: face(FACE.slabBold, 44, 1.08),
     displaySmall: face(FACE.slabBold, 34, 1.08),

@@ -1,10 +1,11 @@
 import { mdiArrowLeft } from '@mdi/js';
 import { createContext, type ReactNode, type Ref, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type ScrollView, useWindowDimensions, View } from 'react-native';
+import { type ScrollView, View } from 'react-native';
 import { Sign } from './press';
+import { useRoom } from './room';
 import { Scroll } from './scroll';
-import { useTones, WIDE } from './theme';
+import { useTones } from './theme';
 import { SlabBold, Small } from './words';
 
 type Props = {
@@ -18,6 +19,9 @@ type Props = {
   scroll?: Ref<ScrollView>;
   /** Narrow text pages stay readable on a wide screen. */
   measure?: number;
+  /** On a desk: what stands at the right of everything, from top to bottom, and scrolls by itself; how wide it is, px. */
+  side?: ReactNode;
+  sideWidth?: number;
   /** The content fills what is left and scrolls by itself, in its own parts. */
   fill?: boolean;
 };
@@ -29,16 +33,15 @@ export const HeadEnd = createContext<ReactNode>(null);
 export const HEAD = 64;
 
 /** Every view: name on top, content, and the one thing to do in the lowest third. */
-export const Screen = ({ title, sub, onBack, right, top, children, footer, scroll, measure, fill = false }: Props) => {
+export const Screen = ({ title, sub, onBack, right, top, children, footer, scroll, measure, fill = false, side, sideWidth = 0 }: Props) => {
   const { t } = useTranslation();
   const tones = useTones();
-  const { width } = useWindowDimensions();
+  const { width, wide } = useRoom();
   const end = useContext(HeadEnd);
-  const wide = width >= WIDE;
   // A name that would be cut short on a phone takes two smaller lines.
   const long = !wide && title.length > (right ? 18 : 26);
   const held = { width: '100%' as const, maxWidth: measure ?? (wide ? undefined : width), alignSelf: 'center' as const };
-  return (
+  const page = (
     <View style={{ flex: 1, backgroundColor: tones.ground }}>
       <View
         role="banner"
@@ -81,6 +84,19 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
         </Scroll>
       )}
       {footer ? <View style={[held, { paddingHorizontal: 12, paddingTop: 8, paddingBottom: 16 }]}>{footer}</View> : null}
+    </View>
+  );
+  if (!side) return page;
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      {page}
+      <Scroll
+        role="complementary"
+        style={{ flexGrow: 0, width: sideWidth, backgroundColor: tones.card, borderLeftWidth: 1, borderLeftColor: tones.line }}
+        contentContainerStyle={{ paddingBottom: 20 }}
+      >
+        {side}
+      </Scroll>
     </View>
   );
 };

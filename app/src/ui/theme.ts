@@ -3,6 +3,8 @@ import { createContext, useContext } from 'react';
 /** Colours of the painted board. Text on ground and card keeps at least 7:1 in the sun theme. */
 export type Tones = {
   ground: string;
+  /** What stands beside the page or under it, and leads about. */
+  board: string;
   card: string;
   ink: string;
   soft: string;
@@ -35,6 +37,7 @@ export type Tones = {
 
 export const SUN: Tones = {
   ground: '#FBF8F1',
+  board: '#F3ECDF',
   card: '#FFFFFF',
   ink: '#17211E',
   soft: '#46544F',
@@ -66,6 +69,7 @@ export const SUN: Tones = {
 
 export const DUSK: Tones = {
   ground: '#101A18',
+  board: '#16221F',
   card: '#1A2724',
   ink: '#E9E4D6',
   soft: '#B3BDB6',

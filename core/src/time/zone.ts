@@ -43,3 +43,7 @@ export const minutesBetween = (from: Instant, to: Instant): number => Math.trunc
 /** Whole minutes until clocks of the zone show a time on the local day of `now`; negative once they have. @param clock `HH:MM` */
 export const minutesUntilClock = (now: Instant, zone: string, clock: string): number =>
   minutesBetween(now, instantOf(`${dateOf(now, zone)}T${clock}`, zone));
+
+/** So many days after a day of the calendar, or before it. @param day `YYYY-MM-DD` @param days whole */
+export const shiftDay = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);

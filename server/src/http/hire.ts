@@ -1,6 +1,7 @@
 import * as api from '@quay/contract/hire';
 import { closeHire, statementBody } from '../store/closing';
-import { basesOf, changeHire, dayHires, packOf } from '../store/hire';
+import type { Knex } from 'knex';
+import { basesOf, changeHire, dayHires, hiresOn, packOf } from '../store/hire';
 import { statementPaper } from '../paper/statementPaper';
 import { refreshStale } from '../store/refresh';
 import { correctionBody } from '../store/statement';
@@ -14,6 +15,20 @@ const CLOSING: Record<string, [number, string]> = {
   undecided: [409, 'Something is still undecided.'],
   toQuote: [409, 'A line has no price yet.'],
   changedMeanwhile: [409, 'The record has changed meanwhile.'],
+};
+
+/** The base that is asked for, else the first, with all there are to choose from. */
+const baseAmong = async (db: Knex, id: string | undefined) => {
+  const bases = await basesOf(db);
+  const base = id === undefined ? bases[0] : bases.find((one) => one.id === id);
+  if (!base)
+    return fail(
+      404,
+      'noBase',
+      bases.length === 0 ? 'There is no base yet.' : 'There is no such base.',
+      'Import your bases, boats and hires first.',
+    );
+  return { base, bases: bases.map(({ id, name }) => ({ id, name })) };
 };
 
 export const hireRoutes = [
@@ -61,15 +76,12 @@ export const hireRoutes = [
   }),
   on(api.getDay, async ({ quay, query, now }) => {
     await refreshStale(quay.store.db, quay.key, now);
-    const bases = await basesOf(quay.store.db);
-    const base = query.base === undefined ? bases[0] : bases.find(({ id }) => id === query.base);
-    if (!base)
-      return fail(
-        404,
-        'noBase',
-        bases.length === 0 ? 'There is no base yet.' : 'There is no such base.',
-        'Import your bases, boats and hires first.',
-      );
-    return { now, base, bases: bases.map(({ id, name }) => ({ id, name })), hires: await dayHires(quay.store.db, base, now) };
+    const { base, bases } = await baseAmong(quay.store.db, query.base);
+    return { now, base, bases, hires: await dayHires(quay.store.db, base, now) };
+  }),
+  on(api.getBookings, async ({ quay, query, now }) => {
+    await refreshStale(quay.store.db, quay.key, now);
+    const { base, bases } = await baseAmong(quay.store.db, query.base);
+    return { now, base, bases, hires: await hiresOn(quay.store.db, base, query) };
   }),
 ];

@@ -41,7 +41,7 @@ const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS:
       401,
       'wrongHere',
       'That is not right, or this phone is not enrolled.',
-      'A PIN counts only on an enrolled phone. A manager shows a code for it on the Phones page.',
+      'A PIN counts only on an enrolled phone. A manager shows a code for it under Staff and phones.',
     );
   return fail(401, 'wrong', 'That is not right.', 'Check the name and the PIN or password.');
 };

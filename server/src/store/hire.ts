@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { DayHire, HireState } from '@quay/core/day/board';
-import { dayOf } from '@quay/core/time/zone';
+import { dayOf, instantOf } from '@quay/core/time/zone';
 import { PriceList } from '@quay/core/settlement/prices';
 import type { Hire, HirePack } from '@quay/contract/hire';
 import type * as z from 'zod/mini';
@@ -160,41 +160,63 @@ export const basesOf = async (db: Knex): Promise<BaseRow[]> => (await db('base')
 /** How far over midnight the day looks, both ways. */
 const ROUND_MIDNIGHT_MS = 8 * 3_600_000;
 
+type DayRow = DayHire & { broken: boolean; openWork: number };
+
+/** Hires of a base as they stand on a list. */
+const listed = (db: Knex, base: BaseRow) =>
+  db('hire')
+    .join('person', 'person.id', 'hire.renter')
+    .join('boat', 'boat.id', 'hire.boat')
+    .select(
+      'hire.id',
+      'boat.name as boat',
+      'person.name as renter',
+      'hire.adults',
+      'hire.children',
+      'hire.from',
+      'hire.to',
+      'hire.state',
+      'hire.castOffAt',
+      'hire.cameInAt',
+      'hire.hold',
+      'hire.broken',
+      'hire.openWork',
+    )
+    .where('hire.base', base.id);
+type ListedRow = Omit<DayRow, 'party' | 'broken'> & { adults: number; children: number; broken: string | null };
+const toDayRow = ({ adults, children, broken, ...row }: ListedRow): DayRow => ({
+  ...row,
+  party: adults + children,
+  broken: broken !== null,
+});
+
 /**
  * Hires of a base that touch the local day of `now` or a few hours of it round midnight, and whatever is still out or at the quay, however old: a boat
  * that never came back does not fall off the board at midnight.
  */
-export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<(DayHire & { broken: boolean; openWork: number })[]> => {
+export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<DayRow[]> => {
   const day = dayOf(now, base.zone);
   // Late in the evening the next boats leave after midnight, and early in the morning the last came in before it.
   const [before, after] = [-1, 1].map((way) => new Date(Date.parse(now) + way * ROUND_MIDNIGHT_MS).toISOString()) as [string, string];
   const from = before < day.from ? before : day.from;
   const to = after > day.to ? after : day.to;
-  const columns = [
-    'hire.id',
-    'boat.name as boat',
-    'person.name as renter',
-    'hire.adults',
-    'hire.children',
-    'hire.from',
-    'hire.to',
-    'hire.state',
-    'hire.castOffAt',
-    'hire.cameInAt',
-    'hire.hold',
-    'hire.broken',
-    'hire.openWork',
-  ];
-  const select = () =>
-    db('hire').join('person', 'person.id', 'hire.renter').join('boat', 'boat.id', 'hire.boat').select(columns).where('hire.base', base.id);
-  type Row = Omit<DayHire, 'party' | 'broken' | 'openWork'> & { adults: number; children: number; broken: string | null; openWork: number };
   const [leaving, returning, open] = [
-    (await select().where('hire.from', '>=', from).where('hire.from', '<', to)) as Row[],
-    (await select().where('hire.to', '>=', from).where('hire.to', '<', to)) as Row[],
-    (await select().whereIn('hire.state', ['walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling'])) as Row[],
+    (await listed(db, base).where('hire.from', '>=', from).where('hire.from', '<', to)) as ListedRow[],
+    (await listed(db, base).where('hire.to', '>=', from).where('hire.to', '<', to)) as ListedRow[],
+    (await listed(db, base).whereIn('hire.state', ['walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling'])) as ListedRow[],
   ];
-  const rows = new Map([...leaving, ...returning, ...open].map((row) => [row.id, row]));
-  return [...rows.values()].map(({ adults, children, broken, ...row }) => ({ ...row, party: adults + children, broken: broken !== null }));
+  return [...new Map([...leaving, ...returning, ...open].map((row) => [row.id, row])).values()].map(toDayRow);
+};
+
+/** Hires of a base that touch some of its days, the earliest first. @param from first day @param to the day after the last */
+export const hiresOn = async (db: Knex, base: BaseRow, { from, to }: { from: string; to: string }): Promise<DayRow[]> => {
+  const start = instantOf(`${from}T00:00`, base.zone);
+  const end = instantOf(`${to}T00:00`, base.zone);
+  const rows = (await listed(db, base)
+    .where('hire.from', '<', end)
+    .where('hire.to', '>', start)
+    .orderBy(['hire.from', 'hire.id'])) as ListedRow[];
+  return rows.map(toDayRow);
 };
 
 /** Changes what was booked, when nobody else has since `version`. @returns undefined when there is no such hire */

@@ -1,9 +1,8 @@
-import { mdiAccountCircleOutline, mdiAlertOutline, mdiBookOpenVariant, mdiCellphoneKey } from '@mdi/js';
 import { clockOf } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { fetchAhead } from '../../data/ahead';
 import { Refused } from '../../data/api';
 import { isAnotherClock } from '../../platform/clock';
@@ -13,13 +12,18 @@ import { useErrorWords } from '../../data/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { dayName, whenOf } from '../../ui/format';
-import { Alt, Chip, Go, Sign } from '../../ui/press';
+import { Alt, Chip, Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { useTones, WIDE } from '../../ui/theme';
+import { useTones } from '../../ui/theme';
 import { Body, Small } from '../../ui/words';
 import { LetIn } from '../session/letIn';
 import { AtTheQuay, Been, Coming, ToSettle, ToTurnRound } from './rows';
+import { WaitingForManager } from './WaitingForManager';
 import { Waterline } from './Waterline';
+
+/** Width of what stands beside the day on a desk, px. */
+const SIDE = 380;
 
 export const Day = () => (useContext(LetIn) ? <Board /> : null);
 
@@ -29,7 +33,7 @@ const Board = () => {
   const said = useErrorWords();
   const router = useRouter();
   const tones = useTones();
-  const { width } = useWindowDimensions();
+  const { width, wide } = useRoom();
   const me = useMe().data;
   const now = useNow();
   const [base, setBase] = useState<string>();
@@ -40,7 +44,6 @@ const Board = () => {
   useEffect(() => {
     if (ids) void fetchAhead(ids.split(','));
   }, [ids]);
-  const wide = width >= WIDE;
   const open = (id: string) => router.push(`/hire/${id}`);
   const zone = data?.base.zone ?? 'UTC';
   const stale = data && now - data.keptAt > 120_000;
@@ -52,18 +55,6 @@ const Board = () => {
     else if (next.doing === 'settle') router.push(`/hire/${next.hire.id}/compare`);
     else open(next.hire.id);
   };
-  const signs = (
-    <View style={{ flexDirection: 'row' }}>
-      {me?.staff.role === 'manager' ? (
-        <>
-          <Sign path={mdiAlertOutline} label={t('day.attention')} onPress={() => router.push('/attention')} plain testID="to-attention" />
-          <Sign path={mdiBookOpenVariant} label={t('day.fleet')} onPress={() => router.push('/fleet')} plain testID="to-fleet" />
-          <Sign path={mdiCellphoneKey} label={t('day.phones')} onPress={() => router.push('/phones')} plain testID="to-phones" />
-        </>
-      ) : null}
-      <Sign path={mdiAccountCircleOutline} label={t('day.me')} onPress={() => router.push('/me')} plain testID="to-me" />
-    </View>
-  );
   const sub =
     data && board
       ? `${dayName(now, zone, i18n.language)} · ${t('day.afloat', { count: board.afloat.length })}, ${t('day.toGo', { count: board.coming.length })}`
@@ -74,7 +65,6 @@ const Board = () => {
       {...(next.at === undefined ? {} : { hint: t(`day.nextAt.${next.doing}`, { time: whenOf(next.at, zone, now, i18n.language) }) })}
       onPress={start}
       testID="next"
-      style={wide ? { width: 520, alignSelf: 'center' } : {}}
     />
   ) : board ? (
     <Small style={{ textAlign: 'center' }}>{t('day.nothingDone')}</Small>
@@ -88,8 +78,15 @@ const Board = () => {
       <ToSettle hires={board.toSettle} onOpen={open} />
     </>
   ) : null;
+  const side =
+    wide && board && data && data.hires.length > 0 ? (
+      <View style={{ gap: 10, paddingTop: 12 }}>
+        {quay}
+        {me?.staff.role === 'manager' ? <WaitingForManager /> : null}
+      </View>
+    ) : null;
   return (
-    <Screen title={data?.base.name ?? t('app.name')} sub={sub} right={signs} footer={footer}>
+    <Screen title={data?.base.name ?? t('app.name')} sub={sub} {...(wide ? { right: footer, side, sideWidth: SIDE } : { footer })}>
       {me?.operator.simulated ? (
         <View style={{ paddingHorizontal: 16, paddingBottom: 4 }}>
           <Small size={14}>
@@ -139,15 +136,10 @@ const Board = () => {
       ) : null}
       {board && data && data.hires.length > 0 ? (
         wide ? (
-          <View style={{ paddingBottom: 10 }}>
-            <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: 32, minHeight: 170 }}>
-              <View style={{ flex: 3 }}>{coming}</View>
-              <View style={{ flex: 2 }}>{quay}</View>
-            </View>
-            <Waterline afloat={board.afloat} now={now} zone={zone} width={width} columns={board.afloat.length > 2 ? 2 : 1} onOpen={open} />
-            <View style={{ flexDirection: 'row' }}>
-              <View style={{ flex: 1, maxWidth: 760 }}>{been}</View>
-            </View>
+          <View>
+            {coming}
+            <Waterline afloat={board.afloat} now={now} zone={zone} width={width - SIDE} columns={1} onOpen={open} />
+            {been}
           </View>
         ) : (
           <View>

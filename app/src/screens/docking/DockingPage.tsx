@@ -4,15 +4,15 @@ import { type TaskName, TASKS } from '@quay/core/docking/names';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { isFull } from '../../data/keep';
 import { rememberChoice, rememberedChoice } from '../../platform/browser';
 import { Notice } from '../../ui/board';
 import { Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
-import { WIDE } from '../../ui/theme';
 import { Body } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { useStopWords } from '../record/stopWords';
@@ -53,7 +53,7 @@ export const Docking = ({
   onBack: () => void;
 }) => {
   const { t } = useTranslation();
-  const { width } = useWindowDimensions();
+  const { wide } = useRoom();
   const spoken = useStopWords();
   if (!spoken) return null;
   const { base, boat } = view.pack;
@@ -73,7 +73,7 @@ export const Docking = ({
       title={t('dock.title')}
       sub={`${boat.name} · ${base.name}`}
       onBack={onBack}
-      measure={width >= WIDE ? 1240 : 640}
+      measure={wide ? 1240 : 640}
       footer={<Go label={t('dock.practise')} onPress={() => onGo({ task: 'choose' })} testID="practise" />}
     >
       <View style={{ padding: 12, gap: 12 }}>

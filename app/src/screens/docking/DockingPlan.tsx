@@ -8,13 +8,13 @@ import { schoolsOf } from '@quay/core/record/handing';
 import { clockOf } from '@quay/core/time/zone';
 import { type ReactNode, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
 import { Alt, Chip } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Scroll } from '../../ui/scroll';
-import { WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { ConditionsSheet } from './ConditionsSheet';
 import { ACTS, useDockWords } from './dockWords';
@@ -43,8 +43,7 @@ export const DockingPlan = ({
 }) => {
   const { t, i18n } = useTranslation();
   const words = useDockWords();
-  const { width } = useWindowDimensions();
-  const wide = width >= WIDE;
+  const { width, wide } = useRoom();
   const { base, book } = view.pack;
   const [setting, setSetting] = useState(false);
   const { hull, estimated, wrong } = useHull(view);

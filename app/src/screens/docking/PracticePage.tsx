@@ -6,16 +6,17 @@ import { STEP_S } from '@quay/core/docking/motion';
 import { mdiPause, mdiRestart } from '@mdi/js';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { Circle, Line } from 'react-native-svg';
 import { onKey } from '../../platform/browser';
 import { Thumb } from '../../platform/thumb';
 import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
 import { Alt, Chip, Go, Row, Sign } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
-import { useTones, WIDE } from '../../ui/theme';
+import { useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { Helm, HelmNotes, Lever, Thruster } from './Controls';
 import { metres } from './dockWords';
@@ -77,8 +78,7 @@ export const PracticePage = ({
   onDone: (outcome: Outcome) => Promise<void>;
 }) => {
   const { t } = useTranslation();
-  const { width, height } = useWindowDimensions();
-  const wide = width >= WIDE;
+  const { width, height, wide } = useRoom();
   // Wind that changes at the quay meanwhile does not change under whoever practises in it.
   const [chosen, setChosen] = useState<{ weather: WeatherChoice; now?: Conditions | undefined }>({ weather: 'task' });
   const { weather } = chosen;

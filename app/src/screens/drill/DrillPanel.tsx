@@ -6,14 +6,15 @@ import type { PriceList } from '@quay/core/settlement/prices';
 import { mdiRestart, mdiVolumeHigh, mdiVolumeOff } from '@mdi/js';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { rememberChoice, rememberedChoice } from '../../platform/browser';
 import { type Heard, quiet, sound } from '../../platform/engineSound';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useMoney } from '../../ui/money';
 import { Alt, Chip, Go, Sign } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { useTones, WIDE } from '../../ui/theme';
+import { useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { ControlCell } from './ControlCell';
 import { usePositions } from './positions';
@@ -40,11 +41,10 @@ export const DrillPanel = ({
   onDone: (body: Extract<EventBody, { kind: 'drillDone' }>) => Promise<void>;
 }) => {
   const { t, i18n } = useTranslation();
-  const { width } = useWindowDimensions();
+  const { wide } = useRoom();
   const view = useDrill(drill);
   const [by, setBy] = useState<'driver' | 'lookout'>('driver');
   const [loud, setLoud] = useState(() => rememberedChoice('drillSound') !== 'off');
-  const wide = width >= WIDE;
   const { passed, run, mistakes, variant } = view;
 
   useSound(view, loud);

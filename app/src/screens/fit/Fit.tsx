@@ -8,14 +8,14 @@ import { slot } from '@quay/core/record/project';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { useFit } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Alt, Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
-import { WIDE } from '../../ui/theme';
 import { Toggle } from '../../ui/toggle';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
@@ -72,7 +72,7 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
   const { t, i18n } = useTranslation();
   const router = useRouter();
   const words = useFitWords(view);
-  const { width } = useWindowDimensions();
+  const { wide } = useRoom();
   const { pack, record } = view;
   const open = fit.people.filter((person) => {
     const rack = fit.given.find((one) => one.person === person.id)?.rack;
@@ -92,7 +92,7 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
       title={t('fit.title')}
       sub={`${pack.boat.name} · ${pack.hire.renter}`}
       onBack={onBack}
-      measure={width >= WIDE ? 860 : 640}
+      measure={wide ? 860 : 640}
       footer={
         open.length > 0 ? (
           <Go label={t('fit.giveAll', { count: open.length })} onPress={() => void giveAll()} testID="give-all" />

@@ -5,14 +5,16 @@ import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
 import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { Sortable, Sorted } from '../../platform/sortable';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Alt, Chip, Row } from '../../ui/press';
+import { Alt, Row } from '../../ui/press';
 import { Plan } from '../../ui/plan';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { useTones, WIDE } from '../../ui/theme';
+import { Search } from '../../ui/search';
+import { Sections } from '../../ui/sections';
+import { useTones } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { type FieldSpec, STARTS } from './fields';
 import { optionName } from './optionName';
@@ -54,6 +56,9 @@ const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string
 
 const wordsOf = (row: AnyRow): Wording | undefined => (row.say ?? row.name) as Wording | undefined;
 
+/** Width of the column of a book's parts on a desk, px. */
+const PARTS = 228;
+
 /** A book, list by list: rows put in order by dragging, opened to be changed, with where each of them comes from. */
 export const BookEditor = ({
   kind,
@@ -94,7 +99,7 @@ export const BookEditor = ({
   children?: ReactNode;
 }) => {
   const { t } = useTranslation();
-  const { width } = useWindowDimensions();
+  const { width, wide } = useRoom();
   const tones = useTones();
   const [chosen, setChosen] = useState(listings[0]!.list);
   const [query, setQuery] = useState('');
@@ -130,129 +135,140 @@ export const BookEditor = ({
   };
   const close = () => setOpen(undefined);
   const opened = open && 'row' in open ? rows.find(({ id }) => id === open.row.id) : undefined;
-  return (
-    <Screen title={title} sub={sub} onBack={onBack} measure={860} {...(right ? { right } : {})}>
-      {plan ? (
-        <Plan
-          plan={plan}
-          stations={stations as Book['stations']}
-          stops={stations.map((station, i) => ({ id: station.id, name: station.name.en, label: String(i + 1), state: 'loose' }))}
-          width={Math.min(width, 860)}
-          height={150}
-        />
-      ) : null}
-      <View style={{ padding: 12, gap: 12 }}>
-        {children}
-        {fault && !open ? <Notice kind="stop" title={fault} /> : null}
-        <ScrollView horizontal={width < WIDE} showsHorizontalScrollIndicator={false} style={{ marginHorizontal: -12, flexGrow: 0 }}>
-          <View
-            style={{ flexDirection: 'row', flexWrap: width < WIDE ? 'nowrap' : 'wrap', gap: 6, paddingHorizontal: 12 }}
-            role="radiogroup"
-            aria-label={title}
-          >
-            {listings.map((one) => (
-              <Chip
-                key={one.list}
-                label={`${listName(one.list)}${one.fixed ? '' : ` ${one.rows.length}`}`}
-                on={one.list === list}
-                onPress={() => {
-                  setChosen(one.list);
-                  setQuery('');
-                }}
-                testID={`list-${one.list}`}
-              />
-            ))}
-          </View>
-        </ScrollView>
-        <Field label={t('fleet.find')} value={query} onChange={setQuery} testID="find-row" />
-        {groups.map((group) => {
-          if (group.rows.length === 0 && wanted !== '') return null;
-          return (
-            <Card key={group.id} style={{ gap: 2, paddingLeft: 0 }}>
+  const drawn = (room: number) =>
+    plan ? (
+      <Plan
+        plan={plan}
+        stations={stations as Book['stations']}
+        stops={stations.map((station, i) => ({ id: station.id, name: station.name.en, label: String(i + 1), state: 'loose' }))}
+        width={room}
+        height={150}
+      />
+    ) : null;
+  const parts = (
+    <Sections
+      label={title}
+      sections={listings.map((one) => ({ key: one.list, name: listName(one.list), ...(one.fixed ? {} : { count: one.rows.length }) }))}
+      open={list}
+      onOpen={(next) => {
+        setChosen(next);
+        setQuery('');
+      }}
+      column={wide}
+    />
+  );
+  const part = (
+    <>
+      {children}
+      {fault && !open ? <Notice kind="stop" title={fault} /> : null}
+      {wide ? null : parts}
+      <Search label={t('fleet.find')} value={query} onChange={setQuery} testID="find-row" />
+      {groups.map((group) => {
+        if (group.rows.length === 0 && wanted !== '') return null;
+        return (
+          <Card key={group.id} style={{ gap: 2, paddingLeft: 0 }}>
+            <View style={{ paddingLeft: 16 }}>
+              <SlabBold size={21} heading={2}>
+                {group.name}
+              </SlabBold>
+              {group.rows.length === 0 ? <Small>{t('fleet.nothing')}</Small> : null}
+            </View>
+            {fixed ? (
               <View style={{ paddingLeft: 16 }}>
-                <SlabBold size={21} heading={2}>
-                  {group.name}
-                </SlabBold>
-                {group.rows.length === 0 ? <Small>{t('fleet.nothing')}</Small> : null}
-              </View>
-              {fixed ? (
-                <View style={{ paddingLeft: 16 }}>
-                  {group.rows.map((row) => (
-                    <OneRow
-                      key={row.id}
-                      kind={kind}
-                      row={row}
-                      line={saidIn(row, fieldsOf(row), t) || t('fleet.origin.none')}
-                      waiting={waitingOf(toTranslate, list, row.id)}
-                      origin={originOf(list, row.id)}
-                      onOpen={() => setOpen({ row })}
-                    />
-                  ))}
-                </View>
-              ) : (
-                <>
-                  <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
-                    {group.rows.map((row) => (
-                      <Sorted key={row.id} id={row.id} label={t('fleet.drag', { name: wordsOf(row)?.en ?? row.id })} tone={tones.soft}>
-                        <OneRow
-                          kind={kind}
-                          row={row}
-                          waiting={waitingOf(toTranslate, list, row.id)}
-                          origin={originOf(list, row.id)}
-                          onOpen={() => setOpen({ row })}
-                        />
-                      </Sorted>
-                    ))}
-                  </Sortable>
-                  <Alt
-                    label={t('fleet.add')}
-                    onPress={() => setOpen({ start: { ...STARTS[list as 'stations'], ...(grouped ? { station: group.id } : {}) } })}
-                    testID={`add-${group.id || list}`}
-                    style={{ alignSelf: 'flex-start', marginLeft: 16 }}
+                {group.rows.map((row) => (
+                  <OneRow
+                    key={row.id}
+                    kind={kind}
+                    row={row}
+                    line={saidIn(row, fieldsOf(row), t) || t('fleet.origin.none')}
+                    waiting={waitingOf(toTranslate, list, row.id)}
+                    origin={originOf(list, row.id)}
+                    onOpen={() => setOpen({ row })}
                   />
-                </>
-              )}
-            </Card>
+                ))}
+              </View>
+            ) : (
+              <>
+                <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
+                  {group.rows.map((row) => (
+                    <Sorted key={row.id} id={row.id} label={t('fleet.drag', { name: wordsOf(row)?.en ?? row.id })} tone={tones.soft}>
+                      <OneRow
+                        kind={kind}
+                        row={row}
+                        waiting={waitingOf(toTranslate, list, row.id)}
+                        origin={originOf(list, row.id)}
+                        onOpen={() => setOpen({ row })}
+                      />
+                    </Sorted>
+                  ))}
+                </Sortable>
+                <Alt
+                  label={t('fleet.add')}
+                  onPress={() => setOpen({ start: { ...STARTS[list as 'stations'], ...(grouped ? { station: group.id } : {}) } })}
+                  testID={`add-${group.id || list}`}
+                  style={{ alignSelf: 'flex-start', marginLeft: 16 }}
+                />
+              </>
+            )}
+          </Card>
+        );
+      })}
+      {wanted !== '' && shown.length === 0 ? <Body>{t('fleet.notFound')}</Body> : null}
+    </>
+  );
+  const row = open ? (
+    <RowSheet
+      key={opened?.id ?? 'new'}
+      kind={kind}
+      title={opened ? (wordsOf(opened)?.en ?? opened.id) : t('fleet.add')}
+      fields={fieldsOf(opened)}
+      {...(opened ? { row: opened } : {})}
+      start={'start' in open ? open.start : {}}
+      origin={opened ? originOf(list, opened.id) : { is: 'own', name: '' }}
+      stations={stations}
+      tanks={rowsOf('tanks') as unknown as Named[]}
+      plan={plan}
+      bookKind={bookKind}
+      fault={fault}
+      busy={busy}
+      onClose={close}
+      onKeep={(edit) => {
+        if (opened) edits.change(list, opened, edit);
+        else if ('start' in open) {
+          const words = ((edit.say ?? edit.name) as Wording | undefined)?.en ?? (edit.called as string | undefined) ?? list;
+          edits.add(
+            list,
+            idOf(
+              words,
+              rows.map(({ id }) => id),
+            ),
+            { ...open.start, ...edit },
           );
-        })}
-        {wanted !== '' && shown.length === 0 ? <Body>{t('fleet.notFound')}</Body> : null}
-      </View>
-      {open ? (
-        <RowSheet
-          key={opened?.id ?? 'new'}
-          kind={kind}
-          title={opened ? (wordsOf(opened)?.en ?? opened.id) : t('fleet.add')}
-          fields={fieldsOf(opened)}
-          {...(opened ? { row: opened } : {})}
-          start={'start' in open ? open.start : {}}
-          origin={opened ? originOf(list, opened.id) : { is: 'own', name: '' }}
-          stations={stations}
-          tanks={rowsOf('tanks') as unknown as Named[]}
-          plan={plan}
-          bookKind={bookKind}
-          fault={fault}
-          busy={busy}
-          onClose={close}
-          onKeep={(edit) => {
-            if (opened) edits.change(list, opened, edit);
-            else if ('start' in open) {
-              const words = ((edit.say ?? edit.name) as Wording | undefined)?.en ?? (edit.called as string | undefined) ?? list;
-              edits.add(
-                list,
-                idOf(
-                  words,
-                  rows.map(({ id }) => id),
-                ),
-                { ...open.start, ...edit },
-              );
-            }
-          }}
-          {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
-          onInherit={() => opened && edits.inherit(list, opened.id)}
-          waitingIn={(field) => (opened ? (toTranslate[pathOfText(list, opened.id, field)] ?? []) : [])}
-          onRight={(field) => opened && onRight(pathOfText(list, opened.id, field))}
-        />
-      ) : null}
+        }
+      }}
+      {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
+      onInherit={() => opened && edits.inherit(list, opened.id)}
+      waitingIn={(field) => (opened ? (toTranslate[pathOfText(list, opened.id, field)] ?? []) : [])}
+      onRight={(field) => opened && onRight(pathOfText(list, opened.id, field))}
+    />
+  ) : null;
+  return (
+    <Screen title={title} sub={sub} {...(wide ? {} : { onBack })} {...(right ? { right } : {})}>
+      {wide ? (
+        <View style={{ flexDirection: 'row' }}>
+          <View style={{ width: PARTS, padding: 12, paddingRight: 4 }}>{parts}</View>
+          <View style={{ flex: 1, padding: 12, gap: 12 }}>
+            {drawn(width - PARTS - 24)}
+            {part}
+          </View>
+        </View>
+      ) : (
+        <>
+          {drawn(width)}
+          <View style={{ padding: 12, gap: 12 }}>{part}</View>
+        </>
+      )}
+      {row}
     </Screen>
   );
 };

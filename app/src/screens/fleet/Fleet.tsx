@@ -1,33 +1,65 @@
-import { listBoats, listBooks } from '@quay/contract/fleet';
-import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { call, NoAnswer } from '../../data/api';
+import { NoAnswer } from '../../data/api';
+import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice } from '../../ui/board';
 import { Alt, Row } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { Search } from '../../ui/search';
+import { type Column, Table } from '../../ui/table';
+import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
+import { useFleet } from './useFleet';
 
-/** The fleet: boats and their books. */
+type Boat = ReturnType<typeof useFleet>['boats'][number];
+
+/** From so many boats on one looks for them by a word on a phone as well. */
+const MANY = 12;
+
+/** The fleet: boats and their books; a table on a desk. */
 export const Fleet = () => {
   const { t } = useTranslation();
+  const said = useErrorWords();
   const router = useRouter();
-  const boats = useQuery({ queryKey: ['boats'], queryFn: () => call(listBoats) });
-  const books = useQuery({ queryKey: ['books'], queryFn: () => call(listBooks) });
+  const { wide } = useRoom();
+  const [find, setFind] = useState('');
+  const { boats, classes, bases, error, isPending, again } = useFleet();
+  const top = error ? (
+    <View style={{ padding: 12 }}>
+      <Notice
+        kind="stop"
+        title={error instanceof NoAnswer ? t('fleet.offline') : said(error)}
+        action={<Alt label={t('common.again')} onPress={again} />}
+      />
+    </View>
+  ) : isPending ? (
+    <Body style={{ padding: 16 }}>{t('common.loading')}</Body>
+  ) : null;
+  const shelves = (
+    <>
+      <Shelf title={t('fleet.classes')} at="class" rows={classes} />
+      <Shelf title={t('fleet.bases')} at="base" rows={bases} />
+    </>
+  );
+  const search = <Search label={t('fleet.findBoat')} value={find} onChange={setFind} testID="find-boat" />;
+  if (wide)
+    return (
+      <Screen title={t('nav.fleet')} fill side={<View style={{ padding: 16, gap: 14 }}>{shelves}</View>} sideWidth={400} top={top}>
+        <View style={{ paddingHorizontal: 16, paddingBottom: 6 }}>{search}</View>
+        <Boats boats={boats} find={find} onOpen={(id) => router.push(`/fleet/${id}`)} />
+      </Screen>
+    );
+  const wanted = find.trim().toLowerCase();
+  const shown = boats.filter(({ name, className, hullNumber }) => `${name} ${className} ${hullNumber}`.toLowerCase().includes(wanted));
   return (
-    <Screen title={t('fleet.title')} onBack={() => router.push('/')} measure={720}>
+    <Screen title={t('nav.fleet')} measure={720} top={top}>
       <View style={{ padding: 12, gap: 12 }}>
-        {boats.error ? (
-          <Notice
-            kind="stop"
-            title={boats.error instanceof NoAnswer ? t('fleet.offline') : boats.error.message}
-            action={<Alt label={t('common.again')} onPress={() => void boats.refetch()} />}
-          />
-        ) : null}
-        {boats.isPending ? <Body>{t('common.loading')}</Body> : null}
-        {boats.data?.boats.length === 0 ? <Body>{t('fleet.none')}</Body> : null}
-        {boats.data?.boats.map((boat) => (
+        {boats.length > MANY ? search : null}
+        {!isPending && boats.length === 0 && !error ? <Body>{t('fleet.none')}</Body> : null}
+        {boats.length > 0 && shown.length === 0 ? <Body>{t('bookings.noneFound')}</Body> : null}
+        {shown.map((boat) => (
           <Card key={boat.id} style={{ padding: 0 }}>
             <Row
               label={`${boat.name}, ${boat.className}`}
@@ -37,20 +69,58 @@ export const Fleet = () => {
             >
               <View style={{ flex: 1, gap: 2 }}>
                 <SlabBold size={22}>{boat.name}</SlabBold>
-                <Small>{[boat.className, boat.hullNumber, boat.base, t('fleet.version', { n: boat.bookVersion })].join(' · ')}</Small>
+                <Small>{[boat.className, boat.hullNumber, boat.base].join(' · ')}</Small>
               </View>
               <Bold size={22}>›</Bold>
             </Row>
           </Card>
         ))}
-        {books.data ? (
-          <>
-            <Shelf title={t('fleet.classes')} at="class" rows={books.data.classes} />
-            <Shelf title={t('fleet.bases')} at="base" rows={books.data.bases} />
-          </>
-        ) : null}
+        {shelves}
       </View>
     </Screen>
+  );
+};
+
+const Boats = ({ boats, find, onOpen }: { boats: readonly Boat[]; find: string; onOpen: (id: string) => void }) => {
+  const { t } = useTranslation();
+  const columns: Column<Boat>[] = [
+    {
+      id: 'name',
+      header: t('bookings.boat'),
+      accessorFn: ({ name }) => name,
+      cell: ({ row }) => <Slab size={18}>{row.original.name}</Slab>,
+      meta: { share: 1.5 },
+    },
+    {
+      id: 'class',
+      header: t('fleet.class'),
+      accessorFn: ({ className }) => className,
+      cell: ({ row }) => row.original.className,
+      meta: { share: 1.5 },
+    },
+    { id: 'hull', header: t('fleet.hullNumber'), accessorFn: ({ hullNumber }) => hullNumber, cell: ({ row }) => row.original.hullNumber },
+    { id: 'base', header: t('fleet.base'), accessorFn: ({ base }) => base, cell: ({ row }) => row.original.base, meta: { share: 1.2 } },
+    {
+      id: 'book',
+      header: t('fleet.book'),
+      accessorFn: ({ bookVersion }) => bookVersion,
+      cell: ({ row }) => String(row.original.bookVersion),
+      meta: { share: 0.7, numeric: true },
+      enableGlobalFilter: false,
+    },
+  ];
+  return (
+    <Table
+      label={t('nav.fleet')}
+      rows={boats}
+      columns={columns}
+      idOf={({ id }) => id}
+      sorted={{ id: 'name' }}
+      find={find}
+      none={t(boats.length === 0 ? 'fleet.none' : 'bookings.noneFound')}
+      onOpen={({ id }) => onOpen(id)}
+      testID="boat"
+    />
   );
 };
 
@@ -66,9 +136,10 @@ const Shelf = ({
 }) => {
   const { t } = useTranslation();
   const router = useRouter();
+  const { wide } = useRoom();
   if (rows.length === 0) return null;
-  return (
-    <Card style={{ gap: 2 }}>
+  const list = (
+    <>
       <SlabBold size={21} heading={2}>
         {title}
       </SlabBold>
@@ -87,6 +158,7 @@ const Shelf = ({
           <Bold size={22}>›</Bold>
         </Row>
       ))}
-    </Card>
+    </>
   );
+  return wide ? <View style={{ gap: 2 }}>{list}</View> : <Card style={{ gap: 2 }}>{list}</Card>;
 };

@@ -7,16 +7,16 @@ import { View } from 'react-native';
 import { type Dispute, listDisputes } from '@quay/contract/settlement';
 import { call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
-import { Notice, Tag, type TagKind } from '../../ui/board';
+import { Notice, Tag } from '../../ui/board';
 import { Money } from '../../ui/money';
 import { Alt, Row } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
+import { type Column, Table } from '../../ui/table';
 import { useTones } from '../../ui/theme';
-import { Body, Slab, Small } from '../../ui/words';
-
-const GRAVE: readonly AttentionMatter['kind'][] = ['diskLow', 'broken', 'twiceOut', 'overdue', 'despite', 'contradictions', 'seals'];
-const tagOf = (kind: AttentionMatter['kind']): TagKind => (GRAVE.includes(kind) ? 'stop' : 'ask');
+import { Body, Slab, SlabBold, Small } from '../../ui/words';
+import { tagOf } from './attentionTag';
 
 /** Where a matter is dealt with; nowhere in here where it is the machine's. */
 const pathOf = ({ kind, hire, boat }: AttentionMatter): string | undefined => {
@@ -36,9 +36,9 @@ const pathOf = ({ kind, hire, boat }: AttentionMatter): string | undefined => {
 export const Attention = () => {
   const { t } = useTranslation();
   const said = useErrorWords();
-  const router = useRouter();
   const snack = useSnack();
   const client = useQueryClient();
+  const { wide } = useRoom();
   const disputes = useQuery({ queryKey: ['disputes'], queryFn: () => call(listDisputes), refetchInterval: 15_000 }).data?.disputes;
   const { data, error } = useQuery({ queryKey: ['attention'], queryFn: () => call(getAttention), refetchInterval: 15_000 });
   const again = () => client.invalidateQueries({ queryKey: ['attention'] });
@@ -50,32 +50,129 @@ export const Attention = () => {
       snack({ text: t('attention.aside'), undo: () => back.mutate(key) });
     },
   });
+  const matters = (
+    <>
+      {error ? <Notice kind="stop" title={said(error)} /> : null}
+      {aside.error ? <Notice kind="stop" title={said(aside.error)} /> : null}
+      {!data && !error ? <Body>{t('common.loading')}</Body> : null}
+    </>
+  );
+  const none = data?.matters.length === 0;
+  if (wide)
+    return (
+      <Screen
+        title={t('nav.attention')}
+        fill
+        top={<View style={{ paddingHorizontal: 16 }}>{matters}</View>}
+        side={
+          <View style={{ padding: 16, gap: 6 }}>
+            <SlabBold size={22} heading={2}>
+              {t('settle.desk')}
+            </SlabBold>
+            {disputes?.length === 0 ? <Body>{t('settle.deskNone')}</Body> : null}
+            <Disputes disputes={disputes} />
+          </View>
+        }
+        sideWidth={400}
+      >
+        {data ? <Matters matters={data.matters} onSeen={(key) => aside.mutate(key)} /> : null}
+      </Screen>
+    );
   return (
-    <Screen title={t('attention.title')} onBack={() => router.push('/')} measure={720}>
+    <Screen title={t('nav.attention')} measure={720}>
       <View style={{ padding: 12 }}>
-        <View style={{ flexDirection: 'row', paddingBottom: 10 }}>
-          <Alt label={t('settle.figures')} onPress={() => router.push('/figures')} testID="to-figures" />
-        </View>
-        <Disputes disputes={disputes} />
-        {error ? <Notice kind="stop" title={said(error)} /> : null}
-        {aside.error ? <Notice kind="stop" title={said(aside.error)} /> : null}
-        {data?.matters.length === 0 && disputes?.length === 0 ? <Notice kind="ok" title={t('attention.none')} /> : null}
+        {disputes && disputes.length > 0 ? (
+          <View style={{ paddingBottom: 14 }}>
+            <Slab size={21} heading={2}>
+              {t('settle.desk')}
+            </Slab>
+            <Disputes disputes={disputes} />
+          </View>
+        ) : null}
+        {matters}
+        {none && disputes?.length === 0 ? <Notice kind="ok" title={t('attention.none')} /> : null}
         {data?.matters.map((one) => (
           <Matter key={one.key} matter={one} onSeen={() => aside.mutate(one.key)} />
         ))}
-        {!data && !error ? <Body>{t('common.loading')}</Body> : null}
       </View>
     </Screen>
   );
 };
 
-const Matter = ({ matter, onSeen }: { matter: AttentionMatter; onSeen: () => void }) => {
+/** What a matter is, in words. */
+const useMatterWhat = () => {
   const { t, i18n } = useTranslation();
+  return ({ kind, count, thing }: AttentionMatter): string =>
+    t(`attention.${kind}`, { count, thing: thing ? say(thing, i18n.language) : '' });
+};
+const testIdOf = ({ kind, hire, boat }: AttentionMatter): string => `${kind}-${hire ?? boat ?? 'quay'}`;
+
+/** On a desk: all that waits, sorted by any column. */
+const Matters = ({ matters, onSeen }: { matters: readonly AttentionMatter[]; onSeen: (key: string) => void }) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const whatOf = useMatterWhat();
+  const nameOf = ({ boatName }: AttentionMatter) => boatName ?? t('attention.quay');
+  const columns: Column<AttentionMatter>[] = [
+    {
+      id: 'boat',
+      header: t('bookings.boat'),
+      accessorFn: nameOf,
+      cell: ({ row }) => <Slab size={18}>{nameOf(row.original)}</Slab>,
+      meta: { share: 1.3 },
+    },
+    {
+      id: 'renter',
+      header: t('bookings.renter'),
+      accessorFn: ({ renter }) => renter ?? '',
+      cell: ({ row }) => row.original.renter ?? '',
+      meta: { share: 1.3 },
+    },
+    {
+      id: 'what',
+      header: t('attention.what'),
+      accessorFn: whatOf,
+      cell: ({ row }) => <Tag kind={tagOf(row.original.kind)}>{whatOf(row.original)}</Tag>,
+      meta: { share: 2.4 },
+    },
+    {
+      id: 'seen',
+      header: '',
+      cell: ({ row }) => (
+        <Alt label={t('attention.seen')} onPress={() => onSeen(row.original.key)} testID={`seen-${testIdOf(row.original)}`} />
+      ),
+      enableSorting: false,
+      meta: { share: 0.9 },
+    },
+  ];
+  return (
+    <Table
+      label={t('nav.attention')}
+      rows={matters}
+      columns={columns}
+      idOf={testIdOf}
+      sorted={{ id: 'boat' }}
+      none={
+        <View style={{ padding: 16 }}>
+          <Notice kind="ok" title={t('attention.none')} />
+        </View>
+      }
+      onOpen={(matter) => {
+        const path = pathOf(matter);
+        if (path !== undefined) router.push(path);
+      }}
+      testID="matter"
+    />
+  );
+};
+
+const Matter = ({ matter, onSeen }: { matter: AttentionMatter; onSeen: () => void }) => {
+  const { t } = useTranslation();
   const router = useRouter();
   const tones = useTones();
-  const what = t(`attention.${matter.kind}`, { count: matter.count, thing: matter.thing ? say(matter.thing, i18n.language) : '' });
+  const what = useMatterWhat()(matter);
   const name = matter.boatName ?? t('attention.quay');
-  const id = `${matter.kind}-${matter.hire ?? matter.boat ?? 'quay'}`;
+  const id = testIdOf(matter);
   const path = pathOf(matter);
   const said = (
     <View style={{ paddingVertical: 10, gap: 6 }}>
@@ -112,10 +209,7 @@ const Disputes = ({ disputes }: { disputes: readonly Dispute[] | undefined }) =>
   const tones = useTones();
   if (!disputes || disputes.length === 0) return null;
   return (
-    <View style={{ paddingBottom: 14 }}>
-      <Slab size={21} heading={2}>
-        {t('settle.desk')}
-      </Slab>
+    <View>
       {disputes.map((one) => (
         <Row
           key={one.hire}

@@ -10,37 +10,52 @@ import { minutesBetween } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { useMe } from '../../data/session';
+import { Beside } from '../../ui/beside';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
 import { Money } from '../../ui/money';
 import { Alt, Go } from '../../ui/press';
 import { Plan } from '../../ui/plan';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Sheet } from '../../ui/sheet';
-import { WIDE } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { blocking, useCastOff } from '../castOff/useCastOff';
 import { useMatterWords } from '../castOff/matterWords';
 import { DossierCard } from '../record/DossierCard';
 import { Log, RecordPanel } from '../record/Log';
 import { DepositSheet, EndingNotice } from '../settlement/DepositSheet';
+import { useBackToPlace } from '../places/lastPlace';
 import { ChangeSheet } from './ChangeSheet';
+import { DayList } from './DayList';
 import { HireMissing } from './HireMissing';
 import { KeySheet } from './KeySheet';
 import { LinkSheet } from './LinkSheet';
 
 export const Hire = ({ hireId }: { hireId: string }) => {
+  const { t } = useTranslation();
+  const { wide } = useRoom();
   const { view, error, refetch } = useHire(hireId);
-  return view ? <HireCard view={view} /> : <HireMissing error={error} onAgain={refetch} />;
+  // The list stays while another hire is fetched.
+  const [base, setBase] = useState<string>();
+  if (view && view.pack.base.id !== base) setBase(view.pack.base.id);
+  const page = view ? <HireCard key={hireId} view={view} /> : <HireMissing error={error} onAgain={refetch} />;
+  if (!wide) return page;
+  return (
+    <Beside label={t('nav.today')} list={base === undefined ? null : <DayList base={base} selected={hireId} />}>
+      {page}
+    </Beside>
+  );
 };
 
 const HireCard = ({ view }: { view: HireView }) => {
   const { t, i18n } = useTranslation();
   const router = useRouter();
+  const back = useBackToPlace();
   const now = useNow();
   const [log, setLog] = useState(false);
   const [changing, setChanging] = useState(false);
@@ -48,8 +63,7 @@ const HireCard = ({ view }: { view: HireView }) => {
   const [key, setKey] = useState(false);
   const [deposit, setDeposit] = useState(false);
   const manager = useMe().data?.staff.role === 'manager';
-  const { width } = useWindowDimensions();
-  const wide = width >= WIDE;
+  const { width, wide } = useRoom();
   const { pack, record } = view;
   const { hire, base } = pack;
   const state = stateOf((key) => record.slots.has(key));
@@ -79,7 +93,7 @@ const HireCard = ({ view }: { view: HireView }) => {
     marks: marksOf(record, 'out').length,
     pictures: new Set(view.events.flatMap(({ held }) => attachmentsOf(held.event.body))).size,
   };
-  const planWidth = wide ? 560 : width;
+  const planWidth = wide ? Math.round(width * 0.57) : width;
   const facts = (
     <View style={{ gap: 12, padding: 12 }}>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
@@ -236,30 +250,26 @@ const HireCard = ({ view }: { view: HireView }) => {
       </Card>
     </View>
   );
-  const main = <Go label={t(`hire.do.${state}`)} onPress={next} testID="hire-next" />;
+  const main = <Go label={t(`hire.do.${state}`)} onPress={next} testID="hire-next" {...(wide ? { style: { minWidth: 260 } } : {})} />;
+  const about = { title: pack.boat.name, sub: `${hire.renter} · ${pack.boat.hullNumber}`, onBack: back };
+  if (!wide)
+    return (
+      <Screen {...about} footer={main}>
+        <Plan plan={pack.book.plan} stations={[]} stops={[]} width={width} height={140} />
+        {facts}
+      </Screen>
+    );
   return (
-    <Screen
-      title={pack.boat.name}
-      sub={`${hire.renter} · ${pack.boat.hullNumber}`}
-      onBack={() => router.push('/')}
-      footer={wide ? <View style={{ width: 520, alignSelf: 'center' }}>{main}</View> : main}
-    >
-      {wide ? (
-        <View style={{ flexDirection: 'row' }}>
-          <View style={{ width: planWidth }}>
-            <Plan plan={pack.book.plan} stations={[]} stops={[]} width={planWidth} height={250} />
-            {facts}
-          </View>
-          <View style={{ flex: 1 }}>
-            <RecordPanel view={view} />
-          </View>
-        </View>
-      ) : (
-        <>
-          <Plan plan={pack.book.plan} stations={[]} stops={[]} width={planWidth} height={140} />
+    <Screen {...about} right={main}>
+      <View style={{ flexDirection: 'row' }}>
+        <View style={{ width: planWidth }}>
+          <Plan plan={pack.book.plan} stations={[]} stops={[]} width={planWidth} height={200} />
           {facts}
-        </>
-      )}
+        </View>
+        <View style={{ flex: 1 }}>
+          <RecordPanel view={view} />
+        </View>
+      </View>
     </Screen>
   );
 };

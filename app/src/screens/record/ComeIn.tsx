@@ -1,7 +1,8 @@
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { Plan } from '../../ui/plan';
 import { Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Body, SlabBold } from '../../ui/words';
 import type { WalkView } from './useWalk';
@@ -9,7 +10,7 @@ import type { WalkView } from './useWalk';
 /** She is still out as far as the record knows: the moment she came in is entered by a press of its own, since lateness is read off it. */
 export const ComeIn = ({ view, onBack }: { view: WalkView; onBack: () => void }) => {
   const { t } = useTranslation();
-  const { width, height } = useWindowDimensions();
+  const { width, height } = useRoom();
   return (
     <Screen
       title={view.pack.boat.name}

@@ -5,16 +5,17 @@ import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
 import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type ScrollView, useWindowDimensions, View } from 'react-native';
+import { type ScrollView, View } from 'react-native';
 import { signHere } from '../../data/deviceKey';
 import { eventsHere } from '../../data/keep';
 import { keepPhoto } from '../../data/outbox';
 import { SignatureField } from '../../platform/signature';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Alt, Chip, Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
-import { useTones, WIDE } from '../../ui/theme';
+import { useTones } from '../../ui/theme';
 import { Body, Bold, Slab, Small } from '../../ui/words';
 import { Remarks } from './Remarks';
 import { useStopWords } from './stopWords';
@@ -49,7 +50,7 @@ export const SignForm = ({
   const ready = useStopWords(chosen);
   const language = ready ? chosen : 'en';
   const snack = useSnack();
-  const { width } = useWindowDimensions();
+  const { width, wide } = useRoom();
   const [drawn, setDrawn] = useState<Partial<Record<Signer['as'], Blob | undefined>>>({});
   const [busy, setBusy] = useState(false);
   const scroll = useRef<ScrollView>(null);
@@ -114,7 +115,7 @@ export const SignForm = ({
         if (signers.some(({ as }) => drawn[as])) snack({ text: t('sign.left') });
         onBack();
       }}
-      measure={width >= WIDE ? 640 : width}
+      measure={wide ? 640 : width}
       scroll={scroll}
       footer={
         signers.every(({ as }) => drawn[as]) ? (

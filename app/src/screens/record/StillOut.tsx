@@ -1,10 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
 import { Plan } from '../../ui/plan';
 import { Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Body, SlabBold } from '../../ui/words';
 import type { WalkView } from './useWalk';
@@ -17,7 +18,7 @@ export const StillOut = ({ view, away, onBack }: { view: WalkView; away: NonNull
   const { t, i18n } = useTranslation();
   const router = useRouter();
   const now = useNow();
-  const { width, height } = useWindowDimensions();
+  const { width, height } = useRoom();
   const { pack } = view;
   const due = whenOf(away.due, pack.base.zone, now, i18n.language);
   return (

@@ -12,7 +12,7 @@ import { Field } from '../../ui/field';
 import { Alt, Go } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
-import { Body, Bold, Slab, Small } from '../../ui/words';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
 
 type Person = { id: string; name: string; role: StaffRole };
 
@@ -36,10 +36,10 @@ export const People = () => {
   });
   const failed = staff.error ?? withdraw.error ?? back.error;
   return (
-    <View style={{ gap: 10, paddingTop: 10 }}>
-      <Slab size={21} heading={2}>
+    <View style={{ gap: 12 }}>
+      <SlabBold size={22} heading={2}>
         {t('phones.people')}
-      </Slab>
+      </SlabBold>
       {failed ? <Notice kind="stop" title={said(failed)} /> : null}
       {staff.data?.staff.map((one) => (
         <Card key={one.id} style={{ gap: 10 }}>

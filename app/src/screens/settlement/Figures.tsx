@@ -1,9 +1,8 @@
-import { figuresCsv, type Figure, getFigures, type Sort, SORTS, statementsCsv } from '@quay/contract/settlement';
+import { type Figure, figuresCsv, getFigures, type Sort, SORTS, statementsCsv } from '@quay/contract/settlement';
 import { useQuery } from '@tanstack/react-query';
-import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import Svg, { G, Line as Stroke, Rect, Text as SvgText } from 'react-native-svg';
 import { addressOf, call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
@@ -12,52 +11,36 @@ import { useNow } from '../../ui/clock';
 import { Card, Notice } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
 import { Alt, Chip } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { FACE, type Tones, useTones, WIDE } from '../../ui/theme';
+import { type Column, Table } from '../../ui/table';
+import { FACE, type Tones, useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { type BoatSums, boatSums, CHARGED, firstDay, type Group, grouped, totalOf } from './figureSums';
 
-/** What is charged, in the order it is stacked; credits are given, and stand apart. */
-const CHARGED = SORTS.filter((sort) => sort !== 'credits');
 const TONE: Record<Sort, keyof Tones> = { fuel: 'weed', damage: 'lead', lost: 'mari', late: 'rope', other: 'soft', credits: 'weedPale' };
 
 const SPANS = { m3: 3, m12: 12, all: undefined } as const;
 type Span = keyof typeof SPANS;
 const SPAN = 'figures-span';
 
-const firstDay = (now: number, months: number | undefined): string | undefined => {
-  if (months === undefined) return undefined;
-  const day = new Date(now);
-  day.setUTCMonth(day.getUTCMonth() - months + 1, 1);
-  return day.toISOString().slice(0, 10);
-};
-
-type Group = { key: string; label: string; sums: Record<Sort, number> };
-const grouped = (figures: readonly Figure[], keyOf: (row: Figure) => [key: string, label: string]): Group[] => {
-  const groups = new Map<string, Group>();
-  for (const row of figures) {
-    const [key, label] = keyOf(row);
-    const group = groups.get(key) ?? { key, label, sums: { fuel: 0, damage: 0, lost: 0, late: 0, other: 0, credits: 0 } };
-    groups.set(key, group);
-    for (const sort of SORTS) group.sums[sort] += row[sort];
-  }
-  return [...groups.values()];
-};
-const totalOf = ({ sums }: Group) => CHARGED.reduce((sum, sort) => sum + Math.max(0, sums[sort]), 0);
+/** Between the two halves of a desk, px. */
+const GAP = 24;
 
 /** What fuel, damage, lost things, lateness and disputes came to, by month and by boat. */
 export const Figures = () => {
   const { t, i18n } = useTranslation();
   const said = useErrorWords();
-  const router = useRouter();
   const now = useNow(3_600_000);
-  const { width } = useWindowDimensions();
+  const { width, wide } = useRoom();
   const [span, setSpan] = useState<Span>(() => (rememberedChoice(SPAN) as Span | undefined) ?? 'm12');
   const [boat, setBoat] = useState<string>();
   const from = firstDay(now, SPANS[span]);
   const query = from === undefined ? {} : { from };
   const { data, error } = useQuery({ queryKey: ['figures', from], queryFn: () => call(getFigures, { query }) });
-  const measure = width >= WIDE ? 900 : width;
-  const inside = measure - 56;
+  // On a desk the bars stand beside the table.
+  const half = wide ? Math.floor((width - 32 - GAP) / 2) : width;
+  const inside = half - (wide ? 32 : 56);
   const all = data?.figures ?? [];
   const shown = boat === undefined ? all : all.filter((row) => row.boat === boat);
   const money = useMoney(data?.currency ?? 'EUR');
@@ -72,67 +55,165 @@ export const Figures = () => {
     setSpan(next);
     rememberChoice(SPAN, next);
   };
-  return (
-    <Screen title={t('settle.figures')} onBack={() => router.push('/attention')} measure={measure}>
-      <View style={{ padding: 12, gap: 12 }}>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.byMonth')}>
-          {(Object.keys(SPANS) as Span[]).map((one) => (
-            <Chip key={one} label={t(`settle.months.${one}`)} on={span === one} onPress={() => choose(one)} testID={`span-${one}`} />
-          ))}
-        </View>
-        {error ? <Notice kind="stop" title={said(error)} /> : null}
-        {!data && !error ? <Body>{t('common.loading')}</Body> : null}
-        {data && all.length === 0 ? <Notice kind="ok" title={t('settle.figuresNone')} /> : null}
-        {sums && data ? (
-          <>
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.byBoat')}>
-              <Chip label={t('settle.all')} on={boat === undefined} onPress={() => setBoat(undefined)} testID="boat-all" />
-              {boats.map(({ key, label }) => (
-                <Chip
-                  key={key}
-                  label={label}
-                  on={boat === key}
-                  onPress={() => setBoat(boat === key ? undefined : key)}
-                  testID={`boat-${key}`}
-                />
-              ))}
-            </View>
-            <Card style={{ gap: 10 }}>
-              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 22 }}>
-                {SORTS.filter((sort) => sums.sums[sort] !== 0).map((sort) => (
-                  <View key={sort}>
-                    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
-                      <Swatch tone={TONE[sort]} />
-                      <Small>{t(`settle.sort.${sort}`)}</Small>
-                    </View>
-                    <Money minor={sums.sums[sort]} currency={data.currency} size={26} />
-                  </View>
-                ))}
-                <View>
-                  <Small>{t('settle.disputes')}</Small>
-                  <SlabBold size={26}>{t('settle.disputesOf', { count: disputes, sum: money(disputed) })}</SlabBold>
-                </View>
+  const spans = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.byMonth')}>
+      {(Object.keys(SPANS) as Span[]).map((one) => (
+        <Chip key={one} label={t(`settle.months.${one}`)} on={span === one} onPress={() => choose(one)} testID={`span-${one}`} />
+      ))}
+    </View>
+  );
+  const papers = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      <Alt label={t('settle.csv')} onPress={() => openInNewTab(addressOf(figuresCsv, {}, query))} testID="figures-csv" />
+      <Alt label={t('settle.books')} onPress={() => openInNewTab(addressOf(statementsCsv, {}, query))} testID="statements-csv" />
+    </View>
+  );
+  const state = (
+    <>
+      {error ? <Notice kind="stop" title={said(error)} /> : null}
+      {!data && !error ? <Body>{t('common.loading')}</Body> : null}
+      {data && all.length === 0 ? <Notice kind="ok" title={t('settle.figuresNone')} /> : null}
+    </>
+  );
+  const choices = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.byBoat')}>
+      <Chip label={t('settle.all')} on={boat === undefined} onPress={() => setBoat(undefined)} testID="boat-all" />
+      {boats.map(({ key, label }) => (
+        <Chip key={key} label={label} on={boat === key} onPress={() => setBoat(boat === key ? undefined : key)} testID={`boat-${key}`} />
+      ))}
+    </View>
+  );
+  const totals =
+    sums && data ? (
+      <Card style={{ gap: 10 }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 22 }}>
+          {SORTS.filter((sort) => sums.sums[sort] !== 0).map((sort) => (
+            <View key={sort}>
+              <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+                <Swatch tone={TONE[sort]} />
+                <Small>{t(`settle.sort.${sort}`)}</Small>
               </View>
-              <Small>{t('settle.hires', { count: hires })}</Small>
-            </Card>
-            <Card style={{ gap: 8 }}>
-              <Bold>{t('settle.byMonth')}</Bold>
-              <Bars groups={months} width={inside} money={money} label={t('settle.byMonth')} />
-            </Card>
-            {boat === undefined ? (
-              <Card style={{ gap: 8 }}>
-                <Bold>{t('settle.byBoat')}</Bold>
-                <Bars groups={boats} width={inside} money={money} label={t('settle.byBoat')} />
-              </Card>
-            ) : null}
-          </>
-        ) : null}
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          <Alt label={t('settle.csv')} onPress={() => openInNewTab(addressOf(figuresCsv, {}, query))} testID="figures-csv" />
-          <Alt label={t('settle.books')} onPress={() => openInNewTab(addressOf(statementsCsv, {}, query))} testID="statements-csv" />
+              <Money minor={sums.sums[sort]} currency={data.currency} size={26} />
+            </View>
+          ))}
+          <View>
+            <Small>{t('settle.disputes')}</Small>
+            <SlabBold size={26}>{t('settle.disputesOf', { count: disputes, sum: money(disputed) })}</SlabBold>
+          </View>
         </View>
+        <Small>{t('settle.hires', { count: hires })}</Small>
+      </Card>
+    ) : null;
+  const byMonth = sums ? (
+    <Card style={{ gap: 8 }}>
+      <Bold>{t('settle.byMonth')}</Bold>
+      <Bars groups={months} width={inside} money={money} label={t('settle.byMonth')} />
+    </Card>
+  ) : null;
+  const byBoat =
+    sums && boat === undefined ? (
+      <Card style={{ gap: 8 }}>
+        <Bold>{t('settle.byBoat')}</Bold>
+        <Bars groups={boats} width={inside} money={money} label={t('settle.byBoat')} />
+      </Card>
+    ) : null;
+  if (wide)
+    return (
+      <Screen title={t('nav.figures')} right={papers}>
+        <View style={{ paddingHorizontal: 16, gap: 14 }}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 28, rowGap: 8 }}>
+            {spans}
+            {choices}
+          </View>
+          {state}
+          {totals}
+          <View style={{ flexDirection: 'row', gap: GAP, alignItems: 'flex-start' }}>
+            <View style={{ width: half, gap: 14 }}>
+              {byMonth}
+              {byBoat}
+            </View>
+            {sums ? (
+              <View style={{ width: half }}>
+                <ByBoatTable
+                  figures={all}
+                  money={money}
+                  {...(boat === undefined ? {} : { boat })}
+                  onOpen={(key) => setBoat(boat === key ? undefined : key)}
+                />
+              </View>
+            ) : null}
+          </View>
+        </View>
+      </Screen>
+    );
+  return (
+    <Screen title={t('nav.figures')}>
+      <View style={{ padding: 12, gap: 12 }}>
+        {spans}
+        {state}
+        {sums ? choices : null}
+        {totals}
+        {byMonth}
+        {byBoat}
+        {papers}
       </View>
     </Screen>
+  );
+};
+
+/** What each boat came to, in figures that can be sorted. */
+const ByBoatTable = ({
+  figures,
+  money,
+  boat,
+  onOpen,
+}: {
+  figures: readonly Figure[];
+  money: (minor: number) => string;
+  boat?: string;
+  onOpen: (boat: string) => void;
+}) => {
+  const { t } = useTranslation();
+  const rows = useMemo(() => boatSums(figures), [figures]);
+  const sum = (id: 'charged' | 'credits' | 'disputed', header: string): Column<BoatSums> => ({
+    id,
+    header,
+    accessorFn: (row) => row[id],
+    cell: ({ row }) => money(row.original[id]),
+    meta: { share: 1.2, numeric: true },
+  });
+  const columns: Column<BoatSums>[] = [
+    {
+      id: 'boat',
+      header: t('bookings.boat'),
+      accessorFn: ({ label }) => label,
+      cell: ({ row }) => <Bold>{row.original.label}</Bold>,
+      meta: { share: 1.5 },
+    },
+    {
+      id: 'hires',
+      header: t('settle.hireCount'),
+      accessorFn: ({ hires }) => hires,
+      cell: ({ row }) => String(row.original.hires),
+      meta: { share: 0.7, numeric: true },
+    },
+    sum('charged', t('settle.chargedSum')),
+    sum('credits', t('settle.sort.credits')),
+    sum('disputed', t('settle.disputes')),
+  ];
+  return (
+    <Table
+      label={t('settle.byBoat')}
+      rows={rows}
+      columns={columns}
+      idOf={({ key }) => key}
+      sorted={{ id: 'charged', desc: true }}
+      none={t('settle.figuresNone')}
+      onOpen={({ key }) => onOpen(key)}
+      {...(boat === undefined ? {} : { selected: boat })}
+      testID="figures"
+      flows
+    />
   );
 };
 

@@ -8,7 +8,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { addressOf, call, NoAnswer, Refused } from '../../data/api';
 import { type HireView, useHire } from '../../data/hire';
 import { eventsHere } from '../../data/keep';
@@ -18,15 +18,16 @@ import { openInNewTab } from '../../platform/browser';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
 import { Alt, Chip, Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
-import { useTones, WIDE } from '../../ui/theme';
+import { useTones } from '../../ui/theme';
 import { Body, Bold, Small } from '../../ui/words';
 import { DepartureNotice } from '../condition/DepartureNotice';
 import { HireMissing } from '../hire/HireMissing';
 import { AddLineSheet } from './AddLineSheet';
 import { CorrectSheet } from './CorrectSheet';
-import { EvidenceSheet } from './EvidenceSheet';
+import { Evidence } from './Evidence';
 import { LedgerCard } from './LedgerCard';
 import { LineCard, type LineDoing } from './LineCard';
 import { QuoteSheet } from './QuoteSheet';
@@ -35,6 +36,9 @@ import { WordSheet } from './WordSheet';
 
 /** So long a closing can be taken back before the quay and its terminal have it, s. */
 const CLOSES_IN_S = 5;
+
+/** Width of what lies beside the lines on a desk, px. */
+const SIDE = 440;
 
 export const Statement = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
@@ -49,7 +53,7 @@ const Settling = ({ view }: { view: HireView }) => {
   const snack = useSnack();
   const manager = useMe().data?.staff.role === 'manager';
   const tones = useTones();
-  const { width } = useWindowDimensions();
+  const { wide } = useRoom();
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string>();
   const [doing, setDoing] = useState<{ what: LineDoing; line: Line } | 'add'>();
@@ -155,14 +159,65 @@ const Settling = ({ view }: { view: HireView }) => {
   );
   const on = doing !== undefined && doing !== 'add' ? doing : undefined;
   const standing = on && standings.find(({ line }) => line.key === on.line.key);
+  const evidence =
+    on?.what === 'evidence' ? (
+      <Evidence
+        key={on.line.key}
+        view={view}
+        line={on.line}
+        standing={standing}
+        manager={manager}
+        onDo={(what) => setDoing({ what, line: on.line })}
+        onClose={shut}
+        panel={wide ? SIDE - 36 : undefined}
+      />
+    ) : null;
+  const paper = (
+    <>
+      <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, paddingTop: 8, paddingHorizontal: 4 }}>
+        {sumRow(t('statement.total'), statement.totalMinor, true)}
+        {statement.taxes
+          .filter(({ taxMinor }) => taxMinor !== 0)
+          .map(({ taxBp, taxMinor }) => (
+            <View key={taxBp}>{sumRow(t('statement.tax', { p: taxBp / 100 }), taxMinor)}</View>
+          ))}
+        {sumRow(t('statement.held'), statement.deposit.heldMinor)}
+        {sumRow(t('statement.captured'), statement.deposit.capturedMinor)}
+        {statement.deposit.stillHeldMinor > 0 ? sumRow(t('statement.stillHeld'), statement.deposit.stillHeldMinor) : null}
+        {sumRow(t('statement.released'), statement.deposit.releasedMinor, true)}
+        {statement.balanceMinor > 0 ? sumRow(t('statement.balance'), statement.balanceMinor, true) : null}
+        {statement.payOutMinor > 0 ? sumRow(t('settle.payOut'), statement.payOutMinor, true) : null}
+      </View>
+      {corrections.map(({ number, why: reason, lines }) => (
+        <Card key={number} style={{ gap: 6, padding: 14 }}>
+          <Bold>{t('settle.corrects', { n: number, why: reason })}</Bold>
+          {sumRow(
+            t('statement.total'),
+            lines.reduce((sum, { amountMinor }) => sum + amountMinor, 0),
+          )}
+          <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf(number))} testID={`pdf-${number}`} />
+        </Card>
+      ))}
+      {closed ? <LedgerCard view={view} standings={standings} settleNow={closedNow} /> : <Small>{t('settle.draftBy')}</Small>}
+      <Signatures view={view} />
+      {closed ? null : <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
+    </>
+  );
+  // On a desk the sums, the money and what a line rests on lie beside the lines.
+  const side = wide ? (
+    <View style={{ padding: 18, gap: 14 }}>
+      <View>{footer}</View>
+      {evidence}
+      {paper}
+    </View>
+  ) : undefined;
   return (
     <Screen
       title={closed ? `${t('statement.title')} ${closed.number}` : t('statement.title')}
       sub={`${pack.boat.name} · ${hire.renter}`}
       onBack={() => router.push(`/hire/${hire.id}`)}
       right={<Tag kind={closed ? 'ok' : 'ask'}>{closed ? t('statement.closed') : t('statement.draft')}</Tag>}
-      measure={width >= WIDE ? 760 : width}
-      footer={footer}
+      {...(wide ? { side, sideWidth: SIDE } : { footer })}
     >
       <View style={{ padding: 12, gap: 12 }}>
         {fault ? <Notice kind="stop" title={fault} /> : null}
@@ -213,45 +268,10 @@ const Settling = ({ view }: { view: HireView }) => {
             ) : null}
           </View>
         )}
-        <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, paddingTop: 8, paddingHorizontal: 4 }}>
-          {sumRow(t('statement.total'), statement.totalMinor, true)}
-          {statement.taxes
-            .filter(({ taxMinor }) => taxMinor !== 0)
-            .map(({ taxBp, taxMinor }) => (
-              <View key={taxBp}>{sumRow(t('statement.tax', { p: taxBp / 100 }), taxMinor)}</View>
-            ))}
-          {sumRow(t('statement.held'), statement.deposit.heldMinor)}
-          {sumRow(t('statement.captured'), statement.deposit.capturedMinor)}
-          {statement.deposit.stillHeldMinor > 0 ? sumRow(t('statement.stillHeld'), statement.deposit.stillHeldMinor) : null}
-          {sumRow(t('statement.released'), statement.deposit.releasedMinor, true)}
-          {statement.balanceMinor > 0 ? sumRow(t('statement.balance'), statement.balanceMinor, true) : null}
-          {statement.payOutMinor > 0 ? sumRow(t('settle.payOut'), statement.payOutMinor, true) : null}
-        </View>
-        {corrections.map(({ number, why: reason, lines }) => (
-          <Card key={number} style={{ gap: 6, padding: 14 }}>
-            <Bold>{t('settle.corrects', { n: number, why: reason })}</Bold>
-            {sumRow(
-              t('statement.total'),
-              lines.reduce((sum, { amountMinor }) => sum + amountMinor, 0),
-            )}
-            <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf(number))} testID={`pdf-${number}`} />
-          </Card>
-        ))}
-        {closed ? <LedgerCard view={view} standings={standings} settleNow={closedNow} /> : <Small>{t('settle.draftBy')}</Small>}
-        <Signatures view={view} />
-        {closed ? null : <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
+        {wide ? null : paper}
       </View>
       {doing === 'add' ? <AddLineSheet view={view} onClose={shut} /> : null}
-      {on?.what === 'evidence' ? (
-        <EvidenceSheet
-          view={view}
-          line={on.line}
-          standing={standing}
-          manager={manager}
-          onDo={(what) => setDoing({ what, line: on.line })}
-          onClose={shut}
-        />
-      ) : null}
+      {wide ? null : evidence}
       {on?.what === 'quote' ? <QuoteSheet view={view} line={on.line} onClose={shut} /> : null}
       {on?.what === 'remark' ? (
         <WordSheet

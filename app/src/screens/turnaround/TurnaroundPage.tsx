@@ -5,15 +5,15 @@ import { type Work, workOf } from '@quay/core/turnaround/work';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { Picture } from '../../platform/picture';
 import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
 import { Alt, Go } from '../../ui/press';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
-import { WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { DoneSheet } from './DoneSheet';
@@ -65,7 +65,7 @@ const useWorkWords = ({ pack: { book } }: HireView): ((work: Work) => string) =>
 const Turning = ({ view }: { view: HireView }) => {
   const { t } = useTranslation();
   const router = useRouter();
-  const { width } = useWindowDimensions();
+  const { width, wide } = useRoom();
   const { pack, record } = view;
   const { hire } = pack;
   const work = useMemo(() => workOf(record, pack.book, findingsOfHire(record, pack)), [record, pack]);
@@ -79,7 +79,7 @@ const Turning = ({ view }: { view: HireView }) => {
       title={t('turn.title')}
       sub={`${pack.boat.name} · ${hire.renter}`}
       onBack={() => router.push(`/hire/${hire.id}`)}
-      measure={width >= WIDE ? 760 : width}
+      measure={wide ? 760 : width}
     >
       <View style={{ padding: 12, gap: 12 }}>
         <Notice

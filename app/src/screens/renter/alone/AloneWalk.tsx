@@ -5,10 +5,11 @@ import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type ScrollView, useWindowDimensions, View } from 'react-native';
+import { type ScrollView, View } from 'react-native';
 import { Card, Notice } from '../../../ui/board';
 import { Plan } from '../../../ui/plan';
 import { Alt, Go } from '../../../ui/press';
+import { useRoom } from '../../../ui/room';
 import { Rope } from '../../../ui/rope';
 import { Screen } from '../../../ui/screen';
 import { Sheet } from '../../../ui/sheet';
@@ -33,7 +34,7 @@ export const AloneWalk = ({ walk }: { walk: Walk }) => {
 const Walking = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const router = useRouter();
-  const { width, height } = useWindowDimensions();
+  const { width, height } = useRoom();
   const scroll = useRef<ScrollView>(null);
   const [left, setLeft] = useState(false);
   const [rest, setRest] = useState(false);

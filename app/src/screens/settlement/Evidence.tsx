@@ -1,27 +1,28 @@
+import { mdiClose } from '@mdi/js';
 import type { Standing } from '@quay/core/settlement/correction';
 import type { Line } from '@quay/core/settlement/statement';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Alt, Sign } from '../../ui/press';
 import { Sheet } from '../../ui/sheet';
 import { useSnack } from '../../ui/snack';
-import { WIDE } from '../../ui/theme';
-import { Body, Small } from '../../ui/words';
+import { Body, SlabBold, Small } from '../../ui/words';
 import { FindingDetail } from '../condition/FindingDetail';
 import { useFindingWords } from '../condition/findingWords';
 import type { LineDoing } from './LineCard';
 import { useLineText } from './lineWords';
 
-/** What a line rests on: both pictures, what was counted or read, what was told, and why it comes to what it does. */
-export const EvidenceSheet = ({
+/** What a line rests on: both pictures, what was counted or read, what was told, and why it comes to what it does. A sheet on a phone; on a desk it lies beside the lines. */
+export const Evidence = ({
   view,
   line,
   standing,
   manager,
   onDo,
   onClose,
+  panel,
 }: {
   view: HireView;
   line: Line;
@@ -29,6 +30,8 @@ export const EvidenceSheet = ({
   manager: boolean;
   onDo: (what: LineDoing) => void;
   onClose: () => void;
+  /** Its width beside the lines, px; else it is a sheet over them. */
+  panel: number | undefined;
 }) => {
   const { t } = useTranslation();
   const snack = useSnack();
@@ -71,21 +74,35 @@ export const EvidenceSheet = ({
       ? [<Alt key="contest" label={t('settle.contest')} onPress={() => onDo('contest')} testID={`contest-${key}`} />]
       : []),
   ];
-  return (
-    <Sheet
-      title={text.title}
-      closeLabel={t('common.close')}
-      onClose={onClose}
-      footer={actions.length > 0 ? <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{actions}</View> : undefined}
-    >
+  const rests = (room: number) => (
+    <>
       {line.untold ? <Notice kind="ask" title={t('settle.untold')} /> : null}
       <View style={{ gap: 4 }}>
         {text.about.map((one) => (
           <Body key={one}>{one}</Body>
         ))}
       </View>
-      <FindingDetail view={view} finding={line.finding} words={words} width={Math.min(width, width >= WIDE ? 640 : width) - 36} />
+      <FindingDetail view={view} finding={line.finding} words={words} width={room} />
       {pictured ? null : <Small>{t('settle.noEvidence')}</Small>}
+    </>
+  );
+  const footer = actions.length > 0 ? <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{actions}</View> : undefined;
+  if (panel !== undefined)
+    return (
+      <View style={{ gap: 10 }} role="region" aria-label={text.title}>
+        <View style={{ flexDirection: 'row', alignItems: 'flex-start' }}>
+          <SlabBold size={22} heading={2} style={{ flex: 1, paddingTop: 10 }}>
+            {text.title}
+          </SlabBold>
+          <Sign path={mdiClose} label={t('common.close')} onPress={onClose} plain />
+        </View>
+        {rests(panel)}
+        {footer}
+      </View>
+    );
+  return (
+    <Sheet title={text.title} closeLabel={t('common.close')} onClose={onClose} footer={footer}>
+      {rests(Math.min(width, 640) - 36)}
     </Sheet>
   );
 };

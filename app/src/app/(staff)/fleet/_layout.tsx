@@ -1,0 +1,3 @@
+import { open } from '../../../screens/open';
+
+export default open((inside) => inside.FleetDesk);

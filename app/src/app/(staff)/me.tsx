@@ -1,3 +1,0 @@
-import { open } from '../../screens/open';
-
-export default open((inside) => inside.Mine);

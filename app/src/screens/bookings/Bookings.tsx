@@ -1,0 +1,132 @@
+import { mdiCalendarSearch, mdiChevronLeft, mdiChevronRight } from '@mdi/js';
+import type { DayHire } from '@quay/core/day/board';
+import { dateOf, shiftDay } from '@quay/core/time/zone';
+import { isDay } from '@quay/core/time/calendar';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { bookingsQuery } from '../../data/bookings';
+import { useErrorWords } from '../../data/errorWords';
+import { localeOf } from '../../i18n';
+import { Notice, Tag } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { Alt, Chip, Sign } from '../../ui/press';
+import { useRoom } from '../../ui/room';
+import { Screen } from '../../ui/screen';
+import { Search } from '../../ui/search';
+import { Body } from '../../ui/words';
+import { DayPicker } from '../../ui/when';
+import { BookedDay } from './BookedDay';
+import { BookedTable } from './BookedTable';
+import { Week } from './Week';
+
+/** Which hires a desk shows. */
+export const ONLY = ['all', 'leaving', 'out', 'back', 'closed'] as const;
+type Only = (typeof ONLY)[number];
+const FITS: Record<Only, (state: DayHire['state']) => boolean> = {
+  all: () => true,
+  leaving: (state) => state === 'booked' || state === 'walkingOut' || state === 'readyToGo',
+  out: (state) => state === 'out',
+  back: (state) => state === 'walkingIn' || state === 'settling',
+  closed: (state) => state === 'closed',
+};
+
+/** Monday of the week a day lies in. */
+const mondayOf = (day: string): string => shiftDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
+
+/** What is booked at a base: a day at a time on a phone, a week as a table on a desk. Which day and base, the address says. */
+export const Bookings = () => {
+  const { t, i18n } = useTranslation();
+  const said = useErrorWords();
+  const router = useRouter();
+  const now = useNow(60_000);
+  const { wide } = useRoom();
+  const asked = useLocalSearchParams<{ day?: string; base?: string }>();
+  const [find, setFind] = useState('');
+  const [only, setOnly] = useState<Only>('all');
+  const [picking, setPicking] = useState(false);
+  // Until the base has said where it lies, today is the day of this device.
+  const [zone, setZone] = useState(() => Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const today = dateOf(new Date(now).toISOString(), zone);
+  const day = asked.day !== undefined && isDay(asked.day) ? asked.day : today;
+  const monday = mondayOf(day);
+  const { data, error, refetch, isPending } = useQuery({
+    ...bookingsQuery(asked.base, { from: monday, to: shiftDay(monday, 7) }),
+    placeholderData: keepPreviousData,
+  });
+  if (data && data.base.zone !== zone) setZone(data.base.zone);
+  const go = (params: { day?: string; base?: string }) => router.setParams(params);
+  const open = (id: string) => router.push(`/hire/${id}`);
+  const days = Array.from({ length: 7 }, (_, i) => shiftDay(monday, i));
+  const month = new Intl.DateTimeFormat(localeOf(i18n.language), { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+    Date.parse(`${day}T12:00:00Z`),
+  );
+  const turn = (
+    <View style={{ flexDirection: 'row', gap: 2 }}>
+      <Sign path={mdiChevronLeft} label={t('bookings.earlier')} onPress={() => go({ day: shiftDay(day, -7) })} plain testID="earlier" />
+      <Sign path={mdiCalendarSearch} label={t('bookings.pick')} onPress={() => setPicking(true)} plain testID="pick-day" />
+      <Sign path={mdiChevronRight} label={t('bookings.later')} onPress={() => go({ day: shiftDay(day, 7) })} plain testID="later" />
+    </View>
+  );
+  const stale = data && now - data.keptAt > 180_000;
+  const top = (
+    <View style={{ paddingHorizontal: wide ? 16 : 12, gap: 10, paddingBottom: 8 }}>
+      {data && data.bases.length > 1 ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('day.bases')}>
+          {data.bases.map(({ id, name }) => (
+            <Chip key={id} label={name} on={id === data.base.id} onPress={() => go({ base: id })} testID={`base-${id}`} />
+          ))}
+        </View>
+      ) : null}
+      <Week days={days} day={day} today={today} zone={zone} hires={data?.hires ?? []} wide={wide} onDay={(next) => go({ day: next })} />
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
+          <View style={{ flex: 1 }}>
+            <Search label={t('bookings.find')} value={find} onChange={setFind} testID="find-booking" />
+          </View>
+          <View style={{ flexDirection: 'row', gap: 8 }} role="radiogroup" aria-label={t('bookings.onlyWhich')}>
+            {ONLY.map((one) => (
+              <Chip key={one} label={t(`bookings.only.${one}`)} on={only === one} onPress={() => setOnly(one)} testID={`only-${one}`} />
+            ))}
+          </View>
+        </View>
+      ) : null}
+      {stale ? <Tag kind="ask">{t('day.asOf', { time: new Date(data.keptAt).toTimeString().slice(0, 5) })}</Tag> : null}
+      {error && !data ? (
+        <Notice kind="stop" title={said(error)} action={<Alt label={t('common.again')} onPress={() => void refetch()} />} />
+      ) : null}
+      {isPending ? <Body>{t('common.loading')}</Body> : null}
+    </View>
+  );
+  return (
+    <Screen title={t('nav.bookings')} sub={data ? `${data.base.name} · ${month}` : month} right={turn} top={top} fill={wide}>
+      {data ? (
+        wide ? (
+          <BookedTable
+            hires={data.hires.filter(({ state }) => FITS[only](state))}
+            zone={zone}
+            now={now}
+            find={find}
+            none={t(data.hires.length === 0 ? 'bookings.noneWeek' : 'bookings.noneFound')}
+            onOpen={open}
+          />
+        ) : (
+          <BookedDay hires={data.hires} day={day} zone={zone} now={now} onOpen={open} />
+        )
+      ) : null}
+      {picking ? (
+        <DayPicker
+          day={day}
+          title={t('bookings.pick')}
+          save={t('bookings.save')}
+          onPick={(next) => {
+            setPicking(false);
+            if (next !== undefined) go({ day: next });
+          }}
+        />
+      ) : null}
+    </Screen>
+  );
+};
