@@ -83,7 +83,7 @@ export const demo = async (args: readonly string[]): Promise<void> => {
   console.log('\n  sign in as');
   for (const [, name, role, secret] of staff)
     console.log(
-      `    ${name?.padEnd(14)} ${role?.padEnd(8)} ${secret}${role === 'hand' ? '   (after a manager has enrolled the browser: Phones, then the code)' : ''}`,
+      `    ${name?.padEnd(14)} ${role?.padEnd(8)} ${secret}${role === 'hand' ? '   (after a manager has registered the browser: Staff and phones, then the code)' : ''}`,
     );
   console.log('\n  Ctrl-C stops it.\n');
   stayWith(child);

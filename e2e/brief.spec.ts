@@ -67,7 +67,7 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   await expect(bram.page.getByText('Ce qu’on vous a dit')).toBeVisible();
   await expect(bram.page.getByText(/✓ Personne devant les garde-corps/)).toBeVisible();
   await bram.by('read-in-en').click();
-  await expect(bram.page.getByText('What you were told')).toBeVisible();
+  await expect(bram.page.getByText('What was explained to you')).toBeVisible();
   await ines.close();
 });
 

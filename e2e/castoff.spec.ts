@@ -9,7 +9,7 @@ const letGo = async (phone: Phone, key: string, why: string) => {
   await expect(phone.by('let-go')).toBeDisabled();
   await phone.by('let-go-why').fill(why);
   await phone.by('let-go').click();
-  await expect(phone.page.getByText('She may go with this.')).toBeVisible();
+  await expect(phone.page.getByText('The boat may go with this.')).toBeVisible();
 };
 
 test('an old extinguisher holds her until a manager, not a hand, lets her go; what gets worse holds her again', async ({ phoneOf }) => {
@@ -18,9 +18,9 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   // She is signed and ready; then somebody looks at the date on the extinguisher once more.
   await bram.open('/hire/h-1003/castoff');
   await expect(matter(bram, 'safetyFitting/flares')).toContainText('out of date');
-  await expect(matter(bram, 'safetyFitting/flares')).toContainText('By her book');
+  await expect(matter(bram, 'safetyFitting/flares')).toContainText('By the boat’s book');
   await expect(bram.page.locator(idsFrom('let-go-'))).toHaveCount(0);
-  await expect(bram.page.getByText('A manager can let her go with what stands here, and says why.').first()).toBeVisible();
+  await expect(bram.page.getByText('A manager can let the boat go with this, and says why.').first()).toBeVisible();
   await expect(bram.by('cast-off')).toHaveCount(0);
   await expect(bram.by('settle-first')).toHaveText('Settle the first of 2');
   await holdDeposit(bram);
@@ -34,7 +34,7 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   await mina.allSent();
 
   await bram.open('/hire/h-1003/castoff');
-  await expect(bram.page.getByText('Let go by a manager')).toBeVisible({ timeout: 20_000 });
+  await expect(bram.page.getByText('Overridden by a manager')).toBeVisible({ timeout: 20_000 });
   await expect(bram.page.getByText('A manager: “New ones lie in the saloon”')).toBeVisible();
   // Another reason, in somebody's own words, is not covered by it.
   await mina.open('/hire/h-1003/castoff');
@@ -74,7 +74,7 @@ test('she is held in somebody’s own words and let go by lifting it; the day sa
   await expect(bram.by('hold-go')).toBeDisabled();
   await bram.by('hold-why').fill('Fog on the lake');
   await bram.by('hold-go').click();
-  await expect(bram.page.getByText('She is held.')).toBeVisible();
+  await expect(bram.page.getByText('The boat is held.')).toBeVisible();
   await bram.allSent();
   await bram.open('/');
   await expect(bram.page.getByRole('button', { name: /Tuppenny Bun.*Ines Okonjo-Lind, held/ })).toBeVisible();
@@ -134,9 +134,9 @@ test('a deposit that the bank lets go of before she is back is named, and held a
   expect((await mina.context.request.patch(`${quay.url}/api/hires/h-1001`, { data: JSON.stringify({ to }), headers })).ok()).toBe(true);
   await bram.open('/hire/h-1001/castoff?open=deposit');
   await bram.by('deposit-hold').click();
-  await expect(bram.page.getByText(/are held only until .*, before she is back/)).toBeVisible();
+  await expect(bram.page.getByText(/are held only until .*, before the boat is back/)).toBeVisible();
   await bram.open('/hire/h-1001');
-  await expect(bram.page.getByText(/are held only until .*, before she is back/)).toBeVisible();
+  await expect(bram.page.getByText(/are held only until .*, before the boat is back/)).toBeVisible();
   await bram.by('deposit-see').click();
   await bram.by('deposit-anew').click();
   await expect(bram.by('deposit-anew')).toBeEnabled();

@@ -34,7 +34,7 @@ test(
     }
     pictures += await page.locator('img[alt^="Picture"]').count();
     await sign(bram);
-    await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
     await bram.allSent();
     expect(Math.max(...aStop), aStop.join(', ')).toBeLessThanOrEqual(MOST_A_STOP);
     const seconds = presses * PRESS_S + pictures * PICTURE_S;

@@ -98,7 +98,7 @@ test('a scratch found by the machine is accepted, priced, disputed, and settled 
   await mina.open('/hire/h-1004/walk/in');
   for (let i = 0; i < stops; i += 1) await tieAsItWas(mina);
   await sign(mina);
-  await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
   await decideAll(mina);
   await mina.allSent();
   await mina.by('to-statement').click();

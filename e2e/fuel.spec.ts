@@ -95,20 +95,20 @@ test(
     await expect(bram.page.getByText(/Lower than after the last hire/)).toBeVisible();
     await bram.page.keyboard.press('Escape');
     await bram.by('gauge-volts').click();
-    await expect(bram.page.getByText('simulated gateway')).toBeVisible();
+    await expect(bram.page.getByText('simulated sensor')).toBeVisible();
     await bram.by('take-wire').click();
     await expect(bram.by('reading')).toHaveValue(/^12\.\d$/);
     await bram.by('keep-reading').click();
     await bram.by('gauge-volts').click();
     await bram.by('reading').fill('9.4');
-    await expect(bram.page.getByText('Outside what is usual for her: 12.4 to 12.9')).toBeVisible();
+    await expect(bram.page.getByText('Outside what is usual for this boat: 12.4 to 12.9')).toBeVisible();
     await bram.page.keyboard.press('Escape');
     await mina.open('/settings');
     await mina.by('boatGateway-silent').click();
     await expect(mina.by('boatGateway-silent')).toBeChecked();
     await bram.page.reload();
     await bram.by('gauge-volts').click();
-    await expect(bram.page.getByText('The boat’s gateway is silent.')).toBeVisible();
+    await expect(bram.page.getByText('The boat’s own sensors do not answer.')).toBeVisible();
   },
 );
 

@@ -8,13 +8,13 @@ test(
     test.slow();
     const tilly = await phoneOf(TILLY);
     await tilly.open('/hire/h-1006/compare');
-    await expect(tilly.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+    await expect(tilly.page.getByRole('heading', { name: 'Compare' })).toBeVisible();
     await tilly.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await tilly.cutNetwork();
     await expect(tilly.by('to-statement')).toBeVisible();
     if (await tilly.by('decide-wear').isHidden()) await tilly.by('to-statement').click();
     await tilly.by('decide-wear').click();
-    await expect(tilly.by('kept-line')).toHaveAttribute('aria-label', /1 kept here, since/);
+    await expect(tilly.by('kept-line')).toHaveAttribute('aria-label', /1 saved here, since/);
 
     const bram = await phoneOf(BRAM);
     await bram.open('/hire/h-1006/compare');

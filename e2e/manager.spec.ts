@@ -48,17 +48,29 @@ test('a manager changes a booking; silly input is said at the field; two who cha
     await one.open('/hire/h-1008');
     await one.by('change').click();
   }
+  const save = mina.by('keep-change');
   await mina.by('change-clock').fill('25:99');
-  await expect(mina.page.getByText('A day such as 2026-06-13 and a time such as 17:30.')).toBeVisible();
-  await expect(mina.by('keep-change')).toBeDisabled();
-  await mina.by('change-date').fill('2020-01-01');
+  await save.click();
+  await expect(mina.page.getByText('A time such as 17:30.')).toBeVisible();
+  // A day that no calendar has is never taken for another one.
+  await mina.by('change-date').fill('31/02/2031');
+  await save.click();
+  await expect(mina.page.getByText('A day such as 13/06/2026.')).toBeVisible();
+  await mina.by('change-date').fill('1/1/2020');
   await mina.by('change-clock').fill('18:30');
-  await expect(mina.page.getByText('She cannot be due before she leaves.')).toBeVisible();
-  await mina.by('change-date').fill('2031-05-01');
+  await save.click();
+  await expect(mina.page.getByText('The return cannot be before the departure.')).toBeVisible();
+  // Typed, or chosen from a calendar: the last of the month that is open there.
+  await mina.by('change-date').fill('1/5/2031');
+  await mina.by('change-date-pick').click();
+  await expect(mina.by('take-day')).toBeEnabled();
+  await mina.by('take-day').click();
+  await expect(mina.by('change-date')).toHaveValue('01/05/2031');
   await mina.by('change-adults').fill('-3');
+  await save.click();
   await expect(mina.page.getByText('A whole number, from 1.')).toBeVisible();
   await mina.by('change-adults').fill('55');
-  await expect(mina.page.getByText(/Her plate says \d+ people at most/)).toBeVisible();
+  await expect(mina.page.getByText(/The capacity plate allows \d+ people at most/)).toBeVisible();
   await mina.by('change-adults').fill('4');
   await mina.by('change-notes').fill('Comes back late in the day');
   await mina.by('keep-change').click();

@@ -28,7 +28,7 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   for (let i = 3; i < stops; i += 1) await doStop(bram);
   await sign(bram);
   await expect(page.getByText('sealed, awaiting the quay')).toBeVisible();
-  await expect(bram.by('kept-line')).toHaveAttribute('aria-label', /No signal, \d+ kept here, since \d\d:\d\d/);
+  await expect(bram.by('kept-line')).toHaveAttribute('aria-label', /No signal, \d+ saved here, since \d\d:\d\d/);
   await castOff(bram, { deposit: false });
   await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible();
 
@@ -55,7 +55,7 @@ test('the quay is killed and started again in the middle; the tab is closed; not
   await again.goto(`${quay.url}/hire/h-1001/walk/out`);
   await expect(again.getByTestId('tie')).toBeVisible();
   await expect(again.locator('[role="checkbox"][aria-checked="false"]')).toHaveCount(0);
-  await expect(again.getByTestId('kept-line')).toHaveAttribute('aria-label', /\d+ kept here, since/);
+  await expect(again.getByTestId('kept-line')).toHaveAttribute('aria-label', /\d+ saved here, since/);
   await quay.start();
   await expect(again.getByTestId('kept-line')).toHaveCount(0, { timeout: 40_000 });
   const held = (await (await bram.context.request.get(`${quay.url}/api/hires/h-1001/events`)).json()) as { events: unknown[] };

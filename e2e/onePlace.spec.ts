@@ -8,9 +8,9 @@ test(
     const { page } = bram;
     // The next hire of Copper Kettle: the hire and its check both say where she is.
     await bram.open('/hire/h-1013');
-    await expect(page.getByText(/She is out with Rosa Quillfeather, due \d\d:\d\d/)).toBeVisible();
+    await expect(page.getByText(/Out with Rosa Quillfeather, due \d\d:\d\d/)).toBeVisible();
     await bram.by('to-check').click();
-    await expect(bram.by('matter-away')).toContainText('walk her in first');
+    await expect(bram.by('matter-away')).toContainText('do the return check first');
     // A manager waives much, and not this.
     await mina.open('/hire/h-1013/castoff');
     await expect(mina.by('matter-away')).toBeVisible();
@@ -21,7 +21,7 @@ test(
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await expect.poll(() => keptPacks(page)).toEqual(expect.arrayContaining(['h-1004', 'h-1013']));
     await bram.open('/hire/h-1013/walk/out');
-    await expect(page.getByText('She is not back yet')).toBeVisible();
+    await expect(page.getByText('The boat is not back yet')).toBeVisible();
     await expect(bram.by('tie')).toHaveCount(0);
     await bram.cutNetwork();
     await bram.by('walk-in-first').click();
@@ -57,7 +57,7 @@ test('the phone’s back closes a sheet and leaves the page; what was typed outl
   await bram.by('keep-party').click();
   // What is wrong stands where the eyes are, and beside what was pressed.
   await expect(page.getByText('A whole number from 0 to 120.')).toBeInViewport();
-  await expect(page.getByText(/Not kept yet: look at Ines/)).toBeVisible();
+  await expect(page.getByText(/Not saved yet: look at Ines/)).toBeVisible();
   await page.waitForTimeout(600);
   await page.reload();
   await expect(bram.by('name-p1')).toHaveValue('Ines');

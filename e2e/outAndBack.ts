@@ -42,7 +42,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await expect(page.getByRole('heading', { name: 'Read back the return' })).toBeVisible();
   await sign(hand);
 
-  await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
   await expect(page.getByText(/scratch, Left side/).first()).toBeVisible();
   await expect(page.getByText(/\d+ to \d+ L used/).first()).toBeVisible();
   // The quay fills her to the brim: the meter settles, since she left full.

@@ -67,7 +67,7 @@ test(
   async ({ bram }) => {
     const { page } = bram;
     await bram.open('/hire/h-1001/walk/out?stop=gate');
-    await expect(bram.by('surface-port-side')).toContainText('marks came with her');
+    await expect(bram.by('surface-port-side')).toContainText('known marks to confirm');
     await bram.by('surface-port-side').click();
     const before = await page.locator(idsFrom('same-')).count();
     expect(before).toBeGreaterThan(0);

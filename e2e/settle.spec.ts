@@ -60,7 +60,7 @@ test('lines are added, priced, named and evidenced; a line without a price holds
 
   const mark = page.locator(idsFrom('evidence-mark'));
   await mark.click();
-  await expect(page.getByAltText(/^out, /).first()).toBeVisible();
+  await expect(page.getByAltText(/^departure, /).first()).toBeVisible();
   await expect(page.getByAltText(/^in, /).first()).toBeVisible();
   await page.locator(idsFrom('quote-mark')).click();
   await mina.by('quote-sum').fill('62.50');
@@ -114,7 +114,7 @@ test('a renter who will not sign: the return is sealed with the reason, and the 
   await expect(page.getByText('Did not sign: Left before we were done')).toBeVisible();
   await expect(page.getByTestId('signature')).toHaveCount(1);
   await sign(bram);
-  await expect(page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
   await decideAll(bram);
   await bram.by('to-statement').click();
   await expect(page.getByText('The renter has not signed')).toBeVisible();

@@ -41,7 +41,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await bram.by('theme-sun').click();
     await expect(bram.by('theme-sun')).toHaveAttribute('aria-checked', 'true');
     await bram.open('/hire/h-1003/castoff');
-    await expect(bram.page.getByRole('heading', { name: 'Holds her' })).toBeVisible();
+    await expect(bram.page.getByRole('heading', { name: 'Holds the boat' })).toBeVisible();
     await expect(bram.by('to-deposit/0')).toBeVisible();
     await shoot(bram, 'castoff-phone');
     // The charge lamp waits for a rev, and says that this is normal.
@@ -128,7 +128,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   if (!wide) await shoot(bram, 'walk-out-phone');
   if (wide) {
     await bram.open('/hire/h-1006/compare');
-    await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+    await expect(bram.page.getByRole('heading', { name: 'Compare' })).toBeVisible();
     await bram.by('finding-mark/new-h-1006').click();
     await shoot(bram, 'compare-wide');
     await bram.open('/figures');
@@ -158,7 +158,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await bram.page.locator('[data-testid="surface-port-side"]').scrollIntoViewIfNeeded();
   await shoot(bram, 'walk-in-phone');
   await bram.open('/hire/h-1006/compare');
-  await expect(bram.page.getByRole('heading', { name: 'Out beside in' })).toBeVisible();
+  await expect(bram.page.getByRole('heading', { name: 'Compare' })).toBeVisible();
   await bram.by('finding-mark/new-h-1006').click();
   await bram.by('pair-open').click();
   await expect(bram.by('show-heat')).toBeVisible({ timeout: 60_000 });

@@ -8,10 +8,10 @@ test('what an earlier hire left holds her at the next departure until it is done
   await bram.by('turnaround').click();
   const first = page.locator(idsFrom('judge-mark/')).first();
   await first.scrollIntoViewIfNeeded();
-  await expect(first).toHaveText('Holds her until done');
+  await expect(first).toHaveText('Hold the boat until it is done');
   const key = (await first.getAttribute('data-testid'))!.replace('judge-', '');
   await first.click();
-  await expect(page.getByText('1 thing holds her for the next party')).toBeVisible();
+  await expect(page.getByText('1 thing holds the boat for the next party')).toBeVisible();
   await bram.open('/hire/h-1001/castoff');
   const held = page.locator(idsFrom('to-defect/h-1005'));
   await expect(held).toContainText('Not mended since an earlier hire');

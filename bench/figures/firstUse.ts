@@ -92,7 +92,7 @@ const signIn = async (quay: QuayServer, context: BrowserContext): Promise<void> 
   await context.request.post(`${quay.url}/api/devices`, { data: { code, name: 'Slow phone' } });
   const page = await context.newPage();
   await page.goto(quay.url);
-  await page.getByTestId('name').fill(BRAM.name);
+  await page.getByTestId(`who-${BRAM.name}`).click();
   await page.getByTestId('secret').fill(BRAM.secret);
   await page.getByTestId('sign-in').click();
   await page.getByTestId('nav-today').waitFor();

@@ -47,6 +47,18 @@ export const signIn = endpoint({
   reply: z.extend(Me, { grant: z.string() }),
 });
 
+export const whoSignsIn = endpoint({
+  name: 'whoSignsIn',
+  summary: 'Who may sign in on this phone, by name: nobody is named to a phone that no manager has registered.',
+  method: 'GET',
+  path: '/session/names',
+  roles: 'open',
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ registered: z.boolean(), names: z.array(z.string()) }),
+});
+
 export const me = endpoint({
   name: 'me',
   summary: 'Who is signed in here.',

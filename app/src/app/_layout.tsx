@@ -5,7 +5,7 @@ import { lazy, useState } from 'react';
 import { View } from 'react-native';
 import { i18n } from '../i18n';
 import { Notice } from '../ui/board';
-import { Alt } from '../ui/press';
+import { Button } from '../ui/button';
 import { SnackHost } from '../ui/snack';
 import { ThemeHost } from '../ui/themeChoice';
 import { Body } from '../ui/words';
@@ -32,7 +32,11 @@ export default function Layout() {
 export function ErrorBoundary({ error, retry }: ErrorBoundaryProps) {
   return (
     <View style={{ padding: 16 }}>
-      <Notice kind="stop" title={i18n.t('failed.title')} action={<Alt label={i18n.t('common.again')} onPress={() => void retry()} />}>
+      <Notice
+        kind="stop"
+        title={i18n.t('failed.title')}
+        action={<Button mode="outlined" label={i18n.t('common.again')} onPress={() => void retry()} />}
+      >
         <Body>{`${error.message}. ${i18n.t('failed.why')}`}</Body>
       </Notice>
     </View>

@@ -2,7 +2,7 @@ import { mdiArrowLeft } from '@mdi/js';
 import { createContext, type ReactNode, type Ref, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, View } from 'react-native';
-import { Sign } from './press';
+import { IconButton } from './button';
 import { useRoom } from './room';
 import { Scroll } from './scroll';
 import { useTones } from './theme';
@@ -59,7 +59,7 @@ export const Screen = ({ title, sub, onBack, right, top, children, footer, scrol
           },
         ]}
       >
-        {onBack ? <Sign path={mdiArrowLeft} label={t('common.back')} onPress={onBack} plain testID="back" /> : null}
+        {onBack ? <IconButton path={mdiArrowLeft} label={t('common.back')} onPress={onBack} plain testID="back" /> : null}
         <View style={{ flex: 1 }}>
           <SlabBold size={long ? 20 : 25} heading={1} lines={long ? 2 : 1}>
             {title}

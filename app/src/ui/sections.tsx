@@ -1,6 +1,6 @@
 import { ScrollView, View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { Chip } from './press';
+import { ChoiceChip } from './choiceChip';
 import { useTones } from './theme';
 import { Bold, Small } from './words';
 
@@ -26,7 +26,7 @@ export const Sections = ({
       <ScrollView horizontal showsHorizontalScrollIndicator={false} style={{ marginHorizontal: -12, flexGrow: 0 }}>
         <View style={{ flexDirection: 'row', gap: 6, paddingHorizontal: 12 }} role="radiogroup" aria-label={label}>
           {sections.map(({ key, name, count }) => (
-            <Chip
+            <ChoiceChip
               key={key}
               label={count === undefined ? name : `${name} ${count}`}
               on={key === open}

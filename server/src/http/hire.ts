@@ -11,7 +11,7 @@ import { fail } from './problem';
 const CLOSING: Record<string, [number, string]> = {
   noSuchHire: [404, 'There is no such hire.'],
   alreadyClosed: [409, 'This hire is closed already.'],
-  notWalkedIn: [409, 'She has not been walked in and signed yet.'],
+  notWalkedIn: [409, 'The return check is not signed yet.'],
   undecided: [409, 'Something is still undecided.'],
   toQuote: [409, 'A line has no price yet.'],
   changedMeanwhile: [409, 'The record has changed meanwhile.'],
@@ -53,7 +53,7 @@ export const hireRoutes = [
       return done.hire;
     }
     return done.reason === 'beforeStart'
-      ? fail(400, 'beforeStart', 'She cannot be due before she leaves.')
+      ? fail(400, 'beforeStart', 'The return cannot be before the departure.')
       : fail(412, 'changedMeanwhile', 'Somebody changed this hire meanwhile.', 'Look at it again, then change it.');
   }),
   on(api.closeHire, async ({ quay, params, body, now }) => {

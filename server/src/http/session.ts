@@ -5,7 +5,18 @@ import * as api from '@quay/contract/session';
 import { refreshUnsealed } from '../store/refresh';
 import { readOperator } from '../store/setting';
 import { endSession, type Session, signIn } from '../store/session';
-import { allStaff, changeSecret, deviceOf, enrol, makeEnrolment, nameKey, secretFault, takeBackStaff, withdrawStaff } from '../store/staff';
+import {
+  allStaff,
+  changeSecret,
+  deviceOf,
+  enrol,
+  makeEnrolment,
+  namesOfStaff,
+  nameKey,
+  secretFault,
+  takeBackStaff,
+  withdrawStaff,
+} from '../store/staff';
 import { type Call, on, type Quay, staffOf, whoOf } from './mount';
 import { fail } from './problem';
 
@@ -33,15 +44,15 @@ const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS:
       429,
       'wait',
       `Too many tries. Wait ${waitS < 120 ? `${waitS} s` : `${Math.ceil(waitS / 60)} min`}.`,
-      'A phone or desk on which you signed in before, or that a manager enrolled, is not held up by tries elsewhere.',
+      'A phone or desk on which you signed in before, or that a manager registered, is not held up by tries elsewhere.',
     );
   }
   if (reason === 'wrongHere')
     return fail(
       401,
       'wrongHere',
-      'That is not right, or this phone is not enrolled.',
-      'A PIN counts only on an enrolled phone. A manager shows a code for it under Staff and phones.',
+      'That is not right, or this phone is not registered.',
+      'A PIN works only on a registered phone. A manager shows a code for it under Staff and phones.',
     );
   return fail(401, 'wrong', 'That is not right.', 'Check the name and the PIN or password.');
 };
@@ -56,6 +67,11 @@ export const sessionRoutes = [
     res.cookie('quay_session', done.token, cookie(quay, 1));
     if (done.deviceToken !== undefined) res.cookie('quay_device', done.deviceToken, cookie(quay, 3650));
     return { ...(await meOf(quay, done.session)), grant: done.grant };
+  }),
+  on(api.whoSignsIn, async ({ quay, cookies }) => {
+    const device = await deviceOf(quay.store.db, cookies.quay_device);
+    const registered = Boolean(device?.enrolled);
+    return { registered, names: registered ? await namesOfStaff(quay.store.db) : [] };
   }),
   on(api.me, (call) => meOf(call.quay, staffOf(call))),
   on(api.signOut, async ({ quay, cookies, res, now }) => {

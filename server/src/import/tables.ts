@@ -161,7 +161,7 @@ export const readHires = (
     if (row.get('handover') !== '' && !handover) no(`handover “${row.get('handover')}” is not among ${SCHOOLS.handover.join(', ')}`);
     const [from, to, adults, children] = [time('from'), time('to'), whole('adults', 1), whole('children', 0)];
     const depositMinor = readMinor(row.get('deposit'), currency) ?? no(`deposit “${row.get('deposit')}” is no sum in ${currency}`);
-    if (from !== undefined && to !== undefined && to <= from) no('she would be due before she leaves');
+    if (from !== undefined && to !== undefined && to <= from) no('the return would be before the departure');
     if (row.get('renter') === '') no('renter is empty');
     if (!boat || from === undefined || to === undefined || adults === undefined || children === undefined || depositMinor === undefined)
       return [];

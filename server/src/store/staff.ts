@@ -58,6 +58,10 @@ export type StaffRow = Staff & { withdrawnAt: string | null };
 export const allStaff = async (db: Knex): Promise<StaffRow[]> =>
   (await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt')) as StaffRow[];
 
+/** Who works here now, by name. */
+export const namesOfStaff = async (db: Knex): Promise<string[]> =>
+  ((await db('staff').whereNull('withdrawnAt').orderBy('name').select('name')) as { name: string }[]).map(({ name }) => name);
+
 /** Ends every session and grant of somebody, but one session. @param but hash of the token of the one that stays */
 export const endAllOf = async (db: Knex, staff: string, now: Date, but = ''): Promise<void> => {
   const theirs = () => db('session').where({ staff }).whereNot({ token: but });

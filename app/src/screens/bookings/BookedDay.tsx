@@ -3,7 +3,7 @@ import { dateOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { whenOf } from '../../ui/format';
-import { Row } from '../../ui/press';
+import { ListRow } from '../../ui/listRow';
 import { useTones } from '../../ui/theme';
 import { Body, Slab, Small } from '../../ui/words';
 import { HireState } from './HireState';
@@ -67,7 +67,7 @@ const Booked = ({
   const tones = useTones();
   const clock = whenOf(at, zone, Date.parse(at), i18n.language);
   return (
-    <Row
+    <ListRow
       label={`${clock}, ${hire.boat}, ${hire.renter}`}
       onPress={() => onOpen(hire.id)}
       testID={`booked-${hire.id}`}
@@ -87,6 +87,6 @@ const Booked = ({
         </View>
         <HireState hire={hire} />
       </View>
-    </Row>
+    </ListRow>
   );
 };

@@ -12,7 +12,8 @@ import { useErrorWords } from '../../data/errorWords';
 import { localeOf } from '../../i18n';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
-import { Alt, Chip, Sign } from '../../ui/press';
+import { Button, IconButton } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Search } from '../../ui/search';
@@ -65,9 +66,15 @@ export const Bookings = () => {
   );
   const turn = (
     <View style={{ flexDirection: 'row', gap: 2 }}>
-      <Sign path={mdiChevronLeft} label={t('bookings.earlier')} onPress={() => go({ day: shiftDay(day, -7) })} plain testID="earlier" />
-      <Sign path={mdiCalendarSearch} label={t('bookings.pick')} onPress={() => setPicking(true)} plain testID="pick-day" />
-      <Sign path={mdiChevronRight} label={t('bookings.later')} onPress={() => go({ day: shiftDay(day, 7) })} plain testID="later" />
+      <IconButton
+        path={mdiChevronLeft}
+        label={t('bookings.earlier')}
+        onPress={() => go({ day: shiftDay(day, -7) })}
+        plain
+        testID="earlier"
+      />
+      <IconButton path={mdiCalendarSearch} label={t('bookings.pick')} onPress={() => setPicking(true)} plain testID="pick-day" />
+      <IconButton path={mdiChevronRight} label={t('bookings.later')} onPress={() => go({ day: shiftDay(day, 7) })} plain testID="later" />
     </View>
   );
   const stale = data && now - data.keptAt > 180_000;
@@ -76,7 +83,7 @@ export const Bookings = () => {
       {data && data.bases.length > 1 ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('day.bases')}>
           {data.bases.map(({ id, name }) => (
-            <Chip key={id} label={name} on={id === data.base.id} onPress={() => go({ base: id })} testID={`base-${id}`} />
+            <ChoiceChip key={id} label={name} on={id === data.base.id} onPress={() => go({ base: id })} testID={`base-${id}`} />
           ))}
         </View>
       ) : null}
@@ -88,14 +95,24 @@ export const Bookings = () => {
           </View>
           <View style={{ flexDirection: 'row', gap: 8 }} role="radiogroup" aria-label={t('bookings.onlyWhich')}>
             {ONLY.map((one) => (
-              <Chip key={one} label={t(`bookings.only.${one}`)} on={only === one} onPress={() => setOnly(one)} testID={`only-${one}`} />
+              <ChoiceChip
+                key={one}
+                label={t(`bookings.only.${one}`)}
+                on={only === one}
+                onPress={() => setOnly(one)}
+                testID={`only-${one}`}
+              />
             ))}
           </View>
         </View>
       ) : null}
       {stale ? <Tag kind="ask">{t('day.asOf', { time: new Date(data.keptAt).toTimeString().slice(0, 5) })}</Tag> : null}
       {error && !data ? (
-        <Notice kind="stop" title={said(error)} action={<Alt label={t('common.again')} onPress={() => void refetch()} />} />
+        <Notice
+          kind="stop"
+          title={said(error)}
+          action={<Button mode="outlined" label={t('common.again')} onPress={() => void refetch()} />}
+        />
       ) : null}
       {isPending ? <Body>{t('common.loading')}</Body> : null}
     </View>
@@ -120,7 +137,7 @@ export const Bookings = () => {
         <DayPicker
           day={day}
           title={t('bookings.pick')}
-          save={t('bookings.save')}
+          take={t('bookings.save')}
           onPick={(next) => {
             setPicking(false);
             if (next !== undefined) go({ day: next });

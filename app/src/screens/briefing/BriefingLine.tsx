@@ -4,9 +4,10 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Notice } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Alt, Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 
@@ -23,7 +24,7 @@ export const BriefingLine = ({ view }: { view: WalkView }) => {
         <Small style={{ flex: 1 }}>
           {[t('brief.planned', { n: Math.round(briefing.seconds / 60), there }), view.theirs.toUpperCase()].join(' · ')}
         </Small>
-        <Alt label={t('brief.setMinutes')} onPress={() => setOpen(true)} testID="set-minutes" />
+        <Button mode="outlined" label={t('brief.setMinutes')} onPress={() => setOpen(true)} testID="set-minutes" />
       </View>
       {open ? <MinutesSheet view={view} there={there} onClose={() => setOpen(false)} /> : null}
     </View>
@@ -36,12 +37,13 @@ const MinutesSheet = ({ view, there, onClose }: { view: WalkView; there: number;
   const minutes = Number(text);
   const good = /^\d{1,3}$/.test(text.trim()) && minutes >= 1 && minutes <= 180;
   return (
-    <Sheet
+    <ModalSheet
       title={t('brief.minutes')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
-        <Go
+        <Button
+          mode="contained"
           label={t('walk.keepReading')}
           disabled={!good}
           testID="keep-minutes"
@@ -52,7 +54,7 @@ const MinutesSheet = ({ view, there, onClose }: { view: WalkView; there: number;
         />
       }
     >
-      <Field
+      <TextField
         label={t('brief.minutes')}
         value={text}
         numeric
@@ -64,7 +66,7 @@ const MinutesSheet = ({ view, there, onClose }: { view: WalkView; there: number;
       <Small>{t('brief.language')}</Small>
       <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('brief.language')}>
         {LANGUAGES.map((one) => (
-          <Chip
+          <ChoiceChip
             key={one}
             label={one.toUpperCase()}
             on={view.theirs === one}
@@ -73,6 +75,6 @@ const MinutesSheet = ({ view, there, onClose }: { view: WalkView; there: number;
           />
         ))}
       </View>
-    </Sheet>
+    </ModalSheet>
   );
 };

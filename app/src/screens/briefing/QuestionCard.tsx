@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Body, Bold, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 
@@ -42,7 +42,8 @@ const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
         {missed ? <Bold>{missed}</Bold> : null}
         <Body>{both(point.say)}</Body>
         {point.show ? <Small>{`${t('walk.show')}: ${say(point.show, language)}`}</Small> : null}
-        <Alt
+        <Button
+          mode="outlined"
           label={t('brief.toldAgain')}
           testID={`tell-again-${point.id}`}
           onPress={() => void enter([{ kind: 'pointTold', walk, point: point.id, how: point.show ? 'shown' : 'said', language: theirs }])}
@@ -56,7 +57,8 @@ const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
       <Bold>{both(question.ask)}</Bold>
       <View style={{ gap: 8 }}>
         {question.answers.map((answer) => (
-          <Alt
+          <Button
+            mode="outlined"
             key={answer.id}
             label={both(answer.say)}
             testID={`answer-${question.id}-${answer.id}`}
@@ -81,7 +83,8 @@ const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
           />
         ))}
         {point.handsOn ? (
-          <Alt
+          <Button
+            mode="outlined"
             label={t('brief.demonstrated')}
             testID={`demonstrated-${point.id}`}
             onPress={() =>

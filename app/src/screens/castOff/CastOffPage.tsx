@@ -7,7 +7,8 @@ import { View } from 'react-native';
 import { type HireView, useHire } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
-import { Go, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ListRow } from '../../ui/listRow';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
 import { useTones } from '../../ui/theme';
@@ -55,7 +56,8 @@ const Check = ({ view }: { view: HireView }) => {
   // One thing to do: what blocks her first, then the signature, then the lines.
   const first = stops.map(({ place }) => pathOf(hire.id, place)).find((path) => path !== undefined);
   const go = !mayGo ? (
-    <Go
+    <Button
+      mode="contained"
       label={t('castOff.settle', { count: stops.length })}
       tone="mari"
       disabled={first === undefined}
@@ -63,9 +65,15 @@ const Check = ({ view }: { view: HireView }) => {
       testID="settle-first"
     />
   ) : signed ? (
-    <Go label={t('hire.castOffNow')} onPress={() => void castOff()} testID="cast-off" />
+    <Button mode="contained" label={t('hire.castOffNow')} onPress={() => void castOff()} testID="cast-off" />
   ) : (
-    <Go label={t('castOff.signFirst')} tone="mari" onPress={() => router.push(`/hire/${hire.id}/sign/out`)} testID="sign-first" />
+    <Button
+      mode="contained"
+      label={t('castOff.signFirst')}
+      tone="mari"
+      onPress={() => router.push(`/hire/${hire.id}/sign/out`)}
+      testID="sign-first"
+    />
   );
   const of = (level: Matter['level']) => matters.filter((one) => one.level === level && !one.letGo);
   const groups = [
@@ -187,17 +195,17 @@ const NotLooked = ({ view, rows }: { view: HireView; rows: readonly NotChecked[]
           return path === undefined ? (
             <View key={i}>{line}</View>
           ) : (
-            <Row key={i} label={words.notChecked(row)} onPress={() => router.push(path)}>
+            <ListRow key={i} label={words.notChecked(row)} onPress={() => router.push(path)}>
               {line}
-            </Row>
+            </ListRow>
           );
         })}
         {!all && rows.length > 5 ? (
-          <Row label={t('castOff.allOpen', { count: rows.length - 5 })} onPress={() => setAll(true)} testID="all-open">
+          <ListRow label={t('castOff.allOpen', { count: rows.length - 5 })} onPress={() => setAll(true)} testID="all-open">
             <View style={{ minHeight: 52, justifyContent: 'center' }}>
               <Bold tone="weedText">{t('castOff.allOpen', { count: rows.length - 5 })}</Bold>
             </View>
-          </Row>
+          </ListRow>
         ) : null}
       </View>
     </View>

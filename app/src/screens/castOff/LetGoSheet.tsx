@@ -2,9 +2,9 @@ import type { Matter } from '@quay/core/castOff/check';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
-import { Field } from '../../ui/field';
-import { Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { Body, Bold } from '../../ui/words';
 import { useMatterWords } from './matterWords';
@@ -21,15 +21,24 @@ export const LetGoSheet = ({ view, matter, onClose }: { view: HireView; matter: 
     onClose();
   };
   return (
-    <Sheet
+    <ModalSheet
       title={t('castOff.letGo')}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('castOff.letGo')} tone="mari" disabled={why.trim() === ''} onPress={() => void go()} testID="let-go" />}
+      footer={
+        <Button
+          mode="contained"
+          label={t('castOff.letGo')}
+          tone="mari"
+          disabled={why.trim() === ''}
+          onPress={() => void go()}
+          testID="let-go"
+        />
+      }
     >
       <Bold>{words.found(matter.found)}</Bold>
       <Body>{t('castOff.letGoWhy')}</Body>
-      <Field label={t('castOff.why')} value={why} onChange={setWhy} lines={2} autoFocus testID="let-go-why" />
-    </Sheet>
+      <TextField label={t('castOff.why')} value={why} onChange={setWhy} lines={2} autoFocus testID="let-go-why" />
+    </ModalSheet>
   );
 };

@@ -6,7 +6,8 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { useMe } from '../../data/session';
-import { Alt, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ListRow } from '../../ui/listRow';
 import { useSnack } from '../../ui/snack';
 import { type Tones, useTones } from '../../ui/theme';
 import { Body, Bold, Small } from '../../ui/words';
@@ -82,15 +83,16 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
       {path === undefined ? (
         line
       ) : (
-        <Row label={words.found(found)} onPress={() => router.push(path)} testID={`to-${key}`}>
+        <ListRow label={words.found(found)} onPress={() => router.push(path)} testID={`to-${key}`}>
           {line}
-        </Row>
+        </ListRow>
       )}
       {letGo ? (
         <View style={{ gap: 6, paddingBottom: 8 }}>
           <Body>{t('castOff.letGoBy', { why: letGo.why })}</Body>
           {manager && let_ ? (
-            <Alt
+            <Button
+              mode="outlined"
               label={t('castOff.takeBack')}
               onPress={() =>
                 void view.undo(let_.standing).then((held) => snack({ text: t('castOff.takenBack'), undo: () => void view.undo(held) }))
@@ -101,7 +103,8 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
         </View>
       ) : null}
       {spoken ? (
-        <Alt
+        <Button
+          mode="outlined"
           label={t('hold.lift')}
           onPress={() => void view.undo([spoken]).then((held) => snack({ text: t('hold.lifted'), undo: () => void view.undo(held) }))}
           style={{ marginBottom: 8 }}
@@ -112,7 +115,13 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
       {found.is === 'signAgain' ? <ClearAdded view={view} walk="out" /> : null}
       {liftable ? null : <Bold style={{ paddingBottom: 8 }}>{t('castOff.never')}</Bold>}
       {!letGo && level !== 'note' && liftable && manager ? (
-        <Alt label={t('castOff.letGo')} onPress={() => setLetting(true)} style={{ marginBottom: 8 }} testID={`let-go-${key}`} />
+        <Button
+          mode="outlined"
+          label={t('castOff.letGo')}
+          onPress={() => setLetting(true)}
+          style={{ marginBottom: 8 }}
+          testID={`let-go-${key}`}
+        />
       ) : null}
       {letting ? <LetGoSheet view={view} matter={matter} onClose={() => setLetting(false)} /> : null}
     </View>

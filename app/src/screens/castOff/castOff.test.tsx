@@ -120,6 +120,6 @@ describe('before she casts off', () => {
   it('that is out already is no question any more', () => {
     show([...sealed('out', [{ kind: 'walkStarted', walk: 'out' }]), { kind: 'castOff' }]);
     for (const id of ['cast-off', 'settle-first', 'sign-first']) expect(screen.queryByTestId(id)).toBeNull();
-    expect(screen.getByText('She has cast off.')).toBeTruthy();
+    expect(screen.getByText('Cast off.')).toBeTruthy();
   });
 });

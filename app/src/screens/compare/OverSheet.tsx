@@ -2,7 +2,7 @@ import { say } from '@quay/core/fleet/words';
 import type { Surface } from '@quay/core/fleet/rows';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions } from 'react-native';
-import { Sheet } from '../../ui/sheet';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Small } from '../../ui/words';
 import { PairPictures } from './PairPictures';
 import type { Pair } from './useComparisons';
@@ -13,9 +13,9 @@ export const OverSheet = ({ hireId, surface, pair, onClose }: { hireId: string; 
   const width = Math.min(useWindowDimensions().width, 640) - 36;
   const name = say(surface.name, i18n.language);
   return (
-    <Sheet title={name} closeLabel={t('common.close')} onClose={onClose}>
+    <ModalSheet title={name} closeLabel={t('common.close')} onClose={onClose}>
       <PairPictures hireId={hireId} out={pair.out} back={pair.back} compared={pair.state === 'done'} name={name} width={width} />
       <Small>{t('over.why')}</Small>
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { callForFile, NoAnswer, Refused } from '../../data/api';
 import { pictureOf } from '../../platform/picture';
 import { type PairPicture, PairView, ShareSlider, type Shows } from '../../platform/pair';
-import { Chip } from '../../ui/press';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useTones } from '../../ui/theme';
 import { Small } from '../../ui/words';
 
@@ -75,7 +75,7 @@ export const PairPictures = ({
       </View>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }} role="radiogroup" aria-label={t('over.shows')}>
         {SHOWS.filter((one) => compared || one !== 'heat').map((one) => (
-          <Chip key={one} label={t(`over.show.${one}`)} on={shows === one} onPress={() => setShows(one)} testID={`show-${one}`} />
+          <ChoiceChip key={one} label={t(`over.show.${one}`)} on={shows === one} onPress={() => setShows(one)} testID={`show-${one}`} />
         ))}
       </View>
       {shows === 'slider' ? (

@@ -9,8 +9,8 @@ import { Pressable, useWindowDimensions, View } from 'react-native';
 import { call, NoAnswer, Refused } from '../../data/api';
 import type { HireView } from '../../data/hire';
 import { Notice } from '../../ui/board';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useTones } from '../../ui/theme';
 import { Body, Slab } from '../../ui/words';
 import { PairPictures } from './PairPictures';
@@ -73,15 +73,15 @@ export const PairSheet = ({
   };
   const open = comparison.state === 'queued' || comparison.state === 'running';
   return (
-    <Sheet
+    <ModalSheet
       title={name}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         box && onMark ? (
           <>
-            <Go label={t('pair.mark')} onPress={() => onMark(box)} testID="box-mark" />
-            <Alt label={t('pair.dismiss')} onPress={() => void dismiss(box)} testID="box-dismiss" />
+            <Button mode="contained" label={t('pair.mark')} onPress={() => onMark(box)} testID="box-mark" />
+            <Button mode="outlined" label={t('pair.dismiss')} onPress={() => void dismiss(box)} testID="box-dismiss" />
           </>
         ) : null
       }
@@ -93,16 +93,17 @@ export const PairSheet = ({
       >
         {done ? <Body>{t('pair.person')}</Body> : <Body>{t('pair.asTheyAre')}</Body>}
         {aside ? (
-          <Alt
+          <Button
+            mode="outlined"
             label={t('pair.bringBack')}
             onPress={() => void view.undo(aside).then(() => setAside(undefined))}
             style={{ alignSelf: 'flex-start' }}
             testID="box-back"
           />
         ) : null}
-        {open ? <Alt label={t('pair.callOff')} onPress={() => void change('cancel')} testID="pair-cancel" /> : null}
+        {open ? <Button mode="outlined" label={t('pair.callOff')} onPress={() => void change('cancel')} testID="pair-cancel" /> : null}
         {comparison.state === 'failed' || comparison.state === 'cancelled' ? (
-          <Alt label={t('pair.again')} onPress={() => void change('again')} testID="pair-again" />
+          <Button mode="outlined" label={t('pair.again')} onPress={() => void change('again')} testID="pair-again" />
         ) : null}
       </Notice>
       <PairPictures hireId={hireId} out={comparison.out} back={comparison.back} compared={done} name={name} width={width}>
@@ -146,6 +147,6 @@ export const PairSheet = ({
           ))
         }
       </PairPictures>
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -12,11 +12,12 @@ import { onKey } from '../../platform/browser';
 import { Notice, Tag } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
 import { Plan } from '../../ui/plan';
-import { Alt, Go, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ListRow } from '../../ui/listRow';
 import { useRoom } from '../../ui/room';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
-import { Sheet } from '../../ui/sheet';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { useTones } from '../../ui/theme';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
@@ -105,7 +106,8 @@ const Comparing = ({ view }: { view: HireView }) => {
           {choices(current)
             .filter((one) => one !== 'renters' && may(one, current))
             .map((one) => (
-              <Alt
+              <Button
+                mode="outlined"
                 key={one}
                 label={one === 'credit' ? bearing(one) : t(`compare.decide.${one}`)}
                 onPress={() => void decide(current, one)}
@@ -116,10 +118,12 @@ const Comparing = ({ view }: { view: HireView }) => {
             ))}
         </View>
         {choices(current).includes('renters') && may('renters', current) ? (
-          <Go label={bearing('renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
+          <Button mode="contained" label={bearing('renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
         ) : null}
         {current.topic === 'contradiction' ? <Settle view={view} slot={current.slot} onDone={() => setChosen(undefined)} /> : null}
-        {current.topic === 'fuel' ? <Alt label={t('compare.fill')} onPress={() => setFilling(current.tank)} testID="fill" /> : null}
+        {current.topic === 'fuel' ? (
+          <Button mode="outlined" label={t('compare.fill')} onPress={() => setFilling(current.tank)} testID="fill" />
+        ) : null}
       </View>
     ) : null;
   const sums: [label: string, minor: number, tone: 'ink' | 'weedText'][] = [
@@ -158,7 +162,9 @@ const Comparing = ({ view }: { view: HireView }) => {
         <Notice
           kind="ask"
           title={t('again.alone')}
-          action={<Alt label={t('again.walk')} onPress={() => router.push(`/hire/${hire.id}/walk/in`)} testID="walk-again" />}
+          action={
+            <Button mode="outlined" label={t('again.walk')} onPress={() => router.push(`/hire/${hire.id}/walk/in`)} testID="walk-again" />
+          }
         />
       ) : null}
       {added > 0 && !closed ? (
@@ -196,7 +202,7 @@ const Comparing = ({ view }: { view: HireView }) => {
         );
         const on = current?.key === finding.key;
         return (
-          <Row
+          <ListRow
             key={finding.key}
             label={`${w.what}, ${w.is}`}
             onPress={() => setChosen(finding.key)}
@@ -251,7 +257,7 @@ const Comparing = ({ view }: { view: HireView }) => {
                 {w.price ? <Small size={14}>{w.price}</Small> : null}
               </View>
             </View>
-          </Row>
+          </ListRow>
         );
       })}
       {same > 0 ? (
@@ -263,7 +269,8 @@ const Comparing = ({ view }: { view: HireView }) => {
     </View>
   );
   const toStatement = (
-    <Go
+    <Button
+      mode="contained"
       label={open.length > 0 ? t('compare.open', { count: open.length }) : t('compare.toStatement')}
       tone={open.length > 0 ? 'mari' : 'weed'}
       onPress={() => (open.length > 0 ? setChosen(open[0]!.key) : router.push(`/hire/${hire.id}/statement`))}
@@ -273,14 +280,19 @@ const Comparing = ({ view }: { view: HireView }) => {
   const sheets = (
     <>
       {keys ? (
-        <Sheet title={t('common.keys')} closeLabel={t('common.close')} onClose={() => setKeys(false)}>
+        <ModalSheet title={t('common.keys')} closeLabel={t('common.close')} onClose={() => setKeys(false)}>
           <Body>{t('compare.keys')}</Body>
-        </Sheet>
+        </ModalSheet>
       ) : null}
       {!wide && current && !filling ? (
-        <Sheet title={words(current, undefined).what} closeLabel={t('common.close')} onClose={() => setChosen(undefined)} footer={acts}>
+        <ModalSheet
+          title={words(current, undefined).what}
+          closeLabel={t('common.close')}
+          onClose={() => setChosen(undefined)}
+          footer={acts}
+        >
           {detail}
-        </Sheet>
+        </ModalSheet>
       ) : null}
       {filling ? <FillSheet view={view} tank={filling} onClose={() => setFilling(undefined)} /> : null}
     </>

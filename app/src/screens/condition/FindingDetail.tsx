@@ -10,7 +10,7 @@ import { Picture } from '../../platform/picture';
 import { PairSheet } from '../compare/PairSheet';
 import { usePair } from '../compare/useComparisons';
 import { Card, Tag } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { SurfaceDrawing, surfaceHeight } from '../../ui/surface';
 import { Body, Slab, Small } from '../../ui/words';
 import type { FindingWords } from './findingWords';
@@ -78,7 +78,7 @@ export const FindingDetail = ({
               </View>
             ))}
           </View>
-          {comparison ? <Alt label={t('pair.open')} onPress={() => setPaired(true)} testID="pair-open" /> : null}
+          {comparison ? <Button mode="outlined" label={t('pair.open')} onPress={() => setPaired(true)} testID="pair-open" /> : null}
           {comparison && paired ? <PairSheet view={view} comparison={comparison} onClose={() => setPaired(false)} /> : null}
           <SurfaceDrawing
             surface={surface}

@@ -1,14 +1,23 @@
 import { say } from '@quay/core/fleet/words';
 import { FITTING_STATES } from '@quay/core/record/kinds';
 import { slot } from '@quay/core/record/project';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Field } from '../../ui/field';
-import { Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import * as z from 'zod/mini';
+import { FormField, useSchemaForm } from '../../ui/form';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
+
+const FittingForm = z.object({
+  state: z.enum(FITTING_STATES),
+  note: z.string().check(z.maxLength(500)),
+  seal: z.string().check(z.maxLength(40)),
+  /** At which other station it lies; nothing where it is in its place. */
+  at: z.string(),
+});
 
 /** The state of one line of equipment: fine, broken, unsealed, out of date, with a word about it. */
 export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fittingId: string; onClose: () => void }) => {
@@ -16,14 +25,17 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
   const fitting = view.pack.book.fittings.find(({ id }) => id === fittingId);
   const found = slot(view.record, `${view.walk}/count/${fittingId}`, 'counted')?.value;
   const was = slot(view.record, `out/count/${fittingId}`, 'counted')?.value;
-  const [state, setState] = useState(found?.state ?? was?.state ?? 'fine');
-  const [note, setNote] = useState(found?.note ?? '');
-  const [seal, setSeal] = useState(found?.seal ?? was?.seal ?? '');
-  const [at, setAt] = useState(found?.at);
+  const form = useSchemaForm(FittingForm, {
+    state: found?.state ?? was?.state ?? 'fine',
+    note: found?.note ?? '',
+    seal: found?.seal ?? was?.seal ?? '',
+    at: found?.at ?? '',
+  });
+  const [state, at] = form.watch(['state', 'at']);
   if (!fitting) return null;
   const sealed = fitting.kind === 'sealedKit';
   const name = say(fitting.name, view.language);
-  const keep = async () => {
+  const keep = form.handleSubmit(async ({ note, seal, ...said }) => {
     await view.enter(
       [
         {
@@ -31,54 +43,54 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
           walk: view.walk,
           fitting: fittingId,
           count: found?.count ?? was?.count ?? fitting.count,
-          state,
+          state: said.state,
           ...(note.trim() ? { note: note.trim() } : {}),
           ...(sealed && seal.trim() ? { seal: seal.trim() } : {}),
-          ...(at === undefined ? {} : { at }),
+          ...(said.at === '' ? {} : { at: said.at }),
         },
       ],
       t('walk.kept', { what: name }),
     );
     onClose();
-  };
+  });
   return (
-    <Sheet
+    <ModalSheet
       title={name}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} testID="keep-fitting" />}
+      footer={<Button mode="contained" label={t('walk.keepReading')} onPress={() => void keep()} testID="keep-fitting" />}
     >
       {fitting.expiry ? <Body>{t('walk.expiry', { month: fitting.expiry })}</Body> : null}
       {fitting.service ? <Body>{t('walk.service', { month: fitting.service })}</Body> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.stateOf', { name })}>
         {FITTING_STATES.map((one) => (
-          <Chip
+          <ChoiceChip
             key={one}
             label={t(`walk.state.${one}`)}
             on={state === one}
-            onPress={() => setState(one)}
+            onPress={() => form.setValue('state', one)}
             tone={one === 'fine' ? 'weed' : 'lead'}
             testID={`state-${one}`}
           />
         ))}
       </View>
-      {sealed ? <Field label={t('walk.sealNumber')} value={seal} onChange={setSeal} most={40} testID="seal-number" /> : null}
+      {sealed ? <FormField form={form} name="seal" label={t('walk.sealNumber')} most={40} testID="seal-number" /> : null}
       <Small>{t('walk.notHereBut')}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.notHereBut')}>
         {view.pack.book.stations
           .filter(({ id }) => id !== fitting.station)
           .map(({ id, name: station }) => (
-            <Chip
+            <ChoiceChip
               key={id}
               label={say(station, view.language)}
               on={at === id}
-              onPress={() => setAt(at === id ? undefined : id)}
+              onPress={() => form.setValue('at', at === id ? '' : id)}
               tone="mari"
               testID={`at-${id}`}
             />
           ))}
       </View>
-      <Field label={t('walk.notePlaceholder')} value={note} onChange={setNote} lines={2} />
-    </Sheet>
+      <FormField form={form} name="note" label={t('walk.notePlaceholder')} lines={2} testID="fitting-note" />
+    </ModalSheet>
   );
 };

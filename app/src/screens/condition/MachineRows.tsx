@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Body } from '../../ui/words';
 import { isUnderWay, pairOf, useComparisons } from '../compare/useComparisons';
 import { useWalk } from '../record/useWalk';
@@ -32,7 +32,7 @@ export const MachineRows = ({ hireId }: { hireId: string }) => {
           key={surface.id}
           kind="ask"
           title={t('again.saw', { count, name: say(surface.name, language) })}
-          action={<Alt label={t('again.judge')} onPress={() => setLooking(surface.id)} testID={`judge-${surface.id}`} />}
+          action={<Button mode="outlined" label={t('again.judge')} onPress={() => setLooking(surface.id)} testID={`judge-${surface.id}`} />}
         >
           {view.sealed ? <Body>{t('again.sawWhy')}</Body> : null}
         </Notice>

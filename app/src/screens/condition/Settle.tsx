@@ -4,7 +4,7 @@ import { clockOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useSnack } from '../../ui/snack';
 import { Small } from '../../ui/words';
 import { useEntryWords } from '../record/entryWords';
@@ -23,7 +23,8 @@ export const Settle = ({ view, slot, onDone }: { view: HireView; slot: Slot; onD
     <View style={{ gap: 10 }}>
       <Small>{t('compare.settle')}</Small>
       {slot.standing.map((held, i) => (
-        <Alt
+        <Button
+          mode="outlined"
           key={held.event.id}
           label={t('compare.stands', {
             value: `${words(held.event.body)} · ${clockOf(new Date(happenedAt(held)).toISOString(), view.pack.base.zone)}`,

@@ -13,9 +13,10 @@ import { TouchableRipple } from 'react-native-paper';
 import { v7 as uuidv7 } from 'uuid';
 import type { PhotoSource } from '../../platform/photo';
 import { NEAREST, Zoomable } from '../../platform/zoom';
-import { Field } from '../../ui/field';
-import { Alt, Chip, Go, Sign } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button, IconButton } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { type ShownMark, surfaceHeight, SurfaceDrawing } from '../../ui/surface';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
@@ -132,21 +133,22 @@ export const SurfaceSheet = ({
     if (more.length === 0) onClose();
   };
   const kinds = (kind: MarkKind) => (
-    <Chip key={kind} label={t(`mark.${kind}`)} on={draft?.kind === kind} onPress={() => change({ kind })} testID={`kind-${kind}`} />
+    <ChoiceChip key={kind} label={t(`mark.${kind}`)} on={draft?.kind === kind} onPress={() => change({ kind })} testID={`kind-${kind}`} />
   );
   return (
-    <Sheet
+    <ModalSheet
       title={name}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         draft ? (
           <>
-            <Go label={t('walk.keepMark')} onPress={() => void keepMark()} testID="keep-mark" />
-            <Alt label={t('common.cancel')} onPress={() => setDraft(undefined)} />
+            <Button mode="contained" label={t('walk.keepMark')} onPress={() => void keepMark()} testID="keep-mark" />
+            <Button mode="outlined" label={t('common.cancel')} onPress={() => setDraft(undefined)} />
           </>
         ) : (
-          <Go
+          <Button
+            mode="contained"
             label={
               walk === 'out' && ghosts.length > 0
                 ? t('walk.lookCarried', { count: ghosts.length })
@@ -186,10 +188,22 @@ export const SurfaceSheet = ({
             <View key={mark.id} style={{ gap: 8 }}>
               <Body>{`${t(('mark.' + mark.kind) as 'mark.scratch')}, ${mark.sizeMm} mm · ${t(walk === 'in' ? 'walk.departure' : 'walk.cameWithHer')}`}</Body>
               <View style={{ flexDirection: 'row', gap: 8 }}>
-                <Alt label={t('walk.sameMark')} onPress={() => asItWas(mark)} style={{ flex: 1 }} testID={`same-${mark.id}`} />
-                <Alt label={t('walk.grownMark')} onPress={() => pick({ ...mark, photos: [] }, true)} style={{ flex: 1 }} />
+                <Button
+                  mode="outlined"
+                  label={t('walk.sameMark')}
+                  onPress={() => asItWas(mark)}
+                  style={{ flex: 1 }}
+                  testID={`same-${mark.id}`}
+                />
+                <Button
+                  mode="outlined"
+                  label={t('walk.grownMark')}
+                  onPress={() => pick({ ...mark, photos: [] }, true)}
+                  style={{ flex: 1 }}
+                />
                 {walk === 'out' ? (
-                  <Alt
+                  <Button
+                    mode="outlined"
                     label={t('walk.goneMark')}
                     onPress={() => setGone([...gone, mark.id])}
                     style={{ flex: 1 }}
@@ -199,7 +213,7 @@ export const SurfaceSheet = ({
               </View>
             </View>
           ))}
-          {comparison ? <Alt label={t('pair.open')} onPress={() => setPaired(true)} testID="pair-open" /> : null}
+          {comparison ? <Button mode="outlined" label={t('pair.open')} onPress={() => setPaired(true)} testID="pair-open" /> : null}
           {comparison && paired ? (
             <PairSheet view={view} comparison={comparison} onMark={fromBox} onClose={() => setPaired(false)} />
           ) : null}
@@ -216,7 +230,7 @@ export const SurfaceSheet = ({
                   <Small>{[mark.note, t('r.pictures', { count: mark.photos.length })].filter(Boolean).join(' · ')}</Small>
                 </>
               </TouchableRipple>
-              <Alt label={t('walk.removeMark')} onPress={() => takeAway(mark)} />
+              <Button mode="outlined" label={t('walk.removeMark')} onPress={() => takeAway(mark)} />
             </View>
           ))}
           <PhotoRow
@@ -232,7 +246,7 @@ export const SurfaceSheet = ({
           />
         </>
       )}
-    </Sheet>
+    </ModalSheet>
   );
 };
 
@@ -269,14 +283,14 @@ const NearSurface = ({
       </Zoomable>
       <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
         <Small style={{ flex: 1 }}>{hint}</Small>
-        <Sign
+        <IconButton
           path={mdiMagnifyMinusOutline}
           label={t('walk.farther')}
           disabled={near <= 1}
           onPress={() => setNear(Math.max(1, near / STEP_NEARER))}
           testID="farther"
         />
-        <Sign
+        <IconButton
           path={mdiMagnifyPlusOutline}
           label={t('walk.nearer')}
           disabled={near >= NEAREST}
@@ -315,7 +329,7 @@ const DraftEditor = ({
     <View style={{ gap: 12 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
         <Body style={{ flex: 1 }}>{t('walk.size')}</Body>
-        <Sign path={mdiMinus} label={t('walk.smaller')} onPress={() => step(-1)} testID="smaller" />
+        <IconButton path={mdiMinus} label={t('walk.smaller')} onPress={() => step(-1)} testID="smaller" />
         <View
           style={{
             minWidth: 120,
@@ -328,10 +342,16 @@ const DraftEditor = ({
         >
           <SlabBold size={28}>{`${draft.sizeMm} mm`}</SlabBold>
         </View>
-        <Sign path={mdiPlus} label={t('walk.larger')} onPress={() => step(1)} testID="larger" />
+        <IconButton path={mdiPlus} label={t('walk.larger')} onPress={() => step(1)} testID="larger" />
       </View>
       {photo === undefined ? null : (
-        <Alt label={t('card.open')} onPress={() => setMeasuring(true)} style={{ alignSelf: 'flex-start' }} testID="by-card" />
+        <Button
+          mode="outlined"
+          label={t('card.open')}
+          onPress={() => setMeasuring(true)}
+          style={{ alignSelf: 'flex-start' }}
+          testID="by-card"
+        />
       )}
       {measuring && photo !== undefined ? (
         <CardSheet
@@ -356,7 +376,7 @@ const DraftEditor = ({
         onPick={onPhoto}
         testID="mark-photo"
       />
-      <Field label={t('walk.notePlaceholder')} value={draft.note} onChange={(note) => change({ note })} />
+      <TextField label={t('walk.notePlaceholder')} value={draft.note} onChange={(note) => change({ note })} />
     </View>
   );
 };

@@ -150,8 +150,8 @@ describe('a return compared with its departure', () => {
       { body: count('in', 'fenders', 4), device: 'd2' },
     ]);
     fireEvent.click(screen.getByTestId('finding-contradiction/in/count/fenders'));
-    expect(screen.getByText(/Two phones left these standing/)).toBeTruthy();
-    fireEvent.click(screen.getByText(/^Fenders: 3 .*stands$/));
+    expect(screen.getByText(/Two phones entered different values/)).toBeTruthy();
+    fireEvent.click(screen.getByText(/^Fenders: 3 .*is right$/));
     await waitFor(() => expect(entered.at(-1)).toMatchObject({ kind: 'contradictionSettled' }));
     expect(screen.getByTestId(FENDER)).toBeTruthy();
     expect(screen.queryByTestId('finding-contradiction/in/count/fenders')).toBeNull();

@@ -10,10 +10,10 @@ const show = (...bodies: EventBody[]) => render(<DepartureNotice record={viewOf(
 
 it('says above a comparison when nobody recorded how she left, or nobody signed it, and nothing otherwise', () => {
   show(counted('in'));
-  expect(screen.getByText('Nothing is known of how she left')).toBeTruthy();
+  expect(screen.getByText('Nothing is known of the departure')).toBeTruthy();
   cleanup();
   show(counted('out'), counted('in'));
-  expect(screen.getByText('Nobody signed how she left')).toBeTruthy();
+  expect(screen.getByText('Nobody signed the departure')).toBeTruthy();
   cleanup();
   const { container } = show(counted('out'), { kind: 'signRefused', walk: 'out', why: 'In a hurry' }, counted('in'));
   expect(container.textContent).toBe('');

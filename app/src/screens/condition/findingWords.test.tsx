@@ -56,7 +56,7 @@ const wordsOf = (key: string) => screen.getByTestId(key).textContent;
 
 it('puts every finding in words: what, out, in, what it is, why, what it costs', () => {
   render(<Findings />);
-  expect(wordsOf('count/fenders')).toBe('Fenders | 4 | 3 | missing · renter’s | told at the walk out | Fender €38.00');
+  expect(wordsOf('count/fenders')).toBe('Fenders | 4 | 3 | missing · renter pays | explained at departure | Fender €38.00');
   expect(wordsOf('mark/again')).toBe('scratch, Left side (port) | 60 mm | 60 mm | known | same place, same kind of size | ');
   expect(wordsOf('mark/fresh')).toMatch(/^scratch, Left side \(port\) \| none \| 60 mm \| new \| nearest known mark 3\.7 m away \| /);
   expect(wordsOf('fuel/petrol')).toMatch(
@@ -82,13 +82,13 @@ it.each<[EventBody, string]>([
   [read('out', 'fuel-needle', 0.75), 'Fuel needle: 12/16'],
   [read('out', 'volts', 12.64), 'Battery: 12.6 V'],
   [mark('out', 'a', 0.3), 'scratch 60 mm, Left side (port)'],
-  [{ kind: 'stationTied', walk: 'out', station: 'bow' }, 'Bow: tied'],
-  [{ kind: 'held', why: 'fog' }, 'Hold her: fog'],
+  [{ kind: 'stationTied', walk: 'out', station: 'bow' }, 'Bow: done'],
+  [{ kind: 'held', why: 'fog' }, 'Boat held: fog'],
   [{ kind: 'fuelFilled', tank: 'petrol', litres: 12.5, brim: true, by: 'operator' }, 'Filled at the quay: 12.5 L'],
-  [{ kind: 'letGo', matter: 'propeller/prop/9', why: 'filed smooth' }, 'A manager let her go: filed smooth'],
+  [{ kind: 'letGo', matter: 'propeller/prop/9', why: 'filed smooth' }, 'A manager let the boat go: filed smooth'],
   [{ kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'unknown' }, 'Deposit asked for, no answer yet: €250.00'],
   [{ kind: 'brimmed', walk: 'out', tank: 'petrol', meteredL: 31.5 }, 'Petrol: filled to the brim, 31.5 L'],
-  [{ kind: 'contradictionSettled', slot: 'out/count/fenders', stands: EVENTS[0]!.event.id }, 'Disagreement settled'],
+  [{ kind: 'contradictionSettled', slot: 'out/count/fenders', stands: EVENTS[0]!.event.id }, 'Conflict resolved'],
   [{ kind: 'counted', walk: 'out', fitting: 'gone-from-the-book', count: 1, state: 'fine' }, 'gone-from-the-book: 1'],
 ])('an entry of the record in a few words: %#', (body, words) => {
   render(<Entry body={body} />);

@@ -71,9 +71,9 @@ describe('a surface', () => {
   it('a mark that is left while it is placed is none, and one that is taken away is gone', async () => {
     const { marks, entered } = show('out', [mark('out', A)]);
     pressAt(60, 60);
-    fireEvent.click(screen.getByText('Leave it'));
+    fireEvent.click(screen.getByText('Cancel'));
     expect(entered).toEqual([]);
-    fireEvent.click(screen.getByText('Take it away'));
+    fireEvent.click(screen.getByText('Remove'));
     await waitFor(() => expect(marks()).toEqual([]));
   });
 

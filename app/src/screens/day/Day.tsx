@@ -12,7 +12,8 @@ import { useErrorWords } from '../../data/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { dayName, whenOf } from '../../ui/format';
-import { Alt, Chip, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useTones } from '../../ui/theme';
@@ -60,7 +61,8 @@ const Board = () => {
       ? `${dayName(now, zone, i18n.language)} · ${t('day.afloat', { count: board.afloat.length })}, ${t('day.toGo', { count: board.coming.length })}`
       : '';
   const footer = next ? (
-    <Go
+    <Button
+      mode="contained"
       label={t(`day.next.${next.doing}`, { boat: next.hire.boat })}
       {...(next.at === undefined ? {} : { hint: t(`day.nextAt.${next.doing}`, { time: whenOf(next.at, zone, now, i18n.language) }) })}
       onPress={start}
@@ -103,7 +105,7 @@ const Board = () => {
           aria-label={t('day.bases')}
         >
           {data.bases.map(({ id, name }) => (
-            <Chip key={id} label={name} on={id === data.base.id} onPress={() => setBase(id)} testID={`base-${id}`} />
+            <ChoiceChip key={id} label={name} on={id === data.base.id} onPress={() => setBase(id)} testID={`base-${id}`} />
           ))}
         </View>
       ) : null}
@@ -122,7 +124,11 @@ const Board = () => {
       ) : null}
       {error && !data && !noBase ? (
         <View style={{ padding: 16 }}>
-          <Notice kind="stop" title={t('day.failed')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
+          <Notice
+            kind="stop"
+            title={t('day.failed')}
+            action={<Button mode="outlined" label={t('common.again')} onPress={() => void refetch()} />}
+          >
             <Body>{`${said(error)} ${t('day.failedWhy')}`}</Body>
           </Notice>
         </View>

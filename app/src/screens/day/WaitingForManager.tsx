@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call } from '../../data/api';
 import { Tag } from '../../ui/board';
-import { Row } from '../../ui/press';
+import { ListRow } from '../../ui/listRow';
 import { Slab, SlabBold } from '../../ui/words';
 import { tagOf } from '../hire/attentionTag';
 
@@ -28,12 +28,12 @@ export const WaitingForManager = () => {
         const what = t(`attention.${kind}`, { count, thing: thing ? say(thing, i18n.language) : '' });
         const name = boatName ?? t('attention.quay');
         return (
-          <Row key={key} label={`${name}, ${what}`} onPress={() => router.push('/attention')} testID={`waiting-${key}`}>
+          <ListRow key={key} label={`${name}, ${what}`} onPress={() => router.push('/attention')} testID={`waiting-${key}`}>
             <View style={{ paddingVertical: 8, gap: 4 }}>
               <Slab size={19}>{name}</Slab>
               <Tag kind={tagOf(kind)}>{what}</Tag>
             </View>
-          </Row>
+          </ListRow>
         );
       })}
     </View>

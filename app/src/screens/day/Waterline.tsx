@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Defs, LinearGradient, Line, Path, Rect, Stop, Text as SvgText } from 'react-native-svg';
 import { spanOf } from '../../ui/format';
-import { Row } from '../../ui/press';
+import { ListRow } from '../../ui/listRow';
 import { FACE, useTones } from '../../ui/theme';
 import { Slab, SlabBold, Small } from '../../ui/words';
 
@@ -66,7 +66,7 @@ const Boat = ({ one: { hire, minutesLeft, over, share }, lane, onOpen }: { one: 
   const left = over ? t('day.over', { time: spanOf(minutesLeft) }) : spanOf(minutesLeft);
   const color = over ? tones.lead : tones.weed;
   return (
-    <Row
+    <ListRow
       label={`${hire.boat}, ${hire.renter}, ${left}${over ? '' : ` ${t('day.toDue')}`}`}
       onPress={() => onOpen(hire.id)}
       style={{ width: lane, minHeight: 62 }}
@@ -104,6 +104,6 @@ const Boat = ({ one: { hire, minutesLeft, over, share }, lane, onOpen }: { one: 
         />
         <Path d={`M${at + 14} 12v8M${at + 24} 12v8`} stroke={over ? tones.lead : tones.ink} strokeWidth={1.6} />
       </Svg>
-    </Row>
+    </ListRow>
   );
 };

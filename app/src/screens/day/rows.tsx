@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Tag } from '../../ui/board';
 import { spanOf, whenOf } from '../../ui/format';
-import { Row } from '../../ui/press';
+import { ListRow } from '../../ui/listRow';
 import { useTones } from '../../ui/theme';
 import { Slab, Small } from '../../ui/words';
 
@@ -31,7 +31,7 @@ const Line = ({
 }) => {
   const tones = useTones();
   return (
-    <Row
+    <ListRow
       label={label}
       onPress={onPress}
       {...(testID ? { testID } : {})}
@@ -49,7 +49,7 @@ const Line = ({
         </View>
         {tag}
       </View>
-    </Row>
+    </ListRow>
   );
 };
 
@@ -146,7 +146,7 @@ const Hands = ({
   onOpen: (id: string) => void;
   testID: string;
 }) => (
-  <Row label={`${hire.boat}, ${hire.renter}, ${word}`} onPress={() => onOpen(hire.id)} testID={testID}>
+  <ListRow label={`${hire.boat}, ${hire.renter}, ${word}`} onPress={() => onOpen(hire.id)} testID={testID}>
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingVertical: 7 }}>
       <View style={{ flex: 1 }}>
         <Slab size={20}>{hire.boat}</Slab>
@@ -154,7 +154,7 @@ const Hands = ({
       </View>
       <Tag kind={kind}>{word}</Tag>
     </View>
-  </Row>
+  </ListRow>
 );
 
 export const AtTheQuay = ({ hires, onOpen }: { hires: readonly DayHire[]; onOpen: (id: string) => void }) => {

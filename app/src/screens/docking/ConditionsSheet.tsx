@@ -1,12 +1,14 @@
 import { CONDITION_RANGES, type Conditions } from '@quay/core/docking/place';
-import { typedNumber } from '@quay/core/number/typed';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Field } from '../../ui/field';
+import * as z from 'zod/mini';
+import { FormField, useSchemaForm } from '../../ui/form';
 import { figure } from '../../ui/format';
-import { Alt, Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
+import * as typed from '../../ui/typed';
 import { Small } from '../../ui/words';
 import type { WindAndWater } from './useConditions';
 
@@ -17,41 +19,34 @@ type Typed = 'windMs' | 'currentMs' | 'waterM';
 export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; tidal: boolean; onClose: () => void }) => {
   const { t } = useTranslation();
   const text = (value: number | undefined) => (value === undefined ? '' : figure(value));
-  const [windFromDeg, setWindFrom] = useState(wind.given.windFromDeg);
-  const [currentToDeg, setCurrentTo] = useState(wind.given.currentToDeg);
-  const [typed, setTyped] = useState<Record<Typed, string>>({
+  const schema = useMemo(() => {
+    const within = (name: Typed) => {
+      const [from, to] = CONDITION_RANGES[name];
+      return typed.maybeNumber({ from, to }, t('dock.range', { min: from, max: to }));
+    };
+    return z.object({
+      windFromDeg: z.optional(z.number()),
+      currentToDeg: z.optional(z.number()),
+      windMs: within('windMs'),
+      currentMs: within('currentMs'),
+      waterM: within('waterM'),
+    });
+  }, [t]);
+  const form = useSchemaForm(schema, {
+    windFromDeg: wind.given.windFromDeg,
+    currentToDeg: wind.given.currentToDeg,
     windMs: text(wind.given.windMs),
     currentMs: text(wind.given.currentMs),
     waterM: text(wind.given.waterM),
   });
-  const number = (field: Typed): number | undefined => (typed[field].trim() === '' ? undefined : typedNumber(typed[field]));
-  const wrong = (field: Typed): boolean => {
-    const value = number(field);
-    const [from, to] = CONDITION_RANGES[field];
-    return value !== undefined && !(value >= from && value <= to);
-  };
-  const fits = !(['windMs', 'currentMs', 'waterM'] as const).some(wrong);
-  const keep = () => {
-    const all: Partial<Record<keyof Conditions, number | undefined>> = {
-      windFromDeg,
-      currentToDeg,
-      windMs: number('windMs'),
-      currentMs: number('currentMs'),
-      ...(tidal ? { waterM: number('waterM') } : {}),
-    };
+  const [windFromDeg, currentToDeg] = form.watch(['windFromDeg', 'currentToDeg']);
+  const keep = form.handleSubmit(({ waterM, ...entered }) => {
+    const all: Partial<Record<keyof Conditions, number | undefined>> = { ...entered, ...(tidal ? { waterM } : {}) };
     wind.setByHand(Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined)));
     onClose();
-  };
+  });
   const field = (name: Typed, label: string, unit: string) => (
-    <Field
-      label={capital(label)}
-      value={typed[name]}
-      onChange={(value) => setTyped({ ...typed, [name]: value })}
-      numeric
-      unit={unit}
-      fault={wrong(name) ? t('dock.range', { min: CONDITION_RANGES[name][0], max: CONDITION_RANGES[name][1] }) : undefined}
-      testID={`set-${name}`}
-    />
+    <FormField form={form} name={name} label={capital(label)} numeric unit={unit} most={8} testID={`set-${name}`} />
   );
   const rose = (label: string, at: number | undefined, set: (deg: number) => void, id: string) => (
     <View style={{ gap: 6 }} role="radiogroup" aria-label={label}>
@@ -59,7 +54,7 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {(t('dock.dirs', { returnObjects: true }) as string[]).map((name, i) => (
           <View key={name} style={{ flexBasis: '22%', flexGrow: 1 }}>
-            <Chip
+            <ChoiceChip
               label={name}
               on={at !== undefined && Math.round(at / 45) % 8 === i}
               onPress={() => set(i * 45)}
@@ -71,14 +66,15 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
     </View>
   );
   return (
-    <Sheet
+    <ModalSheet
       title={t('dock.now')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         <>
           {wind.from.is === 'hand' ? (
-            <Alt
+            <Button
+              mode="outlined"
               label={t('dock.useMast')}
               onPress={() => {
                 wind.setByHand(undefined);
@@ -87,15 +83,15 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
               testID="use-mast"
             />
           ) : null}
-          <Go label={t('dock.keepHand')} disabled={!fits} onPress={keep} testID="keep-wind" />
+          <Button mode="contained" label={t('dock.keepHand')} onPress={() => void keep()} testID="keep-wind" />
         </>
       }
     >
-      {rose(t('dock.figure.windFromDeg'), windFromDeg, setWindFrom, 'wind')}
+      {rose(t('dock.figure.windFromDeg'), windFromDeg, (deg) => form.setValue('windFromDeg', deg), 'wind')}
       {field('windMs', t('dock.figure.windMs'), 'm/s')}
-      {rose(t('dock.figure.currentToDeg'), currentToDeg, setCurrentTo, 'current')}
+      {rose(t('dock.figure.currentToDeg'), currentToDeg, (deg) => form.setValue('currentToDeg', deg), 'current')}
       {field('currentMs', t('dock.figure.currentMs'), 'm/s')}
       {tidal ? field('waterM', t('dock.figure.waterM'), 'm') : null}
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -9,7 +9,7 @@ import { type HireView, useHire } from '../../data/hire';
 import { isFull } from '../../data/keep';
 import { rememberChoice, rememberedChoice } from '../../platform/browser';
 import { Notice } from '../../ui/board';
-import { Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
@@ -74,7 +74,7 @@ export const Docking = ({
       sub={`${boat.name} · ${base.name}`}
       onBack={onBack}
       measure={wide ? 1240 : 640}
-      footer={<Go label={t('dock.practise')} onPress={() => onGo({ task: 'choose' })} testID="practise" />}
+      footer={<Button mode="contained" label={t('dock.practise')} onPress={() => onGo({ task: 'choose' })} testID="practise" />}
     >
       <View style={{ padding: 12, gap: 12 }}>
         {berth ? (

@@ -12,7 +12,8 @@ import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
-import { Alt, Chip } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Scroll } from '../../ui/scroll';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
@@ -67,14 +68,14 @@ export const DockingPlan = ({
     ...(widthOf(berth, hull).estimated ? (['widthM'] as const) : []),
   ];
   const berths = base.berths.map(({ id, name }) => (
-    <Chip key={id} label={say(name, i18n.language)} on={berth.id === id} onPress={() => onBerth(id)} testID={`berth-${id}`} />
+    <ChoiceChip key={id} label={say(name, i18n.language)} on={berth.id === id} onPress={() => onBerth(id)} testID={`berth-${id}`} />
   ));
   const choices = (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('dock.what')}>
         {ACTS.map((one) => (
           <View key={one} style={{ flex: 1 }}>
-            <Chip label={t(`dock.act.${one}`)} on={act === one} onPress={() => onAct(one)} testID={`act-${one}`} />
+            <ChoiceChip label={t(`dock.act.${one}`)} on={act === one} onPress={() => onAct(one)} testID={`act-${one}`} />
           </View>
         ))}
       </View>
@@ -266,7 +267,7 @@ const WindStrip = ({ wind, zone, tidal, onChange }: { wind: WindAndWater; zone: 
           ].join(' · ')}
         </Small>
       </View>
-      <Alt label={t('dock.change')} onPress={onChange} testID="change-wind" />
+      <Button mode="outlined" label={t('dock.change')} onPress={onChange} testID="change-wind" />
     </Card>
   );
 };

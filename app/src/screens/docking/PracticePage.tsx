@@ -12,7 +12,9 @@ import { onKey } from '../../platform/browser';
 import { Thumb } from '../../platform/thumb';
 import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
-import { Alt, Chip, Go, Row, Sign } from '../../ui/press';
+import { Button, IconButton } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ListRow } from '../../ui/listRow';
 import { useRoom } from '../../ui/room';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
@@ -32,7 +34,7 @@ export const TaskList = ({ boat, onTask, onBack }: { boat: string; onTask: (task
         <Body>{t('dock.practiseWhy')}</Body>
         <Card style={{ gap: 2 }}>
           {TASKS.map((task) => (
-            <Row
+            <ListRow
               key={task}
               label={`${t(`dock.task.${task}.name`)}. ${t(`dock.task.${task}.goal`)}`}
               onPress={() => onTask(task)}
@@ -44,7 +46,7 @@ export const TaskList = ({ boat, onTask, onBack }: { boat: string; onTask: (task
                 <Small>{t(`dock.task.${task}.goal`)}</Small>
               </View>
               <Bold size={22}>›</Bold>
-            </Row>
+            </ListRow>
           ))}
         </Card>
         <Small size={14}>{t('dock.caution')}</Small>
@@ -142,7 +144,7 @@ export const PracticePage = ({
       onBack={onBack}
       fill
       {...(wide ? { measure: 1340 } : {})}
-      right={<Sign path={mdiRestart} label={t('dock.againTask')} plain onPress={() => practice.begin()} testID="practice-again" />}
+      right={<IconButton path={mdiRestart} label={t('dock.againTask')} plain onPress={() => practice.begin()} testID="practice-again" />}
     >
       <View
         style={{
@@ -211,7 +213,9 @@ const Figures = ({ practice }: { practice: Practice }) => {
       <View style={{ flex: 1 }}>
         {told.underM === undefined ? null : <Small lines={1}>{t('dock.depth', { m: metres(Math.max(0, told.underM)) })}</Small>}
       </View>
-      {told.running ? <Sign path={mdiPause} label={t('dock.pause')} onPress={() => practice.pause()} testID="practice-pause" /> : null}
+      {told.running ? (
+        <IconButton path={mdiPause} label={t('dock.pause')} onPress={() => practice.pause()} testID="practice-pause" />
+      ) : null}
     </View>
   );
 };
@@ -262,7 +266,7 @@ const Ready = ({
         <Small>{t('dock.weatherTitle')}</Small>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
           {WEATHERS.filter((one) => one !== 'now' || now !== undefined).map((one) => (
-            <Chip
+            <ChoiceChip
               key={one}
               label={t(`dock.weather.${one}`)}
               on={weather === one}
@@ -272,7 +276,7 @@ const Ready = ({
           ))}
         </View>
       </View>
-      <Go label={t('dock.begin')} onPress={() => practice.run()} testID="practice-begin" />
+      <Button mode="contained" label={t('dock.begin')} onPress={() => practice.run()} testID="practice-begin" />
       <Small size={14}>{t('dock.caution')}</Small>
     </View>
   );
@@ -322,14 +326,16 @@ const Back = ({ practice }: { practice: Practice }) => {
         </Thumb>
       </View>
       <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-        <Alt
+        <Button
+          mode="outlined"
           label={`◀ ${t('dock.earlier')}`}
           disabled={at <= 0}
           onPress={() => practice.look(Math.max(0, at - BACK_S))}
           style={{ flex: 1 }}
           testID="earlier"
         />
-        <Alt
+        <Button
+          mode="outlined"
           label={`${t('dock.later')} ▶`}
           disabled={at >= end - STEP_S}
           onPress={() => practice.look(Math.min(end, at + BACK_S))}
@@ -337,7 +343,9 @@ const Back = ({ practice }: { practice: Practice }) => {
           testID="later"
         />
       </View>
-      {told.step < told.last ? <Go label={t('dock.fromHere')} onPress={() => practice.goOnFromHere()} testID="from-here" /> : null}
+      {told.step < told.last ? (
+        <Button mode="contained" label={t('dock.fromHere')} onPress={() => practice.goOnFromHere()} testID="from-here" />
+      ) : null}
     </View>
   );
 };
@@ -347,7 +355,9 @@ const Paused = ({ practice }: { practice: Practice }) => {
   const told = useSeen(practice, (seen) => seen.told);
   return (
     <View style={{ padding: 14, gap: 12 }}>
-      {told && told.step >= told.last ? <Go label={t('dock.goOn')} onPress={() => practice.run()} testID="practice-go-on" /> : null}
+      {told && told.step >= told.last ? (
+        <Button mode="contained" label={t('dock.goOn')} onPress={() => practice.run()} testID="practice-go-on" />
+      ) : null}
       <Small>{t('dock.undo')}</Small>
       <Back practice={practice} />
       <Small size={14}>{t('dock.helpKeys')}</Small>
@@ -372,8 +382,8 @@ const Told = ({ practice, review, onBack }: { practice: Practice; review: Review
         {review.passed ? null : <Small>{t('dock.notYetWhy')}</Small>}
       </Notice>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Alt label={t('dock.againTask')} onPress={() => practice.begin()} style={{ flex: 1 }} testID="practice-more" />
-        <Alt label={t('common.done')} onPress={onBack} style={{ flex: 1 }} testID="practice-done" />
+        <Button mode="outlined" label={t('dock.againTask')} onPress={() => practice.begin()} style={{ flex: 1 }} testID="practice-more" />
+        <Button mode="outlined" label={t('common.done')} onPress={onBack} style={{ flex: 1 }} testID="practice-done" />
       </View>
       <Back practice={practice} />
     </View>

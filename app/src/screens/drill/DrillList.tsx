@@ -6,7 +6,8 @@ import { View } from 'react-native';
 import { caseOf } from '../../data/handing';
 import type { HireView } from '../../data/hire';
 import { Tag } from '../../ui/board';
-import { Alt, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ListRow } from '../../ui/listRow';
 import { Body, Bold, Small } from '../../ui/words';
 
 /** Drills for this boat, school and party, with how far somebody has come. */
@@ -30,7 +31,7 @@ export const DrillRows = ({
         const best = tried.find(({ how }) => how === 'onBoat' || how === 'own') ?? tried[tried.length - 1];
         return (
           <View key={drill.id} style={{ gap: 6 }}>
-            <Row
+            <ListRow
               label={name}
               onPress={() => onOpen(drill.id)}
               testID={`drill-${drill.id}`}
@@ -48,9 +49,10 @@ export const DrillRows = ({
                 </View>
               </View>
               <Bold size={22}>›</Bold>
-            </Row>
+            </ListRow>
             {onBoat && !proven ? (
-              <Alt
+              <Button
+                mode="outlined"
                 label={t('drill.onBoat')}
                 onPress={() => onBoat(drill.id)}
                 style={{ alignSelf: 'flex-start' }}

@@ -11,7 +11,8 @@ import { rememberChoice, rememberedChoice } from '../../platform/browser';
 import { type Heard, quiet, sound } from '../../platform/engineSound';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useMoney } from '../../ui/money';
-import { Alt, Chip, Go, Sign } from '../../ui/press';
+import { Button, IconButton } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useTones } from '../../ui/theme';
@@ -99,7 +100,7 @@ export const DrillPanel = ({
       measure={wide ? 1100 : 640}
       right={
         <View style={{ flexDirection: 'row' }}>
-          <Sign
+          <IconButton
             path={loud ? mdiVolumeHigh : mdiVolumeOff}
             label={t(loud ? 'drill.mute' : 'drill.unmute')}
             plain
@@ -109,7 +110,7 @@ export const DrillPanel = ({
               rememberChoice('drillSound', loud ? 'off' : 'on');
             }}
           />
-          <Sign path={mdiRestart} label={t('drill.again')} plain onPress={() => view.begin(variant)} testID="drill-again" />
+          <IconButton path={mdiRestart} label={t('drill.again')} plain onPress={() => view.begin(variant)} testID="drill-again" />
         </View>
       }
       // What the boat shows stays in sight while a thumb is on the controls.
@@ -175,15 +176,21 @@ const Intro = ({ view, by, onBy }: { view: DrillView; by: 'driver' | 'lookout'; 
       {drill.caution ? <Tag kind="stop">{say(drill.caution, i18n.language)}</Tag> : null}
       {drill.variants.length > 0 ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('drill.beginning')}>
-          <Chip label={t('drill.usual')} on={variant === undefined} onPress={() => view.begin()} testID="variant-usual" />
+          <ChoiceChip label={t('drill.usual')} on={variant === undefined} onPress={() => view.begin()} testID="variant-usual" />
           {drill.variants.map(({ id, name }) => (
-            <Chip key={id} label={say(name, i18n.language)} on={variant === id} onPress={() => view.begin(id)} testID={`variant-${id}`} />
+            <ChoiceChip
+              key={id}
+              label={say(name, i18n.language)}
+              on={variant === id}
+              onPress={() => view.begin(id)}
+              testID={`variant-${id}`}
+            />
           ))}
         </View>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('drill.who')}>
         {(['driver', 'lookout'] as const).map((one) => (
-          <Chip key={one} label={t(`drill.by.${one}`)} on={by === one} onPress={() => onBy(one)} testID={`by-${one}`} />
+          <ChoiceChip key={one} label={t(`drill.by.${one}`)} on={by === one} onPress={() => onBy(one)} testID={`by-${one}`} />
         ))}
       </View>
     </Card>
@@ -273,17 +280,25 @@ const Footer = ({ view, prices, onBack }: { view: DrillView; prices: PriceList; 
           {next?.move?.why ? <Small tone="mariText">{say(next.move.why, i18n.language)}</Small> : null}
         </View>
       ) : null}
-      {wait !== undefined ? <Alt label={t('drill.skip', { n: Math.ceil(wait) })} onPress={view.skip} testID="drill-skip" /> : null}
+      {wait !== undefined ? (
+        <Button mode="outlined" label={t('drill.skip', { n: Math.ceil(wait) })} onPress={view.skip} testID="drill-skip" />
+      ) : null}
       {passed || over ? (
         <View style={{ flexDirection: 'row', gap: 10 }}>
-          <Alt label={t('drill.again')} onPress={() => view.begin(view.variant)} style={{ flex: 1 }} testID="drill-more" />
-          {passed ? <Go label={t('drill.done')} onPress={onBack} style={{ flex: 1 }} testID="drill-done" /> : null}
+          <Button
+            mode="outlined"
+            label={t('drill.again')}
+            onPress={() => view.begin(view.variant)}
+            style={{ flex: 1 }}
+            testID="drill-more"
+          />
+          {passed ? <Button mode="contained" label={t('drill.done')} onPress={onBack} style={{ flex: 1 }} testID="drill-done" /> : null}
         </View>
       ) : (
         <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('drill.help')}>
           {MODES.map((one) => (
             <View key={one} style={{ flex: 1 }}>
-              <Chip label={t(`drill.mode.${one}`)} on={mode === one} onPress={() => view.setMode(one)} testID={`mode-${one}`} />
+              <ChoiceChip label={t(`drill.mode.${one}`)} on={mode === one} onPress={() => view.setMode(one)} testID={`mode-${one}`} />
             </View>
           ))}
         </View>

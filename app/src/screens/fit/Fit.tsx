@@ -12,11 +12,11 @@ import { View } from 'react-native';
 import { useFit } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Alt, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
-import { Toggle } from '../../ui/toggle';
+import { CheckboxRow } from '../../ui/checkboxRow';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../hire/HireMissing';
 import { useFitWords } from './fitWords';
@@ -95,9 +95,9 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
       measure={wide ? 860 : 640}
       footer={
         open.length > 0 ? (
-          <Go label={t('fit.giveAll', { count: open.length })} onPress={() => void giveAll()} testID="give-all" />
+          <Button mode="contained" label={t('fit.giveAll', { count: open.length })} onPress={() => void giveAll()} testID="give-all" />
         ) : (
-          <Go label={t('fit.toWalk')} onPress={() => router.push(`/hire/${pack.hire.id}/walk/out`)} testID="to-walk" />
+          <Button mode="contained" label={t('fit.toWalk')} onPress={() => router.push(`/hire/${pack.hire.id}/walk/out`)} testID="to-walk" />
         )
       }
     >
@@ -127,7 +127,7 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
           ))}
         </Card>
         <Small>{`${say(fit.rules.name, i18n.language)}: ${say(fit.rules.about, i18n.language)} ${t('walk.cautionFirst')}`}</Small>
-        <Alt label={t('fit.change')} onPress={onEdit} testID="change-party" />
+        <Button mode="outlined" label={t('fit.change')} onPress={onEdit} testID="change-party" />
       </View>
     </Screen>
   );
@@ -200,7 +200,7 @@ const Wearer = ({ view, fit, person }: { view: HireView; fit: FitOf; person: Per
         {when.length > 0 ? <Tag kind="ask">{whenText}</Tag> : null}
       </View>
       {rack ? (
-        <Toggle
+        <CheckboxRow
           label={`${words.jacket(rack)} · ${words.where(rack)}`}
           on={same === true}
           testID={`give-${person.id}`}

@@ -8,7 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Tag } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { OwnJacketSheet } from './OwnJacketSheet';
 
 /** The entry by which somebody has a jacket. */
@@ -47,7 +47,12 @@ export const Own = ({
     <View style={{ gap: 6, alignItems: 'flex-start' }}>
       {brought?.not ? <Tag kind="stop">{t(`own.not.${brought.not}`)}</Tag> : null}
       {brought && !brought.not ? null : (
-        <Alt label={byRenter ? `${name}: ${t('own.open')}` : t('own.open')} onPress={() => setOpen(true)} testID={`own-${person.id}`} />
+        <Button
+          mode="outlined"
+          label={byRenter ? `${name}: ${t('own.open')}` : t('own.open')}
+          onPress={() => setOpen(true)}
+          testID={`own-${person.id}`}
+        />
       )}
       {open ? (
         <OwnJacketSheet

@@ -1,20 +1,26 @@
 import { mdiClose } from '@mdi/js';
 import { type Person, SIZE_KG, SIZES, SWIMS } from '@quay/core/fit/people';
 import type { RuleSet } from '@quay/core/fit/rules';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { type FieldError, useFieldArray } from 'react-hook-form';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { useDraft } from '../../data/draft';
 import { bringIntoView } from '../../platform/browser';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Alt, Chip, Go, Row, Sign } from '../../ui/press';
-import { Toggle } from '../../ui/toggle';
+import { type Form, FormField, useFaultWords, useSchemaForm } from '../../ui/form';
+import { Button, IconButton } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ListRow } from '../../ui/listRow';
+import { CheckboxRow } from '../../ui/checkboxRow';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
-import { type Draft, type DraftFault, draftOf, newDraft, readDraft, sizeTaken } from './draft';
+import { type Draft, draftOf, newDraft, PartyDraft, readDraft, sizeTaken } from './draft';
 
-/** Where each fault is mended, by the beginning of its test id. */
-const FIELD: Record<DraftFault, string> = { age: 'age', ageMissing: 'age', mass: 'mass', massMissing: 'mass', swimsMissing: 'swimming' };
+type Typed = { rows: Draft[] };
+type PartyFormOf = Form<Typed, { rows: Person[] }>;
+
+/** Where the eyes are led for a field of somebody's, by the beginning of its test id. */
+const LEADS_TO: Partial<Record<keyof Draft, string>> = { age: 'age', mass: 'mass', swims: 'swimming', name: 'name' };
 
 /** Who is aboard: one card for each, the one in hand open. What is wrong is said at its field when it is kept. */
 export const PartyForm = ({
@@ -41,46 +47,49 @@ export const PartyForm = ({
     return empty;
   };
   const draft = useDraft<Draft[]>(draftName);
-  const [rows, put] = useState<Draft[]>(asKept);
+  const form: PartyFormOf = useSchemaForm(PartyDraft, { rows: asKept() });
+  const { append, remove } = useFieldArray({ control: form.control, name: 'rows' });
+  const rows = form.watch('rows');
   const [found, setFound] = useState(false);
   const [open, setOpen] = useState<string | undefined>(people ? undefined : rows[0]?.id);
-  const [faults, setFaults] = useState<Record<string, DraftFault[]>>({});
-  const [busy, setBusy] = useState(false);
-  const { before } = draft;
+  const { errors, isSubmitting } = form.formState;
+  const { before, save } = draft;
+  const { reset, subscribe } = form;
   useEffect(() => {
     if (!before || before.length === 0) return;
-    put(before);
+    reset({ rows: before });
     setFound(true);
-  }, [before]);
-  const setRows = (next: Draft[]) => {
-    put(next);
-    draft.save(next);
-  };
-  const change = (id: string, part: Partial<Draft>) => {
-    setRows(rows.map((row) => (row.id === id ? { ...row, ...part } : row)));
-    setFaults({ ...faults, [id]: [] });
-  };
-  const wrongNow = rows.filter(({ id }) => (faults[id]?.length ?? 0) > 0);
-  const keep = async () => {
-    const read = rows.map((row) => ({ row, read: readDraft(row) }));
-    const wrong = Object.fromEntries(read.flatMap(({ row, read: one }) => (one.ok ? [] : [[row.id, one.faults]])));
-    setFaults(wrong);
-    const [first] = Object.keys(wrong);
-    if (first !== undefined) {
-      setOpen(first);
-      // The card opens first, then its field is where the eyes are.
-      setTimeout(() => bringIntoView(`${FIELD[wrong[first]![0]!]}-${first}`), 60);
-      return;
-    }
-    setBusy(true);
-    try {
-      await onKeep(read.flatMap(({ read: one }) => (one.ok ? [one.person] : [])));
+  }, [before, reset]);
+  // What is typed is kept as it is typed; what is put back by ourselves is not typed.
+  const keepTyped = useRef(save);
+  useEffect(() => {
+    keepTyped.current = save;
+  });
+  useEffect(
+    () =>
+      subscribe({
+        formState: { values: true },
+        callback: ({ name, values }) => name !== undefined && keepTyped.current(values.rows),
+      }),
+    [subscribe],
+  );
+  const wrongNow = rows.filter((_, i) => errors.rows?.[i] !== undefined);
+  const keep = form.handleSubmit(
+    async ({ rows: party }) => {
+      await onKeep(party);
       draft.drop();
       setFound(false);
-    } finally {
-      setBusy(false);
-    }
-  };
+    },
+    ({ rows: wrong }) => {
+      const first = rows.findIndex((_, i) => wrong?.[i] !== undefined);
+      const row = rows[first];
+      if (!row) return;
+      setOpen(row.id);
+      const field = Object.keys(wrong?.[first] ?? {}).find((one) => one in LEADS_TO) as keyof Draft | undefined;
+      // The card opens first, then its field is where the eyes are.
+      if (field) setTimeout(() => bringIntoView(`${LEADS_TO[field]}-${row.id}`), 60);
+    },
+  );
   const next = (id: string) => {
     const at = rows.findIndex((row) => row.id === id);
     setOpen(rows[at + 1]?.id);
@@ -92,11 +101,12 @@ export const PartyForm = ({
           kind="calm"
           title={t('party.begun')}
           action={
-            <Alt
+            <Button
+              mode="outlined"
               label={t('party.anew')}
               onPress={() => {
                 draft.drop();
-                put(asKept());
+                reset({ rows: asKept() });
                 setFound(false);
               }}
               testID="party-anew"
@@ -116,20 +126,20 @@ export const PartyForm = ({
           nth={i + 1}
           open={open === row.id}
           last={i === rows.length - 1}
-          faults={faults[row.id] ?? []}
+          form={form}
           rules={rules}
           onOpen={() => setOpen(open === row.id ? undefined : row.id)}
           onNext={() => next(row.id)}
-          onChange={(part) => change(row.id, part)}
-          {...(rows.length > 1 ? { onRemove: () => setRows(rows.filter(({ id }) => id !== row.id)) } : {})}
+          {...(rows.length > 1 ? { onRemove: () => remove(i) } : {})}
         />
       ))}
-      <Alt
+      <Button
+        mode="outlined"
         label={t('party.add')}
         testID="add-person"
         onPress={() => {
           const row = newDraft(rows);
-          setRows([...rows, row]);
+          append(row);
           setOpen(row.id);
         }}
       />
@@ -142,7 +152,7 @@ export const PartyForm = ({
           })}
         />
       ) : null}
-      <Go label={t('party.keep')} onPress={() => void keep()} busy={busy} testID="keep-party" />
+      <Button mode="contained" label={t('party.keep')} onPress={() => void keep()} busy={isSubmitting} testID="keep-party" />
     </View>
   );
 };
@@ -152,22 +162,20 @@ const PersonCard = ({
   nth,
   open,
   last,
-  faults,
+  form,
   rules,
   onOpen,
   onNext,
-  onChange,
   onRemove,
 }: {
   row: Draft;
   nth: number;
   open: boolean;
   last: boolean;
-  faults: readonly DraftFault[];
+  form: PartyFormOf;
   rules: RuleSet | null;
   onOpen: () => void;
   onNext: () => void;
-  onChange: (part: Partial<Draft>) => void;
   onRemove?: () => void;
 }) => {
   const { t } = useTranslation();
@@ -181,20 +189,23 @@ const PersonCard = ({
     row.drives ? t('party.drives') : '',
     row.lookout ? t('party.lookout') : '',
   ].filter(Boolean);
-  const fault = (...kinds: DraftFault[]) => {
-    const found = faults.find((one) => kinds.includes(one));
-    return found && t(`party.fault.${found}`);
+  const words = useFaultWords();
+  const at = `rows.${nth - 1}` as const;
+  const set = <K extends keyof Draft>(field: K, value: Draft[K]) => {
+    form.setValue(`${at}.${field}` as 'rows.0.age', value as string, { shouldDirty: true });
+    form.clearErrors(`${at}.${field}` as 'rows.0.age');
   };
+  const swimsFault = words(form.formState.errors.rows?.[nth - 1]?.swims as FieldError | undefined);
   if (!open) {
     return (
       <Card style={{ padding: 0 }}>
-        <Row label={`${name}, ${summary.join(', ')}`} onPress={onOpen} testID={`person-${row.id}`} style={{ padding: 14, gap: 2 }}>
+        <ListRow label={`${name}, ${summary.join(', ')}`} onPress={onOpen} testID={`person-${row.id}`} style={{ padding: 14, gap: 2 }}>
           <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
             <Bold size={18}>{name}</Bold>
             {read.ok ? null : <Tag kind="ask">{t('party.incomplete')}</Tag>}
           </View>
           {summary.length > 0 ? <Small>{summary.join(' · ')}</Small> : null}
-        </Row>
+        </ListRow>
       </Card>
     );
   }
@@ -205,31 +216,16 @@ const PersonCard = ({
           {name}
         </SlabBold>
         {onRemove ? (
-          <Sign path={mdiClose} label={t('party.remove', { name })} onPress={onRemove} plain testID={`remove-${row.id}`} />
+          <IconButton path={mdiClose} label={t('party.remove', { name })} onPress={onRemove} plain testID={`remove-${row.id}`} />
         ) : null}
       </View>
-      <Field label={t('party.name')} value={row.name} onChange={(text) => onChange({ name: text })} testID={`name-${row.id}`} />
+      <FormField form={form} name={`${at}.name`} label={t('party.name')} most={60} testID={`name-${row.id}`} />
       <View style={{ flexDirection: 'row', gap: 10 }}>
         <View style={{ flex: 1 }}>
-          <Field
-            label={t('party.age')}
-            value={row.age}
-            numeric
-            fault={fault('age', 'ageMissing')}
-            onChange={(age) => onChange({ age })}
-            testID={`age-${row.id}`}
-          />
+          <FormField form={form} name={`${at}.age`} label={t('party.age')} numeric most={5} testID={`age-${row.id}`} />
         </View>
         <View style={{ flex: 1 }}>
-          <Field
-            label={t('party.mass')}
-            value={row.mass}
-            numeric
-            unit="kg"
-            fault={fault('mass', 'massMissing')}
-            onChange={(mass) => onChange({ mass })}
-            testID={`mass-${row.id}`}
-          />
+          <FormField form={form} name={`${at}.mass`} label={t('party.mass')} numeric unit="kg" most={8} testID={`mass-${row.id}`} />
         </View>
       </View>
       {row.mass.trim() === '' ? (
@@ -237,11 +233,11 @@ const PersonCard = ({
           <Small>{t('party.sizeInstead')}</Small>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('party.sizeInstead')}>
             {SIZES.map((one) => (
-              <Chip
+              <ChoiceChip
                 key={one}
                 label={`${t(`party.size.${one}`)} ${SIZE_KG[one][0]}–${SIZE_KG[one][1]}`}
                 on={size === one}
-                onPress={() => onChange({ size: one })}
+                onPress={() => set('size', one)}
                 testID={`size-${one}`}
               />
             ))}
@@ -257,44 +253,49 @@ const PersonCard = ({
         testID={`swimming-${row.id}`}
       >
         {SWIMS.map((one) => (
-          <Chip
+          <ChoiceChip
             key={one}
             label={t(`party.swims.${one}`)}
             on={row.swims === one}
-            onPress={() => onChange({ swims: one })}
+            onPress={() => set('swims', one)}
             testID={`swims-${one}`}
           />
         ))}
       </View>
-      {fault('swimsMissing') ? (
+      {swimsFault ? (
         <Bold size={16} tone="leadText" live>
-          {fault('swimsMissing')}
+          {swimsFault}
         </Bold>
       ) : null}
       <View style={{ gap: 4 }}>
-        <Toggle
+        <CheckboxRow
           label={t('party.drives')}
           on={row.drives === true}
-          onChange={(drives) => onChange({ drives })}
+          onChange={(drives) => set('drives', drives)}
           testID={`drives-${row.id}`}
         />
         {row.drives && rules?.driver.licence ? (
-          <Toggle
+          <CheckboxRow
             label={t('party.licence')}
             on={row.licence === true}
-            onChange={(licence) => onChange({ licence })}
+            onChange={(licence) => set('licence', licence)}
             testID={`licence-${row.id}`}
           />
         ) : null}
-        <Toggle
+        <CheckboxRow
           label={t('party.lookout')}
           on={row.lookout === true}
-          onChange={(lookout) => onChange({ lookout })}
+          onChange={(lookout) => set('lookout', lookout)}
           testID={`lookout-${row.id}`}
         />
-        <Toggle label={t('party.towed')} on={row.towed === true} onChange={(towed) => onChange({ towed })} testID={`towed-${row.id}`} />
+        <CheckboxRow
+          label={t('party.towed')}
+          on={row.towed === true}
+          onChange={(towed) => set('towed', towed)}
+          testID={`towed-${row.id}`}
+        />
       </View>
-      {last ? null : <Alt label={t('party.next')} onPress={onNext} testID="next-person" />}
+      {last ? null : <Button mode="outlined" label={t('party.next')} onPress={onNext} testID="next-person" />}
     </Card>
   );
 };

@@ -1,5 +1,6 @@
-import { AGE_MAX, MASS_MAX_KG, MASS_MIN_KG, type Person, type Size, sizeOfAge } from '@quay/core/fit/people';
+import { AGE_MAX, MASS_MAX_KG, MASS_MIN_KG, Person, type Size, sizeOfAge } from '@quay/core/fit/people';
 import { typedNumber } from '@quay/core/number/typed';
+import * as z from 'zod/mini';
 
 /** Somebody as they stand in the form: what is typed is text until it is read. */
 export type Draft = Omit<Person, 'age' | 'massKg' | 'swims'> & {
@@ -41,3 +42,30 @@ export const readDraft = (draft: Draft): { ok: true; person: Person } | { ok: fa
   if (faults.length > 0 || swims === undefined) return { ok: false, faults };
   return { ok: true, person: { ...rest, swims, name: rest.name.trim(), age, ...(massText.trim() === '' ? { size: size! } : { massKg }) } };
 };
+
+/** At which field each fault is mended. */
+export const FIELD_OF = {
+  age: 'age',
+  ageMissing: 'age',
+  mass: 'mass',
+  massMissing: 'mass',
+  swimsMissing: 'swims',
+} as const satisfies Record<DraftFault, keyof Draft>;
+
+/** A card of the form, read into the person it stands for; the core's own schema has the last word. */
+const Card = z.pipe(
+  z.custom<Draft>(),
+  z.transform((draft, context): Person => {
+    const read = readDraft(draft);
+    const issues = read.ok
+      ? (Person.safeParse(read.person).error?.issues.map(({ path }) => ({
+          path: [path[0] === 'name' ? 'name' : 'age'],
+          message: 'form.tooLong',
+        })) ?? [])
+      : read.faults.map((fault) => ({ path: [FIELD_OF[fault]], message: `party.fault.${fault}` }));
+    for (const issue of issues) context.issues.push({ code: 'custom', input: draft, ...issue });
+    return read.ok ? read.person : z.NEVER;
+  }),
+);
+/** The party while it is typed, and as it is once it is read. */
+export const PartyDraft = z.object({ rows: z.array(Card).check(z.minLength(1), z.maxLength(60)) });

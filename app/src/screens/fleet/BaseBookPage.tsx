@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { call } from '../../data/api';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { type AnyRow, BookEditor, type Edits } from './BookEditor';
 import { BookMissing } from './BookMissing';
 import { ABOUT_BASE } from './about';
@@ -71,7 +71,7 @@ export const BaseBookPage = ({ baseId }: { baseId: string }) => {
         title={base.name}
         sub={t('fleet.bases')}
         onBack={() => router.push('/fleet')}
-        right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
+        right={<Button mode="outlined" label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
         plan={undefined}
         listings={[
           ...BASE_LISTS.map((list) => ({ list, fieldsOf: () => BASE_FIELDS[list], rows: base[list] })),

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call } from '../../data/api';
-import { Sign } from '../../ui/press';
+import { IconButton } from '../../ui/button';
 import { type AnyRow, BookEditor } from './BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutBoat } from './about';
@@ -51,9 +51,9 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         right={
           <View style={{ flexDirection: 'row', gap: 6 }}>
             {laid.tanks.length > 0 ? (
-              <Sign path={mdiFuel} label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
+              <IconButton path={mdiFuel} label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
             ) : null}
-            <Sign path={mdiHistory} label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
+            <IconButton path={mdiHistory} label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
           </View>
         }
         plan={laid.plan}

@@ -8,7 +8,8 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Sortable, Sorted } from '../../platform/sortable';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Alt, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ListRow } from '../../ui/listRow';
 import { Plan } from '../../ui/plan';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
@@ -202,7 +203,8 @@ export const BookEditor = ({
                     </Sorted>
                   ))}
                 </Sortable>
-                <Alt
+                <Button
+                  mode="outlined"
                   label={t('fleet.add')}
                   onPress={() => setOpen({ start: { ...STARTS[list as 'stations'], ...(grouped ? { station: group.id } : {}) } })}
                   testID={`add-${group.id || list}`}
@@ -295,7 +297,7 @@ const OneRow = ({
   const name = words?.en ?? row.id;
   const lacks = words && line === undefined ? LANGUAGES.filter((language) => words[language] === undefined) : [];
   return (
-    <Row label={name} onPress={onOpen} testID={`edit-${row.id}`} style={{ paddingVertical: 9, gap: 4 }}>
+    <ListRow label={name} onPress={onOpen} testID={`edit-${row.id}`} style={{ paddingVertical: 9, gap: 4 }}>
       <Body>{name}</Body>
       {line ? <Small>{line}</Small> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
@@ -312,6 +314,6 @@ const OneRow = ({
         {lacks.length > 0 ? <Tag kind="ask">{t('fleet.lacks', { languages: lacks.join(', ') })}</Tag> : null}
         {waiting.length > 0 ? <Tag kind="ask">{t('fleet.toTranslate', { languages: waiting.join(', ') })}</Tag> : null}
       </View>
-    </Row>
+    </ListRow>
   );
 };

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { call } from '../../data/api';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { BookEditor } from './BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutClass } from './about';
@@ -40,7 +40,7 @@ export const ClassBookPage = ({ classId }: { classId: string }) => {
         title={classBook.name}
         sub={classBook.from ? t('fleet.comesFrom', { name: classNames[classBook.from] ?? classBook.from }) : t('fleet.classes')}
         onBack={() => router.push('/fleet')}
-        right={<Alt label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
+        right={<Button mode="outlined" label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />}
         plan={plan ?? undefined}
         bookKind={about.value.kind as Book['kind'] | undefined}
         listings={layerListings(

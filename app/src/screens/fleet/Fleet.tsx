@@ -5,7 +5,8 @@ import { View } from 'react-native';
 import { NoAnswer } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice } from '../../ui/board';
-import { Alt, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ListRow } from '../../ui/listRow';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Search } from '../../ui/search';
@@ -31,7 +32,7 @@ export const Fleet = () => {
       <Notice
         kind="stop"
         title={error instanceof NoAnswer ? t('fleet.offline') : said(error)}
-        action={<Alt label={t('common.again')} onPress={again} />}
+        action={<Button mode="outlined" label={t('common.again')} onPress={again} />}
       />
     </View>
   ) : isPending ? (
@@ -61,7 +62,7 @@ export const Fleet = () => {
         {boats.length > 0 && shown.length === 0 ? <Body>{t('bookings.noneFound')}</Body> : null}
         {shown.map((boat) => (
           <Card key={boat.id} style={{ padding: 0 }}>
-            <Row
+            <ListRow
               label={`${boat.name}, ${boat.className}`}
               onPress={() => router.push(`/fleet/${boat.id}`)}
               testID={`boat-${boat.id}`}
@@ -72,7 +73,7 @@ export const Fleet = () => {
                 <Small>{[boat.className, boat.hullNumber, boat.base].join(' · ')}</Small>
               </View>
               <Bold size={22}>›</Bold>
-            </Row>
+            </ListRow>
           </Card>
         ))}
         {shelves}
@@ -144,7 +145,7 @@ const Shelf = ({
         {title}
       </SlabBold>
       {rows.map(({ id, name, boats }) => (
-        <Row
+        <ListRow
           key={id}
           label={name}
           onPress={() => router.push(`/fleet/${at}/${id}`)}
@@ -156,7 +157,7 @@ const Shelf = ({
             <Small>{boats.length > 0 ? boats.join(', ') : t('fleet.bearsOnNone')}</Small>
           </View>
           <Bold size={22}>›</Bold>
-        </Row>
+        </ListRow>
       ))}
     </>
   );

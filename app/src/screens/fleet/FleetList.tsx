@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Row } from '../../ui/press';
+import { ListRow } from '../../ui/listRow';
 import { Search } from '../../ui/search';
 import { useTones } from '../../ui/theme';
 import { Bold, Slab, Small } from '../../ui/words';
@@ -48,7 +48,7 @@ const One = ({ row: { to, name, about }, on }: { row: { to: string; name: string
   const router = useRouter();
   const tones = useTones();
   return (
-    <Row
+    <ListRow
       label={name}
       onPress={() => router.push(to)}
       testID={`list-${to.split('/').pop()}`}
@@ -64,6 +64,6 @@ const One = ({ row: { to, name, about }, on }: { row: { to: string; name: string
         <Slab size={18}>{name}</Slab>
         <Small lines={2}>{about}</Small>
       </View>
-    </Row>
+    </ListRow>
   );
 };

@@ -3,14 +3,16 @@ import { type Fitted, fitTrials, trialFaults } from '@quay/core/docking/trials';
 import type { Book } from '@quay/core/fleet/book';
 import type { Hull, Trial } from '@quay/core/fleet/hull';
 import { TRIAL_MOST } from '@quay/core/fleet/hullRanges';
-import { typedNumber } from '@quay/core/number/typed';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import * as z from 'zod/mini';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
+import { FormField, useSchemaForm } from '../../ui/form';
 import { figure } from '../../ui/format';
-import { Alt, Chip } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import * as typed from '../../ui/typed';
 import { Body, Bold, Small } from '../../ui/words';
 
 /** What is asked of each trial, in the order it is read off the water. */
@@ -36,6 +38,36 @@ const MAY_MISS: readonly Asked[] = ['seconds', 'metres'];
 /** A trial further from what the others say than this is pointed out. */
 const ODD = 0.15;
 
+const EMPTY: Record<Asked, string> = { fromMs: '', toMs: '', reachedMs: '', windMs: '', setMs: '', seconds: '', metres: '' };
+
+/** One trial, of what is asked of its kind; the rest of the fields is not looked at. */
+const trialOf = (is: Trial['is'], read: Partial<Record<Asked, number | undefined>>): Trial =>
+  ({ is, ...Object.fromEntries(ASKED[is].flatMap((field) => (read[field] === undefined ? [] : [[field, read[field]]]))) }) as Trial;
+
+const trialForm = (is: Trial['is'] | undefined) => {
+  // More than nothing: whatever stood still measured nothing.
+  const field = (name: Asked) => typed.maybeNumber({ from: Number.EPSILON, to: TRIAL_MOST[name] }, 'fleet.fault.range');
+  return z
+    .object({
+      fromMs: field('fromMs'),
+      toMs: field('toMs'),
+      reachedMs: field('reachedMs'),
+      windMs: field('windMs'),
+      setMs: field('setMs'),
+      seconds: field('seconds'),
+      metres: field('metres'),
+    })
+    .check((context) => {
+      if (is === undefined) return;
+      const no = (at: Asked, message: string) => context.issues.push({ code: 'custom', path: [at], message, input: '' });
+      const missing = ASKED[is].filter((name) => context.value[name] === undefined && !(is === 'stop' && MAY_MISS.includes(name)));
+      for (const name of missing) no(name, 'fleet.fault.needed');
+      if (missing.length > 0) return;
+      const [fault] = trialFaults([trialOf(is, context.value)]);
+      if (fault) no(ASKED[is].at(-1)!, `fleet.trial.${fault.reason}`);
+    });
+};
+
 /** Trials on the water, one after the other, and what they say of her figures by least squares. */
 export const HullTrials = ({
   text,
@@ -55,7 +87,7 @@ export const HullTrials = ({
 }) => {
   const { t } = useTranslation();
   const [adding, setAdding] = useState<Trial['is']>();
-  const [typed, setTyped] = useState<Partial<Record<Asked, string>>>({});
+  const form = useSchemaForm(trialForm(adding), EMPTY, 'whileTyped');
   const trials = useMemo(() => (text.trim() === '' ? [] : (JSON.parse(text) as Trial[])), [text]);
   const fit = useMemo(() => {
     if (!kind || !plan) return undefined;
@@ -66,15 +98,12 @@ export const HullTrials = ({
     return fitTrials(trials, hull);
   }, [trials, given, kind, plan]);
   const write = (next: readonly Trial[]) => onSet(next.length === 0 ? '' : JSON.stringify(next, null, 1));
-  const number = (field: Asked): number => typedNumber(typed[field] ?? '');
-  const empty = (field: Asked) => (typed[field] ?? '').trim() === '';
   const asked: readonly Asked[] = adding ? ASKED[adding] : [];
-  const wrong = (field: Asked) => !empty(field) && !(number(field) > 0 && number(field) <= TRIAL_MOST[field]);
-  const made = adding
-    ? ({ is: adding, ...Object.fromEntries(asked.flatMap((field) => (empty(field) ? [] : [[field, number(field)]]))) } as Trial)
-    : undefined;
-  const missing = asked.some((field) => empty(field) && !(adding === 'stop' && MAY_MISS.includes(field)));
-  const fault = made && !missing ? trialFaults([made])[0] : undefined;
+  const keep = form.handleSubmit((entered) => {
+    if (!adding) return;
+    write([...trials, trialOf(adding, entered)]);
+    setAdding(undefined);
+  });
   const words = (trial: Trial): string =>
     `${t(`fleet.trial.${trial.is}`)}: ${(ASKED[trial.is] as readonly Asked[])
       .flatMap((field) => {
@@ -92,54 +121,49 @@ export const HullTrials = ({
             <Body>{words(trial)}</Body>
             {fit && fit.off[i]! > ODD ? <Tag kind="ask">{t('fleet.trial.odd', { n: Math.round(fit.off[i]! * 100) })}</Tag> : null}
           </View>
-          <Alt label={t('fleet.trial.drop')} onPress={() => write(trials.filter((_, at) => at !== i))} testID={`drop-trial-${i}`} />
+          <Button
+            mode="outlined"
+            label={t('fleet.trial.drop')}
+            onPress={() => write(trials.filter((_, at) => at !== i))}
+            testID={`drop-trial-${i}`}
+          />
         </View>
       ))}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('fleet.trial.add')}>
         {KINDS.map((one) => (
-          <Chip
+          <ChoiceChip
             key={one}
             label={t(`fleet.trial.${one}`)}
             on={adding === one}
             onPress={() => {
               setAdding(adding === one ? undefined : one);
-              setTyped({});
+              form.reset(EMPTY);
             }}
             testID={`try-${one}`}
           />
         ))}
       </View>
       {asked.map((field) => (
-        <Field
+        <FormField
           key={field}
+          form={form}
+          name={field}
           label={t(`fleet.trial.${field}`)}
-          value={typed[field] ?? ''}
           numeric
           unit={UNITS[field]}
-          onChange={(value) => setTyped({ ...typed, [field]: value })}
-          fault={wrong(field) ? t('fleet.fault.range') : undefined}
+          most={10}
           testID={`tried-${field}`}
         />
       ))}
-      {fault ? <Tag kind="stop">{t(`fleet.trial.${fault.reason}`)}</Tag> : null}
-      {made ? (
-        <Alt
-          label={t('fleet.trial.keep')}
-          disabled={missing || asked.some(wrong) || fault !== undefined}
-          onPress={() => {
-            write([...trials, made]);
-            setAdding(undefined);
-          }}
-          testID="keep-trial"
-        />
-      ) : null}
+      {adding ? <Button mode="outlined" label={t('fleet.trial.keep')} onPress={() => void keep()} testID="keep-trial" /> : null}
       {fit ? (
         <Notice kind="calm" title={t('fleet.trial.says')}>
           {(Object.entries(fit.figures) as [Fitted, number][]).map(([field, value]) => (
             <Bold key={field}>{`${t(`fleet.field.${field}`)}: ${value >= 100 ? Math.round(value) : figure(value)}`}</Bold>
           ))}
           <Small>{t('fleet.trial.left', { n: Math.round(fit.left * 100) })}</Small>
-          <Alt
+          <Button
+            mode="outlined"
             label={t('fleet.trial.take')}
             onPress={() =>
               onFigures(

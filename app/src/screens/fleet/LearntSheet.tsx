@@ -7,8 +7,8 @@ import { useTranslation } from 'react-i18next';
 import { call } from '../../data/api';
 import { Card, Notice } from '../../ui/board';
 import { figure } from '../../ui/format';
-import { Alt } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body, Bold, Small } from '../../ui/words';
 
 /** What a boat's own metered fills teach about her gauges: seen, taken over into her book, and taken out of it again. */
@@ -28,7 +28,7 @@ export const LearntSheet = ({
   const percent = (share: number) => figure(share * 100);
   const rows = gauges.filter(({ tank, reads }) => tank !== undefined && reads !== 'totaliser');
   return (
-    <Sheet title={t('learnt.title')} closeLabel={t('common.close')} onClose={onClose}>
+    <ModalSheet title={t('learnt.title')} closeLabel={t('common.close')} onClose={onClose}>
       <Body>{t('learnt.why')}</Body>
       {found.error ? <Notice kind="stop" title={t('fleet.offline')} /> : null}
       {found.data
@@ -50,7 +50,8 @@ export const LearntSheet = ({
                 </Small>
                 {taken ? <Small>{t('learnt.taken', { sd: percent(taken.sd), count: taken.fills })}</Small> : null}
                 {learnt?.errors && learnt.fills !== taken?.fills ? (
-                  <Alt
+                  <Button
+                    mode="outlined"
                     label={t('learnt.take')}
                     onPress={() => onSet(gauge, learnt.errors ?? undefined)}
                     style={{ alignSelf: 'flex-start' }}
@@ -58,7 +59,8 @@ export const LearntSheet = ({
                   />
                 ) : null}
                 {taken ? (
-                  <Alt
+                  <Button
+                    mode="outlined"
                     label={t('learnt.drop')}
                     onPress={() => onSet(gauge, undefined)}
                     style={{ alignSelf: 'flex-start' }}
@@ -69,6 +71,6 @@ export const LearntSheet = ({
             );
           })
         : null}
-    </Sheet>
+    </ModalSheet>
   );
 };

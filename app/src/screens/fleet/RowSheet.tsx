@@ -4,18 +4,21 @@ import type { RowEdit } from '@quay/core/fleet/edit';
 import type { Hull } from '@quay/core/fleet/hull';
 import { type Language, LANGUAGES, say, type Wording } from '@quay/core/fleet/words';
 import { typedNumber } from '@quay/core/number/typed';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import type { FieldError } from 'react-hook-form';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Alt, Chip, Go } from '../../ui/press';
+import { TextField } from '../../ui/textField';
+import { useFaultWords, useSchemaForm } from '../../ui/form';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { Plan } from '../../ui/plan';
-import { Sheet } from '../../ui/sheet';
-import { Toggle } from '../../ui/toggle';
+import { ModalSheet } from '../../ui/modalSheet';
+import { CheckboxRow } from '../../ui/checkboxRow';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { isMatter } from './about';
-import { type Draft, type DraftFault, draftOf, readDraft, wordingOf } from './draft';
+import { type Draft, draftOf, readDraft, rowForm, wordingOf } from './draft';
 import type { FieldSpec } from './fields';
 import { HullTrials } from './HullTrials';
 import { optionName } from './optionName';
@@ -70,24 +73,23 @@ export const RowSheet = ({
 }) => {
   const { t } = useTranslation();
   const [language, setLanguage] = useState<Language>('en');
-  const [draft, setDraft] = useState<Draft>(() => draftOf(row ?? start, fields));
-  const [faults, setFaults] = useState<Record<string, DraftFault>>({});
+  const schema = useMemo(() => rowForm(fields), [fields]);
+  const form = useSchemaForm(schema, draftOf(row ?? start, fields));
+  const faultWords = useFaultWords();
+  const draft: Draft = form.watch();
+  const { errors } = form.formState;
   const set = (field: string, value: Draft[string]) => {
-    setDraft({ ...draft, [field]: value });
-    setFaults({ ...faults, [field]: undefined as never });
+    form.setValue(field, value, { shouldDirty: true });
+    form.clearErrors(field);
   };
-  const keep = () => {
-    const read = readDraft(draft, fields);
-    if (read.ok) onKeep(read.edit);
-    else setFaults(read.faults);
-  };
+  const keep = form.handleSubmit((edit) => onKeep(edit));
   const wordings = fields.some(({ is }) => is === 'wording');
   return (
-    <Sheet
+    <ModalSheet
       title={title}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t(`fleet.keepFor.${kind}`)} onPress={keep} busy={busy} testID="keep-row" />}
+      footer={<Button mode="contained" label={t(`fleet.keepFor.${kind}`)} onPress={() => void keep()} busy={busy} testID="keep-row" />}
     >
       {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
       {fault ? <Notice kind="stop" title={fault} /> : null}
@@ -95,7 +97,7 @@ export const RowSheet = ({
       {wordings ? (
         <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('fleet.language')}>
           {LANGUAGES.map((one) => (
-            <Chip key={one} label={one.toUpperCase()} on={language === one} onPress={() => setLanguage(one)} testID={`in-${one}`} />
+            <ChoiceChip key={one} label={one.toUpperCase()} on={language === one} onPress={() => setLanguage(one)} testID={`in-${one}`} />
           ))}
         </View>
       ) : null}
@@ -108,7 +110,9 @@ export const RowSheet = ({
             kind={bookKind}
             plan={plan}
             onSet={(text) => set(spec.field, text)}
-            onFigures={(figures) => setDraft({ ...draft, ...figures })}
+            onFigures={(figures) => {
+              for (const [field, value] of Object.entries(figures)) set(field, value);
+            }}
           />
         ) : spec.is === 'curve' ? (
           <TankCurve
@@ -125,7 +129,7 @@ export const RowSheet = ({
               spec={spec}
               typed={draft[spec.field]}
               language={language}
-              fault={faults[spec.field] && t(`fleet.fault.${faults[spec.field]!}`)}
+              fault={faultWords(errors[spec.field] as FieldError | undefined)}
               stations={stations}
               tanks={tanks}
               plan={plan}
@@ -135,7 +139,9 @@ export const RowSheet = ({
               <Notice
                 kind="ask"
                 title={t('fleet.toTranslate', { languages: waitingIn(spec.field).join(', ') })}
-                action={<Alt label={t('fleet.isRight')} onPress={() => onRight?.(spec.field)} testID={`right-${spec.field}`} />}
+                action={
+                  <Button mode="outlined" label={t('fleet.isRight')} onPress={() => onRight?.(spec.field)} testID={`right-${spec.field}`} />
+                }
               />
             ) : null}
           </View>
@@ -145,11 +151,13 @@ export const RowSheet = ({
       {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}
       {row ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {origin.is === 'changed' && onInherit ? <Alt label={t('fleet.inherit')} onPress={onInherit} testID="inherit" /> : null}
-          {onDrop ? <Alt label={t('fleet.drop')} onPress={onDrop} testID="drop-row" /> : null}
+          {origin.is === 'changed' && onInherit ? (
+            <Button mode="outlined" label={t('fleet.inherit')} onPress={onInherit} testID="inherit" />
+          ) : null}
+          {onDrop ? <Button mode="outlined" label={t('fleet.drop')} onPress={onDrop} testID="drop-row" /> : null}
         </View>
       ) : null}
-    </Sheet>
+    </ModalSheet>
   );
 };
 
@@ -247,7 +255,7 @@ const OneField = ({
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={label}>
         {options.map(({ id, name }) => (
           // Pressed once more, a choice that may be left out is none.
-          <Chip
+          <ChoiceChip
             key={id}
             label={name}
             on={text === id}
@@ -263,7 +271,7 @@ const OneField = ({
     case 'wording': {
       const texts = (typed ?? {}) as Texts;
       return (
-        <Field
+        <TextField
           label={`${label} (${language})`}
           value={texts[language] ?? ''}
           lines={spec.lines ?? (spec.field === 'name' ? 1 : 2)}
@@ -275,7 +283,7 @@ const OneField = ({
       );
     }
     case 'flag':
-      return <Toggle label={label} on={typed === true} onChange={onSet} testID={`flag-${spec.field}`} />;
+      return <CheckboxRow label={label} on={typed === true} onChange={onSet} testID={`flag-${spec.field}`} />;
     case 'choice':
       return choose(spec.options.map((id) => ({ id, name: optionName(spec.field, id, t) })));
     case 'station':
@@ -303,7 +311,7 @@ const OneField = ({
     }
     case 'asInFile':
       return (
-        <Field
+        <TextField
           label={label}
           value={text}
           lines={text === '' ? 1 : 5}
@@ -315,7 +323,7 @@ const OneField = ({
       );
     default:
       return (
-        <Field
+        <TextField
           label={label}
           value={text}
           numeric={spec.is === 'number'}

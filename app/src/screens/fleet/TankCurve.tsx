@@ -1,16 +1,19 @@
 import { curveFromFill, type FillStep, tableFrom, type TableFault } from '@quay/core/fuel/table';
 import { monotone } from '@quay/core/geometry/interpolate';
-import { typedNumber } from '@quay/core/number/typed';
 import { parse } from 'papaparse';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import * as z from 'zod/mini';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { Card, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
+import { TextField } from '../../ui/textField';
+import { FormField, useSchemaForm } from '../../ui/form';
 import { figure } from '../../ui/format';
-import { Alt, Chip } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useTones } from '../../ui/theme';
+import * as typed from '../../ui/typed';
 import { Body, Bold, Small } from '../../ui/words';
 
 type Rows = readonly (readonly [number, number])[];
@@ -77,23 +80,23 @@ export const TankCurve = ({
         <Body>{t(needle ? 'curve.straight' : 'curve.none')}</Body>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={label}>
-        <Chip
+        <ChoiceChip
           label={t('curve.file')}
           on={way === 'file'}
           onPress={() => setWay(way === 'file' ? undefined : 'file')}
           testID={`${field}-file`}
         />
-        <Chip
+        <ChoiceChip
           label={t('curve.fill')}
           on={way === 'fill'}
           onPress={() => setWay(way === 'fill' ? undefined : 'fill')}
           testID={`${field}-fill`}
         />
-        {rows ? <Alt label={t('curve.drop')} onPress={() => onSet('')} testID={`${field}-drop`} /> : null}
+        {rows ? <Button mode="outlined" label={t('curve.drop')} onPress={() => onSet('')} testID={`${field}-drop`} /> : null}
       </View>
       {way === 'file' ? (
         <>
-          <Field
+          <TextField
             label={t(needle ? 'curve.pasteNeedle' : 'curve.pasteStrap')}
             value={pasted}
             onChange={setPasted}
@@ -111,7 +114,12 @@ export const TankCurve = ({
           {read?.ok ? (
             <>
               <Curve rows={read.rows} />
-              <Alt label={t('curve.take', { count: read.rows.length })} onPress={() => take(read.rows)} testID={`${field}-take`} />
+              <Button
+                mode="outlined"
+                label={t('curve.take', { count: read.rows.length })}
+                onPress={() => take(read.rows)}
+                testID={`${field}-take`}
+              />
             </>
           ) : null}
         </>
@@ -135,30 +143,36 @@ const GuidedFill = ({
 }) => {
   const { t } = useTranslation();
   const [steps, setSteps] = useState<readonly FillStep[]>([]);
-  const [pumped, setPumped] = useState('');
-  const [shown, setShown] = useState('');
   const [from, setFrom] = useState<'empty' | 'endsAtBrim'>('empty');
-  const [litres, level] = [typedNumber(pumped), typedNumber(shown)];
   const last = steps[steps.length - 1];
-  const tooMuch = capacityL !== undefined && litres > capacityL;
-  const back = last !== undefined && litres <= last.pumpedL;
-  const offScale = level < 0 || (needle && level > 16);
-  const fits = litres >= 0 && level >= 0 && !tooMuch && !back && !offScale;
+  const schema = useMemo(() => {
+    const most = capacityL ?? Infinity;
+    const least = last?.pumpedL;
+    const tooMuch = t('curve.tooMuch', { max: figure(most) });
+    const reads = typed.number({ from: 0, to: Infinity }, 'fleet.fault.number');
+    return z.object({
+      pumped: reads.check(
+        z.refine((litres) => litres <= most, tooMuch),
+        z.refine((litres) => least === undefined || litres > least, t('curve.back', { min: figure(least ?? 0) })),
+      ),
+      shown: typed.number({ from: 0, to: needle ? 16 : Infinity }, 'curve.offScale'),
+    });
+  }, [capacityL, last, needle, t]);
+  const form = useSchemaForm(schema, { pumped: '', shown: '' }, 'whileTyped');
   if (capacityL === undefined) return <Tag kind="stop">{t('curve.capacityFirst')}</Tag>;
   const curve = curveFromFill(steps, capacityL, from);
   const rows: Rows = needle ? curve.map(([x, y]) => [x, Math.round((y / capacityL) * 1e4) / 1e4]) : curve;
-  const add = () => {
-    if (!fits) return;
-    setSteps([...steps, { pumpedL: litres, shown: needle ? Math.round((level / 16) * 1e4) / 1e4 : level }]);
-    setPumped('');
-    setShown('');
-  };
+  const add = () =>
+    void form.handleSubmit(({ pumped, shown }) => {
+      setSteps([...steps, { pumpedL: pumped, shown: needle ? Math.round((shown / 16) * 1e4) / 1e4 : shown }]);
+      form.reset({ pumped: '', shown: '' });
+    })();
   return (
     <View style={{ gap: 8 }}>
       <Small>{t('curve.fillWhy')}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('curve.from')}>
         {(['empty', 'endsAtBrim'] as const).map((one) => (
-          <Chip key={one} label={t(`curve.${one}`)} on={from === one} onPress={() => setFrom(one)} testID={`from-${one}`} />
+          <ChoiceChip key={one} label={t(`curve.${one}`)} on={from === one} onPress={() => setFrom(one)} testID={`from-${one}`} />
         ))}
       </View>
       {steps.map((step, i) => (
@@ -169,33 +183,30 @@ const GuidedFill = ({
               shown: needle ? `${Math.round(step.shown * 16 * 10) / 10}/16` : `${figure(step.shown)} mm`,
             })}
           </Body>
-          <Alt label={t('curve.dropStep')} onPress={() => setSteps(steps.filter((_, at) => at !== i))} testID={`drop-step-${i}`} />
+          <Button
+            mode="outlined"
+            label={t('curve.dropStep')}
+            onPress={() => setSteps(steps.filter((_, at) => at !== i))}
+            testID={`drop-step-${i}`}
+          />
         </View>
       ))}
-      <Field
-        label={t('curve.pumped')}
-        value={pumped}
-        onChange={setPumped}
-        numeric
-        unit="L"
-        fault={tooMuch ? t('curve.tooMuch', { max: figure(capacityL) }) : back ? t('curve.back', { min: figure(last.pumpedL) }) : undefined}
-        testID="pumped"
-      />
-      <Field
+      <FormField form={form} name="pumped" label={t('curve.pumped')} numeric unit="L" most={10} testID="pumped" />
+      <FormField
+        form={form}
+        name="shown"
         label={t(needle ? 'curve.sixteenths' : 'curve.level')}
-        value={shown}
-        onChange={setShown}
         numeric
         unit={needle ? '/16' : 'mm'}
-        fault={offScale ? t('curve.offScale') : undefined}
+        most={10}
         onEnter={add}
         testID="shown"
       />
-      <Alt label={t('curve.add')} onPress={add} disabled={!fits} testID="add-step" />
+      <Button mode="outlined" label={t('curve.add')} onPress={add} testID="add-step" />
       {rows.length > 1 ? (
         <>
           <Curve rows={rows} dots={steps.map(({ shown: x }) => x)} />
-          <Alt label={t('curve.take', { count: rows.length })} onPress={() => onTake(rows)} testID={`${testID}-take`} />
+          <Button mode="outlined" label={t('curve.take', { count: rows.length })} onPress={() => onTake(rows)} testID={`${testID}-take`} />
         </>
       ) : null}
     </View>

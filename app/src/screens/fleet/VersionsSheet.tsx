@@ -7,8 +7,8 @@ import { NoAnswer } from '../../data/api';
 import { Notice } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
-import { Row } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { ListRow } from '../../ui/listRow';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body, Bold, Small } from '../../ui/words';
 
 /** The versions of a book; one that is opened is compared with today's. */
@@ -38,9 +38,9 @@ export const VersionsSheet = ({
   const moved = old.data ? reordered(old.data, now) : [];
   const listName = (list: string) => t(`fleet.list.${list as 'points'}`);
   return (
-    <Sheet title={t('fleet.versions')} closeLabel={t('common.close')} onClose={onClose}>
+    <ModalSheet title={t('fleet.versions')} closeLabel={t('common.close')} onClose={onClose}>
       {versions.map((one) => (
-        <Row
+        <ListRow
           key={one.version}
           label={t('fleet.version', { n: one.version })}
           onPress={() => setVersion(one.version)}
@@ -56,7 +56,7 @@ export const VersionsSheet = ({
               .filter(Boolean)
               .join(' · ')}
           </Small>
-        </Row>
+        </ListRow>
       ))}
       {old.error ? <Notice kind="stop" title={old.error instanceof NoAnswer ? t('fleet.offline') : old.error.message} /> : null}
       {old.data ? (
@@ -74,6 +74,6 @@ export const VersionsSheet = ({
           ))}
         </View>
       ) : null}
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -1,6 +1,7 @@
 import type { RowEdit } from '@quay/core/fleet/edit';
 import { type Language, LANGUAGES, type Wording } from '@quay/core/fleet/words';
 import { typedNumber } from '@quay/core/number/typed';
+import * as z from 'zod/mini';
 import type { FieldSpec } from './fields';
 
 /** A row while it is typed: texts as they stand in the fields, by language where they are wordings. */
@@ -86,3 +87,16 @@ export const readDraft = (
   }
   return Object.keys(faults).length > 0 ? { ok: false, faults } : { ok: true, edit };
 };
+
+/** A row while it is typed, and what it changes once it is read; what is wrong stands at its field. */
+export const rowForm = (fields: readonly FieldSpec[]) =>
+  z.pipe(
+    z.custom<Draft>(),
+    z.transform((draft, context): RowEdit => {
+      const read = readDraft(draft, fields);
+      if (read.ok) return read.edit;
+      for (const [field, fault] of Object.entries(read.faults))
+        context.issues.push({ code: 'custom', path: [field], message: `fleet.fault.${fault}`, input: draft[field] });
+      return z.NEVER;
+    }),
+  );

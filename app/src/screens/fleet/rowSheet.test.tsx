@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import type { ListName } from '@quay/core/fleet/book';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import '../../i18n';
@@ -38,7 +38,12 @@ const show = (
   return { kept, drop, inherit };
 };
 const type = (id: string, text: string) => fireEvent.change(screen.getByTestId(id), { target: { value: text } });
-const press = (id: string) => fireEvent.click(screen.getByTestId(id));
+/** Presses, and waits for what a form does about it. */
+const press = (id: string) =>
+  act(async () => {
+    fireEvent.click(screen.getByTestId(id));
+    await new Promise((done) => setTimeout(done));
+  });
 const row = (list: 'fittings' | 'points' | 'tanks', id: string) =>
   book[list].find((one) => one.id === id)! as unknown as Record<string, unknown>;
 /** The fields that a row says something in. */
@@ -59,23 +64,23 @@ describe('a row of a book', () => {
     ['checks', book.checks],
     ['tanks', book.tanks],
     ['stations', book.stations],
-  ] as const)('of %s, opened and kept as it is, says what it said', (list, rows) => {
+  ] as const)('of %s, opened and kept as it is, says what it said', async (list, rows) => {
     for (const one of rows.slice(0, 4)) {
       const { kept } = show(list, one as unknown as Record<string, unknown>);
-      press('keep-row');
+      await press('keep-row');
       expect(said(kept[0])).toEqual(ofForm(list, one as unknown as Record<string, unknown>));
       cleanup();
     }
   });
 
-  it('is kept with what was typed, in the language it was typed in', () => {
+  it('is kept with what was typed, in the language it was typed in', async () => {
     const fenders = row('fittings', 'fenders');
     const { kept } = show('fittings', fenders);
     type('field-count', '6');
-    press('in-fr');
+    await press('in-fr');
     type('text-name', 'Pare-battages du bord');
-    press('flag-safety');
-    press('keep-row');
+    await press('flag-safety');
+    await press('keep-row');
     const name = fenders.name as Record<string, string>;
     expect(said(kept[0])).toEqual({
       ...ofForm('fittings', fenders),
@@ -91,72 +96,72 @@ describe('a row of a book', () => {
     ['fewer than none', '-1'],
     ['more than there can be', '100'],
     ['nothing where something is needed', ''],
-  ])('is not kept with %s, which is said at its field until it is changed', (_, typed) => {
+  ])('is not kept with %s, which is said at its field until it is changed', async (_, typed) => {
     const { kept } = show('fittings', row('fittings', 'fenders'));
     const before = screen.queryAllByText(/./).length;
     type('field-count', typed);
-    press('keep-row');
+    await press('keep-row');
     expect(kept).toEqual([]);
     expect(screen.queryAllByText(/./).length).toBe(before + 1);
     type('field-count', '4');
     expect(screen.queryAllByText(/./).length).toBe(before);
-    press('keep-row');
+    await press('keep-row');
     expect(kept).toHaveLength(1);
   });
 
-  it('needs its words in English before those of another language, since all fall back to it', () => {
+  it('needs its words in English before those of another language, since all fall back to it', async () => {
     const { kept } = show('fittings', row('fittings', 'fenders'));
     type('text-name', ' ');
-    press('keep-row');
+    await press('keep-row');
     expect(kept).toEqual([]);
     expect(screen.getByText(/English/)).toBeTruthy();
   });
 
-  it('is not kept with a text that cannot be read where it stands as in the file', () => {
+  it('is not kept with a text that cannot be read where it stands as in the file', async () => {
     const { kept } = show('fittings', row('fittings', 'fenders'));
     type('file-jacket', '{"for": ');
-    press('keep-row');
+    await press('keep-row');
     expect(kept).toEqual([]);
     type('file-jacket', '');
-    press('keep-row');
+    await press('keep-row');
     expect(kept).toHaveLength(1);
   });
 
-  it('lets go of a choice that may be left out, and of no other', () => {
+  it('lets go of a choice that may be left out, and of no other', async () => {
     const { kind } = row('fittings', 'fenders');
     const { kept } = show('fittings', { ...row('fittings', 'fenders'), per: 'person' });
-    press('per-person');
-    press(`kind-${String(kind)}`);
-    press('station-forward');
-    press('keep-row');
+    await press('per-person');
+    await press(`kind-${String(kind)}`);
+    await press('station-forward');
+    await press('keep-row');
     expect(kept[0]).toMatchObject({ kind, station: 'forward', per: undefined });
   });
 
-  it('shows a briefing point as the renter will see it, while it is typed', () => {
+  it('shows a briefing point as the renter will see it, while it is typed', async () => {
     show('points', book.points[0] as unknown as Record<string, unknown>);
     type('text-say', 'Both hands on the rail.');
     expect(screen.getByText('Both hands on the rail.', { ignore: 'textarea' })).toBeTruthy();
-    press('in-de');
+    await press('in-de');
     type('text-say', 'Beide Hände an die Reling.');
     expect(screen.getByText('Beide Hände an die Reling.', { ignore: 'textarea' })).toBeTruthy();
   });
 
-  it('that says otherwise than its class is given back to it; one that is the class’s own is not', () => {
+  it('that says otherwise than its class is given back to it; one that is the class’s own is not', async () => {
     const changed = show('fittings', row('fittings', 'fenders'), { origin: 'changed' });
-    press('inherit');
+    await press('inherit');
     expect(changed.inherit).toHaveBeenCalled();
     cleanup();
     show('fittings', row('fittings', 'fenders'), { origin: 'class' });
     expect(screen.queryByTestId('inherit')).toBeNull();
   });
 
-  it('that is new begins with what it starts from, and cannot be taken away', () => {
+  it('that is new begins with what it starts from, and cannot be taken away', async () => {
     const { kept } = show('stations', undefined, { origin: 'none', start: { at: [1, 0] } });
     expect(screen.queryByTestId('drop-row')).toBeNull();
-    press('keep-row');
+    await press('keep-row');
     expect(kept).toEqual([]);
     type('text-name', 'Wheelhouse');
-    press('keep-row');
+    await press('keep-row');
     expect(said(kept[0])).toEqual({ name: { en: 'Wheelhouse' }, at: [1, 0] });
   });
 

@@ -4,10 +4,10 @@ import { slot } from '@quay/core/record/project';
 import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Field } from '../../ui/field';
+import { TextField } from '../../ui/textField';
 import { figure } from '../../ui/format';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 
@@ -32,14 +32,14 @@ export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank;
     onClose();
   };
   return (
-    <Sheet
+    <ModalSheet
       title={say(tank.name, view.language)}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('walk.brim')} disabled={!fits} onPress={() => void keep()} testID="keep-brim" />}
+      footer={<Button mode="contained" label={t('walk.brim')} disabled={!fits} onPress={() => void keep()} testID="keep-brim" />}
     >
       <Body>{t('walk.brimWhy')}</Body>
-      <Field
+      <TextField
         label={t('walk.brimMeter')}
         value={text}
         onChange={setText}
@@ -48,7 +48,7 @@ export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank;
         fault={fits ? undefined : t('walk.outOfRange', { min: 0, max: tank.capacityL })}
         testID="brim-litres"
       />
-      {before ? <Alt label={t('walk.takeBack')} onPress={() => void back()} testID="brim-back" /> : null}
-    </Sheet>
+      {before ? <Button mode="outlined" label={t('walk.takeBack')} onPress={() => void back()} testID="brim-back" /> : null}
+    </ModalSheet>
   );
 };

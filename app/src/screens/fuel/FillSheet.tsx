@@ -4,9 +4,10 @@ import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
-import { Field } from '../../ui/field';
-import { Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body } from '../../ui/words';
 
 /** A metered fill by the quay after return. */
@@ -22,14 +23,14 @@ export const FillSheet = ({ view, tank, onClose }: { view: HireView; tank: Tank;
     onClose();
   };
   return (
-    <Sheet
+    <ModalSheet
       title={`${t('compare.fill')}: ${say(tank.name, i18n.language)}`}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('compare.keep')} disabled={!fits} onPress={() => void keep()} testID="keep-fill" />}
+      footer={<Button mode="contained" label={t('compare.keep')} disabled={!fits} onPress={() => void keep()} testID="keep-fill" />}
     >
       <Body>{t('compare.fillWhy')}</Body>
-      <Field
+      <TextField
         label={t('compare.litres')}
         value={text}
         onChange={setText}
@@ -38,7 +39,7 @@ export const FillSheet = ({ view, tank, onClose }: { view: HireView; tank: Tank;
         fault={text.trim() !== '' && !fits ? t('compare.badLitres', { max: tank.capacityL }) : undefined}
         testID="fill-litres"
       />
-      <Chip label={t('compare.brim')} on={brim} onPress={() => setBrim(!brim)} />
-    </Sheet>
+      <ChoiceChip label={t('compare.brim')} on={brim} onPress={() => setBrim(!brim)} />
+    </ModalSheet>
   );
 };

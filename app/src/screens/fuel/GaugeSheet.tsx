@@ -9,10 +9,11 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
+import { TextField } from '../../ui/textField';
 import { figure } from '../../ui/format';
-import { Chip, Go, Sign } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button, IconButton } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { PhotoRow } from '../photo/PhotoRow';
@@ -72,11 +73,19 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
     onClose();
   };
   return (
-    <Sheet
+    <ModalSheet
       title={name}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} disabled={now === undefined} testID="keep-reading" />}
+      footer={
+        <Button
+          mode="contained"
+          label={t('walk.keepReading')}
+          onPress={() => void keep()}
+          disabled={now === undefined}
+          testID="keep-reading"
+        />
+      }
     >
       {gauge.normal ? <Small>{`${t('walk.normal')}: ${say(gauge.normal, language)}`}</Small> : null}
       {was !== undefined ? <Small>{t('walk.was', { v: spokenReading(gauge, was) })}</Small> : null}
@@ -85,7 +94,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       ) : gauge.reads === 'lamp' ? (
         <Lamps gauge={gauge} name={name} lit={now} onLit={(count) => setText(String(count))} testID="lit" />
       ) : (
-        <Field
+        <TextField
           label={name}
           value={text}
           onChange={setText}
@@ -127,12 +136,12 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       )}
       <PhotoTaking photo={photo} />
       {gauge.reads === 'totaliser' ? (
-        <Chip label={t('walk.sinceBrim')} on={zeroed} onPress={() => setZeroed(!zeroed)} testID="zeroed" />
+        <ChoiceChip label={t('walk.sinceBrim')} on={zeroed} onPress={() => setZeroed(!zeroed)} testID="zeroed" />
       ) : null}
       {gauge.reads === 'needle' ? (
-        <Chip label={t('walk.askew')} on={askew} onPress={() => setAskew(!askew)} tone="mari" testID="askew" />
+        <ChoiceChip label={t('walk.askew')} on={askew} onPress={() => setAskew(!askew)} tone="mari" testID="askew" />
       ) : null}
-    </Sheet>
+    </ModalSheet>
   );
 };
 
@@ -163,11 +172,11 @@ const Drawn = ({
         <Tube share={share(value)} was={was === undefined ? undefined : share(was)} onSet={put} label={t('walk.set', { name })} />
       )}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 14 }}>
-        <Sign path={mdiMinus} label={t('walk.lower', { name })} onPress={() => set(value - step)} testID="lower" />
+        <IconButton path={mdiMinus} label={t('walk.lower', { name })} onPress={() => set(value - step)} testID="lower" />
         <SlabBold size={38} style={{ minWidth: 130, textAlign: 'center' }} live>
           {spokenReading(gauge, value)}
         </SlabBold>
-        <Sign path={mdiPlus} label={t('walk.higher', { name })} onPress={() => set(value + step)} testID="higher" />
+        <IconButton path={mdiPlus} label={t('walk.higher', { name })} onPress={() => set(value + step)} testID="higher" />
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {(

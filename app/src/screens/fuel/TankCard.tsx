@@ -8,7 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Tag } from '../../ui/board';
 import { spanOf } from '../../ui/format';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Bold, Small } from '../../ui/words';
 import type { WalkView } from '../record/useWalk';
 import { BrimSheet } from './BrimSheet';
@@ -27,7 +27,8 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
   const toBrim =
     fillable && !view.alone ? (
       <>
-        <Alt
+        <Button
+          mode="outlined"
           label={brim ? t('walk.brimKept', { v: tank.capacityL }) : t('walk.brim')}
           onPress={() => setFilling(true)}
           style={{ alignSelf: 'flex-start' }}
@@ -59,7 +60,8 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
           {next
             ? null
             : gaugesOf(book, tank).map(({ gauge }) => (
-                <Alt
+                <Button
+                  mode="outlined"
                   key={gauge.id}
                   label={t('walk.readAgain', { name: named(gauge) })}
                   onPress={() => onOpen(gauge.id)}
@@ -70,7 +72,8 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
         </View>
       ) : null}
       {next ? (
-        <Alt
+        <Button
+          mode="outlined"
           label={t('walk.fuelNext', { name: named(next) })}
           onPress={() => onOpen(next.id)}
           style={{ alignSelf: 'flex-start' }}

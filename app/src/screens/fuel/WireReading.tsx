@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call, NoAnswer } from '../../data/api';
 import { Tag } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Bold, Small } from '../../ui/words';
 
 /** What the boat's own wires say of a gauge, offered as one more reading; taken, it is entered as the gateway's. */
@@ -46,7 +46,7 @@ export const WireReading = ({
       {atLeast !== undefined && found.value < atLeast ? (
         <Tag kind="ask">{t('walk.lowerThanBefore', { v: spokenReading(gauge, atLeast) })}</Tag>
       ) : (
-        <Alt label={t('walk.gatewayTake')} onPress={() => onTake(found.value)} testID="take-wire" />
+        <Button mode="outlined" label={t('walk.gatewayTake')} onPress={() => onTake(found.value)} testID="take-wire" />
       )}
     </View>
   );

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
-import { Chip } from '../../ui/press';
+import { ChoiceChip } from '../../ui/choiceChip';
 
 /** Why a reading cannot be; nothing where it can. `sixteenths`: a needle is typed in sixteenths of its way. */
 export const useReadingFault = (): ((gauge: Gauge, read: Read, sixteenths?: boolean) => string | undefined) => {
@@ -46,7 +46,7 @@ export const Lamps = ({
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={name}>
       {Array.from({ length: Math.round(gauge.max - gauge.min) + 1 }, (_, i) => gauge.min + i).map((count) => (
-        <Chip
+        <ChoiceChip
           key={count}
           label={t('walk.lampsLit', { count })}
           on={lit === count}

@@ -9,7 +9,8 @@ import { call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { Money } from '../../ui/money';
-import { Alt, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ListRow } from '../../ui/listRow';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
@@ -139,7 +140,12 @@ const Matters = ({ matters, onSeen }: { matters: readonly AttentionMatter[]; onS
       id: 'seen',
       header: '',
       cell: ({ row }) => (
-        <Alt label={t('attention.seen')} onPress={() => onSeen(row.original.key)} testID={`seen-${testIdOf(row.original)}`} />
+        <Button
+          mode="outlined"
+          label={t('attention.seen')}
+          onPress={() => onSeen(row.original.key)}
+          testID={`seen-${testIdOf(row.original)}`}
+        />
       ),
       enableSorting: false,
       meta: { share: 0.9 },
@@ -188,16 +194,16 @@ const Matter = ({ matter, onSeen }: { matter: AttentionMatter; onSeen: () => voi
           {said}
         </View>
       ) : (
-        <Row
+        <ListRow
           label={[name, matter.renter, what].filter(Boolean).join(', ')}
           onPress={() => router.push(path)}
           style={{ flex: 1 }}
           testID={`matter-${id}`}
         >
           {said}
-        </Row>
+        </ListRow>
       )}
-      <Alt label={t('attention.seen')} onPress={onSeen} testID={`seen-${id}`} />
+      <Button mode="outlined" label={t('attention.seen')} onPress={onSeen} testID={`seen-${id}`} />
     </View>
   );
 };
@@ -211,7 +217,7 @@ const Disputes = ({ disputes }: { disputes: readonly Dispute[] | undefined }) =>
   return (
     <View>
       {disputes.map((one) => (
-        <Row
+        <ListRow
           key={one.hire}
           label={`${one.boat}, ${one.renter}`}
           onPress={() => router.push(`/hire/${one.hire}/statement`)}
@@ -228,7 +234,7 @@ const Disputes = ({ disputes }: { disputes: readonly Dispute[] | undefined }) =>
               <Body key={remark}>{`“${remark}”`}</Body>
             ))}
           </View>
-        </Row>
+        </ListRow>
       ))}
     </View>
   );

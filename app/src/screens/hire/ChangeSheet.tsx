@@ -1,47 +1,66 @@
 import { changeHire } from '@quay/contract/hire';
-import { isClock, isDay } from '@quay/core/time/calendar';
 import { clockOf, dateOf, instantOf } from '@quay/core/time/zone';
+import { writeDay } from '@quay/core/time/typedDay';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import * as z from 'zod/mini';
 import { call, NoAnswer, Refused } from '../../data/api';
 import { type HireView, packQuery } from '../../data/hire';
 import { Notice } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { FormField, useSchemaForm } from '../../ui/form';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
+import * as typed from '../../ui/typed';
+import { ClockField, DayField } from '../../ui/when';
 
-const whole = (text: string, least: number, most: number): number | undefined =>
-  /^\d{1,2}$/.test(text.trim()) && Number(text) >= least && Number(text) <= most ? Number(text) : undefined;
+/** So many of a party at most, as the contract has it. */
+const MOST = 60;
 
-/** What a manager may change of a booking: when she is due, who comes along, the notes. Two who do it at once find out. */
+/** What may be changed, as it is typed. @param from when the hire begins, ISO instant @param zone of its base */
+const changeForm = (from: string, zone: string) =>
+  z
+    .object({
+      date: typed.day('change.badDay'),
+      clock: typed.clock('change.badClock'),
+      adults: typed.number({ from: 1, to: MOST, whole: true }, 'change.badAdults'),
+      children: typed.number({ from: 0, to: MOST, whole: true }, 'change.badChildren'),
+      notes: z.string().check(z.maxLength(2000)),
+    })
+    .check((context) => {
+      const { date, clock } = context.value;
+      if (instantOf(`${date}T${clock}`, zone) > from) return;
+      context.issues.push({ code: 'custom', path: ['date'], message: 'change.beforeStart', input: date });
+    });
+
+/** What a manager may change of a booking: when the boat is due, who comes along, the notes. Two who do it at once find out. */
 export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => void }) => {
   const { t } = useTranslation();
   const client = useQueryClient();
   const { hire, base, book } = view.pack;
-  const [date, setDate] = useState(dateOf(hire.to, base.zone));
-  const [clock, setClock] = useState(clockOf(hire.to, base.zone));
-  const [adults, setAdults] = useState(String(hire.party.adults));
-  const [children, setChildren] = useState(String(hire.party.children));
-  const [notes, setNotes] = useState(hire.notes);
-  const [busy, setBusy] = useState(false);
+  const schema = useMemo(() => changeForm(hire.from, base.zone), [hire.from, base.zone]);
+  const form = useSchemaForm(schema, {
+    date: writeDay(dateOf(hire.to, base.zone)),
+    clock: clockOf(hire.to, base.zone),
+    adults: String(hire.party.adults),
+    children: String(hire.party.children),
+    notes: hire.notes,
+  });
   const [fault, setFault] = useState<string>();
-  const reads = isDay(date) && isClock(clock);
-  const to = reads ? instantOf(`${date}T${clock}`, base.zone) : undefined;
-  const dueFault = to === undefined ? t('change.badTime') : to <= hire.from ? t('change.beforeStart') : undefined;
-  const party = { adults: whole(adults, 1, 60), children: whole(children, 0, 60) };
-  const people = (party.adults ?? 0) + (party.children ?? 0);
-  const overPlate = people > book.plate.people;
-  const keep = async () => {
-    if (dueFault || to === undefined || party.adults === undefined || party.children === undefined) return;
-    setBusy(true);
+  const [adults, children] = form.watch(['adults', 'children']).map(Number);
+  const overPlate = (adults || 0) + (children || 0) > book.plate.people;
+  const keep = form.handleSubmit(async (entered) => {
     setFault(undefined);
     try {
       await call(changeHire, {
         params: { hireId: hire.id },
         headers: { 'if-match': `"${hire.version}"` },
-        body: { to, party: { adults: party.adults, children: party.children }, notes },
+        body: {
+          to: instantOf(`${entered.date}T${entered.clock}`, base.zone),
+          party: { adults: entered.adults, children: entered.children },
+          notes: entered.notes,
+        },
       });
       await client.invalidateQueries({ queryKey: packQuery(hire.id).queryKey });
       onClose();
@@ -51,21 +70,18 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
         setFault(error.problem.code === 'changedMeanwhile' ? t('change.meanwhile') : error.problem.title);
         await client.invalidateQueries({ queryKey: packQuery(hire.id).queryKey });
       } else throw error;
-    } finally {
-      setBusy(false);
     }
-  };
-  const partyFault = party.adults === undefined || party.children === undefined;
+  });
   return (
-    <Sheet
+    <ModalSheet
       title={t('change.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
-        <Go
+        <Button
+          mode="contained"
           label={t('change.keep')}
-          busy={busy}
-          disabled={dueFault !== undefined || partyFault}
+          busy={form.formState.isSubmitting}
           onPress={() => void keep()}
           testID="keep-change"
         />
@@ -74,36 +90,22 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
       {fault ? <Notice kind="stop" title={fault} /> : null}
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <View style={{ flex: 3 }}>
-          <Field label={t('change.date')} value={date} onChange={setDate} fault={dueFault} testID="change-date" />
+          <DayField form={form} name="date" label={t('change.date')} testID="change-date" />
         </View>
         <View style={{ flex: 2 }}>
-          <Field label={t('change.clock')} value={clock} onChange={setClock} testID="change-clock" />
+          <ClockField form={form} name="clock" label={t('change.clock')} testID="change-clock" />
         </View>
       </View>
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <View style={{ flex: 1 }}>
-          <Field
-            label={t('change.adults')}
-            value={adults}
-            onChange={setAdults}
-            numeric
-            fault={party.adults === undefined ? t('change.badAdults') : undefined}
-            testID="change-adults"
-          />
+          <FormField form={form} name="adults" label={t('change.adults')} numeric most={2} testID="change-adults" />
         </View>
         <View style={{ flex: 1 }}>
-          <Field
-            label={t('change.children')}
-            value={children}
-            onChange={setChildren}
-            numeric
-            fault={party.children === undefined ? t('change.badChildren') : undefined}
-            testID="change-children"
-          />
+          <FormField form={form} name="children" label={t('change.children')} numeric most={2} testID="change-children" />
         </View>
       </View>
       {overPlate ? <Notice kind="stop" title={t('change.overPlate', { n: book.plate.people })} /> : null}
-      <Field label={t('hire.notes')} value={notes} onChange={setNotes} lines={3} testID="change-notes" />
-    </Sheet>
+      <FormField form={form} name="notes" label={t('hire.notes')} lines={3} most={2000} testID="change-notes" />
+    </ModalSheet>
   );
 };

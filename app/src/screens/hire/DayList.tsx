@@ -6,7 +6,7 @@ import { useBoard } from '../../data/hire';
 import { Tag, type TagKind } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
-import { Row } from '../../ui/press';
+import { ListRow } from '../../ui/listRow';
 import { useTones } from '../../ui/theme';
 import { Bold, Slab, SlabBold, Small } from '../../ui/words';
 
@@ -87,7 +87,7 @@ const One = ({ line: { hire, time, word, kind }, on }: { line: Line; on: boolean
   const router = useRouter();
   const tones = useTones();
   return (
-    <Row
+    <ListRow
       label={`${hire.boat}, ${hire.renter}, ${word}`}
       onPress={() => router.push(`/hire/${hire.id}`)}
       testID={`list-${hire.id}`}
@@ -115,6 +115,6 @@ const One = ({ line: { hire, time, word, kind }, on }: { line: Line; on: boolean
           </Tag>
         </View>
       </View>
-    </Row>
+    </ListRow>
   );
 };

@@ -18,11 +18,12 @@ import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
 import { Money } from '../../ui/money';
-import { Alt, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Plan } from '../../ui/plan';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { Sheet } from '../../ui/sheet';
+import { Scroll } from '../../ui/scroll';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
 import { blocking, useCastOff } from '../castOff/useCastOff';
 import { useMatterWords } from '../castOff/matterWords';
@@ -126,7 +127,8 @@ const HireCard = ({ view }: { view: HireView }) => {
         ))}
       </View>
       {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
-        <Alt
+        <Button
+          mode="outlined"
           label={t('turn.title')}
           onPress={() => router.push(`/hire/${hire.id}/turnaround`)}
           style={{ alignSelf: 'flex-start' }}
@@ -142,7 +144,13 @@ const HireCard = ({ view }: { view: HireView }) => {
       ) : null}
       {state === 'closed' ? null : (
         <EndingNotice view={view}>
-          <Alt label={t('deposit.see')} onPress={() => setDeposit(true)} style={{ alignSelf: 'flex-start' }} testID="deposit-see" />
+          <Button
+            mode="outlined"
+            label={t('deposit.see')}
+            onPress={() => setDeposit(true)}
+            style={{ alignSelf: 'flex-start' }}
+            testID="deposit-see"
+          />
         </EndingNotice>
       )}
       {record.late.length > 0 ? <Notice kind="ask" title={t('hire.late', { count: record.late.length })} /> : null}
@@ -159,7 +167,8 @@ const HireCard = ({ view }: { view: HireView }) => {
             <Body key={key}>{words.found(found)}</Body>
           ))}
           {state === 'readyToGo' ? null : (
-            <Alt
+            <Button
+              mode="outlined"
               label={t('castOff.see')}
               onPress={() => router.push(`/hire/${hire.id}/castoff`)}
               style={{ alignSelf: 'flex-start' }}
@@ -203,22 +212,31 @@ const HireCard = ({ view }: { view: HireView }) => {
         ) : null}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {before ? (
-            <Alt
+            <Button
+              mode="outlined"
               label={t(record.slots.has('party') ? 'fit.again' : 'fit.open')}
               onPress={() => router.push(`/hire/${hire.id}/fit`)}
               testID="fit"
             />
           ) : null}
           {state === 'closed' ? null : (
-            <Alt label={t('hire.docking')} onPress={() => router.push(`/hire/${hire.id}/docking`)} testID="docking" />
+            <Button mode="outlined" label={t('hire.docking')} onPress={() => router.push(`/hire/${hire.id}/docking`)} testID="docking" />
           )}
-          {state !== 'closed' && alone.in ? <Alt label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
-          <Alt label={t('link.title')} onPress={() => setLinking(true)} testID="link" />
+          {state !== 'closed' && alone.in ? (
+            <Button mode="outlined" label={t('key.title')} onPress={() => setKey(true)} testID="key" />
+          ) : null}
+          <Button mode="outlined" label={t('link.title')} onPress={() => setLinking(true)} testID="link" />
         </View>
         {key ? <KeySheet view={view} onClose={() => setKey(false)} /> : null}
         {linking ? <LinkSheet view={view} onClose={() => setLinking(false)} /> : null}
         {manager && state !== 'closed' ? (
-          <Alt label={t('change.title')} onPress={() => setChanging(true)} testID="change" style={{ alignSelf: 'flex-start' }} />
+          <Button
+            mode="outlined"
+            label={t('change.title')}
+            onPress={() => setChanging(true)}
+            testID="change"
+            style={{ alignSelf: 'flex-start' }}
+          />
         ) : null}
         {changing ? <ChangeSheet view={view} onClose={() => setChanging(false)} /> : null}
       </Card>
@@ -234,23 +252,33 @@ const HireCard = ({ view }: { view: HireView }) => {
           ].join(' · ')}
         </Bold>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingTop: 6 }}>
-          {wide || view.events.length === 0 ? null : <Alt label={t('hire.seeRecord')} onPress={() => setLog(true)} testID="see-record" />}
+          {wide || view.events.length === 0 ? null : (
+            <Button mode="outlined" label={t('hire.seeRecord')} onPress={() => setLog(true)} testID="see-record" />
+          )}
           {state === 'settling' || state === 'closed' ? (
-            <Alt label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
+            <Button mode="outlined" label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
           ) : null}
           {state === 'walkingOut' && view.record.slots.has('out/started') ? (
-            <Alt label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />
+            <Button mode="outlined" label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />
           ) : null}
         </View>
         {log ? (
-          <Sheet title={t('hire.record')} closeLabel={t('common.close')} onClose={() => setLog(false)}>
+          <ModalSheet title={t('hire.record')} closeLabel={t('common.close')} onClose={() => setLog(false)} list>
             <Log view={view} />
-          </Sheet>
+          </ModalSheet>
         ) : null}
       </Card>
     </View>
   );
-  const main = <Go label={t(`hire.do.${state}`)} onPress={next} testID="hire-next" {...(wide ? { style: { minWidth: 260 } } : {})} />;
+  const main = (
+    <Button
+      mode="contained"
+      label={t(`hire.do.${state}`)}
+      onPress={next}
+      testID="hire-next"
+      {...(wide ? { style: { minWidth: 260 } } : {})}
+    />
+  );
   const about = { title: pack.boat.name, sub: `${hire.renter} · ${pack.boat.hullNumber}`, onBack: back };
   if (!wide)
     return (
@@ -260,12 +288,12 @@ const HireCard = ({ view }: { view: HireView }) => {
       </Screen>
     );
   return (
-    <Screen {...about} right={main}>
-      <View style={{ flexDirection: 'row' }}>
-        <View style={{ width: planWidth }}>
+    <Screen {...about} right={main} fill>
+      <View style={{ flexDirection: 'row', flex: 1 }}>
+        <Scroll style={{ flexGrow: 0, width: planWidth }} contentContainerStyle={{ paddingBottom: 20 }}>
           <Plan plan={pack.book.plan} stations={[]} stops={[]} width={planWidth} height={200} />
           {facts}
-        </View>
+        </Scroll>
         <View style={{ flex: 1 }}>
           <RecordPanel view={view} />
         </View>

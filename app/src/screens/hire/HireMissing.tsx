@@ -5,7 +5,7 @@ import { NoAnswer, Refused } from '../../data/api';
 import { Unreadable } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Screen } from '../../ui/screen';
 import { Body } from '../../ui/words';
 import { RepairCard } from './RepairCard';
@@ -26,13 +26,13 @@ export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: 
           <Body>{t('common.loading')}</Body>
         ) : broken ? (
           <>
-            <Notice kind="stop" title={t('repair.broken')} action={<Alt label={t('common.again')} onPress={onAgain} />}>
+            <Notice kind="stop" title={t('repair.broken')} action={<Button mode="outlined" label={t('common.again')} onPress={onAgain} />}>
               <Body>{t(manager ? 'repair.brokenManager' : 'repair.brokenHand')}</Body>
             </Notice>
             {manager && hireId !== undefined ? <RepairCard hireId={hireId} onMended={onAgain} /> : null}
           </>
         ) : (
-          <Notice kind="stop" title={t('hire.missing')} action={<Alt label={t('common.again')} onPress={onAgain} />}>
+          <Notice kind="stop" title={t('hire.missing')} action={<Button mode="outlined" label={t('common.again')} onPress={onAgain} />}>
             <Body>{error instanceof NoAnswer ? t('hire.missingWhy') : error.message}</Body>
           </Notice>
         )}

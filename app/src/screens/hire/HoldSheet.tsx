@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Field } from '../../ui/field';
-import { Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import type { WalkView } from '../record/useWalk';
 import { MatterRow } from '../castOff/MatterRow';
 import { standing, useCastOff } from '../castOff/useCastOff';
@@ -17,16 +17,25 @@ export const HoldSheet = ({ view, onClose }: { view: WalkView; onClose: () => vo
     onClose();
   };
   return (
-    <Sheet
+    <ModalSheet
       title={t('hold.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('hold.go')} tone="lead" disabled={why.trim() === ''} onPress={() => void hold()} testID="hold-go" />}
+      footer={
+        <Button
+          mode="contained"
+          label={t('hold.go')}
+          tone="lead"
+          disabled={why.trim() === ''}
+          onPress={() => void hold()}
+          testID="hold-go"
+        />
+      }
     >
-      <Field label={t('hold.why')} value={why} onChange={setWhy} lines={2} testID="hold-why" />
+      <TextField label={t('hold.why')} value={why} onChange={setWhy} lines={2} testID="hold-why" />
       {holds.map((matter) => (
         <MatterRow key={matter.key} view={view} matter={matter} />
       ))}
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -7,9 +7,9 @@ import { View } from 'react-native';
 import { call, NoAnswer } from '../../data/api';
 import type { HireView } from '../../data/hire';
 import { Notice, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { Body, SlabBold, Small } from '../../ui/words';
 
@@ -36,15 +36,22 @@ export const KeySheet = ({ view, onClose }: { view: HireView; onClose: () => voi
   const error = asked.error ?? set.error;
   const where = view.pack.base.keySafe?.where;
   return (
-    <Sheet
+    <ModalSheet
       title={t('key.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         byHand ? (
-          <Go label={t('key.set')} disabled={!good} busy={set.isPending} onPress={() => set.mutate(typed.trim())} testID="set-key" />
+          <Button
+            mode="contained"
+            label={t('key.set')}
+            disabled={!good}
+            busy={set.isPending}
+            onPress={() => set.mutate(typed.trim())}
+            testID="set-key"
+          />
         ) : error ? (
-          <Alt label={t('common.again')} onPress={() => ask()} testID="ask-key" />
+          <Button mode="outlined" label={t('common.again')} onPress={() => ask()} testID="ask-key" />
         ) : null
       }
     >
@@ -60,7 +67,7 @@ export const KeySheet = ({ view, onClose }: { view: HireView; onClose: () => voi
       ) : null}
       {asked.data?.is === 'none' ? <Notice kind="ask" title={t('key.none')} /> : null}
       {byHand ? (
-        <Field
+        <TextField
           label={t('key.code')}
           value={typed}
           onChange={setTyped}
@@ -69,6 +76,6 @@ export const KeySheet = ({ view, onClose }: { view: HireView; onClose: () => voi
         />
       ) : null}
       <Small>{t('key.why')}</Small>
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -9,8 +9,8 @@ import { copyText } from '../../platform/browser';
 import { Notice } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { Body, Bold, Small } from '../../ui/words';
 
@@ -37,11 +37,11 @@ export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => vo
   const error = links.error ?? make.error ?? withdraw.error;
   const made = make.data;
   return (
-    <Sheet
+    <ModalSheet
       title={t('link.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('link.make')} onPress={() => make.mutate()} busy={make.isPending} testID="make-link" />}
+      footer={<Button mode="contained" label={t('link.make')} onPress={() => make.mutate()} busy={make.isPending} testID="make-link" />}
     >
       <Body>{t('link.why')}</Body>
       {error ? <Notice kind="stop" title={error instanceof NoAnswer ? t('link.offline') : error.message} /> : null}
@@ -54,7 +54,11 @@ export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => vo
             <Bold size={15}>{made.url}</Bold>
           </View>
           <Small>{t('link.once')}</Small>
-          <Alt label={t('link.copy')} onPress={() => void copyText(made.url).then(() => snack({ text: t('link.copied') }))} />
+          <Button
+            mode="outlined"
+            label={t('link.copy')}
+            onPress={() => void copyText(made.url).then(() => snack({ text: t('link.copied') }))}
+          />
         </View>
       ) : null}
       {links.data ? (
@@ -66,10 +70,16 @@ export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => vo
             </Body>
           ))}
           {links.data.links.length > 0 ? (
-            <Alt label={t('link.withdraw')} onPress={() => withdraw.mutate()} style={{ alignSelf: 'flex-start' }} testID="withdraw-links" />
+            <Button
+              mode="outlined"
+              label={t('link.withdraw')}
+              onPress={() => withdraw.mutate()}
+              style={{ alignSelf: 'flex-start' }}
+              testID="withdraw-links"
+            />
           ) : null}
         </View>
       ) : null}
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -6,8 +6,8 @@ import { View } from 'react-native';
 import { call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Alt } from '../../ui/press';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
 import { Body, Bold, Small } from '../../ui/words';
 
 /** What makes a record unreadable, and the way to set it aside: a manager’s, who says why. Nothing is deleted by it. */
@@ -34,12 +34,13 @@ export const RepairCard = ({ hireId, onMended }: { hireId: string; onMended: () 
       <Bold>{t('repair.title')}</Bold>
       <Small>{broken.why}</Small>
       {suspects.length === 0 ? <Body>{t('repair.none')}</Body> : <Body>{t('repair.how')}</Body>}
-      {suspects.length > 0 ? <Field label={t('repair.why')} value={why} onChange={setWhy} testID="aside-why" /> : null}
+      {suspects.length > 0 ? <TextField label={t('repair.why')} value={why} onChange={setWhy} testID="aside-why" /> : null}
       {suspects.map(({ id, kind, at, actor }) => (
         <View key={id} style={{ gap: 6 }}>
           <Bold>{`${kind} · ${at}`}</Bold>
           <Small>{t('repair.by', { who: actor.id, role: t(`repair.role.${actor.role}`) })}</Small>
-          <Alt
+          <Button
+            mode="outlined"
             label={t('repair.aside')}
             onPress={() => aside.mutate(id)}
             disabled={why.trim() === '' || aside.isPending}

@@ -4,8 +4,9 @@ import { useWindowDimensions, View } from 'react-native';
 import { Viewfinder } from '../../platform/camera';
 import { Picture } from '../../platform/picture';
 import { Notice } from '../../ui/board';
-import { Alt, Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Small } from '../../ui/words';
 
 /** The last picture of the same thing, through which the next one is aimed. */
@@ -42,15 +43,22 @@ export const CameraSheet = ({
     }
   };
   return (
-    <Sheet
+    <ModalSheet
       title={t('camera.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         fault ? (
-          <Go label={t('camera.other')} onPress={onOther} testID="camera-other" />
+          <Button mode="contained" label={t('camera.other')} onPress={onOther} testID="camera-other" />
         ) : (
-          <Go label={t('camera.take')} onPress={() => void take()} busy={busy} disabled={!shoot} testID="camera-take" />
+          <Button
+            mode="contained"
+            label={t('camera.take')}
+            onPress={() => void take()}
+            busy={busy}
+            disabled={!shoot}
+            testID="camera-take"
+          />
         )
       }
     >
@@ -69,11 +77,13 @@ export const CameraSheet = ({
         <View style={{ gap: 6 }}>
           <Small>{t('camera.aim')}</Small>
           <View style={{ alignSelf: 'flex-start' }}>
-            <Chip label={t('camera.guide')} on={over} onPress={() => setOver(!over)} testID="camera-guide" />
+            <ChoiceChip label={t('camera.guide')} on={over} onPress={() => setOver(!over)} testID="camera-guide" />
           </View>
         </View>
       ) : null}
-      {fault ? null : <Alt label={t('camera.other')} onPress={onOther} style={{ alignSelf: 'flex-start' }} testID="camera-other" />}
-    </Sheet>
+      {fault ? null : (
+        <Button mode="outlined" label={t('camera.other')} onPress={onOther} style={{ alignSelf: 'flex-start' }} testID="camera-other" />
+      )}
+    </ModalSheet>
   );
 };

@@ -8,8 +8,8 @@ import { findCorners } from '../../platform/photoWorker';
 import { Picture, pictureOf } from '../../platform/picture';
 import { NoAnswer, Refused } from '../../data/api';
 import { Tag } from '../../ui/board';
-import { Alt, Go, Sign } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button, IconButton } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useTones } from '../../ui/theme';
 import { Body, SlabBold } from '../../ui/words';
 
@@ -105,12 +105,13 @@ export const CardSheet = ({
     [mdiArrowRight, 'right', [ARROW, 0]],
   ] as const;
   return (
-    <Sheet
+    <ModalSheet
       title={t('card.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
-        <Go
+        <Button
+          mode="contained"
           label={sensible ? t('card.take', { mm: Math.round(mm) }) : t('card.set')}
           disabled={!sensible}
           onPress={() => sensible && onTake(Math.round(mm))}
@@ -176,14 +177,21 @@ export const CardSheet = ({
           </SlabBold>
           <View style={{ flexDirection: 'row', gap: 4 }}>
             {arrows.map(([path, way, by]) => (
-              <Sign key={way} path={path} label={t(`card.${way}`)} onPress={() => move(at, by)} testID={`card-${way}`} />
+              <IconButton key={way} path={path} label={t(`card.${way}`)} onPress={() => move(at, by)} testID={`card-${way}`} />
             ))}
           </View>
         </View>
       </View>
-      <Alt label={t('card.seek')} busy={seeking} disabled={fault !== undefined} onPress={() => void seek()} testID="card-seek" />
+      <Button
+        mode="outlined"
+        label={t('card.seek')}
+        busy={seeking}
+        disabled={fault !== undefined}
+        onPress={() => void seek()}
+        testID="card-seek"
+      />
       {fault ? <Tag kind="stop">{t(`card.${fault}`)}</Tag> : null}
       {found === undefined ? null : <Tag kind={found ? 'ok' : 'ask'}>{t(found ? 'card.found' : 'card.notFound')}</Tag>}
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import type { Doubted } from './usePhoto';
 
 /** Said at once, while the boat is still in front of whoever takes it. */
@@ -11,8 +11,8 @@ export const DoubtedPhoto = ({ doubted }: { doubted: Doubted | undefined }) => {
   return (
     <Notice kind="ask" title={doubted.doubts.map((doubt) => t(`photo.doubt.${doubt}`)).join(' ')}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <Alt label={t('photo.again')} onPress={doubted.again} testID="photo-again" />
-        <Alt label={t('photo.keep')} onPress={doubted.keep} testID="photo-keep" />
+        <Button mode="outlined" label={t('photo.again')} onPress={doubted.again} testID="photo-again" />
+        <Button mode="outlined" label={t('photo.keep')} onPress={doubted.keep} testID="photo-keep" />
       </View>
     </Notice>
   );

@@ -1,7 +1,7 @@
 import { mdiCamera, mdiImageOutline } from '@mdi/js';
 import { useTranslation } from 'react-i18next';
 import type { PhotoSource } from '../../platform/photo';
-import { Sign } from '../../ui/press';
+import { IconButton } from '../../ui/button';
 
 /** As many pictures as one entry takes. */
 export const MOST_PHOTOS = 12;
@@ -24,8 +24,8 @@ export const PhotoSigns = ({
   const { t } = useTranslation();
   return (
     <>
-      <Sign path={mdiCamera} label={label} onPress={() => onPick('camera')} disabled={busy || full} testID={testID} />
-      <Sign
+      <IconButton path={mdiCamera} label={label} onPress={() => onPick('camera')} disabled={busy || full} testID={testID} />
+      <IconButton
         path={mdiImageOutline}
         label={t('photo.choose', { label })}
         onPress={() => onPick('file')}

@@ -3,7 +3,7 @@ import { unsignedOf } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
 import { useMe } from '../../data/session';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useSnack } from '../../ui/snack';
 
 /** More an entry does not name; whoever has more presses once more. */
@@ -20,5 +20,7 @@ export const ClearAdded = ({ view, walk }: { view: HireView; walk: Walk }) => {
     const held = await view.undo(added);
     snack({ text: t('again.cleared', { count: added.length }), undo: () => void view.undo(held) });
   };
-  return <Alt label={t('again.clear', { count: added.length })} onPress={() => void clear()} testID={`clear-added-${walk}`} />;
+  return (
+    <Button mode="outlined" label={t('again.clear', { count: added.length })} onPress={() => void clear()} testID={`clear-added-${walk}`} />
+  );
 };

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Plan } from '../../ui/plan';
-import { Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Body, SlabBold } from '../../ui/words';
@@ -18,7 +18,12 @@ export const ComeIn = ({ view, onBack }: { view: WalkView; onBack: () => void })
       onBack={onBack}
       measure={640}
       footer={
-        <Go label={t('walk.comeInGo')} onPress={() => void view.enter([{ kind: 'cameIn' }], t('walk.comeInDone'))} testID="came-in" />
+        <Button
+          mode="contained"
+          label={t('walk.comeInGo')}
+          onPress={() => void view.enter([{ kind: 'cameIn' }], t('walk.comeInDone'))}
+          testID="came-in"
+        />
       }
     >
       <Plan plan={view.pack.book.plan} stations={[]} stops={[]} width={Math.min(640, width)} height={Math.min(240, height * 0.3)} />

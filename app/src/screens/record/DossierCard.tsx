@@ -8,7 +8,7 @@ import { callForFile, NoAnswer } from '../../data/api';
 import type { HireView } from '../../data/hire';
 import { saveFile } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Bold, Small } from '../../ui/words';
 
 /** The record to take away: a ZIP that can be read and checked without this program. */
@@ -26,7 +26,8 @@ export const DossierCard = ({ view }: { view: HireView }) => {
       <Small>{t('dossier.why')}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {(['operator', 'renter'] as const).map((edition) => (
-          <Alt
+          <Button
+            mode="outlined"
             key={edition}
             label={t(`dossier.${edition}`)}
             disabled={fetch.isPending}

@@ -1,49 +1,65 @@
 import { happenedAt } from '@quay/core/record/held';
 import { clockOf } from '@quay/core/time/zone';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { View } from 'react-native';
+import { FlatList, View } from 'react-native';
 import type { HireView } from '../../data/hire';
+import type { KeptEvent } from '../../data/keep';
 import { Tag } from '../../ui/board';
-import { Alt } from '../../ui/press';
-import { Scroll } from '../../ui/scroll';
 import { useTones } from '../../ui/theme';
 import { Body, Slab, Small } from '../../ui/words';
 import { useEntryWords } from './entryWords';
 
-/** How many entries are shown before somebody asks for the rest: a long record would slow every press of a walk. */
-const AT_FIRST = 80;
+/** So many entries are drawn at once; the rest as one comes to them. */
+const AT_FIRST = 30;
 
-/** The record as it grows, newest first: what, when, whether it is at the quay. */
-export const Log = ({ view }: { view: HireView }) => {
+/** The record as it grows, newest first: what, when, whether it is at the quay. It scrolls by itself, however long it is. */
+export const Log = ({ view, title }: { view: HireView; title?: string }) => {
+  const { t } = useTranslation();
+  const words = useEntryWords(view.pack);
+  const rows = useMemo(
+    () => [...view.events].sort((a, b) => happenedAt(b.held) - happenedAt(a.held) || b.held.event.deviceSeq - a.held.event.deviceSeq),
+    [view.events],
+  );
+  return (
+    <FlatList
+      data={rows}
+      keyExtractor={({ id }) => id}
+      renderItem={({ item }) => <Logged entry={item} what={words(item.held.event.body)} zone={view.pack.base.zone} />}
+      initialNumToRender={AT_FIRST}
+      ListHeaderComponent={
+        title === undefined ? null : (
+          <Slab size={22} heading={2}>
+            {title}
+          </Slab>
+        )
+      }
+      ListEmptyComponent={<Small>{t('log.nothing')}</Small>}
+      contentContainerStyle={{ padding: 16 }}
+      style={{ flex: 1 }}
+      tabIndex={0}
+      testID="log"
+    />
+  );
+};
+
+const Logged = ({ entry: { held, state }, what, zone }: { entry: KeptEvent; what: string; zone: string }) => {
   const { t } = useTranslation();
   const tones = useTones();
-  const words = useEntryWords(view.pack);
-  const [all, setAll] = useState(false);
-  const rows = [...view.events]
-    .sort((a, b) => happenedAt(b.held) - happenedAt(a.held) || b.held.event.deviceSeq - a.held.event.deviceSeq)
-    .slice(0, all ? undefined : AT_FIRST);
   return (
-    <View style={{ gap: 2 }}>
-      {rows.map(({ id, held, state }) => (
-        <View key={id} style={{ flexDirection: 'row', gap: 8, borderTopWidth: 1, borderTopColor: tones.line, paddingVertical: 6 }}>
-          <Small size={14} style={{ width: 46 }}>
-            {clockOf(new Date(happenedAt(held)).toISOString(), view.pack.base.zone)}
-          </Small>
-          <View style={{ flex: 1 }}>
-            <Body size={15}>{words(held.event.body)}</Body>
-            <Small size={13}>{t(`log.by.${held.actor.role}`, { who: held.actor.id })}</Small>
-          </View>
-          {state === 'held' ? null : (
-            <Tag kind={state === 'kept' ? 'ask' : 'stop'} size={12}>
-              {state === 'refused' ? t('kept.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}
-            </Tag>
-          )}
-        </View>
-      ))}
-      {rows.length < view.events.length ? (
-        <Alt label={t('sign.more', { n: view.events.length })} onPress={() => setAll(true)} testID="log-all" />
-      ) : null}
+    <View style={{ flexDirection: 'row', gap: 8, borderTopWidth: 1, borderTopColor: tones.line, paddingVertical: 6 }}>
+      <Small size={14} style={{ width: 46 }}>
+        {clockOf(new Date(happenedAt(held)).toISOString(), zone)}
+      </Small>
+      <View style={{ flex: 1 }}>
+        <Body size={15}>{what}</Body>
+        <Small size={13}>{t(`log.by.${held.actor.role}`, { who: held.actor.id })}</Small>
+      </View>
+      {state === 'held' ? null : (
+        <Tag kind={state === 'kept' ? 'ask' : 'stop'} size={12}>
+          {state === 'refused' ? t('kept.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}
+        </Tag>
+      )}
     </View>
   );
 };
@@ -51,12 +67,5 @@ export const Log = ({ view }: { view: HireView }) => {
 /** The record beside what is being done, where there is room for it. */
 export const RecordPanel = ({ view }: { view: HireView }) => {
   const { t } = useTranslation();
-  return (
-    <Scroll contentContainerStyle={{ padding: 16 }}>
-      <Slab size={22} heading={2}>
-        {t('hire.record')}
-      </Slab>
-      <Log view={view} />
-    </Scroll>
-  );
+  return <Log view={view} title={t('hire.record')} />;
 };

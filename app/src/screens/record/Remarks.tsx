@@ -2,9 +2,9 @@ import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Field } from '../../ui/field';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import type { WalkView } from './useWalk';
 
 type As = 'renter' | 'staff';
@@ -16,7 +16,7 @@ export const Remarks = ({ view, as }: { view: WalkView; as: readonly As[] }) => 
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
       {as.map((one) => (
-        <Alt key={one} label={t(`sign.remark.${one}`)} onPress={() => setOpen(one)} testID={`remark-${one}`} />
+        <Button mode="outlined" key={one} label={t(`sign.remark.${one}`)} onPress={() => setOpen(one)} testID={`remark-${one}`} />
       ))}
       {open ? <RemarkSheet view={view} as={open} onClose={() => setOpen(undefined)} /> : null}
     </View>
@@ -34,13 +34,13 @@ const RemarkSheet = ({ view, as, onClose }: { view: WalkView; as: As; onClose: (
     onClose();
   };
   return (
-    <Sheet
+    <ModalSheet
       title={t(`sign.remark.${as}`)}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('walk.keepReading')} onPress={() => void keep()} testID="keep-remark" />}
+      footer={<Button mode="contained" label={t('walk.keepReading')} onPress={() => void keep()} testID="keep-remark" />}
     >
-      <Field label={t('sign.remarkWhat')} value={text} onChange={setText} lines={4} autoFocus testID="remark-text" />
-    </Sheet>
+      <TextField label={t('sign.remarkWhat')} value={text} onChange={setText} lines={4} autoFocus testID="remark-text" />
+    </ModalSheet>
   );
 };

@@ -9,9 +9,10 @@ import { evidenceStateOf } from '@quay/core/condition/propeller';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Field } from '../../ui/field';
-import { Alt, Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body, Bold, Small } from '../../ui/words';
 import { Lamps, UnusualReading, useReadingFault } from '../fuel/reading';
 import type { WalkView } from './useWalk';
@@ -95,20 +96,21 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
     tieIfDone(next, ways);
   };
   return (
-    <Sheet
+    <ModalSheet
       title={t('walk.rest')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         <>
-          <Go
+          <Button
+            mode="contained"
             label={open > 0 ? t('walk.keepOpen', { count: open }) : t('walk.keepTie')}
             tone={open > 0 ? 'mari' : 'weed'}
             disabled={faulty}
             onPress={() => tie()}
             testID="rest-tie"
           />
-          {open > 0 ? <Alt label={t('walk.goBack')} onPress={onClose} /> : null}
+          {open > 0 ? <Button mode="outlined" label={t('walk.goBack')} onPress={onClose} /> : null}
         </>
       }
     >
@@ -118,7 +120,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
           <Body>{`${say(propeller.name, language)}: ${say(propeller.inWhen, language)}`}</Body>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={say(propeller.name, language)}>
             {(['sound', 'notSeen'] as const).map((state) => (
-              <Chip
+              <ChoiceChip
                 key={state}
                 label={t(`walk.evidence.${state}`)}
                 on={sound[propeller.id] === state}
@@ -127,7 +129,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 testID={`rest-prop-${state}`}
               />
             ))}
-            <Chip label={t('walk.propFlaw')} on={false} tone="lead" onPress={onClose} testID="rest-prop-flaw" />
+            <ChoiceChip label={t('walk.propFlaw')} on={false} tone="lead" onPress={onClose} testID="rest-prop-flaw" />
           </View>
         </View>
       ))}
@@ -136,7 +138,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
           <Body>{say(check.name, language)}</Body>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={say(check.name, language)}>
             {check.ways.map((way, i) => (
-              <Chip
+              <ChoiceChip
                 key={way.id}
                 label={say(way.name, language)}
                 on={ways[check.id] === way.id}
@@ -166,7 +168,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 />
               </>
             ) : (
-              <Field
+              <TextField
                 label={before === undefined ? name : `${name} · ${t('walk.was', { v: spokenReading(gauge, before) })}`}
                 value={typed[gauge.id] ?? ''}
                 onChange={(text) => setTyped((now) => ({ ...now, [gauge.id]: text }))}
@@ -185,6 +187,6 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
       {pictures.map(({ id, name }) => (
         <Bold key={id}>{`${say(name, language)}: ${t('walk.pictureWanted')}`}</Bold>
       ))}
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -7,7 +7,7 @@ import { useTranslation } from 'react-i18next';
 import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
 import { BriefingSummary } from '../briefing/BriefingSummary';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { WordSheet } from '../settlement/WordSheet';
 import { HireMissing } from '../hire/HireMissing';
 import { standing, useCastOff } from '../castOff/useCastOff';
@@ -51,10 +51,23 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
             <Notice
               kind="ask"
               title={t('sign.refused', { why: refused.value.why })}
-              action={<Alt label={t('sign.signsAfterAll')} onPress={() => void view.undo(refused.standing)} testID="signs-after-all" />}
+              action={
+                <Button
+                  mode="outlined"
+                  label={t('sign.signsAfterAll')}
+                  onPress={() => void view.undo(refused.standing)}
+                  testID="signs-after-all"
+                />
+              }
             />
           ) : walk === 'in' && !view.sealed ? (
-            <Alt label={t('sign.refuse')} onPress={() => setRefusing(true)} style={{ alignSelf: 'flex-start' }} testID="refuse" />
+            <Button
+              mode="outlined"
+              label={t('sign.refuse')}
+              onPress={() => setRefusing(true)}
+              style={{ alignSelf: 'flex-start' }}
+              testID="refuse"
+            />
           ) : null}
           {refusing ? (
             <WordSheet

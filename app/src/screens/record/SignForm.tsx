@@ -11,7 +11,8 @@ import { eventsHere } from '../../data/keep';
 import { keepPhoto } from '../../data/outbox';
 import { SignatureField } from '../../platform/signature';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Alt, Chip, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
@@ -99,7 +100,7 @@ export const SignForm = ({
         sub={pack.boat.name}
         onBack={onBack}
         measure={640}
-        footer={<Go label={t('common.done')} onPress={onSealed} />}
+        footer={<Button mode="contained" label={t('common.done')} onPress={onSealed} />}
       >
         <View style={{ padding: 12 }}>
           <Notice kind="ok" title={t('sign.already')} />
@@ -119,9 +120,17 @@ export const SignForm = ({
       scroll={scroll}
       footer={
         signers.every(({ as }) => drawn[as]) ? (
-          <Go label={t(`sign.seal.${walk}`)} busy={busy} disabled={stop !== undefined} onPress={() => void seal()} testID="seal" />
+          <Button
+            mode="contained"
+            label={t(`sign.seal.${walk}`)}
+            busy={busy}
+            disabled={stop !== undefined}
+            onPress={() => void seal()}
+            testID="seal"
+          />
         ) : (
-          <Go
+          <Button
+            mode="contained"
             label={t('sign.need', { count: signers.length })}
             tone="mari"
             onPress={() => scroll.current?.scrollToEnd()}
@@ -141,7 +150,13 @@ export const SignForm = ({
         {languages.length > 1 ? (
           <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('sign.language')}>
             {languages.map((one) => (
-              <Chip key={one} label={one.toUpperCase()} on={chosen === one} onPress={() => setChosen(one)} testID={`read-in-${one}`} />
+              <ChoiceChip
+                key={one}
+                label={one.toUpperCase()}
+                on={chosen === one}
+                onPress={() => setChosen(one)}
+                testID={`read-in-${one}`}
+              />
             ))}
           </View>
         ) : null}
@@ -277,7 +292,9 @@ const Part = ({ title, rows, limit = 6 }: { title: string; rows: readonly string
       {(all ? rows : rows.slice(0, limit)).map((row, i) => (
         <Body key={i}>{row}</Body>
       ))}
-      {!all && rows.length > limit ? <Alt label={t('sign.more', { n: rows.length })} onPress={() => setAll(true)} /> : null}
+      {!all && rows.length > limit ? (
+        <Button mode="outlined" label={t('sign.more', { n: rows.length })} onPress={() => setAll(true)} />
+      ) : null}
     </View>
   );
 };
@@ -296,7 +313,7 @@ const Signature = ({ title, width, onDrawn }: { title: string; width: number; on
     <View style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
         <Bold style={{ flex: 1 }}>{title}</Bold>
-        <Alt label={t('sign.wipe')} onPress={wipe} />
+        <Button mode="outlined" label={t('sign.wipe')} onPress={wipe} />
       </View>
       <View
         style={{

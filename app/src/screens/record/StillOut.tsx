@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
 import { Plan } from '../../ui/plan';
-import { Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Body, SlabBold } from '../../ui/words';
@@ -29,9 +29,14 @@ export const StillOut = ({ view, away, onBack }: { view: WalkView; away: NonNull
       measure={640}
       footer={
         away.hire === '' ? (
-          <Go label={t('common.back')} tone="mari" onPress={onBack} />
+          <Button mode="contained" label={t('common.back')} tone="mari" onPress={onBack} />
         ) : (
-          <Go label={t('away.walkIn')} onPress={() => router.push(`/hire/${away.hire}/walk/in`)} testID="walk-in-first" />
+          <Button
+            mode="contained"
+            label={t('away.walkIn')}
+            onPress={() => router.push(`/hire/${away.hire}/walk/in`)}
+            testID="walk-in-first"
+          />
         )
       }
     >

@@ -11,12 +11,13 @@ import { type ScrollView, View } from 'react-native';
 import { bringIntoView, canWorkOffline, onKey } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Plan } from '../../ui/plan';
-import { Alt, Chip, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Rope } from '../../ui/rope';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
-import { Sheet } from '../../ui/sheet';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useTones } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { BriefingLine } from '../briefing/BriefingLine';
@@ -116,17 +117,27 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     return <StillOut view={view} away={view.away} onBack={() => router.push(`/hire/${hireId}`)} />;
   if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
 
+  const ahead = stop.tied ? stops.findIndex(({ tied }) => !tied) : nextLoose(stops, at);
+  const comes = ahead === undefined ? undefined : stops[ahead];
+  const name = comes && say(comes.station.name, language);
   const label = stop.tied
-    ? t(allTied ? 'walk.last' : 'walk.tied')
-    : t(walk === 'in' && stop.left > 0 ? (said.length > 0 ? 'walk.restAsItWas' : 'walk.rest') : 'walk.tie');
+    ? allTied || name === undefined
+      ? t('walk.last')
+      : t('walk.tied', { name })
+    : walk === 'in' && stop.left > 0
+      ? t(said.length > 0 ? 'walk.restAsItWas' : 'walk.rest')
+      : name === undefined
+        ? t('walk.tieLast')
+        : t('walk.tie', { name });
   const seconds =
     walk === 'out'
       ? stop.points.reduce((sum, { seconds: s, weight }) => (weight === 'spare' ? sum : sum + s), 0)
       : stop.fittings.length * 6 + stop.surfaces.length * 20 + stop.gauges.length * 10;
   const footer = (
-    <View style={{ flexDirection: 'row', gap: 10 }}>
-      <Alt label={t('hold.hold')} onPress={() => setOpen('hold')} style={{ width: 108 }} testID="hold" />
-      <Go
+    <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
+      <Button mode="outlined" label={t('hold.hold')} onPress={() => setOpen('hold')} style={{ width: 108 }} testID="hold" />
+      <Button
+        mode="contained"
         label={label}
         {...(stop.tied
           ? {}
@@ -197,26 +208,26 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     <>
       {open === 'hold' ? <HoldSheet view={view} onClose={() => setOpen(undefined)} /> : null}
       {open === 'keys' ? (
-        <Sheet title={t('common.keys')} closeLabel={t('common.close')} onClose={() => setOpen(undefined)}>
+        <ModalSheet title={t('common.keys')} closeLabel={t('common.close')} onClose={() => setOpen(undefined)}>
           <Body>{t('walk.keyHelp')}</Body>
-        </Sheet>
+        </ModalSheet>
       ) : null}
       {open === 'rest' ? <RestSheet view={view} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} /> : null}
       {open === 'left' ? (
-        <Sheet
+        <ModalSheet
           title={t('walk.openTitle')}
           closeLabel={t('common.close')}
           onClose={() => setOpen(undefined)}
           footer={
             <>
-              <Go label={t('walk.goBack')} onPress={() => setOpen(undefined)} />
-              <Alt label={t('walk.tieOpen')} onPress={() => void knot()} testID="tie-open" />
+              <Button mode="contained" label={t('walk.goBack')} onPress={() => setOpen(undefined)} />
+              <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void knot()} testID="tie-open" />
             </>
           }
         >
           <Body>{t('walk.openWhy')}</Body>
           <Missing view={view} />
-        </Sheet>
+        </ModalSheet>
       ) : null}
       {open === 'skip' ? (
         <SkipSheet view={view} missing={missing} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} />
@@ -296,14 +307,15 @@ const SkipSheet = ({
   const stop = view.stops[view.at]!;
   const points = stop.points.filter(({ id }) => stop.lacks.points.includes(id));
   return (
-    <Sheet
+    <ModalSheet
       title={t('walk.skipTitle')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         <>
-          <Go label={t('walk.tellNow')} onPress={onClose} />
-          <Alt
+          <Button mode="contained" label={t('walk.tellNow')} onPress={onClose} />
+          <Button
+            mode="outlined"
             label={t('walk.tieAnyway')}
             disabled={!why}
             onPress={() => why && onTie(points.map(({ id }) => ({ kind: 'pointSkipped', walk: view.walk, point: id, why })))}
@@ -324,7 +336,7 @@ const SkipSheet = ({
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.skipTitle')}>
         {SKIP_REASONS.map((reason) => (
-          <Chip
+          <ChoiceChip
             key={reason}
             label={t(`walk.skip.${reason}`)}
             on={why === reason}
@@ -334,6 +346,6 @@ const SkipSheet = ({
           />
         ))}
       </View>
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -44,7 +44,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'stationTied':
         return `${find(book.stations, body.station)}: ${t('walk.tiedState')}`;
       case 'held':
-        return `${t('hold.title')}: ${body.why}`;
+        return t('log.boatHeld', { why: body.why });
       case 'fuelFilled':
         return `${t('compare.fill')}: ${figure(body.litres)} L`;
       case 'signed':

@@ -130,8 +130,8 @@ describe('signing a walk', () => {
   });
 
   it('says what is still open, and holds while something stops it', () => {
-    show({ stop: 'She is held.' });
-    expect(screen.getByText('She is held.')).toBeTruthy();
+    show({ stop: 'The boat is held.' });
+    expect(screen.getByText('The boat is held.')).toBeTruthy();
     draw('a', 'b');
     expect(screen.getByTestId('seal')).toBeDisabled();
   });

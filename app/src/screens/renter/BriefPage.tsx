@@ -7,7 +7,7 @@ import { View } from 'react-native';
 import { readAloud, stopReading } from '../../platform/browser';
 import { Card, Tag } from '../../ui/board';
 import { useMoney } from '../../ui/money';
-import { Alt, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Plan } from '../../ui/plan';
 import { useRoom } from '../../ui/room';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
@@ -40,9 +40,9 @@ export const BriefPage = () => {
         title={t('r.briefing')}
         footer={
           alone ? (
-            <Go label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="read-all" />
+            <Button mode="contained" label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="read-all" />
           ) : (
-            <Go label={t('r.openHome')} onPress={() => router.push('/r')} testID="read-all" />
+            <Button mode="contained" label={t('r.openHome')} onPress={() => router.push('/r')} testID="read-all" />
           )
         }
       >
@@ -77,8 +77,14 @@ export const BriefPage = () => {
       title={t('r.briefing')}
       footer={
         <View style={{ flexDirection: 'row', gap: 10 }}>
-          <Alt label={t(reading ? 'r.stopListening' : 'r.listen')} onPress={listen} testID="listen" style={{ flex: 1 }} />
-          <Go label={t('r.readOn')} onPress={() => void next()} testID="read-on" style={{ flex: 1.4 }} />
+          <Button
+            mode="outlined"
+            label={t(reading ? 'r.stopListening' : 'r.listen')}
+            onPress={listen}
+            testID="listen"
+            style={{ flex: 1 }}
+          />
+          <Button mode="contained" label={t('r.readOn')} onPress={() => void next()} testID="read-on" style={{ flex: 1.4 }} />
         </View>
       }
     >
@@ -116,7 +122,9 @@ export const BriefPage = () => {
         ) : null}
         {noVoice ? <Bold live>{t('r.noVoice')}</Bold> : null}
       </Card>
-      {at > 0 ? <Alt label={t('common.back')} onPress={() => setAt(at - 1)} style={{ alignSelf: 'flex-start' }} /> : null}
+      {at > 0 ? (
+        <Button mode="outlined" label={t('common.back')} onPress={() => setAt(at - 1)} style={{ alignSelf: 'flex-start' }} />
+      ) : null}
       <Small>{t('r.cautionFirst')}</Small>
     </Page>
   );

@@ -7,7 +7,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { dial } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
-import { Alt, Go, Sign } from '../../ui/press';
+import { Button, IconButton } from '../../ui/button';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
@@ -22,7 +22,7 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
   const [way, setWay] = useState<string[]>([]);
   if (!card) {
     return (
-      <Page title={t('r.guide')} footer={<Go label={t('r.guide')} onPress={() => router.push('/r/guide')} />}>
+      <Page title={t('r.guide')} footer={<Button mode="contained" label={t('r.guide')} onPress={() => router.push('/r/guide')} />}>
         <Body>{t('r.nothing')}</Body>
       </Page>
     );
@@ -44,15 +44,21 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
       onBack={() => (router.canGoBack() ? router.back() : router.push('/r/guide'))}
       footer={
         ended || !step ? (
-          <Go label={t('r.openHome')} onPress={() => router.push('/r')} />
+          <Button mode="contained" label={t('r.openHome')} onPress={() => router.push('/r')} />
         ) : step.answers ? (
           <View style={{ gap: 8 }}>
             {step.answers.map((answer, i) => (
-              <Go key={i} label={say(answer.say, language)} onPress={() => go(answer.to)} testID={`way-${answer.to}`} />
+              <Button
+                mode="contained"
+                key={i}
+                label={say(answer.say, language)}
+                onPress={() => go(answer.to)}
+                testID={`way-${answer.to}`}
+              />
             ))}
           </View>
         ) : (
-          <Go label={t('r.nextStep')} onPress={() => go(undefined)} testID="next-step" />
+          <Button mode="contained" label={t('r.nextStep')} onPress={() => go(undefined)} testID="next-step" />
         )
       }
     >
@@ -69,7 +75,12 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
               <SlabBold size={26}>{phone ?? t('r.noNumber')}</SlabBold>
             </View>
             {phone ? (
-              <Sign path={mdiPhone} label={t('r.ring', { name: pack.operator.name })} onPress={() => dial(phone)} testID="card-dial" />
+              <IconButton
+                path={mdiPhone}
+                label={t('r.ring', { name: pack.operator.name })}
+                onPress={() => dial(phone)}
+                testID="card-dial"
+              />
             ) : null}
           </View>
         ) : ended || !step ? (
@@ -84,9 +95,11 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
         )}
       </Card>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        {way.length > 0 ? <Alt label={t('common.back')} onPress={() => setWay(way.slice(0, -1))} testID="step-back" /> : null}
-        {way.length > 1 ? <Alt label={t('r.startOver')} onPress={() => setWay([])} /> : null}
-        <Alt label={t('r.help')} onPress={() => router.push('/r/help')} />
+        {way.length > 0 ? (
+          <Button mode="outlined" label={t('common.back')} onPress={() => setWay(way.slice(0, -1))} testID="step-back" />
+        ) : null}
+        {way.length > 1 ? <Button mode="outlined" label={t('r.startOver')} onPress={() => setWay([])} /> : null}
+        <Button mode="outlined" label={t('r.help')} onPress={() => router.push('/r/help')} />
       </View>
       <Small>{t('r.cautionFirst')}</Small>
     </Page>

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { callForFile, NoAnswer, Refused } from '../../data/api';
 import { saveFile } from '../../platform/browser';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Small } from '../../ui/words';
 
 /** The renter's own copy of what was signed, and the key by which they can tell that it is whole. */
@@ -23,7 +23,7 @@ export const Dossier = ({ hireId, keyOfQuay }: { hireId: string; keyOfQuay: stri
   };
   return (
     <View style={{ gap: 4 }}>
-      <Alt label={t('r.dossier')} onPress={() => void fetch()} testID="dossier" />
+      <Button mode="outlined" label={t('r.dossier')} onPress={() => void fetch()} testID="dossier" />
       {failed ? <Small tone="leadText">{t('r.dossierNot')}</Small> : null}
       {keyOfQuay === undefined ? null : <Small>{t('r.dossierKey', { key: spoken(keyOfQuay) })}</Small>}
     </View>

@@ -9,10 +9,10 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
+import { TextField } from '../../ui/textField';
 import { dayOf } from '../../ui/format';
 import { useMoney } from '../../ui/money';
-import { Row } from '../../ui/press';
+import { ListRow } from '../../ui/listRow';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
@@ -47,7 +47,7 @@ export const GuidePage = () => {
   const others = cards.filter((card) => !card.urgent);
   return (
     <Page title={t('r.guide')}>
-      <Field label={t('r.search')} value={query} onChange={type} testID="search" />
+      <TextField label={t('r.search')} value={query} onChange={type} testID="search" />
       {asked ? (
         <>
           {none === undefined ? null : <Notice kind="calm" title={t('r.noneAboard', { name: none, boat: pack.boat.name })} />}
@@ -94,7 +94,7 @@ const DockingRow = () => {
   const router = useRouter();
   return (
     <Card style={{ padding: 0 }}>
-      <Row
+      <ListRow
         label={`${t('r.docking')}. ${t('r.dockingWhy')}`}
         onPress={() => router.push('/r/docking')}
         testID="card-docking"
@@ -105,7 +105,7 @@ const DockingRow = () => {
           <Small>{t('r.dockingWhy')}</Small>
         </View>
         <Bold size={22}>›</Bold>
-      </Row>
+      </ListRow>
     </Card>
   );
 };
@@ -117,7 +117,7 @@ const CardRow = ({ card }: { card: FixCard }) => {
   const name = say(card.name, language);
   return (
     <Card style={{ padding: 0 }}>
-      <Row
+      <ListRow
         label={name}
         onPress={() => router.push(`/r/card/${card.id}`)}
         testID={`card-${card.id}`}
@@ -127,7 +127,7 @@ const CardRow = ({ card }: { card: FixCard }) => {
           <SlabBold size={20}>{name}</SlabBold>
         </View>
         {card.urgent ? <Tag kind="stop">{t('r.urgent')}</Tag> : <Bold size={22}>›</Bold>}
-      </Row>
+      </ListRow>
     </Card>
   );
 };

@@ -4,7 +4,7 @@ import { schoolOf } from '@quay/core/fleet/school';
 import { isChild } from '@quay/core/fit/suits';
 import { peopleOf } from '@quay/core/record/handing';
 import { clockOf } from '@quay/core/time/zone';
-import { compassOf, decimalDegrees, degreesMinutes, fromNearest, type Position, readPosition } from '@quay/core/waters/position';
+import { compassOf, decimalDegrees, degreesMinutes, fromNearest, type Position } from '@quay/core/waters/position';
 import { spelt } from '@quay/core/waters/spelling';
 import { landmarksOf } from '@quay/core/waters/landmarks';
 import { useState } from 'react';
@@ -13,11 +13,12 @@ import { View } from 'react-native';
 import { byClock } from '../../platform/clock';
 import { dial, type Fix, whereAmI } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
-import { Field } from '../../ui/field';
+import { FormField } from '../../ui/form';
 import { figure } from '../../ui/format';
-import { Alt, Chip, Sign } from '../../ui/press';
+import { Button, IconButton } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
-import { LandmarkFields, useSighting } from './LandmarkFields';
+import { LandmarkFields, useWhere } from './LandmarkFields';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
 import { numberOf } from './ring';
@@ -29,18 +30,16 @@ export const HelpPage = () => {
   const { t } = useTranslation();
   const [nature, setNature] = useState<(typeof NATURES)[number]>();
   const [fix, setFix] = useState<Fix | 'looking' | 'none'>();
-  const [typed, setTyped] = useState('');
   const { pack, view, record, language } = useRenting();
   const look = async () => {
     setFix('looking');
     setFix((await whereAmI()) ?? 'none');
   };
-  const read = readPosition(typed);
   const places = pack.waters ? landmarksOf(pack.waters) : [];
-  const seen = useSighting(places);
+  const where = useWhere(places);
   // What somebody took the trouble to type comes before what they see, and that before what the phone says.
   const fixed: Position | undefined = typeof fix === 'object' ? [fix.lon, fix.lat] : undefined;
-  const at = typed.trim() === '' ? (seen.at ?? fixed) : read;
+  const at = where.typed === undefined ? (where.seen ?? fixed) : where.typed === 'unread' ? undefined : where.typed;
   const near = at && fromNearest(at, places);
   const people = peopleOf(record, view.sheets);
   const { rules, boat, book, hire, base } = pack;
@@ -56,7 +55,7 @@ export const HelpPage = () => {
         <Small>{t('r.nature')}</Small>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('r.nature')}>
           {NATURES.map((one) => (
-            <Chip
+            <ChoiceChip
               key={one}
               label={t(`r.natures.${one}`)}
               on={nature === one}
@@ -66,21 +65,16 @@ export const HelpPage = () => {
             />
           ))}
         </View>
-        <Alt
+        <Button
+          mode="outlined"
           label={t(fix === 'looking' ? 'r.locating' : 'r.fromPhone')}
           onPress={() => void look()}
           disabled={fix === 'looking'}
           testID="locate"
         />
         {fix === 'none' ? <Bold live>{t('r.noPosition')}</Bold> : null}
-        <Field
-          label={t('r.typed')}
-          value={typed}
-          onChange={setTyped}
-          fault={typed.trim() !== '' && !read ? t('r.badPosition') : undefined}
-          testID="typed-position"
-        />
-        <LandmarkFields of={seen} />
+        <FormField form={where.form} name="typed" label={t('r.typed')} most={60} testID="typed-position" />
+        <LandmarkFields of={where} />
       </Card>
       <Card style={{ gap: 12 }}>
         <SlabBold size={21} heading={2}>
@@ -93,19 +87,19 @@ export const HelpPage = () => {
         <Said name={t('r.position')} testID="said-position">
           {at ? `${decimalDegrees(at)}\n${degreesMinutes(at)}` : t('r.unknownPosition')}
         </Said>
-        {seen.sighting && typed.trim() === '' ? (
+        {where.sighting ? (
           <Said name="" testID="said-sighting">
             {t('r.sighted', {
-              name: seen.sighting.landmark.name,
-              deg: Math.round(seen.sighting.bearing),
-              m: Math.round(seen.sighting.metres),
+              name: where.sighting.landmark.name,
+              deg: Math.round(where.sighting.bearing),
+              m: Math.round(where.sighting.metres),
             })}
           </Said>
         ) : null}
         {at === fixed && typeof fix === 'object' ? (
           <Small>{t('r.within', { m: Math.round(fix.withinM), time: clockOf(new Date(byClock(fix.at)).toISOString(), base.zone) })}</Small>
         ) : null}
-        {near && !(seen.sighting && typed.trim() === '') ? (
+        {near && !where.sighting ? (
           <Said name="">
             {t('r.near', {
               km: figure(near.distanceM / 1000),
@@ -162,7 +156,7 @@ const Whom = () => {
               {row.how ? <SlabBold size={26}>{row.how}</SlabBold> : null}
             </View>
             {row.how ? (
-              <Sign path={mdiPhone} label={t('r.ring', { name: row.name })} onPress={() => dial(row.how)} testID={`ring-${one}`} />
+              <IconButton path={mdiPhone} label={t('r.ring', { name: row.name })} onPress={() => dial(row.how)} testID={`ring-${one}`} />
             ) : null}
           </View>
         ) : null;

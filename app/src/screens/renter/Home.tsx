@@ -12,7 +12,9 @@ import { isAnotherClock } from '../../platform/clock';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { dayName, spanOf, whenOf } from '../../ui/format';
-import { Alt, Chip, Go, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ListRow } from '../../ui/listRow';
 import { Plan } from '../../ui/plan';
 import { useRoom } from '../../ui/room';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
@@ -83,8 +85,15 @@ export const Home = () => {
       title={boat.name}
       footer={
         <View style={{ flexDirection: 'row', gap: 10 }}>
-          <Go label={t('r.guide')} onPress={() => router.push('/r/guide')} style={{ flex: 1 }} testID="to-guide" />
-          <Go label={t('r.help')} tone="lead" onPress={() => router.push('/r/help')} style={{ flex: 1 }} testID="to-help" />
+          <Button mode="contained" label={t('r.guide')} onPress={() => router.push('/r/guide')} style={{ flex: 1 }} testID="to-guide" />
+          <Button
+            mode="contained"
+            label={t('r.help')}
+            tone="lead"
+            onPress={() => router.push('/r/help')}
+            style={{ flex: 1 }}
+            testID="to-help"
+          />
         </View>
       }
     >
@@ -93,28 +102,28 @@ export const Home = () => {
       </View>
       <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('r.language')}>
         {LANGUAGES.map((one) => (
-          <Chip key={one} label={one.toUpperCase()} on={language === one} onPress={() => void choose(one)} testID={`speak-${one}`} />
+          <ChoiceChip key={one} label={one.toUpperCase()} on={language === one} onPress={() => void choose(one)} testID={`speak-${one}`} />
         ))}
       </View>
       {afloat && left <= FORWARD_MIN ? (
         <Notice
           kind={left < 0 ? 'stop' : 'ask'}
           title={left < 0 ? `${spanOf(left)} ${t('r.overdue')}` : t('r.homeSoon', { time: spanOf(left) })}
-          action={<Alt label={t('r.home')} onPress={() => router.push('/r/return')} testID="home-soon" />}
+          action={<Button mode="outlined" label={t('r.home')} onPress={() => router.push('/r/return')} testID="home-soon" />}
         />
       ) : null}
       {afloat && toCurfew !== undefined && toCurfew <= EVENING_MIN ? (
         <Notice
           kind={toCurfew < 0 ? 'stop' : 'ask'}
           title={toCurfew < 0 ? t('r.afterCurfew', { time: curfew }) : t('r.curfewSoon', { time: curfew, left: spanOf(toCurfew) })}
-          action={<Alt label={t('r.toEvening')} onPress={() => router.push('/r/round/evening')} testID="evening-soon" />}
+          action={<Button mode="outlined" label={t('r.toEvening')} onPress={() => router.push('/r/round/evening')} testID="evening-soon" />}
         />
       ) : null}
       {morning ? (
         <Notice
           kind="ok"
           title={t('r.morning')}
-          action={<Alt label={t('r.toMorning')} onPress={() => router.push('/r/round/morning')} testID="morning-soon" />}
+          action={<Button mode="outlined" label={t('r.toMorning')} onPress={() => router.push('/r/round/morning')} testID="morning-soon" />}
         />
       ) : null}
       <Card style={{ flexDirection: 'row', gap: 24, flexWrap: 'wrap' }}>
@@ -134,7 +143,7 @@ export const Home = () => {
         <Notice
           kind="ask"
           title={t(`r.alone.${walk}`)}
-          action={<Alt label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="to-alone" />}
+          action={<Button mode="outlined" label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="to-alone" />}
         >
           <Body>{t(`r.aloneWhy.${walk}`)}</Body>
         </Notice>
@@ -186,12 +195,12 @@ export const Home = () => {
           />
         ))}
       </Card>
-      <Alt label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
+      <Button mode="outlined" label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
       {record.slots.has('out/sealed') ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
       {record.slots.has('in/sealed') ? (
-        <Alt label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="to-statement" />
+        <Button mode="outlined" label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="to-statement" />
       ) : null}
-      <Alt label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
+      <Button mode="outlined" label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
       <Small>{t('r.cautionFirst')}</Small>
       {isAnotherClock() ? <Small>{t('r.itsClock', { time: `${dayName(now, base.zone, language)}, ${clock}` })}</Small> : null}
     </Page>
@@ -211,7 +220,7 @@ const Leads = ({
   onPress: () => void;
   testID: string;
 }) => (
-  <Row
+  <ListRow
     label={`${title}. ${text}`}
     onPress={onPress}
     testID={testID}
@@ -222,5 +231,5 @@ const Leads = ({
       {text ? <Small>{text}</Small> : null}
     </View>
     {done ? <Tag kind="ok">✓</Tag> : <Bold size={22}>›</Bold>}
-  </Row>
+  </ListRow>
 );

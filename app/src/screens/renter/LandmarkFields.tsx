@@ -1,36 +1,47 @@
-import { type Position, seenFrom } from '@quay/core/waters/position';
+import { type Position, readPosition, seenFrom } from '@quay/core/waters/position';
 import type { Landmark } from '@quay/core/waters/landmarks';
-import { typedNumber } from '@quay/core/number/typed';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Field } from '../../ui/field';
-import { Chip } from '../../ui/press';
+import * as z from 'zod/mini';
+import { type Form, FormField, useSchemaForm } from '../../ui/form';
+import { ChoiceChip } from '../../ui/choiceChip';
+import * as typed from '../../ui/typed';
 import { Small } from '../../ui/words';
 
 export type Sighting = { landmark: Landmark; bearing: number; metres: number };
 
-const number = (text: string): number | undefined => {
-  const read = typedNumber(text);
-  return Number.isNaN(read) ? undefined : read;
-};
+/** Where we are, as somebody types it who sees a landmark or reads a map; each may stay empty. */
+const WhereForm = z.object({
+  typed: z.string().check(z.refine((text) => text.trim() === '' || readPosition(text) !== undefined, 'r.badPosition')),
+  landmark: z.string(),
+  bearing: typed.maybeNumber({ from: 0, to: 360 }, 'r.badBearing'),
+  metres: typed.maybeNumber({ from: 10, to: 20_000 }, 'r.badDistance'),
+});
+type Where = Form<z.input<typeof WhereForm>, z.output<typeof WhereForm>>;
 
-/** Where we are by a landmark that is seen: which one, on what bearing, how far. */
-export const useSighting = (landmarks: readonly Landmark[]) => {
-  const [id, setId] = useState<string>();
-  const [bearing, setBearing] = useState('');
-  const [metres, setMetres] = useState('');
-  const landmark = landmarks.find((one) => one.id === id);
-  const [deg, far] = [number(bearing), number(metres)];
-  const badBearing = bearing.trim() !== '' && (deg === undefined || deg < 0 || deg > 360);
-  const badMetres = metres.trim() !== '' && (far === undefined || far < 10 || far > 20_000);
+/** Where we are by what is typed, or by a landmark that is seen: which one, on what bearing, how far. */
+export const useWhere = (landmarks: readonly Landmark[]) => {
+  // What is typed is read out at once: whoever calls for help presses nothing more.
+  const form: Where = useSchemaForm(WhereForm, { typed: '', landmark: '', bearing: '', metres: '' }, 'whileTyped');
+  const entered = form.watch();
+  const bearing = WhereForm.shape.bearing.safeParse(entered.bearing).data;
+  const metres = WhereForm.shape.metres.safeParse(entered.metres).data;
+  const landmark = landmarks.find((one) => one.id === entered.landmark);
   const sighting: Sighting | undefined =
-    landmark && deg !== undefined && far !== undefined && !badBearing && !badMetres ? { landmark, bearing: deg, metres: far } : undefined;
-  const at: Position | undefined = sighting && seenFrom(sighting.landmark.at, sighting.bearing, sighting.metres);
-  return { landmarks, id, setId, bearing, setBearing, badBearing, metres, setMetres, badMetres, sighting, at };
+    landmark && bearing !== undefined && metres !== undefined ? { landmark, bearing, metres } : undefined;
+  const seen: Position | undefined = sighting && seenFrom(sighting.landmark.at, sighting.bearing, sighting.metres);
+  const nothingTyped = entered.typed.trim() === '';
+  return {
+    form,
+    landmarks,
+    id: entered.landmark,
+    sighting: nothingTyped ? sighting : undefined,
+    seen,
+    typed: nothingTyped ? undefined : (readPosition(entered.typed) ?? 'unread'),
+  } as const;
 };
 
-export const LandmarkFields = ({ of }: { of: ReturnType<typeof useSighting> }) => {
+export const LandmarkFields = ({ of }: { of: ReturnType<typeof useWhere> }) => {
   const { t } = useTranslation();
   if (of.landmarks.length === 0) return null;
   return (
@@ -38,32 +49,22 @@ export const LandmarkFields = ({ of }: { of: ReturnType<typeof useSighting> }) =
       <Small>{t('r.orLandmark')}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('r.orLandmark')}>
         {of.landmarks.map(({ id, name }) => (
-          <Chip key={id} label={name} on={of.id === id} onPress={() => of.setId(of.id === id ? undefined : id)} testID={`landmark-${id}`} />
+          <ChoiceChip
+            key={id}
+            label={name}
+            on={of.id === id}
+            onPress={() => of.form.setValue('landmark', of.id === id ? '' : id)}
+            testID={`landmark-${id}`}
+          />
         ))}
       </View>
-      {of.id === undefined ? null : (
+      {of.id === '' ? null : (
         <View style={{ flexDirection: 'row', gap: 10 }}>
           <View style={{ flex: 1 }}>
-            <Field
-              label={t('r.bearingTo')}
-              value={of.bearing}
-              numeric
-              unit="°"
-              onChange={of.setBearing}
-              fault={of.badBearing ? t('r.badBearing') : undefined}
-              testID="bearing"
-            />
+            <FormField form={of.form} name="bearing" label={t('r.bearingTo')} numeric unit="°" most={8} testID="bearing" />
           </View>
           <View style={{ flex: 1 }}>
-            <Field
-              label={t('r.distanceTo')}
-              value={of.metres}
-              numeric
-              unit="m"
-              onChange={of.setMetres}
-              fault={of.badMetres ? t('r.badDistance') : undefined}
-              testID="distance"
-            />
+            <FormField form={of.form} name="metres" label={t('r.distanceTo')} numeric unit="m" most={8} testID="distance" />
           </View>
         </View>
       )}

@@ -14,7 +14,8 @@ import { saveFile } from '../../platform/browser';
 import { Picture } from '../../platform/picture';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
-import { Alt, Chip, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { OverSheet } from '../compare/OverSheet';
 import { pairOf, useComparisons } from '../compare/useComparisons';
@@ -64,7 +65,7 @@ const Copy = () => {
   return (
     <Page
       title={closed ? t('bill.number', { n: closed.number }) : t('bill.title')}
-      footer={<Go label={t('bill.pdf')} busy={paper.isPending} onPress={() => paper.mutate()} testID="bill-pdf" />}
+      footer={<Button mode="contained" label={t('bill.pdf')} busy={paper.isPending} onPress={() => paper.mutate()} testID="bill-pdf" />}
     >
       {paper.error ? <Notice kind="stop" title={paper.error instanceof NoAnswer ? t('bill.offline') : paper.error.message} /> : null}
       <Card style={{ gap: 4 }}>
@@ -167,7 +168,13 @@ const OneLine = ({
         </View>
       ) : null}
       {surface && pair ? (
-        <Alt label={t('over.open')} onPress={() => setOver(true)} style={{ alignSelf: 'flex-start' }} testID={`over-${key}`} />
+        <Button
+          mode="outlined"
+          label={t('over.open')}
+          onPress={() => setOver(true)}
+          style={{ alignSelf: 'flex-start' }}
+          testID={`over-${key}`}
+        />
       ) : null}
       {surface && pair && over ? <OverSheet hireId={pack.hire.id} surface={surface} pair={pair} onClose={() => setOver(false)} /> : null}
       {others.length > 0 ? (
@@ -182,12 +189,12 @@ const OneLine = ({
         <Tag kind="ok">{t('bill.waived')}</Tag>
       ) : standing ? (
         standing.open || disputed ? null : (
-          <Alt label={t('bill.disputeAfter')} onPress={onDispute} testID={`bill-dispute-${key}`} />
+          <Button mode="outlined" label={t('bill.disputeAfter')} onPress={onDispute} testID={`bill-dispute-${key}`} />
         )
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={text.title}>
-          <Chip label={t('bill.accept')} on={state === 'accepted'} onPress={onAccept} testID={`bill-accept-${key}`} />
-          <Chip label={t('bill.dispute')} on={disputed} tone="lead" onPress={onDispute} testID={`bill-dispute-${key}`} />
+          <ChoiceChip label={t('bill.accept')} on={state === 'accepted'} onPress={onAccept} testID={`bill-accept-${key}`} />
+          <ChoiceChip label={t('bill.dispute')} on={disputed} tone="lead" onPress={onDispute} testID={`bill-dispute-${key}`} />
         </View>
       )}
     </Card>

@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Picture } from '../../platform/picture';
-import { Field } from '../../ui/field';
-import { Chip, Go } from '../../ui/press';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useSnack } from '../../ui/snack';
 import { Bold, Small } from '../../ui/words';
 import { PhotoSigns } from '../photo/PhotoSigns';
@@ -33,12 +34,15 @@ export const ReportPage = () => {
     router.push('/r');
   };
   return (
-    <Page title={t('r.report')} footer={<Go label={t('r.reportKeep')} onPress={() => void keep()} testID="keep-report" />}>
+    <Page
+      title={t('r.report')}
+      footer={<Button mode="contained" label={t('r.reportKeep')} onPress={() => void keep()} testID="keep-report" />}
+    >
       <View style={{ flexDirection: 'row', gap: 8 }} role="radiogroup" aria-label={t('r.reportWhat')}>
-        <Chip label={t('r.fault')} on={what === 'fault'} onPress={() => setWhat('fault')} />
-        <Chip label={t('r.knock')} on={what === 'knock'} onPress={() => setWhat('knock')} />
+        <ChoiceChip label={t('r.fault')} on={what === 'fault'} onPress={() => setWhat('fault')} />
+        <ChoiceChip label={t('r.knock')} on={what === 'knock'} onPress={() => setWhat('knock')} />
       </View>
-      <Field
+      <TextField
         label={t('r.reportNote')}
         value={note}
         lines={4}

@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { Card, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
-import { Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
@@ -45,7 +45,10 @@ export const ReturnPage = () => {
     );
   };
   return (
-    <Page title={t('r.home')} footer={<Go label={t('r.docking')} onPress={() => router.push('/r/docking')} testID="to-docking" />}>
+    <Page
+      title={t('r.home')}
+      footer={<Button mode="contained" label={t('r.docking')} onPress={() => router.push('/r/docking')} testID="to-docking" />}
+    >
       <Card>
         <Small>{`${t('r.due')} · ${base.name}`}</Small>
         <SlabBold size={34}>{whenOf(hire.to, base.zone, now, language)}</SlabBold>

@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Card, Tag } from '../../ui/board';
-import { Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useSnack } from '../../ui/snack';
-import { Toggle } from '../../ui/toggle';
+import { CheckboxRow } from '../../ui/checkboxRow';
 import { Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
@@ -31,7 +31,8 @@ export const RoundPage = ({ roundId }: { roundId: string }) => {
     <Page
       title={round ? say(round.name, language) : t('r.nothing')}
       footer={
-        <Go
+        <Button
+          mode="contained"
           label={t('r.roundKeep')}
           {...(left.length > 0 ? { hint: t('r.roundLeft', { count: left.length }) } : {})}
           disabled={items.length === 0}
@@ -43,7 +44,7 @@ export const RoundPage = ({ roundId }: { roundId: string }) => {
       <Card style={{ gap: 4 }}>
         {items.map((item) => (
           <View key={item.id} style={{ gap: 2 }}>
-            <Toggle
+            <CheckboxRow
               label={say(item.say, language)}
               on={done.has(item.id)}
               testID={`item-${item.id}`}

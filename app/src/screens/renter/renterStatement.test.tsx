@@ -53,7 +53,7 @@ const word = (text: string) => {
 describe('the renter’s copy', () => {
   it('is not there before she is walked in and signed', () => {
     show(BACK);
-    expect(screen.getByText('It is made out once she is back, walked in and signed.')).toBeTruthy();
+    expect(screen.getByText('It is made out once the boat is back, checked and signed.')).toBeTruthy();
     expect(screen.queryByTestId('bill-pdf')).toBeNull();
   });
 

@@ -12,7 +12,7 @@ import { useDelivery } from '../../data/useDelivery';
 import { askToPersist, startServiceWorker } from '../../platform/browser';
 import { useErrorWords } from '../../data/errorWords';
 import { Notice } from '../../ui/board';
-import { Alt } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Body } from '../../ui/words';
 import { LetIn } from './letIn';
 import { SignIn } from './SignIn';
@@ -42,7 +42,11 @@ export const Gate = ({ children }: { children: ReactNode }) => {
         <View style={{ position: 'absolute', left: 0, right: 0, top: 0, bottom: 0 }}>
           {error ? (
             <View style={{ padding: 16 }}>
-              <Notice kind="stop" title={t('failed.title')} action={<Alt label={t('common.again')} onPress={() => void refetch()} />}>
+              <Notice
+                kind="stop"
+                title={t('failed.title')}
+                action={<Button mode="outlined" label={t('common.again')} onPress={() => void refetch()} />}
+              >
                 <Body>{`${said(error)} ${t('failed.why')}`}</Body>
               </Notice>
             </View>

@@ -6,8 +6,8 @@ import { deliver, deliveryState, namedPhotos } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
 import type { en } from '../../i18n/en';
 import { Notice } from '../../ui/board';
-import { Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { Body, Bold, Small } from '../../ui/words';
 
 /** What is kept on this phone and not yet at the quay, and what the quay would not take. */
@@ -60,11 +60,11 @@ export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
   };
   if (!rows) return null;
   return (
-    <Sheet
+    <ModalSheet
       title={t('kept.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('kept.sendNow')} busy={busy} onPress={() => void send()} testID="send-now" />}
+      footer={<Button mode="contained" label={t('kept.sendNow')} busy={busy} onPress={() => void send()} testID="send-now" />}
     >
       {outcome === undefined || outcome === 'busy' ? null : (
         <Notice kind={outcome === 'idle' ? 'ok' : 'ask'} title={t(`kept.outcome.${outcome}`)} />
@@ -84,6 +84,6 @@ export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
           })}
         </View>
       ) : null}
-    </Sheet>
+    </ModalSheet>
   );
 };

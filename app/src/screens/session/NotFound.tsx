@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Notice } from '../../ui/board';
-import { Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { Screen } from '../../ui/screen';
 import { Body } from '../../ui/words';
 
@@ -11,7 +11,11 @@ export const NotFound = () => {
   const { t } = useTranslation();
   const router = useRouter();
   return (
-    <Screen title={t('app.name')} measure={560} footer={<Go label={t('notFound.go')} onPress={() => router.replace('/')} />}>
+    <Screen
+      title={t('app.name')}
+      measure={560}
+      footer={<Button mode="contained" label={t('notFound.go')} onPress={() => router.replace('/')} />}
+    >
       <View style={{ padding: 16 }}>
         <Notice kind="ask" title={t('notFound.title')}>
           <Body>{t('notFound.why')}</Body>

@@ -8,9 +8,9 @@ import { call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
 import { useMe } from '../../data/session';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Field } from '../../ui/field';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 
@@ -52,12 +52,17 @@ export const People = () => {
           </View>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
             {one.withdrawnAt ? (
-              <Alt label={t('phones.takeBack')} onPress={() => back.mutate(one.id)} testID={`back-${one.id}`} />
+              <Button mode="outlined" label={t('phones.takeBack')} onPress={() => back.mutate(one.id)} testID={`back-${one.id}`} />
             ) : (
               <>
-                <Alt label={t(`phones.newSecret.${one.role}`)} onPress={() => setChanging(one)} testID={`secret-${one.id}`} />
+                <Button
+                  mode="outlined"
+                  label={t(`phones.newSecret.${one.role}`)}
+                  onPress={() => setChanging(one)}
+                  testID={`secret-${one.id}`}
+                />
                 {one.id === me?.staff.id ? null : (
-                  <Alt label={t('phones.withdraw')} onPress={() => withdraw.mutate(one)} testID={`withdraw-${one.id}`} />
+                  <Button mode="outlined" label={t('phones.withdraw')} onPress={() => withdraw.mutate(one)} testID={`withdraw-${one.id}`} />
                 )}
               </>
             )}
@@ -89,15 +94,15 @@ const SecretSheet = ({ person, onClose }: { person: Person; onClose: () => void 
     if (fits) change.mutate();
   };
   return (
-    <Sheet
+    <ModalSheet
       title={t(`phones.newSecretOf.${person.role}`, { name: person.name })}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t('phones.keepSecret')} busy={change.isPending} onPress={keep} testID="keep-secret" />}
+      footer={<Button mode="contained" label={t('phones.keepSecret')} busy={change.isPending} onPress={keep} testID="keep-secret" />}
     >
       <View style={{ gap: 10 }}>
         <Body>{rule}</Body>
-        <Field
+        <TextField
           label={t(`phones.newSecret.${person.role}`)}
           value={secret}
           onChange={(next) => {
@@ -115,6 +120,6 @@ const SecretSheet = ({ person, onClose }: { person: Person; onClose: () => void 
         />
         {change.error ? <Notice kind="stop" title={said(change.error)} /> : null}
       </View>
-    </Sheet>
+    </ModalSheet>
   );
 };

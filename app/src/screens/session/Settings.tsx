@@ -6,7 +6,8 @@ import { useMe, useSignOut } from '../../data/session';
 import { askToPersist } from '../../platform/browser';
 import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice } from '../../ui/board';
-import { Alt, Chip } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { StandIns } from './StandIns';
@@ -48,13 +49,13 @@ export const Settings = () => {
             <Bold>{t('me.theme')}</Bold>
             <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }} role="radiogroup" aria-label={t('me.theme')}>
               {(['sun', 'dusk', 'system'] as ThemeChoice[]).map((one) => (
-                <Chip key={one} label={t(`me.${one}`)} on={choice === one} onPress={() => choose(one)} testID={`theme-${one}`} />
+                <ChoiceChip key={one} label={t(`me.${one}`)} on={choice === one} onPress={() => choose(one)} testID={`theme-${one}`} />
               ))}
             </View>
           </Card>
           {persists ? null : <Notice kind="ask" title={t('me.notPersistent')} />}
           {fault ? <Notice kind="stop" title={fault} /> : null}
-          <Alt label={t('me.signOut')} onPress={out} testID="sign-out" />
+          <Button mode="outlined" label={t('me.signOut')} onPress={out} testID="sign-out" />
           <Small>{t('me.signOutKept')}</Small>
         </View>
         {me?.staff.role === 'manager' && me.operator.simulated ? (

@@ -8,7 +8,7 @@ import { call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
 import { useMe } from '../../data/session';
 import { Card, Notice, Tag } from '../../ui/board';
-import { Alt, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { type Column, Table } from '../../ui/table';
@@ -33,7 +33,8 @@ export const StaffAndPhones = () => {
   });
   const failed = devices.error ?? code.error ?? withdraw.error;
   const enrol = (
-    <Go
+    <Button
+      mode="contained"
       label={t('phones.enrol')}
       onPress={() => code.mutate()}
       busy={code.isPending}
@@ -93,7 +94,7 @@ const Devices = ({ devices, wide, onWithdraw }: { devices: readonly Device[]; wi
   const tag = (device: Device) => <Tag kind={device.withdrawnAt ? 'stop' : device.enrolled ? 'ok' : 'calm'}>{word(device)}</Tag>;
   const away = (device: Device) =>
     device.withdrawnAt || device.id === me?.device.id ? null : (
-      <Alt label={t('phones.withdraw')} onPress={() => onWithdraw(device.id)} testID={`withdraw-phone-${device.id}`} />
+      <Button mode="outlined" label={t('phones.withdraw')} onPress={() => onWithdraw(device.id)} testID={`withdraw-phone-${device.id}`} />
     );
   const seen = ({ seenAt }: Device) => (seenAt ? t('phones.seen', { time: clock(seenAt) }) : t('phones.never'));
   if (!wide)

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { call } from '../../data/api';
 import { useErrorWords } from '../../data/errorWords';
 import { Card, Notice } from '../../ui/board';
-import { Chip } from '../../ui/press';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { Bold, Small } from '../../ui/words';
 
 /** What is only simulated in a demonstration, each of which can be made to fail in its own ways. */
@@ -31,7 +31,7 @@ export const StandIns = () => {
           <Bold>{t(`standIn.name.${name}`)}</Bold>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t(`standIn.name.${name}`)}>
             {STAND_INS[name].map((one) => (
-              <Chip
+              <ChoiceChip
                 key={one}
                 label={t(`standIn.mode.${one}`)}
                 on={mode === one}

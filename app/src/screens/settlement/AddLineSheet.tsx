@@ -1,16 +1,19 @@
 import type { EventBody } from '@quay/core/record/event';
+import type { PriceList } from '@quay/core/settlement/prices';
 import { say } from '@quay/core/fleet/words';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import * as z from 'zod/mini';
 import { v7 as uuidv7 } from 'uuid';
 import type { HireView } from '../../data/hire';
 import { useMe } from '../../data/session';
 import { Notice } from '../../ui/board';
-import { Field } from '../../ui/field';
+import { FormField, useSchemaForm } from '../../ui/form';
 import { useMoney } from '../../ui/money';
-import { Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { Bold } from '../../ui/words';
 import { PhotoRow } from '../photo/PhotoRow';
@@ -23,8 +26,56 @@ type Kind = (typeof KINDS)[number];
 /** Where the list is likely to have a row for it. */
 const USUAL: Partial<Record<Kind, string>> = { breach: 'breach', callOut: 'call-out' };
 
+const isReceipt = (kind: Kind | ''): boolean => kind === 'pumpOut' || kind === 'otherReceipt';
+
+/** @param most what whoever adds it may, minor units @param over what to say of more */
+const lineForm = ({ currency, breach, most, over }: { currency: string; breach: PriceList['breach']; most: number; over: string }) =>
+  z
+    .object({
+      kind: z.enum(['', ...KINDS]),
+      code: z.string(),
+      find: z.string(),
+      sum: z.string(),
+      text: z.string().check(z.maxLength(1000)),
+    })
+    .check((context) => {
+      const { kind, code, sum, text } = context.value;
+      const no = (message: string, at = 'sum') => context.issues.push({ code: 'custom', path: [at], message, input: sum });
+      if (text.trim() === '') no('settle.textWanted', 'text');
+      if (kind === '' || (kind === 'breach' && breach !== 'priced') || (!isReceipt(kind) && code !== '')) return;
+      const minor = sumOf(sum, currency);
+      if (minor === undefined || minor <= 0) no('settle.badSum');
+      else if (!isReceipt(kind) && minor > most) no(over);
+    });
+
 /** So many rows of the list are offered at once; the rest is found by name. */
 const OFFERED = 6;
+
+/** What is added to the record. @param byClause nothing is charged beyond what the operator's clause says */
+const bodyOf = (
+  { kind, code, sum, text }: { kind: Kind; code: string; sum: string; text: string },
+  byClause: boolean,
+  currency: string,
+  photos: string[],
+): EventBody => {
+  const amountMinor = sumOf(sum, currency);
+  const words = { text: text.trim(), photos };
+  if (isReceipt(kind))
+    return {
+      kind: 'receiptShown',
+      receipt: uuidv7(),
+      what: kind === 'pumpOut' ? 'pumpOut' : 'other',
+      amountMinor: amountMinor ?? 0,
+      ...words,
+    };
+  return {
+    kind: 'extraNoted',
+    extra: uuidv7(),
+    what: kind === 'breach' || kind === 'callOut' ? kind : 'other',
+    ...(byClause ? {} : code === '' ? { amountMinor: amountMinor ?? 0 } : { price: code }),
+    ...words,
+  };
+};
 
 /** What is charged beside what was found on the boat, and receipts that the renter holds. */
 export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () => void }) => {
@@ -32,15 +83,19 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
   const snack = useSnack();
   const { hire, prices } = view.pack;
   const money = useMoney(prices.currency);
-  const [kind, setKind] = useState<Kind>();
-  const [code, setCode] = useState<string>();
-  const [find, setFind] = useState('');
-  const [sum, setSum] = useState('');
-  const [text, setText] = useState('');
+  const manager = useMe().data?.staff.role === 'manager';
+  const { handMinor, askMinor } = view.pack.operator.freeLine;
+  const schema = useMemo(() => {
+    const most = manager ? Infinity : handMinor;
+    const over = t('settle.overHand', { sum: money(handMinor) });
+    return lineForm({ currency: prices.currency, breach: prices.breach, most, over });
+  }, [prices, manager, handMinor, money, t]);
+  const form = useSchemaForm(schema, { kind: '', code: '', find: '', sum: '', text: '' }, 'whileTyped');
+  const [kind, code, find, sum] = form.watch(['kind', 'code', 'find', 'sum']);
   const [photos, setPhotos] = useState<string[]>([]);
   const [sure, setSure] = useState<number>();
   const photo = usePhoto(hire.id, { judge: true });
-  const receipt = kind === 'pumpOut' || kind === 'otherReceipt';
+  const receipt = isReceipt(kind);
   const clause = kind === 'breach' && prices.breach !== 'priced' ? prices.breach : undefined;
   const rows = prices.prices.filter(
     ({ per, mark, mends }) => (per === 'job' || per === 'each' || per === 'day') && !mark && mends === undefined,
@@ -49,55 +104,41 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
   const offered =
     kind === 'other'
       ? [...named.filter((row) => row.code === code), ...named.filter((row) => row.code !== code)].slice(0, OFFERED)
-      : rows.filter((row) => row.code === code || (kind !== undefined && row.code === USUAL[kind]));
+      : rows.filter((row) => row.code === code || (kind !== '' && row.code === USUAL[kind]));
+  const freely = kind !== '' && clause === undefined && (receipt || code === '');
   const minor = sumOf(sum, prices.currency);
-  const priced = clause !== undefined || (!receipt && code !== undefined) || (minor !== undefined && minor > 0);
-  const manager = useMe().data?.staff.role === 'manager';
-  const { handMinor, askMinor } = view.pack.operator.freeLine;
-  const free = !receipt && code === undefined && clause === undefined ? minor : undefined;
-  const tooMuch = free !== undefined && !manager && free > handMinor;
   // A large sum is said once more, in full, before it stands.
-  const asks = free !== undefined && manager && free > askMinor && sure !== free;
-  const fits = kind !== undefined && text.trim() !== '' && priced && !tooMuch;
+  const asks = freely && !receipt && manager && minor !== undefined && minor > askMinor && sure !== minor;
+  const confirms = sure !== undefined && freely && sure === minor;
   const pick = (next: Kind) => {
-    setKind(next);
     const usual = USUAL[next];
-    setCode(prices.prices.some((price) => price.code === usual) ? usual : undefined);
-    setSum('');
+    form.setValue('kind', next);
+    form.setValue('code', prices.prices.some((price) => price.code === usual) ? (usual ?? '') : '');
+    form.setValue('sum', '');
+    form.clearErrors();
   };
-  const keep = async () => {
-    if (!fits) return;
+  const keep = form.handleSubmit(async (entered) => {
     if (asks) {
-      setSure(free);
+      setSure(minor);
       return;
     }
-    const words = { text: text.trim().slice(0, 1000), photos };
-    const body: EventBody = receipt
-      ? { kind: 'receiptShown', receipt: uuidv7(), what: kind === 'pumpOut' ? 'pumpOut' : 'other', amountMinor: minor!, ...words }
-      : {
-          kind: 'extraNoted',
-          extra: uuidv7(),
-          what: kind === 'breach' || kind === 'callOut' ? kind : 'other',
-          ...(code !== undefined && clause === undefined ? { price: code } : {}),
-          ...(code === undefined && clause === undefined ? { amountMinor: minor! } : {}),
-          ...words,
-        };
-    const held = await view.add([body]);
+    const held = await view.add([bodyOf({ ...entered, kind: entered.kind as Kind }, clause !== undefined, prices.currency, photos)]);
     snack({ text: t('settle.added'), undo: () => void view.undo(held) });
     onClose();
-  };
+  });
   return (
-    <Sheet
+    <ModalSheet
       title={t('settle.add')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         <>
-          {sure !== undefined && sure === free ? <Notice kind="ask" title={t('settle.sureOf', { sum: money(sure) })} /> : null}
-          <Go
-            label={sure !== undefined && sure === free ? t('settle.addSum', { sum: money(sure) }) : t('settle.add')}
-            tone={sure !== undefined && sure === free ? 'mari' : 'weed'}
-            disabled={!fits}
+          {confirms ? <Notice kind="ask" title={t('settle.sureOf', { sum: money(sure) })} /> : null}
+          <Button
+            mode="contained"
+            label={confirms ? t('settle.addSum', { sum: money(sure) }) : t('settle.add')}
+            tone={confirms ? 'mari' : 'weed'}
+            disabled={kind === ''}
             onPress={() => void keep()}
             testID="add-go"
           />
@@ -106,47 +147,45 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
     >
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.addWhich')}>
         {KINDS.map((one) => (
-          <Chip key={one} label={t(`settle.addWhat.${one}`)} on={kind === one} onPress={() => pick(one)} testID={`add-${one}`} />
+          <ChoiceChip key={one} label={t(`settle.addWhat.${one}`)} on={kind === one} onPress={() => pick(one)} testID={`add-${one}`} />
         ))}
       </View>
       {clause ? <Notice kind="ask" title={t(`settle.clause.${clause}`)} /> : null}
-      {kind !== undefined && !receipt && clause === undefined ? (
+      {kind !== '' && !receipt && clause === undefined ? (
         <View style={{ gap: 6 }}>
           <Bold>{t('settle.byList')}</Bold>
-          {kind === 'other' ? <Field label={t('settle.find')} value={find} onChange={setFind} testID="add-find" /> : null}
+          {kind === 'other' ? <FormField form={form} name="find" label={t('settle.find')} most={100} testID="add-find" /> : null}
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.byList')}>
             {offered.map((row) => (
-              <Chip
+              <ChoiceChip
                 key={row.code}
                 label={`${say(row.name, i18n.language)} ${money(row.amountMinor)}`}
                 on={code === row.code}
-                onPress={() => setCode(row.code)}
+                onPress={() => form.setValue('code', row.code)}
                 testID={`price-${row.code}`}
               />
             ))}
-            <Chip label={t('settle.freely')} on={code === undefined} tone="mari" onPress={() => setCode(undefined)} testID="price-freely" />
+            <ChoiceChip
+              label={t('settle.freely')}
+              on={code === ''}
+              tone="mari"
+              onPress={() => form.setValue('code', '')}
+              testID="price-freely"
+            />
           </View>
         </View>
       ) : null}
-      {receipt || (kind !== undefined && clause === undefined && code === undefined) ? (
-        <SumField
-          label={t('settle.sum')}
-          value={sum}
-          onChange={setSum}
-          currency={prices.currency}
-          fault={
-            sum.trim() !== '' && !(minor !== undefined && minor > 0)
-              ? t('settle.badSum')
-              : tooMuch
-                ? t('settle.overHand', { sum: money(handMinor) })
-                : undefined
-          }
-          testID="add-sum"
-        />
-      ) : null}
-      {kind === undefined ? null : (
+      {freely ? <SumField form={form} name="sum" label={t('settle.sum')} currency={prices.currency} testID="add-sum" /> : null}
+      {kind === '' ? null : (
         <>
-          <Field label={t(receipt ? 'settle.receiptText' : 'settle.text')} value={text} onChange={setText} lines={2} testID="add-text" />
+          <FormField
+            form={form}
+            name="text"
+            label={t(receipt ? 'settle.receiptText' : 'settle.text')}
+            lines={2}
+            most={1000}
+            testID="add-text"
+          />
           <PhotoRow
             hireId={hire.id}
             photos={photos}
@@ -159,6 +198,6 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
           <PhotoTaking photo={photo} />
         </>
       )}
-    </Sheet>
+    </ModalSheet>
   );
 };

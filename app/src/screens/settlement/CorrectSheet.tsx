@@ -2,21 +2,24 @@ import { correctStatement } from '@quay/contract/settlement';
 import { writeMinor } from '@quay/core/money/minor';
 import type { Standing } from '@quay/core/settlement/correction';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import * as z from 'zod/mini';
 import { call, NoAnswer, Refused } from '../../data/api';
 import type { HireView } from '../../data/hire';
 import { fetchEvents } from '../../data/outbox';
 import { Notice } from '../../ui/board';
-import { Field } from '../../ui/field';
+import { FormField, useSchemaForm } from '../../ui/form';
 import { Money, useMoney } from '../../ui/money';
-import { Chip, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
+import * as typed from '../../ui/typed';
 import { Body, Small } from '../../ui/words';
 import { useLineText } from './lineWords';
-import { SumField, sumOf } from './SumField';
+import { SumField, sumIn, sumOf } from './SumField';
 
 /** A manager settles a line of a closed statement, wholly, in part or not at all, by a statement that refers to it. */
 export const CorrectSheet = ({
@@ -41,15 +44,22 @@ export const CorrectSheet = ({
   const money = useMoney(currency);
   const { line, chargedMinor, mostMinor, remark, open } = standing;
   const text = useLineText(prices)(line);
-  const [sum, setSum] = useState(writeMinor(chargedMinor, currency));
-  const [why, setWhy] = useState('');
-  const minor = sumOf(sum, currency);
-  const fits = minor !== undefined && minor >= 0 && (mostMinor === undefined || minor <= mostMinor) && (open || minor !== chargedMinor);
+  const schema = useMemo(() => {
+    const most = mostMinor === undefined ? t('settle.badSum') : t('settle.shallBad', { most: money(mostMinor) });
+    return z.object({
+      sum: sumIn(currency, (minor) => minor >= 0 && (mostMinor === undefined || minor <= mostMinor), most),
+      why: typed.words(500, 'settle.textWanted'),
+    });
+  }, [currency, mostMinor, money, t]);
+  const form = useSchemaForm(schema, { sum: writeMinor(chargedMinor, currency), why: '' }, 'whileTyped');
+  const minor = sumOf(form.watch('sum'), currency);
+  // A line that is not open stands as it is until it comes to something else.
+  const same = !open && minor === chargedMinor;
   const work = useMutation({
-    mutationFn: async () => {
+    mutationFn: async ({ sum, why }: { sum: number; why: string }) => {
       const done = await call(correctStatement, {
         params: { hireId: hire.id },
-        body: { seen: last, lines: [{ line: line.key, amountMinor: minor! - chargedMinor }], why: why.trim() },
+        body: { seen: last, lines: [{ line: line.key, amountMinor: sum - chargedMinor }], why },
       });
       await fetchEvents(hire.id);
       await client.invalidateQueries();
@@ -67,16 +77,17 @@ export const CorrectSheet = ({
         ? work.error.problem.title
         : work.error?.message;
   return (
-    <Sheet
+    <ModalSheet
       title={text.title}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
-        <Go
+        <Button
+          mode="contained"
           label={t('settle.correct')}
           busy={work.isPending}
-          disabled={!fits || why.trim() === ''}
-          onPress={() => work.mutate()}
+          disabled={same}
+          onPress={() => void form.handleSubmit((entered) => work.mutate(entered))()}
           testID="correct-go"
         />
       }
@@ -101,31 +112,18 @@ export const CorrectSheet = ({
       {mostMinor === undefined || mostMinor < 0 ? null : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {[...new Set([0, Math.round(mostMinor / 2), mostMinor])].map((share) => (
-            <Chip
+            <ChoiceChip
               key={share}
               label={money(share)}
               on={minor === share}
-              onPress={() => setSum(writeMinor(share, currency))}
+              onPress={() => form.setValue('sum', writeMinor(share, currency), { shouldValidate: true })}
               testID={`shall-${share}`}
             />
           ))}
         </View>
       )}
-      <SumField
-        label={t('settle.shall')}
-        value={sum}
-        onChange={setSum}
-        currency={currency}
-        fault={
-          minor === undefined || minor < 0 || (mostMinor !== undefined && minor > mostMinor)
-            ? mostMinor === undefined
-              ? t('settle.badSum')
-              : t('settle.shallBad', { most: money(mostMinor) })
-            : undefined
-        }
-        testID="shall"
-      />
-      <Field label={t('settle.correctWhy')} value={why} onChange={setWhy} lines={2} testID="correct-why" />
-    </Sheet>
+      <SumField form={form} name="sum" label={t('settle.shall')} currency={currency} testID="shall" />
+      <FormField form={form} name="why" label={t('settle.correctWhy')} lines={2} testID="correct-why" />
+    </ModalSheet>
   );
 };

@@ -15,8 +15,8 @@ import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
 import { Money, useMoney } from '../../ui/money';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { Body, Small } from '../../ui/words';
 
@@ -106,14 +106,15 @@ export const DepositSheet = ({
     work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error instanceof Refused ? work.error.problem.title : work.error?.message;
   const done = state === 'held';
   return (
-    <Sheet
+    <ModalSheet
       routed={routed}
       title={t('deposit.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         done && ending?.is === 'over' ? (
-          <Go
+          <Button
+            mode="contained"
             label={t('deposit.askOver')}
             tone="mari"
             busy={work.isPending}
@@ -121,7 +122,8 @@ export const DepositSheet = ({
             testID="deposit-ask-over"
           />
         ) : done && ending?.is === 'soon' ? (
-          <Go
+          <Button
+            mode="contained"
             label={t('deposit.anew', { sum: money(ending.amountMinor) })}
             tone="mari"
             busy={work.isPending}
@@ -129,11 +131,17 @@ export const DepositSheet = ({
             testID="deposit-anew"
           />
         ) : done ? (
-          <Go label={t('common.done')} onPress={onClose} testID="deposit-done" />
+          <Button mode="contained" label={t('common.done')} onPress={onClose} testID="deposit-done" />
         ) : state === 'unknown' ? (
-          <Go label={t('deposit.ask')} tone="mari" busy={work.isPending} onPress={() => ask()} testID="deposit-ask" />
+          <Button mode="contained" label={t('deposit.ask')} tone="mari" busy={work.isPending} onPress={() => ask()} testID="deposit-ask" />
         ) : (
-          <Go label={t('deposit.hold', { sum: money(missing) })} busy={work.isPending} onPress={hold} testID="deposit-hold" />
+          <Button
+            mode="contained"
+            label={t('deposit.hold', { sum: money(missing) })}
+            busy={work.isPending}
+            onPress={hold}
+            testID="deposit-hold"
+          />
         )
       }
     >
@@ -163,11 +171,12 @@ export const DepositSheet = ({
         <View style={{ gap: 8 }}>
           <Notice kind="ok" title={t('deposit.done', { sum: money(heldMinor) })} />
           {ending?.is === 'beforeEnd' ? (
-            <Alt label={t('deposit.anew', { sum: money(ending.amountMinor) })} onPress={anew} testID="deposit-anew" />
+            <Button mode="outlined" label={t('deposit.anew', { sum: money(ending.amountMinor) })} onPress={anew} testID="deposit-anew" />
           ) : null}
-          {heldOne ? <Alt label={t('deposit.release')} onPress={release} testID="deposit-release" /> : null}
+          {heldOne ? <Button mode="outlined" label={t('deposit.release')} onPress={release} testID="deposit-release" /> : null}
           {taken ? (
-            <Alt
+            <Button
+              mode="outlined"
               label={t('deposit.notTaken')}
               onPress={() =>
                 void view.undo(taken.standing).then((held) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(held) }))
@@ -180,11 +189,11 @@ export const DepositSheet = ({
         <View style={{ gap: 8 }}>
           <Small>{t('deposit.otherwise')}</Small>
           <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-            <Alt label={t('deposit.cash')} onPress={() => void take('cash')} testID="deposit-cash" />
-            <Alt label={t('deposit.other')} onPress={() => void take('otherwise')} testID="deposit-other" />
+            <Button mode="outlined" label={t('deposit.cash')} onPress={() => void take('cash')} testID="deposit-cash" />
+            <Button mode="outlined" label={t('deposit.other')} onPress={() => void take('otherwise')} testID="deposit-other" />
           </View>
         </View>
       )}
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -5,8 +5,8 @@ import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import type { HireView } from '../../data/hire';
 import { Notice } from '../../ui/board';
-import { Alt, Sign } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { Button, IconButton } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { FindingDetail } from '../condition/FindingDetail';
@@ -53,7 +53,8 @@ export const Evidence = ({
   const actions = [
     ...(manager && !standing
       ? [
-          <Alt
+          <Button
+            mode="outlined"
             key="waive"
             label={t(state === 'waived' ? 'settle.unwaive' : 'statement.waive')}
             onPress={() => set(state === 'waived' ? 'proposed' : 'waived')}
@@ -62,16 +63,16 @@ export const Evidence = ({
         ]
       : []),
     ...(manager && !standing && (amountMinor ?? 0) >= 0
-      ? [<Alt key="quote" label={t('settle.quote')} onPress={() => onDo('quote')} testID={`quote-${key}`} />]
+      ? [<Button mode="outlined" key="quote" label={t('settle.quote')} onPress={() => onDo('quote')} testID={`quote-${key}`} />]
       : []),
     ...(entered && !standing
-      ? [<Alt key="out" label={t('settle.takeOut')} onPress={() => void takeOut()} testID={`take-out-${key}`} />]
+      ? [<Button mode="outlined" key="out" label={t('settle.takeOut')} onPress={() => void takeOut()} testID={`take-out-${key}`} />]
       : []),
     ...(manager && standing && !standing.open
-      ? [<Alt key="right" label={t('settle.putRight')} onPress={() => onDo('decide')} testID={`decide-${key}`} />]
+      ? [<Button mode="outlined" key="right" label={t('settle.putRight')} onPress={() => onDo('decide')} testID={`decide-${key}`} />]
       : []),
     ...(standing && !standing.open && standing.chargedMinor > 0
-      ? [<Alt key="contest" label={t('settle.contest')} onPress={() => onDo('contest')} testID={`contest-${key}`} />]
+      ? [<Button mode="outlined" key="contest" label={t('settle.contest')} onPress={() => onDo('contest')} testID={`contest-${key}`} />]
       : []),
   ];
   const rests = (room: number) => (
@@ -94,15 +95,15 @@ export const Evidence = ({
           <SlabBold size={22} heading={2} style={{ flex: 1, paddingTop: 10 }}>
             {text.title}
           </SlabBold>
-          <Sign path={mdiClose} label={t('common.close')} onPress={onClose} plain />
+          <IconButton path={mdiClose} label={t('common.close')} onPress={onClose} plain />
         </View>
         {rests(panel)}
         {footer}
       </View>
     );
   return (
-    <Sheet title={text.title} closeLabel={t('common.close')} onClose={onClose} footer={footer}>
+    <ModalSheet title={text.title} closeLabel={t('common.close')} onClose={onClose} footer={footer}>
       {rests(Math.min(width, 640) - 36)}
-    </Sheet>
+    </ModalSheet>
   );
 };

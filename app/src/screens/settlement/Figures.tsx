@@ -10,7 +10,8 @@ import { openInNewTab, rememberChoice, rememberedChoice } from '../../platform/b
 import { useNow } from '../../ui/clock';
 import { Card, Notice } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
-import { Alt, Chip } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { type Column, Table } from '../../ui/table';
@@ -58,14 +59,19 @@ export const Figures = () => {
   const spans = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.byMonth')}>
       {(Object.keys(SPANS) as Span[]).map((one) => (
-        <Chip key={one} label={t(`settle.months.${one}`)} on={span === one} onPress={() => choose(one)} testID={`span-${one}`} />
+        <ChoiceChip key={one} label={t(`settle.months.${one}`)} on={span === one} onPress={() => choose(one)} testID={`span-${one}`} />
       ))}
     </View>
   );
   const papers = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-      <Alt label={t('settle.csv')} onPress={() => openInNewTab(addressOf(figuresCsv, {}, query))} testID="figures-csv" />
-      <Alt label={t('settle.books')} onPress={() => openInNewTab(addressOf(statementsCsv, {}, query))} testID="statements-csv" />
+      <Button mode="outlined" label={t('settle.csv')} onPress={() => openInNewTab(addressOf(figuresCsv, {}, query))} testID="figures-csv" />
+      <Button
+        mode="outlined"
+        label={t('settle.books')}
+        onPress={() => openInNewTab(addressOf(statementsCsv, {}, query))}
+        testID="statements-csv"
+      />
     </View>
   );
   const state = (
@@ -77,9 +83,15 @@ export const Figures = () => {
   );
   const choices = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('settle.byBoat')}>
-      <Chip label={t('settle.all')} on={boat === undefined} onPress={() => setBoat(undefined)} testID="boat-all" />
+      <ChoiceChip label={t('settle.all')} on={boat === undefined} onPress={() => setBoat(undefined)} testID="boat-all" />
       {boats.map(({ key, label }) => (
-        <Chip key={key} label={label} on={boat === key} onPress={() => setBoat(boat === key ? undefined : key)} testID={`boat-${key}`} />
+        <ChoiceChip
+          key={key}
+          label={label}
+          on={boat === key}
+          onPress={() => setBoat(boat === key ? undefined : key)}
+          testID={`boat-${key}`}
+        />
       ))}
     </View>
   );

@@ -11,7 +11,7 @@ import type { HireView } from '../../data/hire';
 import { fetchEvents } from '../../data/outbox';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
-import { Alt, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useSnack } from '../../ui/snack';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { EndingNotice } from './DepositSheet';
@@ -106,7 +106,8 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
         </View>
       )}
       {step || doubtful ? (
-        <Go
+        <Button
+          mode="contained"
           label={t(doubtful ? 'settle.askAgain' : 'settle.settle')}
           tone={doubtful ? 'mari' : 'weed'}
           busy={work.isPending}
@@ -116,8 +117,9 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
       ) : null}
       {owed && !doubtful ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          <Alt label={t('settle.charge', { sum: money(ledger.balanceMinor) })} onPress={charge} testID="charge-card" />
-          <Alt
+          <Button mode="outlined" label={t('settle.charge', { sum: money(ledger.balanceMinor) })} onPress={charge} testID="charge-card" />
+          <Button
+            mode="outlined"
             label={t('settle.handPaid', { sum: money(ledger.balanceMinor) })}
             onPress={() => void byHand('paid')}
             testID="paid-by-hand"
@@ -125,7 +127,8 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
         </View>
       ) : null}
       {ledger.balanceMinor < 0 && !step && !doubtful ? (
-        <Alt
+        <Button
+          mode="outlined"
           label={t('settle.handBack', { sum: money(-ledger.balanceMinor) })}
           onPress={() => void byHand('givenBack')}
           testID="back-by-hand"

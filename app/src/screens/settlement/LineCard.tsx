@@ -8,7 +8,9 @@ import Svg, { Path } from 'react-native-svg';
 import type { HireView } from '../../data/hire';
 import { Card, Tag, type TagKind } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
-import { Alt, Chip, Row } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
+import { ListRow } from '../../ui/listRow';
 import { useTones } from '../../ui/theme';
 import { Bold, SlabBold, Small } from '../../ui/words';
 import { useLineText } from './lineWords';
@@ -49,7 +51,7 @@ export const LineCard = ({
   const tag = standing?.open ? 'stop' : standing && state === 'proposed' ? 'ok' : STATE_TAG[state];
   return (
     <Card style={{ gap: 8, padding: 14 }}>
-      <Row label={`${text.title}: ${t('settle.evidence')}`} onPress={() => onDo('evidence')} testID={`evidence-${key}`}>
+      <ListRow label={`${text.title}: ${t('settle.evidence')}`} onPress={() => onDo('evidence')} testID={`evidence-${key}`}>
         <View style={{ flexDirection: 'row', gap: 10, alignItems: 'flex-start' }}>
           <View style={{ flex: 1, gap: 2 }}>
             <Bold>{text.title}</Bold>
@@ -78,15 +80,20 @@ export const LineCard = ({
             </Svg>
           </View>
         </View>
-      </Row>
+      </ListRow>
       {said && !standing ? <Small>{t('settle.renterSays')}</Small> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={text.title}>
         {standing ? null : (
           <>
             {said ? null : (
               <>
-                <Chip label={t('statement.accept')} on={state === 'accepted'} onPress={() => set('accepted')} testID={`accept-${key}`} />
-                <Chip
+                <ChoiceChip
+                  label={t('statement.accept')}
+                  on={state === 'accepted'}
+                  onPress={() => set('accepted')}
+                  testID={`accept-${key}`}
+                />
+                <ChoiceChip
                   label={t('statement.dispute')}
                   on={state === 'disputed'}
                   tone="lead"
@@ -97,7 +104,9 @@ export const LineCard = ({
             )}
           </>
         )}
-        {standing?.open && manager ? <Alt label={t('settle.decide')} onPress={() => onDo('decide')} testID={`decide-${key}`} /> : null}
+        {standing?.open && manager ? (
+          <Button mode="outlined" label={t('settle.decide')} onPress={() => onDo('decide')} testID={`decide-${key}`} />
+        ) : null}
       </View>
     </Card>
   );

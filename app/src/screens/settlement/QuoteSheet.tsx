@@ -1,59 +1,58 @@
 import type { Line } from '@quay/core/settlement/statement';
 import { writeMinor } from '@quay/core/money/minor';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import * as z from 'zod/mini';
 import type { HireView } from '../../data/hire';
-import { Field } from '../../ui/field';
-import { Alt, Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { FormField, useSchemaForm } from '../../ui/form';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
+import * as typed from '../../ui/typed';
 import { useLineText } from './lineWords';
-import { SumField, sumOf } from './SumField';
+import { SumField, sumIn } from './SumField';
 
 /** A manager names what a line comes to; what the list says stays beside it. */
 export const QuoteSheet = ({ view, line, onClose }: { view: HireView; line: Line; onClose: () => void }) => {
   const { t } = useTranslation();
   const snack = useSnack();
   const { currency } = view.pack.prices;
-  const [sum, setSum] = useState(line.amountMinor === undefined ? '' : writeMinor(line.amountMinor, currency));
-  const [why, setWhy] = useState('');
-  const minor = sumOf(sum, currency);
-  const bad = sum.trim() !== '' && (minor === undefined || minor < 0);
+  const schema = useMemo(
+    () => z.object({ sum: sumIn(currency, (minor) => minor >= 0, 'settle.badSum'), why: typed.words(500, 'settle.textWanted') }),
+    [currency],
+  );
+  const form = useSchemaForm(
+    schema,
+    { sum: line.amountMinor === undefined ? '' : writeMinor(line.amountMinor, currency), why: '' },
+    'whileTyped',
+  );
   const before = view.record.slots.get(`quoted/${line.key}`);
-  const keep = async () => {
-    if (minor === undefined || why.trim() === '') return;
-    const held = await view.add([{ kind: 'lineQuoted', line: line.key, amountMinor: minor, why: why.trim() }]);
+  const keep = form.handleSubmit(async ({ sum, why }) => {
+    const held = await view.add([{ kind: 'lineQuoted', line: line.key, amountMinor: sum, why }]);
     snack({ text: t('settle.quoted'), undo: () => void view.undo(held) });
     onClose();
-  };
+  });
   return (
-    <Sheet
+    <ModalSheet
       title={useLineText(view.pack.prices)(line).title}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         <>
-          <Go
-            label={t('settle.quote')}
-            disabled={minor === undefined || minor < 0 || why.trim() === ''}
-            onPress={() => void keep()}
-            testID="quote-go"
-          />
+          <Button mode="contained" label={t('settle.quote')} onPress={() => void keep()} testID="quote-go" />
           {before ? (
-            <Alt label={t('settle.quoteUndo')} onPress={() => void view.undo(before.standing).then(onClose)} testID="quote-undo" />
+            <Button
+              mode="outlined"
+              label={t('settle.quoteUndo')}
+              onPress={() => void view.undo(before.standing).then(onClose)}
+              testID="quote-undo"
+            />
           ) : null}
         </>
       }
     >
-      <SumField
-        label={t('settle.sum')}
-        value={sum}
-        onChange={setSum}
-        currency={currency}
-        fault={bad ? t('settle.badSum') : undefined}
-        testID="quote-sum"
-      />
-      <Field label={t('settle.quoteWhy')} value={why} onChange={setWhy} lines={2} testID="quote-why" />
-    </Sheet>
+      <SumField form={form} name="sum" label={t('settle.sum')} currency={currency} testID="quote-sum" />
+      <FormField form={form} name="why" label={t('settle.quoteWhy')} lines={2} testID="quote-why" />
+    </ModalSheet>
   );
 };

@@ -17,7 +17,8 @@ import { useMe } from '../../data/session';
 import { openInNewTab } from '../../platform/browser';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Money, useMoney } from '../../ui/money';
-import { Alt, Chip, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
+import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
@@ -139,14 +140,15 @@ const Settling = ({ view }: { view: HireView }) => {
         ? t('statement.toQuoteOpen')
         : undefined;
   // As long as money is to be moved, that is the one thing to do.
-  const Paper = closed && isAtRest(ledgerOf(record, chargedOf(standings)), keptFor(standings)) ? Go : Alt;
+  const paperIsNext = closed && isAtRest(ledgerOf(record, chargedOf(standings)), keptFor(standings));
   const footer = closed ? (
-    <Paper label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
+    <Button mode={paperIsNext ? 'contained' : 'outlined'} label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
   ) : ready ? (
     closing === undefined ? (
-      <Go label={closeLabel} busy={busy} onPress={() => setClosing(CLOSES_IN_S)} testID="close-hire" />
+      <Button mode="contained" label={closeLabel} busy={busy} onPress={() => setClosing(CLOSES_IN_S)} testID="close-hire" />
     ) : (
-      <Go
+      <Button
+        mode="contained"
         label={t('statement.undoClose')}
         tone="mari"
         hint={t('statement.closesIn', { count: closing })}
@@ -155,7 +157,13 @@ const Settling = ({ view }: { view: HireView }) => {
       />
     )
   ) : (
-    <Go label={t('statement.back')} tone="mari" onPress={() => router.push(`/hire/${hire.id}/compare`)} {...(why ? { hint: why } : {})} />
+    <Button
+      mode="contained"
+      label={t('statement.back')}
+      tone="mari"
+      onPress={() => router.push(`/hire/${hire.id}/compare`)}
+      {...(why ? { hint: why } : {})}
+    />
   );
   const on = doing !== undefined && doing !== 'add' ? doing : undefined;
   const standing = on && standings.find(({ line }) => line.key === on.line.key);
@@ -195,12 +203,12 @@ const Settling = ({ view }: { view: HireView }) => {
             t('statement.total'),
             lines.reduce((sum, { amountMinor }) => sum + amountMinor, 0),
           )}
-          <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf(number))} testID={`pdf-${number}`} />
+          <Button mode="outlined" label={t('statement.pdf')} onPress={() => openInNewTab(pdf(number))} testID={`pdf-${number}`} />
         </Card>
       ))}
       {closed ? <LedgerCard view={view} standings={standings} settleNow={closedNow} /> : <Small>{t('settle.draftBy')}</Small>}
       <Signatures view={view} />
-      {closed ? null : <Alt label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
+      {closed ? null : <Button mode="outlined" label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
     </>
   );
   // On a desk the sums, the money and what a line rests on lie beside the lines.
@@ -253,9 +261,9 @@ const Settling = ({ view }: { view: HireView }) => {
         ))}
         {closed ? null : (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
-            <Alt label={t('settle.add')} onPress={() => setDoing('add')} testID="add-line" />
+            <Button mode="outlined" label={t('settle.add')} onPress={() => setDoing('add')} testID="add-line" />
             {prices.waiver ? (
-              <Chip
+              <ChoiceChip
                 label={
                   waiver
                     ? t('settle.waiverTaken', { sum: money(prices.waiver.capMinor) })

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Field } from '../../ui/field';
-import { Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 
 /** Asks for a word about something; some may stay empty. */
 export const WordSheet = ({
@@ -24,13 +24,13 @@ export const WordSheet = ({
   const [text, setText] = useState('');
   const fits = optional || text.trim() !== '';
   return (
-    <Sheet
+    <ModalSheet
       title={title}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={go} disabled={!fits} onPress={() => onGo(text.trim().slice(0, 1000))} testID="word-go" />}
+      footer={<Button mode="contained" label={go} disabled={!fits} onPress={() => onGo(text.trim().slice(0, 1000))} testID="word-go" />}
     >
-      <Field label={label} value={text} onChange={setText} lines={3} autoFocus testID="word" />
-    </Sheet>
+      <TextField label={label} value={text} onChange={setText} lines={3} autoFocus testID="word" />
+    </ModalSheet>
   );
 };

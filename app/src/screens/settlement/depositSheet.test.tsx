@@ -82,9 +82,9 @@ describe('a holding that ends', () => {
   const inHours = (hours: number) => new Date(NOW + hours * 3_600_000).toISOString();
   const weeks = inHours(14 * 24);
 
-  it('long before she is back is said, and needs nothing yet', () => {
+  it('long before the boat is back is said, and needs nothing yet', () => {
     show([answered('a', 'held', { expiresAt: inHours(7 * 24) })], weeks);
-    expect(screen.getByText(/are held only until .*, before she is back/)).toBeTruthy();
+    expect(screen.getByText(/are held only until .*, before the boat is back/)).toBeTruthy();
     expect(screen.getByTestId('deposit-done')).toBeTruthy();
     expect(screen.getByTestId('deposit-anew')).toBeTruthy();
   });
@@ -105,7 +105,7 @@ describe('a holding that ends', () => {
     await waitFor(() => expect(asked).toMatchObject([{ path: 'askDeposit', attempt: 'a' }]));
   });
 
-  it('not before she is back, or not at all, is no word worth', () => {
+  it('not before the boat is back, or not at all, is no word worth', () => {
     const { view } = viewOf(heldOf([answered('a', 'held', { expiresAt: weeks })]), 'out', 'helm');
     const { container } = render(<EndingNotice view={view} />);
     expect(container.textContent).toBe('');

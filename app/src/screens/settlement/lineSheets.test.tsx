@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
 import type { Standing } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
@@ -13,7 +13,12 @@ import { render } from '../../testing/render';
 jest.mock('../../data/outbox', () => ({ ...jest.requireActual<object>('../../data/outbox'), fetchEvents: () => Promise.resolve() }));
 jest.mock('../../platform/picture', () => ({ Picture: () => null }));
 
-const press = (id: string) => fireEvent.click(screen.getByTestId(id));
+/** Presses, and waits for what a form does about it. */
+const press = (id: string) =>
+  act(async () => {
+    fireEvent.click(screen.getByTestId(id));
+    await new Promise((done) => setTimeout(done));
+  });
 const type = (id: string, text: string) => fireEvent.change(screen.getByTestId(id), { target: { value: text } });
 
 describe('a line that is added', () => {
@@ -33,10 +38,13 @@ describe('a line that is added', () => {
 
   it('takes the usual price of its kind, and is not added before somebody says what it is about', async () => {
     const { entered, closed } = show();
-    press('add-callOut');
     expect(screen.getByTestId('add-go')).toBeDisabled();
+    await press('add-callOut');
+    await press('add-go');
+    expect(entered).toEqual([]);
+    expect(screen.getByText('A word about it is wanted.')).toBeTruthy();
     type('add-text', '  Aground on the bar ');
-    press('add-go');
+    await press('add-go');
     await waitFor(() => expect(closed).toHaveBeenCalled());
     expect(entered).toMatchObject([{ kind: 'extraNoted', what: 'callOut', price: 'call-out', text: 'Aground on the bar', photos: [] }]);
     expect(entered[0]).not.toHaveProperty('amountMinor');
@@ -44,27 +52,28 @@ describe('a line that is added', () => {
 
   it('is found in the list by a part of its name, or has a sum of its own', async () => {
     const { entered } = show();
-    press('add-other');
+    await press('add-other');
     type('add-find', 'tow');
     expect(screen.queryByTestId('price-fender')).toBeNull();
-    press('price-tow');
-    press('price-freely');
+    await press('price-tow');
+    await press('price-freely');
     type('add-text', 'A rope to the yard');
     type('add-sum', '0');
-    expect(screen.getByTestId('add-go')).toBeDisabled();
+    await press('add-go');
+    expect(entered).toEqual([]);
     type('add-sum', '14,20');
-    press('add-go');
+    await press('add-go');
     await waitFor(() => expect(entered).toMatchObject([{ kind: 'extraNoted', what: 'other', amountMinor: 1420 }]));
     expect(entered[0]).not.toHaveProperty('price');
   });
 
   it('that is a receipt is what the renter paid, and never a row of the list', async () => {
     const { entered, view } = show();
-    press('add-pumpOut');
+    await press('add-pumpOut');
     expect(screen.queryByTestId('price-freely')).toBeNull();
     type('add-sum', '18.00');
     type('add-text', 'Pump-out at the lock');
-    press('add-go');
+    await press('add-go');
     await waitFor(() => expect(entered).toMatchObject([{ kind: 'receiptShown', what: 'pumpOut', amountMinor: 1800 }]));
     // Given back to them.
     const [line] = settle(view().record, pack).statement.lines.filter(({ finding }) => finding.topic === 'receipt');
@@ -73,24 +82,26 @@ describe('a line that is added', () => {
 
   it.each(['wholeDeposit', 'warning'] as const)('that is a breach under a clause (%s) asks for no sum', async (breach) => {
     const { entered } = show({ breach });
-    press('add-breach');
+    await press('add-breach');
     expect(screen.queryByTestId('add-sum')).toBeNull();
     expect(screen.queryByTestId('price-breach')).toBeNull();
     type('add-text', 'Under way after dark');
-    press('add-go');
+    await press('add-go');
     await waitFor(() => expect(entered).toHaveLength(1));
     expect(entered[0]).toMatchObject({ kind: 'extraNoted', what: 'breach' });
     expect(entered[0]).not.toHaveProperty('price');
     expect(entered[0]).not.toHaveProperty('amountMinor');
   });
 
-  it('says that a sum cannot be read', () => {
-    show();
-    press('add-otherReceipt');
+  it('says that a sum cannot be read', async () => {
+    const { entered } = show();
+    await press('add-otherReceipt');
     type('add-text', 'Ice');
     for (const sum of ['ten', '-4', '1.234']) {
       type('add-sum', sum);
-      expect(screen.getByTestId('add-go')).toBeDisabled();
+      await press('add-go');
+      expect(entered).toEqual([]);
+      expect(screen.getByText('A sum above nothing.')).toBeTruthy();
     }
   });
 });
@@ -125,10 +136,12 @@ describe('a closed line put right', () => {
   it('charges what is named beyond what is charged, with the reason, and refers to the last statement', async () => {
     const done = show();
     expect(screen.getByText(/One was never there/)).toBeTruthy();
-    press('shall-3800');
-    expect(screen.getByTestId('correct-go')).toBeDisabled();
+    await press('shall-3800');
+    await press('correct-go');
+    expect(calls).toEqual([]);
+    expect(screen.getByText('A word about it is wanted.')).toBeTruthy();
     type('correct-why', ' One each ');
-    press('correct-go');
+    await press('correct-go');
     await waitFor(() => expect(done).toHaveBeenCalled());
     expect(calls).toEqual([{ seen: 12, lines: [{ line: 'count/fenders', amountMinor: 3800 }], why: 'One each' }]);
   });
@@ -137,30 +150,35 @@ describe('a closed line put right', () => {
     show({ chargedMinor: 7600, open: false });
     type('shall', '50');
     type('correct-why', 'Half of it');
-    press('correct-go');
+    await press('correct-go');
     await waitFor(() => expect(calls).toMatchObject([{ lines: [{ amountMinor: -2600 }] }]));
   });
 
-  it('never comes to more than was claimed, to less than nothing, or to what it is already', () => {
+  it('never comes to more than was claimed, to less than nothing, or to what it is already', async () => {
     show({ chargedMinor: 3800, open: false });
     type('correct-why', 'So it is');
-    for (const sum of ['76.01', '-1', '', 'much', '38']) {
+    for (const sum of ['76.01', '-1', '', 'much']) {
       type('shall', sum);
-      expect(screen.getByTestId('correct-go')).toBeDisabled();
+      await press('correct-go');
+      expect(calls).toEqual([]);
+      expect(screen.getByText('From nothing to €76.00.')).toBeTruthy();
     }
+    type('shall', '38');
+    expect(screen.getByTestId('correct-go')).toBeDisabled();
     type('shall', '76');
-    expect(screen.getByTestId('correct-go')).toBeEnabled();
+    await press('correct-go');
+    await waitFor(() => expect(calls).toHaveLength(1));
   });
 
   it('stays open with what was typed where the quay is not reached, or has another one meanwhile', async () => {
     reply = new api.NoAnswer();
     const done = show();
-    press('shall-0');
+    await press('shall-0');
     type('correct-why', 'Not theirs');
-    press('correct-go');
+    await press('correct-go');
     expect(await screen.findByText(/Closing needs the quay/)).toBeTruthy();
     reply = new api.Refused({ type: 'about:blank', title: 'Another statement has come meanwhile.', status: 409, code: 'changed' } as never);
-    press('correct-go');
+    await press('correct-go');
     expect(await screen.findByText('Another statement has come meanwhile.')).toBeTruthy();
     expect(screen.getByTestId('correct-why')).toHaveValue('Not theirs');
     expect(done).not.toHaveBeenCalled();

@@ -89,7 +89,7 @@ describe('a statement', () => {
 
   it('before she is walked in says so', () => {
     show([...BACK, decided]);
-    expect(screen.getByText('She has not been walked in and signed yet.')).toBeTruthy();
+    expect(screen.getByText('The return check is not signed yet.')).toBeTruthy();
     expect(screen.queryByTestId('close-hire')).toBeNull();
   });
 
@@ -170,12 +170,12 @@ describe('a line', () => {
   it('of what the renter was never told about says so where its evidence is', () => {
     show(READY);
     fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
-    expect(screen.getAllByText(/never told/).length).toBeGreaterThan(0);
+    expect(screen.getAllByText(/never explained/).length).toBeGreaterThan(0);
     cleanup();
     const point = pack.book.points.find(({ price }) => price === 'fender')!.id;
     show([...sealed('in', [{ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' }, ...BACK]), decided]);
     fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
-    expect(screen.queryByText(/never told/)).toBeNull();
+    expect(screen.queryByText(/never explained/)).toBeNull();
   });
 
   it('without a price stands open, is no zero, and keeps the hire from being closed', () => {

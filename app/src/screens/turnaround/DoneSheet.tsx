@@ -2,9 +2,9 @@ import type { Work } from '@quay/core/turnaround/work';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
-import { Field } from '../../ui/field';
-import { Go } from '../../ui/press';
-import { Sheet } from '../../ui/sheet';
+import { TextField } from '../../ui/textField';
+import { Button } from '../../ui/button';
+import { ModalSheet } from '../../ui/modalSheet';
 import { useSnack } from '../../ui/snack';
 import { PhotoRow } from '../photo/PhotoRow';
 import { PhotoTaking } from '../photo/PhotoTaking';
@@ -25,14 +25,22 @@ export const DoneSheet = ({ view, work, title, onClose }: { view: HireView; work
   };
   const wanting = work.unsafe && photos.length === 0;
   return (
-    <Sheet
+    <ModalSheet
       title={title}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Go label={t(wanting ? 'turn.show' : 'turn.do')} disabled={wanting} onPress={() => void done()} testID="work-done" />}
+      footer={
+        <Button
+          mode="contained"
+          label={t(wanting ? 'turn.show' : 'turn.do')}
+          disabled={wanting}
+          onPress={() => void done()}
+          testID="work-done"
+        />
+      }
     >
       <PhotoTaking photo={photo} />
-      <Field label={t('turn.note')} value={note} onChange={setNote} lines={2} testID="work-note" />
+      <TextField label={t('turn.note')} value={note} onChange={setNote} lines={2} testID="work-note" />
       <PhotoRow
         hireId={hireId}
         photos={photos}
@@ -42,6 +50,6 @@ export const DoneSheet = ({ view, work, title, onClose }: { view: HireView; work
         onPick={(source) => void photo.take(source, (sha) => setPhotos((now) => [...new Set([...now, sha])]))}
         testID="work-photo"
       />
-    </Sheet>
+    </ModalSheet>
   );
 };

@@ -10,7 +10,7 @@ import { type HireView, useHire } from '../../data/hire';
 import { Picture } from '../../platform/picture';
 import { Card, Notice, Tag } from '../../ui/board';
 import { figure } from '../../ui/format';
-import { Alt, Go } from '../../ui/press';
+import { Button } from '../../ui/button';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/snack';
@@ -139,7 +139,8 @@ const WorkCard = ({ view, work, words, onDo }: { view: HireView; work: Work; wor
       {work.done ? (
         <>
           {work.done.note ? <Body>{work.done.note}</Body> : null}
-          <Alt
+          <Button
+            mode="outlined"
             label={t('turn.takeBack')}
             onPress={() => void takeBack()}
             style={{ alignSelf: 'flex-start' }}
@@ -148,8 +149,9 @@ const WorkCard = ({ view, work, words, onDo }: { view: HireView; work: Work; wor
         </>
       ) : (
         <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
-          <Go label={t('turn.do')} onPress={onDo} style={{ flexGrow: 1 }} testID={`do-${work.key}`} />
-          <Alt
+          <Button mode="contained" label={t('turn.do')} onPress={onDo} style={{ flexGrow: 1 }} testID={`do-${work.key}`} />
+          <Button
+            mode="outlined"
             label={t(work.unsafe ? 'turn.free' : 'turn.hold')}
             onPress={() => void judge(!work.unsafe)}
             style={{ flexGrow: 1 }}

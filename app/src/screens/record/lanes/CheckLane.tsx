@@ -2,7 +2,7 @@ import { say } from '@quay/core/fleet/words';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Chip } from '../../../ui/press';
+import { ChoiceChip } from '../../../ui/choiceChip';
 import { Body } from '../../../ui/words';
 import { PhotoRow } from '../../photo/PhotoRow';
 import { PhotoTaking } from '../../photo/PhotoTaking';
@@ -43,7 +43,7 @@ const OneCheck = ({ view, check }: { view: WalkView; check: WalkView['pack']['bo
       <Body>{name}</Body>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={name}>
         {check.ways.map((one, i) => (
-          <Chip
+          <ChoiceChip
             key={one.id}
             label={say(one.name, language)}
             on={found?.value.way === one.id}

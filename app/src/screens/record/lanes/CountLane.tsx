@@ -8,7 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../../ui/board';
-import { Sign } from '../../../ui/press';
+import { IconButton } from '../../../ui/button';
 import { useSteps } from '../../../ui/steps';
 import { useTones } from '../../../ui/theme';
 import { Body, SlabBold, Small } from '../../../ui/words';
@@ -128,7 +128,7 @@ const CountRow = ({
             ) : null}
           </>
         </TouchableRipple>
-        <Sign
+        <IconButton
           path={mdiMinus}
           label={t('walk.fewer', { name })}
           onPress={() => set(step(-1, 0, MOST))}
@@ -155,14 +155,15 @@ const CountRow = ({
           }}
         >
           <>
-            <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'} style={{ opacity: found ? 1 : 0.72 }}>
-              {number}
+            {/* What nobody counted shows no figure that could be taken for a count. */}
+            <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'}>
+              {found ? number : '?'}
             </SlabBold>
             <Small>{t('common.of', { n: whole })}</Small>
           </>
         </TouchableRipple>
         {short ? (
-          <Sign path={mdiPlus} label={t('walk.more', { name })} onPress={() => set(step(1, 0, MOST))} testID={`more-${fitting.id}`} />
+          <IconButton path={mdiPlus} label={t('walk.more', { name })} onPress={() => set(step(1, 0, MOST))} testID={`more-${fitting.id}`} />
         ) : null}
       </View>
       {found?.contradiction ? (

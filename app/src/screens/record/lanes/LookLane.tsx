@@ -7,7 +7,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { Tag } from '../../../ui/board';
-import { Row } from '../../../ui/press';
+import { ListRow } from '../../../ui/listRow';
 import { SurfaceDrawing } from '../../../ui/surface';
 import { useTones } from '../../../ui/theme';
 import { Body, Small } from '../../../ui/words';
@@ -51,7 +51,7 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
               ? t('walk.toConfirm', { count: ghosts.length })
               : t('walk.known', { count: mine.length });
         return (
-          <Row
+          <ListRow
             key={surface.id}
             label={`${name}, ${seen}, ${looked ? t('walk.lookedAt') : t('walk.notLooked')}${wanted ? `, ${t('walk.pictureWanted')}` : ''}`}
             onPress={() => onOpen(surface.id)}
@@ -66,7 +66,7 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
               </View>
               {looked && !wanted ? <Tag kind="ok">✓</Tag> : <LookSign />}
             </View>
-          </Row>
+          </ListRow>
         );
       })}
     </Lane>

@@ -8,9 +8,10 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Tag } from '../../../ui/board';
-import { Field } from '../../../ui/field';
+import { TextField } from '../../../ui/textField';
 import { figure } from '../../../ui/format';
-import { Alt, Chip, Sign } from '../../../ui/press';
+import { Button, IconButton } from '../../../ui/button';
+import { ChoiceChip } from '../../../ui/choiceChip';
 import { useSteps } from '../../../ui/steps';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { PhotoRow } from '../../photo/PhotoRow';
@@ -59,15 +60,15 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
       <Body>{`${t(`walk.evidenceHow.${propeller.evidence}`)}. ${say(walk === 'out' ? propeller.outWhen : propeller.inWhen, language)}`}</Body>
       {was ? <Small>{t('walk.was', { v: words(was) })}</Small> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingTop: 8 }} role="radiogroup" aria-label={name}>
-        <Chip label={words('sound')} on={found?.value.state === 'sound'} testID="prop-sound" onPress={() => judge('sound')} />
-        <Chip
+        <ChoiceChip label={words('sound')} on={found?.value.state === 'sound'} testID="prop-sound" onPress={() => judge('sound')} />
+        <ChoiceChip
           label={t('walk.propFlaw')}
           on={flawed}
           tone={found?.value.state === 'flawOverLimit' ? 'lead' : 'mari'}
           testID="prop-flaw"
           onPress={() => judge({ flawMm: sizeMm })}
         />
-        <Chip
+        <ChoiceChip
           label={words('notSeen')}
           on={found?.value.state === 'notSeen'}
           tone="mari"
@@ -77,7 +78,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
       </View>
       {flawed ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingTop: 8 }}>
-          <Sign
+          <IconButton
             path={mdiMinus}
             label={t('walk.smaller')}
             disabled={sizeMm <= 1}
@@ -87,7 +88,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
           <SlabBold size={34} style={{ minWidth: 110, textAlign: 'center' }} live>
             {`${sizeMm} mm`}
           </SlabBold>
-          <Sign path={mdiPlus} label={t('walk.larger')} onPress={() => judge({ flawMm: step(1, 1, 500) })} testID="flaw-larger" />
+          <IconButton path={mdiPlus} label={t('walk.larger')} onPress={() => judge({ flawMm: step(1, 1, 500) })} testID="flaw-larger" />
           <View style={{ flex: 1 }}>
             <Tag kind={found.value.state === 'flawOverLimit' ? 'stop' : 'ask'}>{words(found.value.state)}</Tag>
           </View>
@@ -150,7 +151,7 @@ const Revs = ({
   const fits = Number.isInteger(typed) && typed > 0 && typed <= 12_000;
   return (
     <View style={{ gap: 8, paddingTop: 8 }}>
-      <Field
+      <TextField
         label={t('walk.fullRpm')}
         value={text}
         onChange={setText}
@@ -162,7 +163,9 @@ const Revs = ({
       />
       {usual === undefined ? null : <Small>{t(out ? 'walk.was' : 'walk.usualRpm', { v: `${figure(usual)} 1/min` })}</Small>}
       {fell ? <Tag kind="stop">{t('walk.revsFell')}</Tag> : null}
-      {fits && typed !== rpm ? <Alt label={t('walk.keepReading')} onPress={() => onKeep(typed)} testID="keep-rpm" /> : null}
+      {fits && typed !== rpm ? (
+        <Button mode="outlined" label={t('walk.keepReading')} onPress={() => onKeep(typed)} testID="keep-rpm" />
+      ) : null}
     </View>
   );
 };

@@ -5,7 +5,7 @@ import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
-import { Row } from '../../../ui/press';
+import { ListRow } from '../../../ui/listRow';
 import { useTones } from '../../../ui/theme';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { TankCard } from '../../fuel/TankCard';
@@ -28,7 +28,7 @@ export const ReadLane = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: str
         const shown = (value: number) => spokenReading(gauge, value);
         return (
           <View key={gauge.id}>
-            <Row label={t('walk.set', { name })} onPress={() => onOpen(gauge.id)} testID={`gauge-${gauge.id}`}>
+            <ListRow label={t('walk.set', { name })} onPress={() => onOpen(gauge.id)} testID={`gauge-${gauge.id}`}>
               <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 56 }}>
                 <View style={{ flex: 1 }}>
                   <Body>{name}</Body>
@@ -71,7 +71,7 @@ export const ReadLane = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: str
                   </View>
                 )}
               </View>
-            </Row>
+            </ListRow>
             {found?.contradiction ? (
               <Quarrel values={found.standing.map(({ event: { body } }) => (body.kind === 'gaugeRead' ? shown(body.shown) : ''))} />
             ) : null}

@@ -10,8 +10,8 @@ import { TouchableRipple } from 'react-native-paper';
 import { Tag } from '../../../ui/board';
 import { dayOf } from '../../../ui/format';
 import { useMoney } from '../../../ui/money';
-import { Alt } from '../../../ui/press';
-import { Tick } from '../../../ui/toggle';
+import { Button } from '../../../ui/button';
+import { CheckboxMark } from '../../../ui/checkboxRow';
 import { Body, Small } from '../../../ui/words';
 import { FuelPlan } from '../../fuel/FuelPlan';
 import { Questions } from '../../briefing/QuestionCard';
@@ -55,7 +55,8 @@ export const SayLane = ({ view }: { view: WalkView }) => {
           <Telling key={piece.point.id} view={view} piece={piece} onTell={() => void enter([told(piece.point.id)])} />
         ))}
         {left.length > 0 && !guide ? (
-          <Alt
+          <Button
+            mode="outlined"
             label={t('brief.inGuide', { count: left.length })}
             onPress={() => setGuide(true)}
             testID="show-guide"
@@ -95,7 +96,7 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
       style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
     >
       <>
-        <Tick on={on} />
+        <CheckboxMark on={on} />
         <View style={{ flex: 1, gap: 3 }}>
           <Body>{say(text, theirs)}</Body>
           {say(text, language) === say(text, theirs) ? null : <Small>{say(text, language)}</Small>}

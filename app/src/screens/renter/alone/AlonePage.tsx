@@ -11,7 +11,8 @@ import { nameDeviceKey } from '../../../data/deviceKey';
 import { useFit } from '../../../data/handing';
 import { onWayThrough } from '../../../platform/browser';
 import { Card, Notice, Tag } from '../../../ui/board';
-import { Go, Row } from '../../../ui/press';
+import { Button } from '../../../ui/button';
+import { ListRow } from '../../../ui/listRow';
 import { useSnack } from '../../../ui/snack';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 import { blocking, standing, useCastOff } from '../../castOff/useCastOff';
@@ -57,7 +58,7 @@ const Steps = () => {
   const walk = state === 'booked' || state === 'walkingOut' || state === 'readyToGo' ? 'out' : 'in';
   if (!unattended(pack.hire.handover, walk)) {
     return (
-      <Page title={t(`alone.title.${walk}`)} footer={<Go label={t('r.openHome')} onPress={() => router.push('/r')} />}>
+      <Page title={t(`alone.title.${walk}`)} footer={<Button mode="contained" label={t('r.openHome')} onPress={() => router.push('/r')} />}>
         <Notice kind="ask" title={t('alone.attended')} />
       </Page>
     );
@@ -70,9 +71,9 @@ const Steps = () => {
         title={t('alone.title.in')}
         footer={
           leaving ? (
-            <Go label={t('alone.step.leave')} onPress={toLeave} testID="alone-leave" />
+            <Button mode="contained" label={t('alone.step.leave')} onPress={toLeave} testID="alone-leave" />
           ) : (
-            <Go label={t('r.openHome')} onPress={() => router.push('/r')} />
+            <Button mode="contained" label={t('r.openHome')} onPress={() => router.push('/r')} />
           )
         }
       >
@@ -137,7 +138,17 @@ const Steps = () => {
     <Page
       title={t(`alone.title.${walk}`)}
       {...(next
-        ? { footer: <Go label={says[next] ?? t(`alone.step.${next}`)} disabled={blocked} onPress={go[next]} testID="alone-next" /> }
+        ? {
+            footer: (
+              <Button
+                mode="contained"
+                label={says[next] ?? t(`alone.step.${next}`)}
+                disabled={blocked}
+                onPress={go[next]}
+                testID="alone-next"
+              />
+            ),
+          }
         : {})}
     >
       {holds.length > 0 ? (
@@ -172,9 +183,14 @@ const Steps = () => {
             </View>
           );
           return leads(step) ? (
-            <Row key={step} label={`${i + 1}. ${t(`alone.step.${step}`)}${done ? ' ✓' : ''}`} onPress={go[step]} testID={`step-${step}`}>
+            <ListRow
+              key={step}
+              label={`${i + 1}. ${t(`alone.step.${step}`)}${done ? ' ✓' : ''}`}
+              onPress={go[step]}
+              testID={`step-${step}`}
+            >
               {line}
-            </Row>
+            </ListRow>
           ) : (
             <View key={step} testID={`step-${step}`}>
               {line}

@@ -8,11 +8,11 @@ import { useTranslation } from 'react-i18next';
 import { type ScrollView, View } from 'react-native';
 import { Card, Notice } from '../../../ui/board';
 import { Plan } from '../../../ui/plan';
-import { Alt, Go } from '../../../ui/press';
+import { Button } from '../../../ui/button';
 import { useRoom } from '../../../ui/room';
 import { Rope } from '../../../ui/rope';
 import { Screen } from '../../../ui/screen';
-import { Sheet } from '../../../ui/sheet';
+import { ModalSheet } from '../../../ui/modalSheet';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { ComeIn } from '../../record/ComeIn';
 import { RestSheet } from '../../record/RestSheet';
@@ -104,7 +104,8 @@ const Walking = ({ view }: { view: WalkView }) => {
         </View>
       }
       footer={
-        <Go
+        <Button
+          mode="contained"
           label={t(
             !stop.tied && walk === 'in' && stop.left > 0
               ? said.length > 0
@@ -146,14 +147,16 @@ const Walking = ({ view }: { view: WalkView }) => {
       </Card>
       {rest ? <RestSheet view={view} onClose={() => setRest(false)} onTie={(extra) => void tie(extra)} /> : null}
       {left ? (
-        <Sheet
+        <ModalSheet
           title={t('walk.openTitle')}
           closeLabel={t('common.close')}
           onClose={() => setLeft(false)}
           footer={
             <>
-              <Go label={t('walk.goBack')} onPress={() => setLeft(false)} />
-              {stop.lacks.points.length === 0 ? <Alt label={t('walk.tieOpen')} onPress={() => void tie()} testID="tie-open" /> : null}
+              <Button mode="contained" label={t('walk.goBack')} onPress={() => setLeft(false)} />
+              {stop.lacks.points.length === 0 ? (
+                <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void tie()} testID="tie-open" />
+              ) : null}
             </>
           }
         >
@@ -164,7 +167,7 @@ const Walking = ({ view }: { view: WalkView }) => {
               <Body key={id}>{`– ${say(words, language)}`}</Body>
             ))}
           <Missing view={view} />
-        </Sheet>
+        </ModalSheet>
       ) : null}
     </Screen>
   );

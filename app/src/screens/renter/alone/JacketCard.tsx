@@ -3,7 +3,7 @@ import { slot } from '@quay/core/record/project';
 import { say } from '@quay/core/fleet/words';
 import { useTranslation } from 'react-i18next';
 import { Card, Tag } from '../../../ui/board';
-import { Toggle } from '../../../ui/toggle';
+import { CheckboxRow } from '../../../ui/checkboxRow';
 import { Small, SlabBold } from '../../../ui/words';
 import { jacketOf, Own } from '../../fit/Own';
 import { useRenting } from '../RenterFace';
@@ -48,7 +48,7 @@ export const JacketCard = ({ jackets: { fit, rows, give }, missing }: { jackets:
       </SlabBold>
       <Small>{t('alone.jacketsWhy')}</Small>
       {rows.map((row) => (
-        <Toggle
+        <CheckboxRow
           key={row.person.id}
           label={`${row.name} · ${row.label}`}
           on={row.on}

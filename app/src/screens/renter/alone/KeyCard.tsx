@@ -8,7 +8,7 @@ import { dial } from '../../../platform/browser';
 import { Card, Notice, Tag } from '../../../ui/board';
 import { useNow } from '../../../ui/clock';
 import { whenOf } from '../../../ui/format';
-import { Alt } from '../../../ui/press';
+import { Button } from '../../../ui/button';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { useRenting } from '../RenterFace';
 import { numberOf } from '../ring';
@@ -79,12 +79,25 @@ export const KeyCard = ({ keyInHand, first }: { keyInHand: ReturnType<typeof use
       {answer && answer.is !== 'open' ? <Notice kind={answer.is === 'held' ? 'stop' : 'ask'} title={saying(answer)} /> : null}
       <View style={{ flexDirection: 'row', gap: 10 }}>
         {answer?.is === 'open' ? (
-          <Alt label={t('alone.hideCode')} onPress={hide} style={{ flex: 1 }} testID="hide-code" />
+          <Button mode="outlined" label={t('alone.hideCode')} onPress={hide} style={{ flex: 1 }} testID="hide-code" />
         ) : first ? null : (
-          <Alt label={t('alone.showCode')} disabled={busy} onPress={() => void ask()} style={{ flex: 1 }} testID="show-code" />
+          <Button
+            mode="outlined"
+            label={t('alone.showCode')}
+            disabled={busy}
+            onPress={() => void ask()}
+            style={{ flex: 1 }}
+            testID="show-code"
+          />
         )}
         {phone === undefined ? null : (
-          <Alt label={t('alone.ring', { name: base.name })} onPress={() => dial(phone)} style={{ flex: 1 }} testID="ring" />
+          <Button
+            mode="outlined"
+            label={t('alone.ring', { name: base.name })}
+            onPress={() => dial(phone)}
+            style={{ flex: 1 }}
+            testID="ring"
+          />
         )}
       </View>
     </Card>

@@ -9,8 +9,8 @@ import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Notice, Tag } from '../../../ui/board';
 import { useMoney } from '../../../ui/money';
-import { Alt } from '../../../ui/press';
-import { Tick } from '../../../ui/toggle';
+import { Button } from '../../../ui/button';
+import { CheckboxMark } from '../../../ui/checkboxRow';
 import { Body, Bold } from '../../../ui/words';
 import { Lane } from '../../record/lanes/lane';
 import { FuelPlan } from '../../fuel/FuelPlan';
@@ -57,7 +57,7 @@ export const ReadingLane = ({ view }: { view: WalkView }) => {
             style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
           >
             <>
-              <Tick on={on} />
+              <CheckboxMark on={on} />
               <View style={{ flex: 1, gap: 4 }}>
                 <Body>{say(text, language)}</Body>
                 {point.show ? <Body tone="soft">{say(point.show, language)}</Body> : null}
@@ -92,7 +92,8 @@ export const Question = ({ view, due }: { view: WalkView; due: Due }) => {
         {missed ? <Bold>{missed}</Bold> : null}
         <Body>{say(point.say, language)}</Body>
         {point.show ? <Body>{say(point.show, language)}</Body> : null}
-        <Alt
+        <Button
+          mode="outlined"
           label={t('alone.readAgain')}
           testID={`tell-again-${point.id}`}
           onPress={() => void enter([{ kind: 'pointTold', walk, point: point.id, how: 'read', language }])}
@@ -107,7 +108,8 @@ export const Question = ({ view, due }: { view: WalkView; due: Due }) => {
       <Bold>{say(question.ask, language)}</Bold>
       <View style={{ gap: 8 }}>
         {question.answers.map((answer) => (
-          <Alt
+          <Button
+            mode="outlined"
             key={answer.id}
             label={say(answer.say, language)}
             testID={`answer-${question.id}-${answer.id}`}

@@ -1,20 +1,24 @@
 import { mdiClose } from '@mdi/js';
 import type { ReactNode } from 'react';
-import { Modal, Pressable, useWindowDimensions, View } from 'react-native';
+import { useTranslation } from 'react-i18next';
+import { useWindowDimensions, View } from 'react-native';
+import { Modal } from 'react-native-paper';
 import { useBackCloses } from '../platform/back';
-import { Sign } from './press';
+import { OverBody } from '../platform/overBody';
+import { IconButton } from './button';
 import { Scroll } from './scroll';
 import { useTones, WIDE } from './theme';
 import { SlabBold } from './words';
 
 /** A sheet from below on a phone, a panel in the middle when there is room. Closes by its sign, by Escape, by the phone's back and by a press outside. */
-export const Sheet = ({
+export const ModalSheet = ({
   title,
   closeLabel,
   onClose,
   children,
   footer,
   routed = false,
+  list = false,
 }: {
   title: string;
   closeLabel: string;
@@ -23,20 +27,23 @@ export const Sheet = ({
   footer?: ReactNode;
   /** It is open because the address says so. */
   routed?: boolean;
+  /** What lies in it is a list that scrolls by itself. */
+  list?: boolean;
 }) => {
+  const { t } = useTranslation();
   const tones = useTones();
   useBackCloses(onClose, routed);
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE;
   return (
-    <Modal transparent visible onRequestClose={onClose} aria-label={title}>
-      <View style={{ flex: 1, justifyContent: wide ? 'center' : 'flex-end', alignItems: 'center' }}>
-        <Pressable
-          aria-hidden
-          tabIndex={-1}
-          onPress={onClose}
-          style={{ position: 'absolute', left: 0, right: 0, top: 0, bottom: 0, backgroundColor: 'rgba(10,16,14,0.55)' }}
-        />
+    <OverBody label={title} onClose={onClose}>
+      <Modal
+        visible
+        onDismiss={onClose}
+        overlayAccessibilityLabel={t('common.back')}
+        style={{ justifyContent: wide ? 'center' : 'flex-end', alignItems: 'center', marginTop: 0, marginBottom: 0 }}
+        contentContainerStyle={{ boxShadow: 'none' }}
+      >
         <View
           style={{
             width: wide ? 640 : width,
@@ -62,14 +69,18 @@ export const Sheet = ({
             <SlabBold size={24} heading={2} style={{ flex: 1 }}>
               {title}
             </SlabBold>
-            <Sign path={mdiClose} label={closeLabel} onPress={onClose} plain />
+            <IconButton path={mdiClose} label={closeLabel} onPress={onClose} plain />
           </View>
-          <Scroll style={{ flexGrow: 0, flexShrink: 1 }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
-            {children}
-          </Scroll>
+          {list ? (
+            <View style={{ height: Math.round(height * 0.72) }}>{children}</View>
+          ) : (
+            <Scroll style={{ flexGrow: 0, flexShrink: 1 }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
+              {children}
+            </Scroll>
+          )}
           {footer ? <View style={{ padding: 14, paddingTop: 6, gap: 10 }}>{footer}</View> : null}
         </View>
-      </View>
-    </Modal>
+      </Modal>
+    </OverBody>
   );
 };

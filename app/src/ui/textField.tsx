@@ -14,9 +14,12 @@ type Props = {
   lines?: number;
   autoComplete?: ComponentProps<typeof TextInput>['autoComplete'];
   onEnter?: () => void;
+  onBlur?: () => void;
   testID?: string;
   unit?: string;
   autoFocus?: boolean;
+  /** A sign in the field, for another way to fill it. */
+  action?: { icon: string; label: string; onPress: () => void; testID: string };
   /** Characters at most; how many there are is said when it gets tight. */
   most?: number;
 };
@@ -24,8 +27,11 @@ type Props = {
 /** Characters of a remark: more the quay refuses, and a seal over what it refuses is never closed. */
 const MOST = 500;
 
+/** From so many on they are counted; of a shorter field one sees how full it is. */
+const COUNTED = 100;
+
 /** A labelled field; what is wrong with it is said right under it. */
-export const Field = ({
+export const TextField = ({
   label,
   value,
   onChange,
@@ -35,10 +41,12 @@ export const Field = ({
   lines,
   autoComplete,
   onEnter,
+  onBlur,
   testID,
   unit,
   autoFocus = false,
   most = MOST,
+  action,
 }: Props) => {
   const tones = useTones();
   return (
@@ -59,8 +67,23 @@ export const Field = ({
         {...(lines ? { multiline: true, numberOfLines: lines } : {})}
         {...(autoComplete ? { autoComplete } : {})}
         {...(onEnter ? { onSubmitEditing: onEnter } : {})}
+        {...(onBlur ? { onBlur } : {})}
         {...(testID === undefined ? {} : { testID })}
         {...(unit ? { right: <TextInput.Affix text={unit} textStyle={{ fontFamily: FACE.bold, fontSize: 17, color: tones.soft }} /> } : {})}
+        {...(action
+          ? {
+              right: (
+                <TextInput.Icon
+                  icon={action.icon}
+                  accessibilityLabel={action.label}
+                  onPress={action.onPress}
+                  forceTextInputFocus={false}
+                  color={tones.ink}
+                  testID={action.testID}
+                />
+              ),
+            }
+          : {})}
         outlineColor={tones.soft}
         outlineStyle={{ borderRadius: 13, borderWidth: 2 }}
         contentStyle={{
@@ -70,7 +93,7 @@ export const Field = ({
         }}
         style={{ backgroundColor: tones.card, fontSize: numeric ? 30 : 19, ...(lines ? {} : { height: 58 }) }}
       />
-      {value.length >= most * 0.9 ? <Small>{`${value.length} / ${most}`}</Small> : null}
+      {most >= COUNTED && value.length >= most * 0.9 ? <Small>{`${value.length} / ${most}`}</Small> : null}
       {fault ? (
         <Bold size={16} tone="leadText" live>
           {fault}

@@ -5,7 +5,7 @@ import { useTones } from './theme';
 import { Body } from './words';
 
 /** The box itself: empty, or ticked. */
-export const Tick = ({ on }: { on: boolean }) => {
+export const CheckboxMark = ({ on }: { on: boolean }) => {
   const tones = useTones();
   return (
     <View
@@ -26,7 +26,7 @@ export const Tick = ({ on }: { on: boolean }) => {
 };
 
 /** A box to tick with the thumb, the whole row wide; ticked or not is said to whoever listens, which Paper's own is not in a browser. */
-export const Toggle = ({
+export const CheckboxRow = ({
   label,
   on,
   onChange,
@@ -46,7 +46,7 @@ export const Toggle = ({
     style={{ flexDirection: 'row', alignItems: 'center', gap: 12, minHeight: 52 }}
   >
     <>
-      <Tick on={on} />
+      <CheckboxMark on={on} />
       <View style={{ flex: 1 }}>
         <Body>{label}</Body>
       </View>

@@ -1,11 +1,11 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { Field } from './field';
+import { TextField } from './textField';
 import { render } from '../testing/render';
 
 const Typed = ({ most }: { most?: number }) => {
   const [value, setValue] = useState('');
-  return <Field label="Remark" value={value} onChange={setValue} testID="remark" {...(most === undefined ? {} : { most })} />;
+  return <TextField label="Remark" value={value} onChange={setValue} testID="remark" {...(most === undefined ? {} : { most })} />;
 };
 
 describe('a field', () => {

@@ -1,0 +1,2 @@
+// The web's half; a native build puts its own beside it as `scanner.native.tsx`.
+export * from './scanner.web';
