@@ -5,6 +5,7 @@ import { createRequire } from 'node:module';
 import { join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { injectManifest } from 'workbox-build';
+import { splitCommon } from './splitCommon';
 
 const find = createRequire(import.meta.url);
 const FONTS = [
@@ -65,7 +66,7 @@ const setOldAside = () => {
 
 /** The two faces, each with a worker of its own that keeps its own files and not the other's. */
 const FACES = [
-  { name: 'staff', scope: '', leaves: ['**/face-*.js', '**/pocket-*.js'] },
+  { name: 'staff', scope: '', leaves: ['**/face-*.js'] },
   { name: 'renter', scope: 'r/', leaves: ['**/staffFace-*.js'] },
 ];
 
@@ -105,6 +106,7 @@ export const buildApp = async (): Promise<void> => {
   mkdirSync('app/public/fonts', { recursive: true });
   for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
   await exportWeb('app', 'dist');
+  splitCommon('app/dist', ['staffFace', 'face']);
   rmSync('app/dist/metadata.json', { force: true });
   for (const face of FACES) await keepOffline(face);
   for (const file of filesIn('app/dist')) {

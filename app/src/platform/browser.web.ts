@@ -120,3 +120,22 @@ export const saveFile = (blob: Blob, name: string): void => {
   // The browser has begun to read it by then; it must not be kept for as long as the page is open.
   setTimeout(() => URL.revokeObjectURL(address), 60_000);
 };
+
+let shared: Promise<void> | undefined;
+/** What the screens behind the first view share, fetched once before the first of them; tried again when it could not be had. */
+export const loadShared = (): Promise<void> => {
+  const address = document.documentElement.dataset.shared;
+  if (address === undefined) return Promise.resolve();
+  shared ??= new Promise<void>((resolve, reject) => {
+    const script = document.createElement('script');
+    script.src = address;
+    script.onload = () => resolve();
+    script.onerror = () => {
+      shared = undefined;
+      script.remove();
+      reject(new Error('a part of the app could not be fetched'));
+    };
+    document.head.append(script);
+  });
+  return shared;
+};

@@ -1,3 +1,6 @@
-import { open } from '../../screens/open';
+import { staffScreen } from '../../screens/lazyScreen';
 
-export default open((inside) => inside.Attention);
+export default staffScreen(
+  () => import('../../screens/hire/Attention'),
+  (file) => file.Attention,
+);

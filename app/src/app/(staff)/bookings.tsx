@@ -1,3 +1,6 @@
-import { open } from '../../screens/open';
+import { staffScreen } from '../../screens/lazyScreen';
 
-export default open((inside) => inside.Bookings);
+export default staffScreen(
+  () => import('../../screens/bookings/Bookings'),
+  (file) => file.Bookings,
+);

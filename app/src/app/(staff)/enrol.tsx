@@ -1,3 +1,7 @@
-import { open } from '../../screens/open';
+import { staffScreen } from '../../screens/lazyScreen';
 
-export default open((inside) => inside.Enrol, { everybody: true });
+export default staffScreen(
+  () => import('../../screens/session/Enrol'),
+  (file) => file.Enrol,
+  { everybody: true },
+);

@@ -1,3 +1,6 @@
-import { open } from '../../screens/open';
+import { staffScreen } from '../../screens/lazyScreen';
 
-export default open((inside) => inside.Figures);
+export default staffScreen(
+  () => import('../../screens/settlement/Figures'),
+  (file) => file.Figures,
+);

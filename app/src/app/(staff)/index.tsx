@@ -1,3 +1,3 @@
-import { staffFace } from '../../screens/open';
+import { staffFace } from '../../screens/lazyScreen';
 
 export default staffFace((face) => face.Day);

@@ -1,3 +1,6 @@
-import { open } from '../../screens/open';
+import { staffScreen } from '../../screens/lazyScreen';
 
-export default open((inside) => inside.More);
+export default staffScreen(
+  () => import('../../screens/places/More'),
+  (file) => file.More,
+);

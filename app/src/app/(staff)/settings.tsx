@@ -1,3 +1,6 @@
-import { open } from '../../screens/open';
+import { staffScreen } from '../../screens/lazyScreen';
 
-export default open((inside) => inside.Settings);
+export default staffScreen(
+  () => import('../../screens/session/Settings'),
+  (file) => file.Settings,
+);

@@ -1,3 +1,6 @@
-import { open } from '../../screens/open';
+import { staffScreen } from '../../screens/lazyScreen';
 
-export default open((inside) => inside.StaffAndPhones);
+export default staffScreen(
+  () => import('../../screens/session/StaffAndPhones'),
+  (file) => file.StaffAndPhones,
+);

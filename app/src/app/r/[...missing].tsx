@@ -1,3 +1,3 @@
-import { renterFace } from '../../screens/open';
+import { renterFace } from '../../screens/lazyScreen';
 
 export default renterFace((face) => face.Home);

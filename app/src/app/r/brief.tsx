@@ -1,3 +1,6 @@
-import { pocket } from '../../screens/open';
+import { renterScreen } from '../../screens/lazyScreen';
 
-export default pocket((face) => face.BriefPage);
+export default renterScreen(
+  () => import('../../screens/renter/BriefPage'),
+  (file) => file.BriefPage,
+);

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { alone } from '../../screens/open';
+import { aloneScreen } from '../../screens/lazyScreen';
 
-const Docking = alone((pages) => pages.RenterDocking);
+const Docking = aloneScreen(
+  () => import('../../screens/renter/RenterDocking'),
+  (file) => file.RenterDocking,
+);
 
 export default function RenterDockingRoute() {
   const { berth, act, task } = useLocalSearchParams<{ berth?: string; act?: string; task?: string }>();

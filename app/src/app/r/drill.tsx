@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { alone } from '../../screens/open';
+import { aloneScreen } from '../../screens/lazyScreen';
 
-const Drills = alone((pages) => pages.RenterDrills);
+const Drills = aloneScreen(
+  () => import('../../screens/renter/DrillsPage'),
+  (file) => file.RenterDrills,
+);
 
 // One place for the list and for each of them: every route weighs on the first view.
 export default function RenterDrillsRoute() {

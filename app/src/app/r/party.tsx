@@ -1,3 +1,6 @@
-import { pocket } from '../../screens/open';
+import { renterScreen } from '../../screens/lazyScreen';
 
-export default pocket((face) => face.PartyPage);
+export default renterScreen(
+  () => import('../../screens/renter/PartyPage'),
+  (file) => file.PartyPage,
+);

@@ -1,3 +1,6 @@
-import { pocket } from '../../screens/open';
+import { renterScreen } from '../../screens/lazyScreen';
 
-export default pocket((face) => face.ReturnPage);
+export default renterScreen(
+  () => import('../../screens/renter/ReturnPage'),
+  (file) => file.ReturnPage,
+);

@@ -18,13 +18,16 @@ import { ListRow } from '../../ui/listRow';
 import { Plan } from '../../ui/plan';
 import { useRoom } from '../../ui/room';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
-import { pocket } from '../open';
+import { renterScreen } from '../lazyScreen';
 import { chooseLanguage } from './language';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
 
 // Behind the first view, like what else is opened only now and then.
-const Dossier = pocket((pages) => pages.Dossier);
+const Dossier = renterScreen(
+  () => import('../renter/Dossier'),
+  (file) => file.Dossier,
+);
 
 /** How long before the due time the way home is put forward. */
 const FORWARD_MIN = 90;

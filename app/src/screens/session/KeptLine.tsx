@@ -7,11 +7,14 @@ import { deliveryState, keptCount, onDelivery } from '../../data/outbox';
 import { useKept } from '../../data/useKept';
 import { useTones } from '../../ui/theme';
 import { Bold } from '../../ui/words';
-import { open as opened } from '../open';
+import { staffScreen } from '../lazyScreen';
 
 const clock = (at: number) => new Date(at).toTimeString().slice(0, 5);
 
-const KeptSheet = opened((inside) => inside.KeptSheet);
+const KeptSheet = staffScreen(
+  () => import('../session/KeptSheet'),
+  (file) => file.KeptSheet,
+);
 
 /** The quiet line: what is still to be sent and since when. Nothing to say, nothing shown. */
 export const KeptLine = () => {

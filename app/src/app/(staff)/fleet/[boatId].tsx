@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../screens/open';
+import { staffScreen } from '../../../screens/lazyScreen';
 
-const BoatBookPage = open((inside) => inside.BoatBookPage);
+const BoatBookPage = staffScreen(
+  () => import('../../../screens/fleet/BoatBookPage'),
+  (file) => file.BoatBookPage,
+);
 
 export default function BoatBookRoute() {
   const { boatId } = useLocalSearchParams<{ boatId: string }>();

@@ -1,3 +1,6 @@
-import { open } from '../../../screens/open';
+import { staffScreen } from '../../../screens/lazyScreen';
 
-export default open((inside) => inside.FleetDesk);
+export default staffScreen(
+  () => import('../../../screens/fleet/FleetDesk'),
+  (file) => file.FleetDesk,
+);

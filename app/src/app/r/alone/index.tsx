@@ -1,8 +1,14 @@
 import { useLocalSearchParams } from 'expo-router';
-import { alone } from '../../../screens/open';
+import { aloneScreen } from '../../../screens/lazyScreen';
 
-const Walk = alone((pages) => pages.AlonePage);
-const Statement = alone((pages) => pages.RenterStatement);
+const Walk = aloneScreen(
+  () => import('../../../screens/renter/alone/AlonePage'),
+  (file) => file.AlonePage,
+);
+const Statement = aloneScreen(
+  () => import('../../../screens/renter/RenterStatement'),
+  (file) => file.RenterStatement,
+);
 
 // One place for both: every route weighs on the first view.
 export default function RenterAloneRoute() {

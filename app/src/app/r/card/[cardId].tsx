@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { pocket } from '../../../screens/open';
+import { renterScreen } from '../../../screens/lazyScreen';
 
-const Card = pocket((face) => face.CardPage);
+const Card = renterScreen(
+  () => import('../../../screens/renter/CardPage'),
+  (file) => file.CardPage,
+);
 
 export default function CardRoute() {
   const { cardId } = useLocalSearchParams<{ cardId: string }>();

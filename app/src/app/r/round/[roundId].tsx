@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { pocket } from '../../../screens/open';
+import { renterScreen } from '../../../screens/lazyScreen';
 
-const Round = pocket((face) => face.RoundPage);
+const Round = renterScreen(
+  () => import('../../../screens/renter/RoundPage'),
+  (file) => file.RoundPage,
+);
 
 export default function RoundRoute() {
   const { roundId } = useLocalSearchParams<{ roundId: string }>();

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const BaseBookPage = open((inside) => inside.BaseBookPage);
+const BaseBookPage = staffScreen(
+  () => import('../../../../screens/fleet/BaseBookPage'),
+  (file) => file.BaseBookPage,
+);
 
 export default function BaseBookRoute() {
   const { baseId } = useLocalSearchParams<{ baseId: string }>();

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const ClassBookPage = open((inside) => inside.ClassBookPage);
+const ClassBookPage = staffScreen(
+  () => import('../../../../screens/fleet/ClassBookPage'),
+  (file) => file.ClassBookPage,
+);
 
 export default function ClassBookRoute() {
   const { classId } = useLocalSearchParams<{ classId: string }>();

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const CastOff = open((inside) => inside.CastOffPage);
+const CastOff = staffScreen(
+  () => import('../../../../screens/castOff/CastOffPage'),
+  (file) => file.CastOffPage,
+);
 
 export default function CastOffRoute() {
   return <CastOff hireId={useLocalSearchParams<{ hireId: string }>().hireId} />;

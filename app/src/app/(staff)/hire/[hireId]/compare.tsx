@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const Compare = open((inside) => inside.Compare);
+const Compare = staffScreen(
+  () => import('../../../../screens/condition/Compare'),
+  (file) => file.Compare,
+);
 
 export default function CompareRoute() {
   const { hireId } = useLocalSearchParams<{ hireId: string }>();

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const Page = open((inside) => inside.DockingPage);
+const Page = staffScreen(
+  () => import('../../../../screens/docking/DockingPage'),
+  (file) => file.DockingPage,
+);
 
 export default function DockingRoute() {
   const { hireId, berth, act, task } = useLocalSearchParams<{ hireId: string; berth?: string; act?: string; task?: string }>();

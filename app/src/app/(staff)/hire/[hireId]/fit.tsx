@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const Fit = open((inside) => inside.Fit);
+const Fit = staffScreen(
+  () => import('../../../../screens/fit/Fit'),
+  (file) => file.Fit,
+);
 
 export default function FitRoute() {
   const { hireId } = useLocalSearchParams<{ hireId: string }>();

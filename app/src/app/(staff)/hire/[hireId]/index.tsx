@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const Hire = open((inside) => inside.Hire);
+const Hire = staffScreen(
+  () => import('../../../../screens/hire/Hire'),
+  (file) => file.Hire,
+);
 
 export default function HireRoute() {
   const { hireId } = useLocalSearchParams<{ hireId: string }>();

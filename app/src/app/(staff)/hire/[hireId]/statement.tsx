@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const Statement = open((inside) => inside.Statement);
+const Statement = staffScreen(
+  () => import('../../../../screens/settlement/Statement'),
+  (file) => file.Statement,
+);
 
 export default function StatementRoute() {
   const { hireId } = useLocalSearchParams<{ hireId: string }>();

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../screens/open';
+import { staffScreen } from '../../../../screens/lazyScreen';
 
-const Turnaround = open((inside) => inside.TurnaroundPage);
+const Turnaround = staffScreen(
+  () => import('../../../../screens/turnaround/TurnaroundPage'),
+  (file) => file.TurnaroundPage,
+);
 
 export default function TurnaroundRoute() {
   return <Turnaround hireId={useLocalSearchParams<{ hireId: string }>().hireId} />;

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { alone } from '../../../../screens/open';
+import { aloneScreen } from '../../../../screens/lazyScreen';
 
-const Sign = alone((pages) => pages.AloneSign);
+const Sign = aloneScreen(
+  () => import('../../../../screens/renter/alone/AloneSign'),
+  (file) => file.AloneSign,
+);
 
 export default function AloneSignRoute() {
   const { walk } = useLocalSearchParams<{ walk: string }>();

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { alone } from '../../../../screens/open';
+import { aloneScreen } from '../../../../screens/lazyScreen';
 
-const Walk = alone((pages) => pages.AloneWalk);
+const Walk = aloneScreen(
+  () => import('../../../../screens/renter/alone/AloneWalk'),
+  (file) => file.AloneWalk,
+);
 
 export default function AloneWalkRoute() {
   const { walk } = useLocalSearchParams<{ walk: string }>();

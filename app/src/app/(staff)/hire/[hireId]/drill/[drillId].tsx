@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../../screens/open';
+import { staffScreen } from '../../../../../screens/lazyScreen';
 
-const Page = open((inside) => inside.DrillPage);
+const Page = staffScreen(
+  () => import('../../../../../screens/drill/DrillPage'),
+  (file) => file.DrillPage,
+);
 
 export default function DrillRoute() {
   const { hireId, drillId } = useLocalSearchParams<{ hireId: string; drillId: string }>();

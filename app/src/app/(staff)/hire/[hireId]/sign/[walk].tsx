@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../../screens/open';
+import { staffScreen } from '../../../../../screens/lazyScreen';
 
-const Sign = open((inside) => inside.Sign);
+const Sign = staffScreen(
+  () => import('../../../../../screens/record/Sign'),
+  (file) => file.Sign,
+);
 
 export default function SignRoute() {
   const { hireId, walk } = useLocalSearchParams<{ hireId: string; walk: string }>();

@@ -1,7 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { open } from '../../../../../screens/open';
+import { staffScreen } from '../../../../../screens/lazyScreen';
 
-const Walk = open((inside) => inside.Walk);
+const Walk = staffScreen(
+  () => import('../../../../../screens/record/Walk'),
+  (file) => file.Walk,
+);
 
 export default function WalkRoute() {
   const { hireId, walk, stop } = useLocalSearchParams<{ hireId: string; walk: string; stop?: string }>();
