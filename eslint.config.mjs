@@ -53,11 +53,10 @@ export default ts.config(
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
   {
-    // Ordinary controls are Paper's. What is drawn by us is pressed where it is drawn; the sheet waits for a way to keep the
-    // focus inside it that Paper's has not.
+    // Ordinary controls are Paper's. What is drawn by us is pressed where it is drawn.
     files: ['app/src/**/*.tsx'],
     ignores: [
-      'app/src/ui/{rope,plan,surface,sheet}.tsx',
+      'app/src/ui/{rope,plan,surface}.tsx',
       'app/src/screens/drill/ControlCell.tsx',
       'app/src/screens/docking/Controls.tsx',
       'app/src/screens/compare/PairSheet.tsx',

@@ -117,7 +117,7 @@ const largestRoute = (): number =>
   Math.max(
     ...readdirSync('app/dist/_expo/static/js/web')
       .filter((file) => file.endsWith('.js') && readFileSync('app/dist/sw.js', 'utf8').includes(basename(file)))
-      .filter((file) => !/^(entry|__common|__expo)/.test(file))
+      .filter((file) => !/^(entry|__first|__shared|__expo)/.test(file))
       .map((file) => gzipSync(readFileSync(join('app/dist/_expo/static/js/web', file)), { level: 9 }).length / 1000),
   );
 

@@ -1,0 +1,125 @@
+import { BRAM, expect, MANAGER, type Phone, PHONE, test } from './quay';
+import { idsFrom } from './ids';
+import { goodPicture } from './pictures';
+import { decideAll } from './walking';
+
+/** Far more than any field takes; a field stops where the quay would. */
+const LONG = 'Wörter, “quoted” and 2 × 3 more; '.repeat(120);
+
+/** Types as a person does, or pastes: a field's own limit holds. */
+const type = async (phone: Phone, field: ReturnType<Phone['by']>, text: string): Promise<number> => {
+  await field.fill('');
+  await field.click();
+  await phone.page.keyboard.insertText(text);
+  return (await field.inputValue()).length;
+};
+
+/** Entries of a browser's that the quay would not take. */
+const refused = (phone: Phone): Promise<number> =>
+  phone.page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const request = indexedDB.open('jolly-quay');
+        request.onsuccess = () => {
+          const count = request.result.transaction('events').objectStore('events').index('state').count('refused');
+          count.onsuccess = () => {
+            request.result.close();
+            resolve(count.result);
+          };
+        };
+      }),
+  );
+
+test('every form makes its longest and most extreme entries, and the quay takes them all', PHONE, async ({ phoneOf }) => {
+  test.slow();
+  const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
+  const { page } = bram;
+  // The party: the oldest and the youngest, the heaviest and the lightest, names without an end.
+  await bram.open('/hire/h-1001/fit');
+  await expect(bram.by('keep-party')).toBeVisible();
+  const people = [
+    { age: '120', mass: '250' },
+    { age: '0', mass: '2' },
+  ];
+  for (const [i, { age, mass }] of people.entries()) {
+    const id = `p${i + 1}`;
+    if ((await bram.by(`name-${id}`).count()) === 0) await bram.by(`person-${id}`).click();
+    expect(await type(bram, bram.by(`name-${id}`), LONG)).toBe(60);
+    await bram.by(`age-${id}`).fill(age);
+    await bram.by(`mass-${id}`).fill(mass);
+    await bram.by('swims-not').click();
+    for (const tick of ['drives', 'lookout', 'towed']) await bram.by(`${tick}-${id}`).click();
+  }
+  for (let left = await page.locator(idsFrom('person-p')).count(); left > 1; left -= 1) {
+    await page.locator(idsFrom('person-p')).last().click();
+    await page.locator(idsFrom('remove-p')).click();
+  }
+  await bram.by('keep-party').click();
+  await expect(bram.by('keep-party')).toHaveCount(0);
+  await bram.allSent();
+
+  // A stop: the longest word about equipment, a mark at the very edge as large as can be, the longest hold.
+  await bram.open('/hire/h-1001/walk/out');
+  await bram.by('fitting-anchor').click();
+  await bram.by('state-damaged').click();
+  expect(await type(bram, bram.by('fitting-note'), LONG)).toBe(500);
+  await bram.by('keep-fitting').click();
+  await page.getByTestId('knot-gate').click();
+  await bram.by('surface-port-side').click();
+  const box = (await bram.by('surface-drawing').boundingBox())!;
+  await bram.by('surface-drawing').click({ position: { x: box.width * 0.96, y: box.height * 0.5 } });
+  await bram.by('kind-missing').click();
+  for (let i = 0; i < 45; i += 1) await bram.by('larger').click();
+  expect(await type(bram, page.getByLabel('A word about it'), LONG)).toBe(500);
+  const chooser = page.waitForEvent('filechooser');
+  await bram.by('mark-photo-file').click();
+  await (await chooser).setFiles(await goodPicture());
+  await expect(page.getByAltText('Picture 1 of Left side')).toBeVisible();
+  await bram.by('keep-mark').click();
+  await bram.by('looked').click();
+  await bram.by('hold').click();
+  expect(await type(bram, bram.by('hold-why'), LONG)).toBe(500);
+  await bram.by('hold-go').click();
+  await bram.allSent();
+
+  // A manager lets the boat go with it, for the longest of reasons, and takes it back.
+  await mina.open('/hire/h-1001/castoff');
+  await mina.page.locator(idsFrom('let-go-')).first().click();
+  expect(await type(mina, mina.by('let-go-why'), LONG)).toBe(500);
+  await mina.by('let-go').click();
+  await expect(mina.by('let-go')).toHaveCount(0);
+  await mina.allSent();
+
+  // The statement: the largest sum there is, the longest words, what is named and what is not agreed to.
+  await mina.open('/hire/h-1006/compare');
+  await decideAll(mina);
+  await mina.by('to-statement').click();
+  await mina.by('add-line').click();
+  await mina.by('add-other').click();
+  await mina.by('price-freely').click();
+  await mina.by('add-sum').fill('1000000');
+  expect(await type(mina, mina.by('add-text'), LONG)).toBe(1000);
+  await mina.by('add-go').click();
+  await mina.by('add-go').click();
+  await expect(mina.by('add-go')).toHaveCount(0);
+  await mina.page.locator(idsFrom('evidence-extra')).first().click();
+  await mina.page.locator(idsFrom('quote-extra')).click();
+  await mina.by('quote-sum').fill('0');
+  expect(await type(mina, mina.by('quote-why'), LONG)).toBe(500);
+  await mina.by('quote-go').click();
+  await mina.page.locator(idsFrom('dispute-mark')).first().click();
+  expect(await type(mina, mina.by('word'), LONG)).toBe(500);
+  await mina.by('word-go').click();
+  await expect(mina.by('word-go')).toHaveCount(0);
+  await mina.allSent();
+
+  // The turnaround, with the longest word about what was done.
+  await mina.open('/hire/h-1006/turnaround');
+  await mina.page.locator(idsFrom('do-')).first().click();
+  expect(await type(mina, mina.by('work-note'), LONG)).toBe(500);
+  await mina.by('work-done').click();
+  await expect(mina.by('work-done')).toHaveCount(0);
+  await mina.allSent();
+
+  for (const phone of [bram, mina]) expect(await refused(phone)).toBe(0);
+});
