@@ -59,18 +59,18 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await bram.by('keep-wind').click();
     await expect(bram.by('plan-head')).toBeVisible();
     await shoot(bram, 'docking-phone');
-    await bram.open('/hire/h-1001/docking?task=slip');
-    await bram.by('practice-begin').click();
-    await bram.page.keyboard.press('ArrowUp');
-    await bram.page.keyboard.press('ArrowLeft');
-    await expect(bram.by('practice-clock')).toContainText('6 s');
-    await shoot(bram, 'practice-phone');
+    await bram.open('/bookings');
+    await expect(bram.by('booked-h-1001')).toBeVisible();
+    await shoot(bram, 'bookings-phone');
   }
 
   if (wide) {
     await bram.open('/fleet/tuppenny-bun');
     await expect(bram.by('edit-lever')).toBeVisible();
     await shoot(bram, 'fleet-wide');
+    await bram.open('/hire/h-1003');
+    await expect(bram.by('list-h-1001')).toBeVisible();
+    await shoot(bram, 'hire-wide');
   } else {
     await bram.open('/hire/h-1001/fit');
     await expect(bram.by('keep-party')).toBeVisible();
@@ -142,7 +142,6 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await doStop(bram);
   await bram.by('knot-gate').click();
   await addMark(bram, 'port-side', 130, 60, 'scratch');
-  await shoot(bram, 'mark-phone');
   await bram.by('keep-mark').click();
   await bram.by('looked').click();
   for (let i = 3; i < 8; i += 1) await doStop(bram);

@@ -1,12 +1,14 @@
 import '../platform/schemas';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { type ErrorBoundaryProps, Slot } from 'expo-router';
+import { type ErrorBoundaryProps, Slot, usePathname } from 'expo-router';
 import { lazy, useState } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { i18n } from '../i18n';
 import { Notice } from '../ui/board';
 import { Button } from '../ui/button';
+import { FOOT_HEIGHT, hasFoot } from '../screens/places/places';
 import { SnackHost } from '../ui/snack';
+import { WIDE } from '../ui/theme';
 import { ThemeHost } from '../ui/themeChoice';
 import { Body } from '../ui/words';
 
@@ -18,10 +20,13 @@ export default function Layout() {
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { networkMode: 'always', retry: 1 }, mutations: { networkMode: 'always' } } }),
   );
+  const path = usePathname();
+  const { width } = useWindowDimensions();
+  const foot = width < WIDE && !path.startsWith('/r') && hasFoot(path);
   return (
     <QueryClientProvider client={client}>
       <ThemeHost>
-        <SnackHost Bar={SnackBar}>
+        <SnackHost Bar={SnackBar} lift={foot ? FOOT_HEIGHT : 0}>
           <Slot />
         </SnackHost>
       </ThemeHost>

@@ -5,8 +5,16 @@ const SnackContext = createContext<(said: Said) => void>(() => undefined);
 /** Says what was just done, with the way to undo it. Nobody is ever asked whether they are sure. */
 export const useSnack = () => useContext(SnackContext);
 
-/** @param Bar draws what is said; fetched when something is said for the first time */
-export const SnackHost = ({ children, Bar }: { children: ReactNode; Bar: ComponentType<{ said: Said; onGone: () => void }> }) => {
+/** @param Bar draws what is said; fetched when something is said for the first time @param lift how high a bar stands under it, px */
+export const SnackHost = ({
+  children,
+  Bar,
+  lift,
+}: {
+  children: ReactNode;
+  Bar: ComponentType<{ said: Said; lift: number; onGone: () => void }>;
+  lift: number;
+}) => {
   const [said, setSaid] = useState<Said & { id: number }>();
   const say = useCallback((next: Said) => setSaid((last) => ({ ...next, id: (last?.id ?? 0) + 1 })), []);
   return (
@@ -14,7 +22,7 @@ export const SnackHost = ({ children, Bar }: { children: ReactNode; Bar: Compone
       {children}
       {said ? (
         <Suspense fallback={null}>
-          <Bar key={said.id} said={said} onGone={() => setSaid(undefined)} />
+          <Bar key={said.id} said={said} lift={lift} onGone={() => setSaid(undefined)} />
         </Suspense>
       ) : null}
     </SnackContext.Provider>

@@ -36,6 +36,22 @@ describe('signing in', () => {
     expect((await phone.signIn(HAND)).json.code).toBe('wrongHere');
   });
 
+  it('names those who work here to a registered phone, and nobody to any other', async () => {
+    const nobody = { registered: false, names: [] };
+    const desk = quay.client();
+    expect((await desk.send('GET', '/session/names')).json).toEqual(nobody);
+    await desk.signIn(MANAGER);
+    expect((await desk.send('GET', '/session/names')).json).toEqual(nobody);
+    const phone = await handOn(quay);
+    const named = async () => (await phone.send('GET', '/session/names')).json as { registered: boolean; names: string[] };
+    expect((await named()).names).toContain(HAND.name);
+    await desk.send('DELETE', '/staff/tilly');
+    expect((await named()).names).not.toContain('Tilly Vance');
+    const { json } = await phone.send('GET', '/session');
+    await desk.send('DELETE', `/devices/${(json.device as { id: string }).id}`);
+    expect(await named()).toEqual(nobody);
+  });
+
   it('enrols once per code, within ten minutes', async () => {
     const manager = quay.client();
     await manager.signIn(MANAGER);

@@ -32,13 +32,17 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
       waterM: within('waterM'),
     });
   }, [t]);
-  const form = useSchemaForm(schema, {
-    windFromDeg: wind.given.windFromDeg,
-    currentToDeg: wind.given.currentToDeg,
-    windMs: text(wind.given.windMs),
-    currentMs: text(wind.given.currentMs),
-    waterM: text(wind.given.waterM),
-  });
+  const form = useSchemaForm(
+    schema,
+    {
+      windFromDeg: wind.given.windFromDeg,
+      currentToDeg: wind.given.currentToDeg,
+      windMs: text(wind.given.windMs),
+      currentMs: text(wind.given.currentMs),
+      waterM: text(wind.given.waterM),
+    },
+    'whileTyped',
+  );
   const [windFromDeg, currentToDeg] = form.watch(['windFromDeg', 'currentToDeg']);
   const keep = form.handleSubmit(({ waterM, ...entered }) => {
     const all: Partial<Record<keyof Conditions, number | undefined>> = { ...entered, ...(tidal ? { waterM } : {}) };

@@ -1,4 +1,4 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useLocalSearchParams } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../data/api';
@@ -8,6 +8,7 @@ import { Notice } from '../../ui/board';
 import { Button } from '../../ui/button';
 import { Screen } from '../../ui/screen';
 import { Body } from '../../ui/words';
+import { useBackToPlace } from '../places/lastPlace';
 import { RepairCard } from './RepairCard';
 
 const isBroken = (error: Error) => error instanceof Unreadable || (error instanceof Refused && error.problem.code === 'recordBroken');
@@ -15,12 +16,12 @@ const isBroken = (error: Error) => error instanceof Unreadable || (error instanc
 /** A hire that is being fetched, or is not on this phone and cannot be had, or whose record cannot be read. */
 export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: () => void }) => {
   const { t } = useTranslation();
-  const router = useRouter();
+  const back = useBackToPlace();
   const { hireId } = useLocalSearchParams<{ hireId?: string }>();
   const manager = useMe().data?.staff.role === 'manager';
   const broken = error !== null && isBroken(error);
   return (
-    <Screen title={t('app.name')} onBack={() => router.push('/')} measure={720}>
+    <Screen title={t('app.name')} onBack={back} measure={720}>
       <View style={{ padding: 16, gap: 16 }}>
         {error === null ? (
           <Body>{t('common.loading')}</Body>

@@ -9,11 +9,9 @@ import { useTones } from '../../ui/theme';
 import { Bold } from '../../ui/words';
 import { LetIn } from '../session/letIn';
 import { lastPlace, useRememberPlace } from './lastPlace';
-import { hasFoot, isTask, MORE, placeAt, placesOf } from './places';
+import { FOOT_HEIGHT, hasFoot, isTask, MORE, placeAt, placesOf } from './places';
 import { Rail, RAIL } from './Rail';
 import { useAttentionCount } from './useAttentionCount';
-
-const FOOT = 72;
 
 /** The labelled ways to every place: a rail beside the page on a desk, a bar at the foot of a phone. */
 export const Frame = ({ children }: { children: ReactNode }) => {
@@ -28,7 +26,7 @@ export const Frame = ({ children }: { children: ReactNode }) => {
     <View style={{ flex: 1, flexDirection: 'row' }}>
       {rail ? <Rail path={path} /> : null}
       <View style={{ flex: 1 }}>
-        <Less width={rail ? RAIL : 0} height={foot ? FOOT : 0}>
+        <Less width={rail ? RAIL : 0} height={foot ? FOOT_HEIGHT : 0}>
           <View style={{ flex: 1 }}>{children}</View>
         </Less>
         {foot ? <Foot path={path} /> : null}

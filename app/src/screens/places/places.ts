@@ -42,5 +42,8 @@ export const isTask = (path: string): boolean => /^\/hire\/[^/]+\/(walk|sign|dri
 /** Pages with one main action at the foot of a phone, where the way back is enough. */
 const isStep = (path: string): boolean => isTask(path) || /^\/hire\/[^/]+\/./.test(path) || path === '/enrol';
 
+/** Height of the bar at the foot of a phone, px. */
+export const FOOT_HEIGHT = 72;
+
 /** Whether the foot of a phone says where one can go. */
 export const hasFoot = (path: string): boolean => !isStep(path);
