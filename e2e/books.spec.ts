@@ -32,6 +32,8 @@ test(
     await expect(page.getByText(/Kept as book 2/)).toBeVisible();
     await expect(mina.by('edit-helm')).toContainText('changed here');
     expect(await order()).toEqual(['bow', 'helm', 'seats', 'stern']);
+    // What was just said lies over the last rows for a while; nothing is dragged from under it.
+    await expect(page.getByText(/Kept as book 2/)).toHaveCount(0, { timeout: 15_000 });
     await drag(mina, 'stern', 'helm');
     await expect(page.getByText(/Kept as book 3/)).toBeVisible();
     await expect.poll(order).toEqual(['bow', 'stern', 'helm', 'seats']);

@@ -8,6 +8,8 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   await ines.open(await linkOf(bram, 'h-1001'));
   await expect(ines.by('to-party')).toBeVisible();
   await ines.by('speak-fr').click();
+  // Words of another length move what is pressed next.
+  await expect(ines.page.getByRole('heading', { name: 'Avant de venir' })).toBeVisible();
   await ines.by('to-party').click();
   await expect(ines.page.getByRole('heading', { name: 'Qui est à bord' })).toBeVisible();
   // What is wrong is said at the field, in French, and nothing else is lost.

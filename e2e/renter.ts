@@ -61,5 +61,7 @@ export const enterParty = async (page: Page, people: readonly Somebody[]): Promi
     await page.getByTestId(`swims-${one.swims ?? 'well'}`).click();
     if (one.is) await page.getByTestId(`${one.is}-${id}`).click();
   }
+  // What was wrong is said above the button, and goes once it is right.
+  await expect(page.getByTestId('party-wrong')).toHaveCount(0);
   await page.getByTestId('keep-party').click();
 };

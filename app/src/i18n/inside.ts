@@ -86,7 +86,6 @@ export const inside = {
     sealed: 'The return is signed. What you enter now counts until the closing, and is shown as seen after the signature.',
   },
   settle: {
-    why: 'What it rests on',
     evidence: 'See what it rests on',
     noEvidence: 'It rests on what was entered, and on no picture.',
     add: 'Add a line',
@@ -165,7 +164,6 @@ export const inside = {
     handPaid: 'Paid by hand: {{sum}}',
     handBack: 'Given back by hand: {{sum}}',
     written: 'Written down.',
-    kept: 'Kept for what is not agreed',
     open_one: '{{count}} line is to be settled',
     open_other: '{{count}} lines are to be settled',
     openWhy: 'Its part of the deposit stays held until a manager settles it, by a statement of its own.',

@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => quay.stop());
 
 /** Without a session only these answer: health, the two halves of signing in, and exchanging a renter’s link. */
-const OPEN = ['enrol', 'health', 'openLink', 'signIn'];
+const OPEN = ['enrol', 'health', 'openLink', 'signIn', 'whoSignsIn'];
 
 const pathOf = ({ path }: Endpoint, hireId: string) =>
   path

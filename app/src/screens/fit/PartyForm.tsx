@@ -145,12 +145,14 @@ export const PartyForm = ({
       />
       <Small>{t('party.private')}</Small>
       {wrongNow.length > 0 ? (
-        <Notice
-          kind="stop"
-          title={t('party.wrong', {
-            names: wrongNow.map((row) => row.name.trim() || t('party.person', { n: rows.indexOf(row) + 1 })).join(', '),
-          })}
-        />
+        <View testID="party-wrong">
+          <Notice
+            kind="stop"
+            title={t('party.wrong', {
+              names: wrongNow.map((row) => row.name.trim() || t('party.person', { n: rows.indexOf(row) + 1 })).join(', '),
+            })}
+          />
+        </View>
       ) : null}
       <Button mode="contained" label={t('party.keep')} onPress={() => void keep()} busy={isSubmitting} testID="keep-party" />
     </View>

@@ -7,7 +7,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call } from '../../data/api';
-import { IconButton } from '../../ui/button';
+import { Button, IconButton } from '../../ui/button';
+import { useRoom } from '../../ui/room';
 import { type AnyRow, BookEditor } from './BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutBoat } from './about';
@@ -20,6 +21,7 @@ import { VersionsSheet } from './VersionsSheet';
 export const BoatBookPage = ({ boatId }: { boatId: string }) => {
   const { t } = useTranslation();
   const router = useRouter();
+  const { wide } = useRoom();
   const [versions, setVersions] = useState(false);
   const [learnt, setLearnt] = useState(false);
   const { data, failed, fault, busy, kept, put } = useBook({
@@ -49,12 +51,21 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         sub={`${boatBook.hullNumber} · ${t('fleet.version', { n: version })}`}
         onBack={() => router.push('/fleet')}
         right={
-          <View style={{ flexDirection: 'row', gap: 6 }}>
-            {laid.tanks.length > 0 ? (
-              <IconButton path={mdiFuel} label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
-            ) : null}
-            <IconButton path={mdiHistory} label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
-          </View>
+          wide ? (
+            <View style={{ flexDirection: 'row', gap: 8 }}>
+              {laid.tanks.length > 0 ? (
+                <Button mode="outlined" label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
+              ) : null}
+              <Button mode="outlined" label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
+            </View>
+          ) : (
+            <View style={{ flexDirection: 'row', gap: 6 }}>
+              {laid.tanks.length > 0 ? (
+                <IconButton path={mdiFuel} label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
+              ) : null}
+              <IconButton path={mdiHistory} label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
+            </View>
+          )
         }
         plan={laid.plan}
         bookKind={laid.kind}

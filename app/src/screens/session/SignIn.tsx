@@ -81,7 +81,7 @@ export const SignIn = () => {
           {toList ? t('signIn.who') : chosen ? name : t('signIn.title')}
         </SlabBold>
         {waits ? null : toList ? (
-          <View role="list" aria-label={t('signIn.who')}>
+          <View role="group" aria-label={t('signIn.who')}>
             {/* Whoever was here last comes first. */}
             {[...names]
               .sort((a, b) => Number(b === last) - Number(a === last))
