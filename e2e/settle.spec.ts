@@ -61,10 +61,11 @@ test('lines are added, priced, named and evidenced; a line without a price holds
   const mark = page.locator(idsFrom('evidence-mark'));
   await mark.click();
   await expect(page.getByAltText(/^departure, /).first()).toBeVisible();
-  await expect(page.getByAltText(/^in, /).first()).toBeVisible();
+  await expect(page.getByAltText(/^return, /).first()).toBeVisible();
   await page.locator(idsFrom('quote-mark')).click();
   await mina.by('quote-sum').fill('62.50');
-  await expect(mina.by('quote-go')).toBeDisabled();
+  await mina.by('quote-go').click();
+  await expect(page.getByText('A word about it is wanted.')).toBeVisible();
   await mina.by('quote-why').fill('Polished, not filled');
   await mina.by('quote-go').click();
   await expect(page.getByText('named by the manager: Polished, not filled')).toBeVisible();
