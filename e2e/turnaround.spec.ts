@@ -24,6 +24,7 @@ test('what an earlier hire left holds her at the next departure until it is done
   await (await chooser).setFiles(await goodPicture());
   await bram.by('work-done').click();
   await expect(page.getByText('Rubbed down and filled')).toBeVisible();
+  await bram.allSent();
   await bram.open('/hire/h-1001/castoff');
   await expect(bram.by('matter-deposit/0')).toBeVisible();
   await expect(held).toHaveCount(0);

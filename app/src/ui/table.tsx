@@ -141,7 +141,7 @@ export const Table = <Row,>({
       {flows ? (
         shown.map(row)
       ) : shown.length > 0 ? (
-        <FlatList tabIndex={0} data={shown} keyExtractor={({ id }) => id} renderItem={({ item }) => row(item)} />
+        <FlatList role="rowgroup" tabIndex={0} data={shown} keyExtractor={({ id }) => id} renderItem={({ item }) => row(item)} />
       ) : null}
     </DataTable>
   );
