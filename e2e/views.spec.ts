@@ -103,7 +103,8 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
     ...['7', '8', '9', '7', '8'].map((age) => ({ name: '', age })),
   ]);
   await expect(page.getByText(/jackets that suit/)).toBeVisible();
-  // What was just said fades away: half gone it has no contrast to judge.
+  // What is just said comes and fades away: half there it has no contrast to judge.
+  await expect(page.getByText('Undo')).toBeVisible();
   await expect(page.getByText('Undo')).toHaveCount(0, { timeout: 15_000 });
   await look(desk, 'fit');
   await desk.open('/fleet');
