@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { ListRow } from './listRow';
 import { Less } from './room';
 import { Scroll } from './scroll';
 import { useTones } from './theme';
@@ -26,5 +27,38 @@ export const Beside = ({ label, list, children }: { label: string; list: ReactNo
         </Less>
       </View>
     </View>
+  );
+};
+
+/** A row of such a list; the one that is open beside it is marked. */
+export const BesideRow = ({
+  label,
+  on,
+  onPress,
+  children,
+  testID,
+}: {
+  label: string;
+  on: boolean;
+  onPress: () => void;
+  children: ReactNode;
+  testID: string;
+}) => {
+  const tones = useTones();
+  return (
+    <ListRow
+      label={label}
+      onPress={onPress}
+      testID={testID}
+      style={{
+        backgroundColor: on ? tones.weedPale : 'transparent',
+        borderLeftWidth: 5,
+        borderLeftColor: on ? tones.weed : 'transparent',
+        borderBottomWidth: 1,
+        borderBottomColor: tones.line,
+      }}
+    >
+      <View style={{ paddingVertical: 8, paddingLeft: 9, paddingRight: 12, gap: 3 }}>{children}</View>
+    </ListRow>
   );
 };

@@ -1,12 +1,11 @@
 import { mdiCalendar, mdiClockOutline } from '@mdi/js';
 import { readClock, readDay, writeDay } from '@quay/core/time/typedDay';
-import { useState } from 'react';
-import { Controller, type FieldPath, type FieldValues } from 'react-hook-form';
+import { type ReactNode, useState } from 'react';
+import type { FieldPath, FieldValues, PathValue } from 'react-hook-form';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Calendar, de, enGB, es, fr, registerTranslation, TimePicker } from 'react-native-paper-dates';
-import { TextField } from './textField';
-import { type Form, useFaultWords } from './form';
+import { type Form, FormField } from './form';
 import { Button } from './button';
 import { ModalSheet } from './modalSheet';
 
@@ -104,77 +103,75 @@ type WhenProps<In extends FieldValues, Out> = {
   testID: string;
 };
 
-/** A day that is typed (`13/06/2026`) or chosen from a calendar. What is typed is text until the form's schema has read it. */
-export const DayField = <In extends FieldValues, Out>({ form, name, label, fault, testID }: WhenProps<In, Out>) => {
-  const { t } = useTranslation();
-  const words = useFaultWords();
+/** A field to type into, with a sign that opens another way to fill it. What is typed is text until the form's schema has read it. */
+const PickedField = <In extends FieldValues, Out>({
+  form,
+  name,
+  testID,
+  most,
+  icon,
+  pick,
+  picker,
+  ...rest
+}: WhenProps<In, Out> & {
+  most: number;
+  icon: string;
+  /** What the sign does. */
+  pick: string;
+  /** @param typed as it stands in the field @param done with nothing when no choice was made */
+  picker: (typed: string, done: (text: string | undefined) => void) => ReactNode;
+}) => {
   const [picking, setPicking] = useState(false);
+  const done = (text: string | undefined) => {
+    setPicking(false);
+    if (text !== undefined) form.setValue(name, text as PathValue<In, typeof name>, { shouldDirty: true, shouldValidate: true });
+  };
   return (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <>
-          <TextField
-            label={label}
-            value={String(field.value ?? '')}
-            onChange={field.onChange}
-            onBlur={field.onBlur}
-            fault={fault ?? words(fieldState.error)}
-            most={10}
-            action={{ icon: mdiCalendar, label: t('when.pickDay'), onPress: () => setPicking(true), testID: `${testID}-pick` }}
-            testID={testID}
-          />
-          {picking ? (
-            <DayPicker
-              day={readDay(String(field.value ?? ''))}
-              title={label}
-              take={t('when.take')}
-              onPick={(day) => {
-                setPicking(false);
-                if (day !== undefined) field.onChange(writeDay(day));
-              }}
-            />
-          ) : null}
-        </>
+    <>
+      <FormField
+        {...rest}
+        form={form}
+        name={name}
+        most={most}
+        action={{ icon, label: pick, onPress: () => setPicking(true), testID: `${testID}-pick` }}
+        testID={testID}
+      />
+      {picking ? picker(String(form.getValues(name) ?? ''), done) : null}
+    </>
+  );
+};
+
+/** A day that is typed (`13/06/2026`) or chosen from a calendar. */
+export const DayField = <In extends FieldValues, Out>(props: WhenProps<In, Out>) => {
+  const { t } = useTranslation();
+  return (
+    <PickedField
+      {...props}
+      most={10}
+      icon={mdiCalendar}
+      pick={t('when.pickDay')}
+      picker={(typed, done) => (
+        <DayPicker
+          day={readDay(typed)}
+          title={props.label}
+          take={t('when.take')}
+          onPick={(day) => done(day === undefined ? undefined : writeDay(day))}
+        />
       )}
     />
   );
 };
 
 /** An hour that is typed (`17:30`) or set on a clock's face. */
-export const ClockField = <In extends FieldValues, Out>({ form, name, label, fault, testID }: WhenProps<In, Out>) => {
+export const ClockField = <In extends FieldValues, Out>(props: WhenProps<In, Out>) => {
   const { t } = useTranslation();
-  const words = useFaultWords();
-  const [picking, setPicking] = useState(false);
   return (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <>
-          <TextField
-            label={label}
-            value={String(field.value ?? '')}
-            onChange={field.onChange}
-            onBlur={field.onBlur}
-            fault={fault ?? words(fieldState.error)}
-            most={5}
-            action={{ icon: mdiClockOutline, label: t('when.pickClock'), onPress: () => setPicking(true), testID: `${testID}-pick` }}
-            testID={testID}
-          />
-          {picking ? (
-            <ClockPicker
-              clock={readClock(String(field.value ?? '')) ?? '12:00'}
-              title={label}
-              onPick={(clock) => {
-                setPicking(false);
-                if (clock !== undefined) field.onChange(clock);
-              }}
-            />
-          ) : null}
-        </>
-      )}
+    <PickedField
+      {...props}
+      most={5}
+      icon={mdiClockOutline}
+      pick={t('when.pickClock')}
+      picker={(typed, done) => <ClockPicker clock={readClock(typed) ?? '12:00'} title={props.label} onPick={done} />}
     />
   );
 };

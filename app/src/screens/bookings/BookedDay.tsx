@@ -1,5 +1,5 @@
 import type { DayHire } from '@quay/core/day/board';
-import { dateOf } from '@quay/core/time/zone';
+import { bookedOn } from '@quay/core/day/bookings';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { whenOf } from '../../ui/format';
@@ -23,15 +23,11 @@ export const BookedDay = ({
   onOpen: (id: string) => void;
 }) => {
   const { t } = useTranslation();
-  const leaving = hires.filter(({ from }) => dateOf(from, zone) === day);
-  const through = hires.filter(({ from, to }) => dateOf(from, zone) < day && dateOf(to, zone) > day);
-  const returning = hires
-    .filter(({ from, to }) => dateOf(from, zone) < day && dateOf(to, zone) === day)
-    .sort((a, b) => a.to.localeCompare(b.to));
+  const { leaving, returning, away } = bookedOn(hires, day, zone);
   const groups = [
     { title: t('bookings.leaving'), rows: leaving, at: 'from' as const },
     { title: t('bookings.returning'), rows: returning, at: 'to' as const },
-    { title: t('bookings.onWater'), rows: through, at: 'to' as const },
+    { title: t('bookings.onWater'), rows: away, at: 'to' as const },
   ].filter(({ rows }) => rows.length > 0);
   if (groups.length === 0) return <Body style={{ padding: 16 }}>{t('bookings.none')}</Body>;
   return (

@@ -1,5 +1,5 @@
 import { mdiCalendarSearch, mdiChevronLeft, mdiChevronRight } from '@mdi/js';
-import type { DayHire } from '@quay/core/day/board';
+import { mondayOf, PHASES, phaseOf } from '@quay/core/day/bookings';
 import { dateOf, shiftDay } from '@quay/core/time/zone';
 import { isDay } from '@quay/core/time/calendar';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
@@ -24,18 +24,8 @@ import { BookedTable } from './BookedTable';
 import { Week } from './Week';
 
 /** Which hires a desk shows. */
-export const ONLY = ['all', 'leaving', 'out', 'back', 'closed'] as const;
+const ONLY = ['all', ...PHASES] as const;
 type Only = (typeof ONLY)[number];
-const FITS: Record<Only, (state: DayHire['state']) => boolean> = {
-  all: () => true,
-  leaving: (state) => state === 'booked' || state === 'walkingOut' || state === 'readyToGo',
-  out: (state) => state === 'out',
-  back: (state) => state === 'walkingIn' || state === 'settling',
-  closed: (state) => state === 'closed',
-};
-
-/** Monday of the week a day lies in. */
-const mondayOf = (day: string): string => shiftDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
 
 /** What is booked at a base: a day at a time on a phone, a week as a table on a desk. Which day and base, the address says. */
 export const Bookings = () => {
@@ -122,7 +112,7 @@ export const Bookings = () => {
       {data ? (
         wide ? (
           <BookedTable
-            hires={data.hires.filter(({ state }) => FITS[only](state))}
+            hires={data.hires.filter(({ state }) => only === 'all' || phaseOf(state) === only)}
             zone={zone}
             now={now}
             find={find}

@@ -2,9 +2,8 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { ListRow } from '../../ui/listRow';
+import { BesideRow } from '../../ui/beside';
 import { Search } from '../../ui/search';
-import { useTones } from '../../ui/theme';
 import { Bold, Slab, Small } from '../../ui/words';
 import { useFleet } from './useFleet';
 
@@ -46,24 +45,10 @@ export const FleetList = ({ path }: { path: string }) => {
 
 const One = ({ row: { to, name, about }, on }: { row: { to: string; name: string; about: string }; on: boolean }) => {
   const router = useRouter();
-  const tones = useTones();
   return (
-    <ListRow
-      label={name}
-      onPress={() => router.push(to)}
-      testID={`list-${to.split('/').pop()}`}
-      style={{
-        backgroundColor: on ? tones.weedPale : 'transparent',
-        borderLeftWidth: 5,
-        borderLeftColor: on ? tones.weed : 'transparent',
-        borderBottomWidth: 1,
-        borderBottomColor: tones.line,
-      }}
-    >
-      <View style={{ paddingVertical: 8, paddingLeft: 9, paddingRight: 12 }}>
-        <Slab size={18}>{name}</Slab>
-        <Small lines={2}>{about}</Small>
-      </View>
-    </ListRow>
+    <BesideRow label={name} on={on} onPress={() => router.push(to)} testID={`list-${to.split('/').pop()}`}>
+      <Slab size={18}>{name}</Slab>
+      <Small lines={2}>{about}</Small>
+    </BesideRow>
   );
 };

@@ -3,11 +3,10 @@ import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { useBoard } from '../../data/hire';
+import { BesideRow } from '../../ui/beside';
 import { Tag, type TagKind } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
-import { ListRow } from '../../ui/listRow';
-import { useTones } from '../../ui/theme';
 import { Bold, Slab, SlabBold, Small } from '../../ui/words';
 
 type Line = { hire: DayHire; time: string; word: string; kind: TagKind };
@@ -85,36 +84,27 @@ export const DayList = ({ base, selected }: { base: string; selected: string }) 
 
 const One = ({ line: { hire, time, word, kind }, on }: { line: Line; on: boolean }) => {
   const router = useRouter();
-  const tones = useTones();
   return (
-    <ListRow
+    <BesideRow
       label={`${hire.boat}, ${hire.renter}, ${word}`}
+      on={on}
       onPress={() => router.push(`/hire/${hire.id}`)}
       testID={`list-${hire.id}`}
-      style={{
-        backgroundColor: on ? tones.weedPale : 'transparent',
-        borderLeftWidth: 5,
-        borderLeftColor: on ? tones.weed : 'transparent',
-        borderBottomWidth: 1,
-        borderBottomColor: tones.line,
-      }}
     >
-      <View style={{ paddingVertical: 8, paddingLeft: 9, paddingRight: 12, gap: 3 }}>
-        <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
-          <Slab size={18} style={{ flexShrink: 1 }}>
-            {hire.boat}
-          </Slab>
-          <Slab size={17} tone="soft">
-            {time}
-          </Slab>
-        </View>
-        <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8, alignItems: 'center' }}>
-          <Small style={{ flexShrink: 1 }}>{hire.renter}</Small>
-          <Tag kind={kind} size={13.5}>
-            {word}
-          </Tag>
-        </View>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
+        <Slab size={18} style={{ flexShrink: 1 }}>
+          {hire.boat}
+        </Slab>
+        <Slab size={17} tone="soft">
+          {time}
+        </Slab>
       </View>
-    </ListRow>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8, alignItems: 'center' }}>
+        <Small style={{ flexShrink: 1 }}>{hire.renter}</Small>
+        <Tag kind={kind} size={13.5}>
+          {word}
+        </Tag>
+      </View>
+    </BesideRow>
   );
 };
