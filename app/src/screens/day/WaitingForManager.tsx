@@ -1,10 +1,9 @@
-import { getAttention } from '@quay/contract/attention';
 import { say } from '@quay/core/fleet/words';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { call } from '../../data/api';
+import { attentionQuery } from '../../data/attention';
 import { Tag } from '../../ui/board';
 import { ListRow } from '../../ui/listRow';
 import { Slab, SlabBold } from '../../ui/words';
@@ -17,7 +16,7 @@ const NAMED = 4;
 export const WaitingForManager = () => {
   const { t, i18n } = useTranslation();
   const router = useRouter();
-  const matters = useQuery({ queryKey: ['attention'], queryFn: () => call(getAttention), refetchInterval: 60_000 }).data?.matters ?? [];
+  const matters = useQuery({ ...attentionQuery, refetchInterval: 60_000 }).data?.matters ?? [];
   if (matters.length === 0) return null;
   return (
     <View style={{ paddingHorizontal: 16, gap: 6 }}>

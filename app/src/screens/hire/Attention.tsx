@@ -1,11 +1,12 @@
-import { type AttentionMatter, bringBack, getAttention, putAside } from '@quay/contract/attention';
+import { type AttentionMatter, bringBack, putAside } from '@quay/contract/attention';
 import { say } from '@quay/core/fleet/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { type Dispute, listDisputes } from '@quay/contract/settlement';
+import type { Dispute } from '@quay/contract/settlement';
 import { call } from '../../data/api';
+import { attentionQuery, disputesQuery } from '../../data/attention';
 import { useErrorWords } from '../../data/errorWords';
 import { Notice, Tag } from '../../ui/board';
 import { Money } from '../../ui/money';
@@ -40,9 +41,9 @@ export const Attention = () => {
   const snack = useSnack();
   const client = useQueryClient();
   const { wide } = useRoom();
-  const disputes = useQuery({ queryKey: ['disputes'], queryFn: () => call(listDisputes), refetchInterval: 15_000 }).data?.disputes;
-  const { data, error } = useQuery({ queryKey: ['attention'], queryFn: () => call(getAttention), refetchInterval: 15_000 });
-  const again = () => client.invalidateQueries({ queryKey: ['attention'] });
+  const disputes = useQuery({ ...disputesQuery, refetchInterval: 15_000 }).data?.disputes;
+  const { data, error } = useQuery({ ...attentionQuery, refetchInterval: 15_000 });
+  const again = () => client.invalidateQueries({ queryKey: attentionQuery.queryKey });
   const back = useMutation({ mutationFn: (key: string) => call(bringBack, { body: { key } }), onSuccess: again });
   const aside = useMutation({
     mutationFn: (key: string) => call(putAside, { body: { key } }),
