@@ -1,3 +1,4 @@
+import { fingersOn } from './fingers';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
 
@@ -140,6 +141,22 @@ test(
     await expect(by('lever')).toHaveAttribute('aria-valuetext', 'Full ahead');
     await by('lever').press('ArrowDown');
     await expect(by('lever')).toHaveAttribute('aria-valuetext', 'Half ahead');
+    // Two thumbs at once: one takes the lever along while the other holds the helm over.
+    const helm = (await by('helm').boundingBox())!;
+    const thumbs = await fingersOn(bram.page);
+    const [onHelm, onLever] = [
+      { x: helm.x + helm.width * 0.7, y: helm.y + helm.height / 2 },
+      { x: lever.x + lever.width / 2, y: lever.y + lever.height / 2 },
+    ];
+    await thumbs.down(onHelm);
+    await thumbs.down(onHelm, onLever);
+    await expect(by('lever')).toHaveAttribute('aria-valuetext', 'Neutral');
+    await thumbs.move([onHelm, onLever], [onHelm, { x: onLever.x, y: lever.y + 20 }]);
+    await expect(by('lever')).toHaveAttribute('aria-valuetext', 'Full ahead');
+    expect(Number(await by('helm').getAttribute('aria-valuenow'))).toBeGreaterThan(30);
+    await thumbs.up();
+    await by('centre').click();
+    await expect(by('helm')).toHaveAttribute('aria-valuenow', '0');
     await expect(by('practice-passed')).toBeVisible({ timeout: 120_000 });
     await expect(bram.page.getByText('Kept in the record.')).toBeVisible();
     await by('practice-done').click();

@@ -1,3 +1,4 @@
+import { fingersOn } from './fingers';
 import { idsFrom } from './ids';
 import { mkdirSync } from 'node:fs';
 import { expect, PHONE, test } from './quay';
@@ -116,6 +117,20 @@ test('a picture is taken through the last one of the same side; the drawing is l
   await page.mouse.down();
   await page.mouse.move(box.x + 120, box.y + 50, { steps: 6 });
   await page.mouse.up();
+  await expect(bram.by('keep-mark')).toHaveCount(0);
+  // Two fingers bring it nearer, about the place between them, and take it back; neither presses anything.
+  for (let i = 0; i < 3; i += 1) await bram.by('farther').click();
+  await expect(bram.by('farther')).toBeDisabled();
+  const fingers = await fingersOn(page);
+  const spots = (...xs: number[]) => xs.map((x) => ({ x: box.x + x, y: box.y + 60 }));
+  await fingers.down(...spots(110, 150));
+  await fingers.move(spots(110, 150), spots(70, 190));
+  await fingers.up();
+  await expect(bram.by('farther')).toBeEnabled();
+  await fingers.down(...spots(40, 220));
+  await fingers.move(spots(40, 220), spots(125, 135));
+  await fingers.up();
+  await expect(bram.by('farther')).toBeDisabled();
   await expect(bram.by('keep-mark')).toHaveCount(0);
   await page.mouse.click(box.x + 90, box.y + 40);
   await expect(bram.by('keep-mark')).toBeVisible();

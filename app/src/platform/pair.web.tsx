@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { DragArea } from '../ui/touch';
 
 export type Shows = 'slider' | 'blink' | 'heat';
 const PICTURES = ['aligned', 'back', 'heat'] as const;
@@ -58,40 +59,33 @@ export const PairView = ({
   const style = { position: 'absolute', left: 0, top: 0, width, height, objectFit: 'fill', borderRadius: 12 } as const;
   const over = shows === 'slider' ? { clipPath: `inset(0 ${(1 - share) * 100}% 0 0)` } : { opacity: shows === 'blink' && first ? 1 : 0 };
   const slides = shows === 'slider' && sources.aligned !== undefined;
-  const draw = (event: React.PointerEvent<HTMLDivElement>) => {
-    const { left } = event.currentTarget.getBoundingClientRect();
-    onShare(Math.min(1, Math.max(0, (event.clientX - left) / width)));
+  // A finger beside the line takes it along; up and down it still scrolls what the pictures lie in.
+  const draw = (x: number) => {
+    if (slides) onShare(Math.min(1, Math.max(0, x / width)));
   };
   return (
-    <div
-      style={{ position: 'relative', width, height, ...(slides ? { touchAction: 'pan-y', cursor: 'ew-resize' } : {}) }}
-      role="img"
-      aria-label={alt}
-      data-testid="pair-view"
-      // A finger beside the line takes it along; up and down it still scrolls what the pictures lie in.
-      onPointerDown={(event) => {
-        if (!slides) return;
-        event.currentTarget.setPointerCapture(event.pointerId);
-        draw(event);
-      }}
-      onPointerMove={(event) => {
-        if (slides && event.currentTarget.hasPointerCapture(event.pointerId)) draw(event);
-      }}
-      onDragStart={(event) => event.preventDefault()}
-    >
-      {sources.back ? (
-        <img
-          src={sources.back}
-          alt=""
-          // What differs glows in the dark.
-          style={shows === 'heat' ? { ...style, filter: 'brightness(0.4)' } : style}
-          onLoad={({ currentTarget: { naturalHeight, naturalWidth } }) => onShape(naturalHeight / naturalWidth)}
-        />
-      ) : null}
-      {sources.aligned ? <img src={sources.aligned} alt="" style={{ ...style, ...over }} /> : null}
-      {sources.heat && shows === 'heat' ? <img src={sources.heat} alt="" style={{ ...style, mixBlendMode: 'screen' }} /> : null}
-      {slides ? <Divider at={share * width} height={height} /> : null}
-    </div>
+    <DragArea width={width} height={height} onDrag={({ x }) => draw(x)} scrolls>
+      <div
+        style={{ position: 'relative', width, height, ...(slides ? { cursor: 'ew-resize' } : {}) }}
+        role="img"
+        aria-label={alt}
+        data-testid="pair-view"
+        onDragStart={(event) => event.preventDefault()}
+      >
+        {sources.back ? (
+          <img
+            src={sources.back}
+            alt=""
+            // What differs glows in the dark.
+            style={shows === 'heat' ? { ...style, filter: 'brightness(0.4)' } : style}
+            onLoad={({ currentTarget: { naturalHeight, naturalWidth } }) => onShape(naturalHeight / naturalWidth)}
+          />
+        ) : null}
+        {sources.aligned ? <img src={sources.aligned} alt="" style={{ ...style, ...over }} /> : null}
+        {sources.heat && shows === 'heat' ? <img src={sources.heat} alt="" style={{ ...style, mixBlendMode: 'screen' }} /> : null}
+        {slides ? <Divider at={share * width} height={height} /> : null}
+      </div>
+    </DragArea>
   );
 };
 

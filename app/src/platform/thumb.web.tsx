@@ -1,9 +1,10 @@
-import { type ReactNode, useRef } from 'react';
+import type { ReactNode } from 'react';
+import { DragArea } from '../ui/touch';
 
 /**
- * Something that a thumb pushes, however many others there are on the glass: it keeps its pointer until it is lifted. By
+ * Something that a thumb pushes, however many others there are on the glass: it keeps its thumb until that is lifted. By
  * keyboard it is a slider.
- * @param onPush where the thumb is, as shares of width and height, and where it was put down
+ * @param onPush where the thumb is, as shares of width and height: beyond 0 and 1 where it has left them
  */
 export const Thumb = ({
   label,
@@ -28,19 +29,11 @@ export const Thumb = ({
   width: number;
   height: number;
   testID: string;
-  onPush: (at: { x: number; y: number; fromX: number; fromY: number; first: boolean }) => void;
+  onPush: (at: { x: number; y: number }) => void;
   onStep: (by: 1 | -1) => void;
   children: ReactNode;
-}) => {
-  const from = useRef<{ id: number; x: number; y: number }>(undefined);
-  const at = (event: React.PointerEvent<HTMLDivElement>) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    return { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height };
-  };
-  const end = (event: React.PointerEvent<HTMLDivElement>) => {
-    if (from.current?.id === event.pointerId) from.current = undefined;
-  };
-  return (
+}) => (
+  <DragArea width={width} height={height} onDrag={({ x, y }) => onPush({ x: x / width, y: y / height })}>
     <div
       role="slider"
       aria-label={label}
@@ -51,19 +44,7 @@ export const Thumb = ({
       aria-orientation={upright ? 'vertical' : 'horizontal'}
       tabIndex={0}
       data-testid={testID}
-      style={{ width, height, touchAction: 'none', cursor: 'grab', userSelect: 'none', borderRadius: 16 }}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        const { x, y } = at(event);
-        from.current = { id: event.pointerId, x, y };
-        onPush({ x, y, fromX: x, fromY: y, first: true });
-      }}
-      onPointerMove={(event) => {
-        if (from.current?.id !== event.pointerId) return;
-        onPush({ ...at(event), fromX: from.current.x, fromY: from.current.y, first: false });
-      }}
-      onPointerUp={end}
-      onPointerCancel={end}
+      style={{ width, height, cursor: 'grab', borderRadius: 16 }}
       onKeyDown={(event) => {
         const more = event.key === 'ArrowUp' || event.key === 'ArrowRight';
         if (!more && event.key !== 'ArrowDown' && event.key !== 'ArrowLeft') return;
@@ -75,5 +56,5 @@ export const Thumb = ({
     >
       {children}
     </div>
-  );
-};
+  </DragArea>
+);

@@ -1,24 +1,25 @@
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef } from 'react';
+import { Gesture, GestureDetector, GestureHandlerRootView } from 'react-native-gesture-handler';
 
-/** How near one may come. */
-export const NEAREST = 6;
 /** How long it is still before it counts as resting, ms. */
 const REST_MS = 220;
 /** A finger that moved this far has pushed, and has not pressed, px. */
 const PUSHED_PX = 6;
+/** What the browser keeps of a finger while all of the drawing is seen: it scrolls the page. */
+const AFAR = 'pan-y';
 
 type View = { scale: number; x: number; y: number };
 type Spot = { x: number; y: number };
 
-const held = ({ scale, x, y }: View, width: number, height: number): View => {
-  const s = Math.min(NEAREST, Math.max(1, scale));
+const within = ({ scale, x, y }: View, width: number, height: number, nearest: number): View => {
+  const s = Math.min(nearest, Math.max(1, scale));
   // The edges never come into the middle: what is drawn fills its frame.
   return { scale: s, x: Math.min(0, Math.max(width * (1 - s), x)), y: Math.min(0, Math.max(height * (1 - s), y)) };
 };
 
 /** The same spot of the drawing stays under the same spot of the frame. */
-const about = (view: View, { x, y }: Spot, by: number): View => {
-  const scale = Math.min(NEAREST, Math.max(1, view.scale * by));
+const about = (view: View, { x, y }: Spot, by: number, nearest: number): View => {
+  const scale = Math.min(nearest, Math.max(1, view.scale * by));
   const k = scale / view.scale;
   return { scale, x: x - (x - view.x) * k, y: y - (y - view.y) * k };
 };
@@ -27,17 +28,19 @@ const about = (view: View, { x, y }: Spot, by: number): View => {
  * A drawing that can be come near to: with two fingers, with the wheel and Ctrl, or by the signs beside it; pushed about once
  * it is larger than its frame. While fingers move nothing is drawn anew, the picture is only moved; what it looks like from
  * near is told when they rest.
- * @param near how near it is to be, from outside: by the signs @param onNear told when a gesture has come to rest
+ * @param nearest how near one may come @param near how near it is to be, from outside: by the signs @param onNear told when a gesture has come to rest
  */
 export const Zoomable = ({
   width,
   height,
+  nearest,
   near,
   onNear,
   children,
 }: {
   width: number;
   height: number;
+  nearest: number;
   near: number;
   onNear: (scale: number) => void;
   children: ReactNode;
@@ -45,16 +48,17 @@ export const Zoomable = ({
   const frame = useRef<HTMLDivElement>(null);
   const inner = useRef<HTMLDivElement>(null);
   const view = useRef<View>({ scale: 1, x: 0, y: 0 });
-  const fingers = useRef(new Map<number, Spot>());
-  const pushed = useRef(0);
+  /** Fingers are on it, and whether they have moved it: then lifting them presses nothing. */
+  const held = useRef(new Set<'pan' | 'pinch'>());
+  const pushed = useRef(false);
   const told = useRef(1);
   const resting = useRef<ReturnType<typeof setTimeout>>(undefined);
   const show = (next: View) => {
-    view.current = held(next, width, height);
+    view.current = within(next, width, height, nearest);
     const { scale, x, y } = view.current;
     if (inner.current) inner.current.style.transform = `translate(${x}px, ${y}px) scale(${scale})`;
     // From afar a finger scrolls the page past it; from near it moves what it is on.
-    if (frame.current) frame.current.style.touchAction = scale > 1 ? 'none' : 'pan-y';
+    if (frame.current) frame.current.style.touchAction = scale > 1 ? 'none' : AFAR;
   };
   const spot = (event: { clientX: number; clientY: number }): Spot => {
     const box = frame.current!.getBoundingClientRect();
@@ -64,7 +68,7 @@ export const Zoomable = ({
   const rest = () => {
     clearTimeout(resting.current);
     resting.current = setTimeout(() => {
-      if (fingers.current.size === 0 && view.current.scale !== told.current) {
+      if (held.current.size === 0 && view.current.scale !== told.current) {
         told.current = view.current.scale;
         onNear(view.current.scale);
       }
@@ -75,7 +79,7 @@ export const Zoomable = ({
     // Only what is asked for from outside moves it; what it told itself it has already done.
     if (near === told.current) return;
     told.current = near;
-    if (near !== view.current.scale) show(about(view.current, { x: width / 2, y: height / 2 }, near / view.current.scale));
+    if (near !== view.current.scale) show(about(view.current, { x: width / 2, y: height / 2 }, near / view.current.scale, nearest));
   });
   useEffect(() => {
     const element = frame.current!;
@@ -83,52 +87,62 @@ export const Zoomable = ({
     const wheel = (event: WheelEvent) => {
       if (!event.ctrlKey) return;
       event.preventDefault();
-      show(about(view.current, spot(event), Math.exp(-event.deltaY / 200)));
+      show(about(view.current, spot(event), Math.exp(-event.deltaY / 200), nearest));
       rest();
     };
     element.addEventListener('wheel', wheel, { passive: false });
     return () => element.removeEventListener('wheel', wheel);
   });
-  const lift = (event: React.PointerEvent) => {
-    fingers.current.delete(event.pointerId);
-    if (fingers.current.size === 0) rest();
-  };
+  const now = useRef({ show, rest, spot });
+  now.current = { show, rest, spot };
+  const gesture = useMemo(() => {
+    const down = (what: 'pan' | 'pinch') => () => {
+      if (held.current.size === 0) pushed.current = false;
+      held.current.add(what);
+    };
+    const up = (what: 'pan' | 'pinch') => () => {
+      held.current.delete(what);
+      if (held.current.size === 0) now.current.rest();
+    };
+    const pan = Gesture.Pan()
+      .runOnJS(true)
+      .minDistance(PUSHED_PX)
+      .onBegin(down('pan'))
+      .onChange(({ changeX, changeY }) => {
+        const { scale, x, y } = view.current;
+        if (scale <= 1) return;
+        pushed.current = true;
+        now.current.show({ scale, x: x + changeX, y: y + changeY });
+      })
+      .onFinalize(up('pan'));
+    const pinch = Gesture.Pinch()
+      .runOnJS(true)
+      .onBegin(down('pinch'))
+      .onChange(({ scaleChange, focalX, focalY }) => {
+        pushed.current = true;
+        // In a browser the middle between two fingers is told from the corner of the window.
+        now.current.show(about(view.current, now.current.spot({ clientX: focalX, clientY: focalY }), scaleChange, nearest));
+      })
+      .onFinalize(up('pinch'));
+    return Gesture.Simultaneous(pan, pinch);
+  }, [nearest]);
   return (
-    <div
-      ref={frame}
-      data-testid="zoomable"
-      style={{ width, height, overflow: 'hidden', borderRadius: 10, touchAction: 'pan-y' }}
-      onPointerDown={(event) => {
-        if (fingers.current.size === 0) pushed.current = 0;
-        fingers.current.set(event.pointerId, spot(event));
-      }}
-      onPointerMove={(event) => {
-        const before = fingers.current.get(event.pointerId);
-        if (!before) return;
-        const now = spot(event);
-        const others = [...fingers.current].filter(([id]) => id !== event.pointerId).map(([, one]) => one);
-        fingers.current.set(event.pointerId, now);
-        const [other] = others;
-        if (other) {
-          const [was, is] = [Math.hypot(before.x - other.x, before.y - other.y), Math.hypot(now.x - other.x, now.y - other.y)];
-          pushed.current = PUSHED_PX;
-          if (was > 0) show(about(view.current, { x: (now.x + other.x) / 2, y: (now.y + other.y) / 2 }, is / was));
-        } else if (view.current.scale > 1) {
-          pushed.current += Math.hypot(now.x - before.x, now.y - before.y);
-          show({ ...view.current, x: view.current.x + now.x - before.x, y: view.current.y + now.y - before.y });
-        }
-      }}
-      onPointerUp={lift}
-      onPointerCancel={lift}
-      onPointerLeave={lift}
-      onClickCapture={(event) => {
-        if (pushed.current >= PUSHED_PX) event.stopPropagation();
-        pushed.current = 0;
-      }}
-    >
-      <div ref={inner} style={{ width, height, transformOrigin: '0 0', willChange: 'transform' }}>
-        {children}
-      </div>
-    </div>
+    <GestureHandlerRootView style={{ flexGrow: 0 }}>
+      <GestureDetector gesture={gesture} touchAction={AFAR}>
+        <div
+          ref={frame}
+          data-testid="zoomable"
+          style={{ width, height, overflow: 'hidden', borderRadius: 10 }}
+          onClickCapture={(event) => {
+            if (pushed.current) event.stopPropagation();
+            pushed.current = false;
+          }}
+        >
+          <div ref={inner} style={{ width, height, transformOrigin: '0 0', willChange: 'transform' }}>
+            {children}
+          </div>
+        </div>
+      </GestureDetector>
+    </GestureHandlerRootView>
   );
 };

@@ -12,12 +12,12 @@ import { useWindowDimensions, View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { v7 as uuidv7 } from 'uuid';
 import type { PhotoSource } from '../../platform/photo';
-import { NEAREST, Zoomable } from '../../platform/zoom';
 import { TextField } from '../../ui/textField';
 import { Button, IconButton } from '../../ui/button';
 import { ChoiceChip } from '../../ui/choiceChip';
 import { ModalSheet } from '../../ui/modalSheet';
 import { type ShownMark, surfaceHeight, SurfaceDrawing } from '../../ui/surface';
+import { Zoomable } from '../../ui/touch';
 import { useTones, WIDE } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { PairSheet } from '../compare/PairSheet';
@@ -30,6 +30,8 @@ import type { WalkView } from '../record/useWalk';
 
 /** Lengths a hand can tell apart by eye: steps of about a quarter. */
 const SIZES = [5, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 160, 200, 250, 300, 400, 500, 600, 800, 1000, 1500, 2000];
+/** How near one may come to the drawing. */
+const NEAREST = 6;
 const near = (size: number) => SIZES.reduce((best, one, i) => (Math.abs(one - size) < Math.abs(SIZES[best]! - size) ? i : best), 0);
 
 /** How much nearer one press brings it. */
@@ -269,7 +271,7 @@ const NearSurface = ({
   const height = surfaceHeight(surface, width);
   return (
     <>
-      <Zoomable width={width} height={height} near={near} onNear={setNear}>
+      <Zoomable width={width} height={height} nearest={NEAREST} near={near} onNear={setNear}>
         <SurfaceDrawing
           surface={surface}
           marks={marks}
@@ -287,7 +289,7 @@ const NearSurface = ({
           path={mdiMagnifyMinusOutline}
           label={t('walk.farther')}
           disabled={near <= 1}
-          onPress={() => setNear(Math.max(1, near / STEP_NEARER))}
+          onPress={() => setNear(near < 1.05 * STEP_NEARER ? 1 : near / STEP_NEARER)}
           testID="farther"
         />
         <IconButton

@@ -10,7 +10,7 @@ import type { Made } from '../../testing/view';
 import { SurfaceSheet } from './SurfaceSheet';
 
 // Coming nearer is done by the browser; here the drawing stands as it is.
-jest.mock('../../platform/zoom', () => ({ NEAREST: 6, Zoomable: ({ children }: { children: ReactNode }) => children }));
+jest.mock('../../platform/zoom', () => ({ Zoomable: ({ children }: { children: ReactNode }) => children }));
 jest.mock('../../platform/picture', () => ({ Picture: () => null }));
 
 const SURFACE = 'port-side';
@@ -45,6 +45,7 @@ const pressAt = (x: number, y: number) => {
 describe('a surface', () => {
   it('takes a mark where it is pressed, with its kind, its size in steps and a remark', async () => {
     const { marks } = show('out');
+    await screen.findByTestId('surface-drawing');
     pressAt(10, 10);
     fireEvent.click(screen.getByTestId('kind-dent'));
     for (let i = 0; i < 3; i += 1) fireEvent.click(screen.getByTestId('larger'));

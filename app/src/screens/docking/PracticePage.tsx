@@ -18,6 +18,7 @@ import { ListRow } from '../../ui/listRow';
 import { useRoom } from '../../ui/room';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
+import { FingersFirst } from '../../ui/touch';
 import { useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { Helm, HelmNotes, Lever, Thruster } from './Controls';
@@ -105,11 +106,13 @@ export const PracticePage = ({
         </View>
       ) : null}
       <View style={{ flexDirection: 'row', justifyContent: 'space-around', alignItems: 'center' }}>
-        <Lever practice={practice} />
-        <View style={{ alignItems: 'center', gap: 4 }}>
-          <Helm practice={practice} hull={hull} />
-          <HelmNotes practice={practice} hull={hull} />
-        </View>
+        <FingersFirst waiting={<View style={{ height: CONTROLS - 100 }} />}>
+          <Lever practice={practice} />
+          <View style={{ alignItems: 'center', gap: 4 }}>
+            <Helm practice={practice} hull={hull} />
+            <HelmNotes practice={practice} hull={hull} />
+          </View>
+        </FingersFirst>
       </View>
     </View>
   );

@@ -2,13 +2,14 @@ import { mdiArrowDown, mdiArrowLeft, mdiArrowRight, mdiArrowUp } from '@mdi/js';
 import { cardFault, type Corners, sizeByCard, type Spot } from '@quay/core/photo/card';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type GestureResponderEvent, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import Svg, { Circle, Line, Polygon } from 'react-native-svg';
 import { findCorners } from '../../platform/photoWorker';
 import { Picture, pictureOf } from '../../platform/picture';
 import { NoAnswer, Refused } from '../../data/api';
 import { Tag } from '../../ui/board';
 import { Button, IconButton } from '../../ui/button';
+import { DragArea, type Dragged } from '../../ui/touch';
 import { ModalSheet } from '../../ui/modalSheet';
 import { useTones } from '../../ui/theme';
 import { Body, SlabBold } from '../../ui/words';
@@ -23,7 +24,7 @@ const REACH = 8;
 /** Sides of the card on the screen below which nothing can be measured, px. */
 const SHORTEST_PX = 24;
 /** The browser leaves the finger to us; not among the styles a phone knows. */
-const HANDS_ON = { touchAction: 'none', cursor: 'crosshair' } as object;
+const TO_PLACE = { cursor: 'crosshair' } as object;
 
 /** Four corners of the card, then the two ends of the flaw; where they begin, as shares of the picture. */
 const BEGIN: readonly Spot[] = [
@@ -64,17 +65,12 @@ export const CardSheet = ({
       ),
     );
   };
-  const place = ({ nativeEvent }: GestureResponderEvent): Spot => [nativeEvent.locationX, nativeEvent.locationY];
-  const grab = (event: GestureResponderEvent) => {
-    const here = place(event);
-    last.current = here;
-    const away = spots.map(([x, y]) => Math.hypot(x - here[0], y - here[1]));
-    setAt(away.indexOf(Math.min(...away)));
-  };
-  const drag = (event: GestureResponderEvent) => {
-    const here = place(event);
-    move(at, [(here[0] - last.current[0]) * SLOWED, (here[1] - last.current[1]) * SLOWED]);
-    last.current = here;
+  const drag = ({ x, y, first }: Dragged) => {
+    if (first) {
+      const away = spots.map(([ofX, ofY]) => Math.hypot(ofX - x, ofY - y));
+      setAt(away.indexOf(Math.min(...away)));
+    } else move(at, [(x - last.current[0]) * SLOWED, (y - last.current[1]) * SLOWED]);
+    last.current = [x, y];
   };
   const corners = spots.slice(0, 4) as unknown as Corners;
   const [from, to] = [spots[4]!, spots[5]!];
@@ -120,36 +116,28 @@ export const CardSheet = ({
       }
     >
       <Body>{t('card.why')}</Body>
-      <View
-        style={{ width, height, ...HANDS_ON }}
-        onStartShouldSetResponder={() => true}
-        onMoveShouldSetResponder={() => true}
-        onResponderTerminationRequest={() => false}
-        onResponderGrant={grab}
-        onResponderMove={drag}
-        role="img"
-        aria-label={t('card.title')}
-        testID="card-picture"
-      >
-        <View style={{ pointerEvents: 'none' }}>
-          <Picture hire={hireId} sha={sha} alt={t('card.title')} width={width} height={height} fit="contain" />
+      <DragArea width={width} height={height} onDrag={drag}>
+        <View style={{ width, height, ...TO_PLACE }} role="img" aria-label={t('card.title')} testID="card-picture">
+          <View style={{ pointerEvents: 'none' }}>
+            <Picture hire={hireId} sha={sha} alt={t('card.title')} width={width} height={height} fit="contain" />
+          </View>
+          <Svg width={width} height={height} style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}>
+            <Polygon points={corners.map((spot) => spot.join(',')).join(' ')} fill="none" stroke={tones.mari} strokeWidth={2.5} />
+            <Line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={tones.lead} strokeWidth={2.5} />
+            {spots.map(([x, y], i) => (
+              <Circle
+                key={i}
+                cx={x}
+                cy={y}
+                r={i === at ? 13 : 9}
+                fill="none"
+                stroke={i < 4 ? tones.mari : tones.lead}
+                strokeWidth={i === at ? 5 : 3}
+              />
+            ))}
+          </Svg>
         </View>
-        <Svg width={width} height={height} style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}>
-          <Polygon points={corners.map((spot) => spot.join(',')).join(' ')} fill="none" stroke={tones.mari} strokeWidth={2.5} />
-          <Line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={tones.lead} strokeWidth={2.5} />
-          {spots.map(([x, y], i) => (
-            <Circle
-              key={i}
-              cx={x}
-              cy={y}
-              r={i === at ? 13 : 9}
-              fill="none"
-              stroke={i < 4 ? tones.mari : tones.lead}
-              strokeWidth={i === at ? 5 : 3}
-            />
-          ))}
-        </Svg>
-      </View>
+      </DragArea>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
         <View
           style={{ width: loupe, height: loupe, borderRadius: 54, overflow: 'hidden', borderWidth: 3, borderColor: tones.ink }}
