@@ -172,7 +172,7 @@ test(
     await page.mouse.move(pair.x + pair.width * 0.2, pair.y + pair.height * 0.9, { steps: 4 });
     expect(Math.abs((await share()) - 20)).toBeLessThanOrEqual(1);
     // Beyond the edge it stops there, and once let go it stays.
-    await page.mouse.move(pair.x + pair.width + 40, pair.y + pair.height * 0.9, { steps: 4 });
+    await page.mouse.move(pair.x + pair.width + 40, pair.y + pair.height * 0.9, { steps: 30 });
     await page.mouse.up();
     await page.mouse.move(pair.x + pair.width * 0.5, pair.y + pair.height * 0.9);
     expect(await share()).toBe(100);
