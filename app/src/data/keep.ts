@@ -23,13 +23,21 @@ export type KeptEvent = {
   addedAt: number;
   refusal?: Refusal;
 };
+/**
+ * A picture as it is kept: its bytes, since WebKit keeps no blob at all in a private window. One that was kept before this
+ * was known is a blob still.
+ */
+export type KeptPicture = Blob | { buffer: ArrayBuffer; type: string };
+export const pictureToKeep = async (blob: Blob): Promise<KeptPicture> => ({ buffer: await blob.arrayBuffer(), type: blob.type });
+export const keptPicture = (kept: KeptPicture): Blob => (kept instanceof Blob ? kept : new Blob([kept.buffer], { type: kept.type }));
+
 export type KeptPhoto = {
   sha: string;
   hire: string;
   state: KeptState;
-  blob: Blob | undefined;
+  blob: KeptPicture | undefined;
   /** Made of it for where it is shown among others; stays when the picture itself is let go. */
-  small?: Blob;
+  small?: KeptPicture;
   bytes: number;
   addedAt: number;
   refusal?: Refusal;

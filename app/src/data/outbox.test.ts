@@ -153,6 +153,11 @@ describe('delivery', () => {
     const blob = new Blob([new Uint8Array(2_500_000).fill(7)], { type: 'image/jpeg' });
     const sha = await keepPhoto('h1', blob);
     expect(await keepPhoto('h1', blob)).toBe(sha);
+    // As bytes: WebKit keeps no blob in a private window.
+    expect((await (await keep()).get('photos', ['h1', sha]))?.blob).toMatchObject({
+      type: 'image/jpeg',
+      buffer: expect.any(ArrayBuffer) as unknown,
+    });
     await keepEvents('h1', 1, [{ body: looked(sha) }]);
     await deliver();
     let bytes = 1_000_000;

@@ -11,7 +11,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
 import { now as present } from '../platform/clock';
-import { keep, type KeptEvent, type KeptPhoto, write } from './keep';
+import { keep, type KeptEvent, type KeptPhoto, keptPicture, pictureToKeep, write } from './keep';
 
 /**
  * The one outbox. An entry is in IndexedDB before the screen changes; delivery may be cut off at any moment and done
@@ -72,9 +72,11 @@ export const keepEvents = async (hire: string, bookVersion: number, entries: rea
 /** Keeps a photograph under its own name. @returns its SHA-256 */
 export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
   const sha = nameOfBytes(new Uint8Array(await blob.arrayBuffer()));
+  const picture = await pictureToKeep(blob);
   await write(['photos'], async (tx) => {
     const photos = tx.objectStore('photos');
-    if (!(await photos.get([hire, sha]))) await photos.add({ sha, hire, state: 'kept', blob, bytes: blob.size, addedAt: present() });
+    if (!(await photos.get([hire, sha])))
+      await photos.add({ sha, hire, state: 'kept', blob: picture, bytes: blob.size, addedAt: present() });
   });
   return sha;
 };
@@ -191,8 +193,9 @@ const deliverPhotos = async () => {
     kept.map(({ hire }) => hire),
     ['held', 'aside'],
   );
-  for (const { hire, sha, blob } of kept) {
-    if (!blob || !named.has(`${hire}/${sha}`)) continue;
+  for (const { hire, sha, blob: picture } of kept) {
+    if (!picture || !named.has(`${hire}/${sha}`)) continue;
+    const blob = keptPicture(picture);
     try {
       let { bytes, complete } = await call(photoState, { params: { hireId: hire, sha } });
       while (!complete) {

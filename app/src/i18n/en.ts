@@ -1078,7 +1078,7 @@ export const en = {
     version: 'Version {{v}}',
   },
   notFound: { title: 'There is nothing here', why: 'The address is wrong or old.', go: 'To the day' },
-  failed: { title: 'This view broke', why: 'What was entered is safe on this phone.' },
+  failed: { title: 'Something went wrong', why: 'What was entered is safe on this phone.' },
 };
 
 export type StaffWords = typeof en;

@@ -35,6 +35,13 @@ export const onKey = (listener: (key: string) => boolean): (() => void) => {
   return () => window.removeEventListener('keydown', press);
 };
 
+/** Calls back with what went wrong where nobody waited for it, so that it is said and not only written to the console. @returns how to stop */
+export const onUnforeseen = (listener: (what: string) => void): (() => void) => {
+  const rejected = ({ reason }: PromiseRejectionEvent) => listener(reason instanceof Error ? reason.message : String(reason));
+  window.addEventListener('unhandledrejection', rejected);
+  return () => window.removeEventListener('unhandledrejection', rejected);
+};
+
 export const readFragment = (): string => decodeURIComponent(window.location.hash.slice(1));
 
 /** Installs the service worker of a face. A new version takes over by itself once no walk is open. */

@@ -1,4 +1,6 @@
-import { type ComponentType, createContext, type ReactNode, Suspense, useCallback, useContext, useState } from 'react';
+import { type ComponentType, createContext, type ReactNode, Suspense, useCallback, useContext, useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { onUnforeseen } from '../platform/browser';
 
 export type Said = { text: string; undo?: (() => void) | undefined };
 const SnackContext = createContext<(said: Said) => void>(() => undefined);
@@ -17,6 +19,8 @@ export const SnackHost = ({
 }) => {
   const [said, setSaid] = useState<Said & { id: number }>();
   const say = useCallback((next: Said) => setSaid((last) => ({ ...next, id: (last?.id ?? 0) + 1 })), []);
+  const { t } = useTranslation();
+  useEffect(() => onUnforeseen((what) => say({ text: `${t('failed.title')}: ${what}. ${t('failed.why')}` })), [say, t]);
   return (
     <SnackContext.Provider value={say}>
       {children}
