@@ -30,6 +30,11 @@ const BENCHES: Record<string, Bench> = {
     about: 'frames with 60 marks on a drawing at 4 × slow-down',
     run: async () => (await import('./figures/marksFrames')).marksFrames(),
   },
+  'hand-frames': {
+    long: true,
+    about: 'frames while typing, finishing stops and scrolling at 4 × slow-down',
+    run: async () => (await import('./figures/handFrames')).handFrames(),
+  },
   delivery: { long: true, about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
   hostile: {
     long: true,

@@ -1,6 +1,6 @@
 import { checkGround } from './ground';
 import { spawn } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { buildAll } from './build';
 
 type Outcome = { passed: number; failed: number };
@@ -63,7 +63,14 @@ const UNIT_PARTS: Record<string, readonly string[]> = {
   server: ['--selectProjects', 'server', '--testPathIgnorePatterns', 'src/compare/'],
   compare: ['--selectProjects', 'server', '--testPathPattern', 'src/compare/'],
 };
-const PARTS = ['format', 'lint', 'arrows', 'types', ...Object.keys(UNIT_PARTS), 'journeys'];
+const PARTS = ['format', 'lint', 'arrows', 'types', ...Object.keys(UNIT_PARTS), 'journeys', 'webkit'];
+
+/** What drives WebKit; a machine without Debian’s packages does without, and says so. */
+const WEBKIT = ['/usr/bin/WebKitWebDriver', '/usr/bin/Xvfb'];
+const journeysOf = (json: { stats: { expected: number; unexpected: number; flaky: number } }): Outcome => ({
+  passed: json.stats.expected + json.stats.flaky,
+  failed: json.stats.unexpected,
+});
 
 /** Everything that must hold. `--only` takes one of {@link PARTS}. */
 export const test = async (args: readonly string[]): Promise<void> => {
@@ -77,7 +84,8 @@ export const test = async (args: readonly string[]): Promise<void> => {
   const wants = (part: string) => only === undefined || only === part;
   // The server is built once, before anything that runs it.
   const unit = only === undefined || only in UNIT_PARTS;
-  const server = unit || wants('journeys') ? buildAll({ app: false }) : Promise.resolve();
+  const browsers = wants('journeys') || wants('webkit');
+  const server = unit || browsers ? buildAll({ app: false }) : Promise.resolve();
   // None of the checks uses more than one core, and the tests wait for the disk: side by side both cores are busy.
   const checksThenApp = async () => {
     if (wants('format')) outcomes.push(await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
@@ -89,7 +97,7 @@ export const test = async (args: readonly string[]): Promise<void> => {
     if (wants('arrows')) outcomes.push(await check('arrows', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...SOURCES]));
     if (wants('types')) for (const project of TYPES) outcomes.push(await check(`types of ${project}`, 'npx', ['tsc', '-p', project]));
     await server;
-    if (wants('journeys')) await buildAll();
+    if (browsers) await buildAll();
   };
   const tests = async () => {
     if (!unit) return;
@@ -110,17 +118,17 @@ export const test = async (args: readonly string[]): Promise<void> => {
   await Promise.all([checksThenApp(), tests()]);
   if (wants('journeys')) {
     outcomes.push(
-      await counted(
-        'journeys',
-        'npx',
-        ['playwright', 'test', '-c', 'e2e/playwright.config.ts'],
-        '.build/journeys.json',
-        (json: { stats: { expected: number; unexpected: number; flaky: number } }) => ({
-          passed: json.stats.expected + json.stats.flaky,
-          failed: json.stats.unexpected,
-        }),
-      ),
+      await counted('journeys', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], '.build/journeys.json', journeysOf),
     );
+  }
+  if (wants('webkit')) {
+    const missing = WEBKIT.filter((program) => !existsSync(program));
+    if (missing.length === 0)
+      outcomes.push(await counted('webkit', 'npx', ['playwright', 'test', '-c', 'e2e/webkit.config.ts'], '.build/webkit.json', journeysOf));
+    else {
+      console.log(`${only === 'webkit' ? 'FAIL' : 'left out'} webkit: ${missing.join(' and ')} not here (webkit2gtk-driver, xvfb)`);
+      if (only === 'webkit') outcomes.push({ passed: 0, failed: 1 });
+    }
   }
   const passed = outcomes.reduce((sum, one) => sum + one.passed, 0);
   const failed = outcomes.reduce((sum, one) => sum + one.failed, 0);

@@ -1,0 +1,71 @@
+import type { Browser, Page } from 'playwright-core';
+import { type Figure, figureAtLeast } from '../figure';
+import { FRAME_MS, inTime, SLOWER, traced } from '../frames';
+import { onQuay, signedIn } from '../quay';
+
+const PHONE = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true };
+/** A thumb that types, and one that presses what comes next. */
+const KEY_MS = 120;
+const PRESS_MS = 350;
+
+const slowed = async (page: Page): Promise<void> => {
+  await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+};
+
+/** Shares of frames that are ready in time while somebody does what is done most, on a phone four times slower than this machine. */
+export const handFrames = (): Promise<Figure[]> =>
+  onQuay(async (quay, browser) => {
+    const page = await signedIn(browser, quay, PHONE);
+    await slowed(page);
+    const figures: Figure[] = [];
+    const measure = async (what: string, work: () => Promise<void>) => {
+      console.error(`  ${what}`);
+      const frames = await traced(browser as Browser, page, work);
+      if (frames.length < 20) throw new Error(`${what}: only ${frames.length} frames were drawn`);
+      figures.push(figureAtLeast(`${what}: frames under ${FRAME_MS} ms at ${SLOWER} ×`, inTime(frames), '%', 95));
+    };
+
+    // The largest party of the demo has as many cards as people are booked.
+    await page.goto(`${quay.url}/hire/h-1003/party`);
+    await page.getByTestId('keep-party').waitFor();
+    const field = page.locator('input[data-testid^="name-"]').first();
+    await field.click();
+    await measure('a key typed in the longest form', () => field.pressSequentially('Marguerite van der Oudewater', { delay: KEY_MS }));
+
+    await page.goto(`${quay.url}/hire/h-1003/walk/out`);
+    await page.getByTestId('tie').waitFor();
+    const heading = page.locator('h2, [role="heading"][aria-level="2"]').first();
+    await measure('stops finished in the longest walk', async () => {
+      for (let stop = 0; stop < 5; stop += 1) {
+        const title = await heading.innerText();
+        const all = page.getByTestId('all-said');
+        if (await all.isVisible()) await all.click();
+        else
+          for (const box of await page.locator('[role="checkbox"][aria-checked="false"]').all()) {
+            await box.click();
+            await page.waitForTimeout(PRESS_MS);
+          }
+        const here = page.getByTestId('all-here');
+        if (await here.isVisible()) await here.click();
+        await page.waitForTimeout(PRESS_MS);
+        // What is open is passed over: the stop is finished and the next one drawn all the same.
+        for (let i = 0; i < 3 && (await heading.innerText()) === title; i += 1) {
+          const open = page.getByTestId('tie-open');
+          await ((await open.isVisible()) ? open : page.getByTestId('tie')).click();
+          await page.waitForTimeout(PRESS_MS * 2);
+        }
+        if ((await heading.innerText()) === title) throw new Error(`the stop ${title} could not be finished`);
+      }
+    });
+
+    await page.goto(`${quay.url}/fleet/class/any-boat`);
+    await page.waitForTimeout(4000);
+    await measure('the longest list scrolled', async () => {
+      await page.mouse.move(195, 500);
+      for (let i = 0; i < 90; i += 1) {
+        await page.mouse.wheel(0, i < 60 ? 180 : -260);
+        await page.waitForTimeout(50);
+      }
+    });
+    return figures;
+  });
