@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { type KeptStore, onKept } from './keep';
 
 /** A live view of what the phone holds: read again whenever one of the stores has changed, in any tab. */
@@ -18,7 +18,8 @@ export const useKept = <T>(stores: readonly KeptStore[], read: () => Promise<T>,
       do {
         again = false;
         const next = await read();
-        if (!gone) setValue(() => next);
+        // Drawn in pieces: a view of many rows keeps no finger waiting while it takes in what was entered.
+        if (!gone) startTransition(() => setValue(() => next));
       } while (again && !gone);
       reading = false;
     };

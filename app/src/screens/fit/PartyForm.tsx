@@ -2,7 +2,7 @@ import { mdiClose } from '@mdi/js';
 import { type Person, SIZE_KG, SIZES, SWIMS } from '@quay/core/fit/people';
 import type { RuleSet } from '@quay/core/fit/rules';
 import { useEffect, useRef, useState } from 'react';
-import { type FieldError, useFieldArray } from 'react-hook-form';
+import { type FieldError, useFieldArray, useFormState, useWatch } from 'react-hook-form';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { useDraft } from '../../data/draft';
@@ -48,11 +48,11 @@ export const PartyForm = ({
   };
   const draft = useDraft<Draft[]>(draftName);
   const form: PartyFormOf = useSchemaForm(PartyDraft, { rows: asKept() });
-  const { append, remove } = useFieldArray({ control: form.control, name: 'rows' });
-  const rows = form.watch('rows');
+  // Who there are; what is typed of each is watched where it is shown, so that a key draws a field and not the party.
+  const { fields: rows, append, remove } = useFieldArray({ control: form.control, name: 'rows', keyName: 'key' });
   const [found, setFound] = useState(false);
   const [open, setOpen] = useState<string | undefined>(people ? undefined : rows[0]?.id);
-  const { errors, isSubmitting } = form.formState;
+  const { isSubmitting } = form.formState;
   const { before, save } = draft;
   const { reset, subscribe } = form;
   useEffect(() => {
@@ -73,7 +73,6 @@ export const PartyForm = ({
       }),
     [subscribe],
   );
-  const wrongNow = rows.filter((_, i) => errors.rows?.[i] !== undefined);
   const keep = form.handleSubmit(
     async ({ rows: party }) => {
       await onKeep(party);
@@ -122,7 +121,7 @@ export const PartyForm = ({
       {rows.map((row, i) => (
         <PersonCard
           key={row.id}
-          row={row}
+          id={row.id}
           nth={i + 1}
           open={open === row.id}
           last={i === rows.length - 1}
@@ -144,46 +143,83 @@ export const PartyForm = ({
         }}
       />
       <Small>{t('party.private')}</Small>
-      {wrongNow.length > 0 ? (
-        <View testID="party-wrong">
-          <Notice
-            kind="stop"
-            title={t('party.wrong', {
-              names: wrongNow.map((row) => row.name.trim() || t('party.person', { n: rows.indexOf(row) + 1 })).join(', '),
-            })}
-          />
-        </View>
-      ) : null}
+      <Wrong form={form} />
       <Button mode="contained" label={t('party.keep')} onPress={() => void keep()} busy={isSubmitting} testID="keep-party" />
     </View>
   );
 };
 
+/** Whose cards have to be looked at again before the party can be kept. */
+const Wrong = ({ form }: { form: PartyFormOf }) => {
+  const { t } = useTranslation();
+  const { errors } = useFormState({ control: form.control, name: 'rows' });
+  const wrong = form
+    .getValues('rows')
+    .flatMap(({ name }, i) => (errors.rows?.[i] === undefined ? [] : [name.trim() || t('party.person', { n: i + 1 })]));
+  return wrong.length > 0 ? (
+    <View testID="party-wrong">
+      <Notice kind="stop" title={t('party.wrong', { names: wrong.join(', ') })} />
+    </View>
+  ) : null;
+};
+
+type Somebody = { form: PartyFormOf; /** Whose card it is, from 1. */ nth: number };
+const at = (nth: number) => `rows.${nth - 1}` as const;
+
+/** Sets a field that is not typed; what was wrong with it is not said any longer. */
+const set = <K extends keyof Draft>({ form, nth }: Somebody, field: K, value: Draft[K]) => {
+  const name = `${at(nth)}.${field}` as 'rows.0.age';
+  form.setValue(name, value as string, { shouldDirty: true });
+  form.clearErrors(name);
+};
+
 const PersonCard = ({
-  row,
-  nth,
+  id,
   open,
   last,
-  form,
   rules,
   onOpen,
   onNext,
   onRemove,
-}: {
-  row: Draft;
-  nth: number;
+  ...of
+}: Somebody & {
+  id: string;
   open: boolean;
   last: boolean;
-  form: PartyFormOf;
   rules: RuleSet | null;
   onOpen: () => void;
   onNext: () => void;
   onRemove?: () => void;
 }) => {
   const { t } = useTranslation();
+  const { form, nth } = of;
+  if (!open) return <Closed {...of} id={id} onOpen={onOpen} />;
+  return (
+    <Card style={{ gap: 12 }}>
+      <Heading {...of} id={id} {...(onRemove ? { onRemove } : {})} />
+      <FormField form={form} name={`${at(nth)}.name`} label={t('party.name')} most={60} testID={`name-${id}`} />
+      <View style={{ flexDirection: 'row', gap: 10 }}>
+        <View style={{ flex: 1 }}>
+          <FormField form={form} name={`${at(nth)}.age`} label={t('party.age')} numeric most={5} testID={`age-${id}`} />
+        </View>
+        <View style={{ flex: 1 }}>
+          <FormField form={form} name={`${at(nth)}.mass`} label={t('party.mass')} numeric unit="kg" most={8} testID={`mass-${id}`} />
+        </View>
+      </View>
+      <SizeInstead {...of} />
+      <Swimming {...of} id={id} />
+      <Duties {...of} id={id} rules={rules} />
+      {last ? null : <Button mode="outlined" label={t('party.next')} onPress={onNext} testID="next-person" />}
+    </Card>
+  );
+};
+
+/** Somebody in a line: who, and what of them matters. */
+const Closed = ({ form, nth, id, onOpen }: Somebody & { id: string; onOpen: () => void }) => {
+  const { t } = useTranslation();
+  const row = useWatch({ control: form.control, name: at(nth) });
   const size = sizeTaken(row);
   const name = row.name.trim() || t('party.person', { n: nth });
-  const read = readDraft(row);
   const summary = [
     row.age.trim() ? t('party.years', { n: row.age.trim() }) : '',
     row.mass.trim() ? `${row.mass.trim()} kg` : size ? t(`party.size.${size}`) : '',
@@ -191,113 +227,110 @@ const PersonCard = ({
     row.drives ? t('party.drives') : '',
     row.lookout ? t('party.lookout') : '',
   ].filter(Boolean);
-  const words = useFaultWords();
-  const at = `rows.${nth - 1}` as const;
-  const set = <K extends keyof Draft>(field: K, value: Draft[K]) => {
-    form.setValue(`${at}.${field}` as 'rows.0.age', value as string, { shouldDirty: true });
-    form.clearErrors(`${at}.${field}` as 'rows.0.age');
-  };
-  const swimsFault = words(form.formState.errors.rows?.[nth - 1]?.swims as FieldError | undefined);
-  if (!open) {
-    return (
-      <Card style={{ padding: 0 }}>
-        <ListRow label={`${name}, ${summary.join(', ')}`} onPress={onOpen} testID={`person-${row.id}`} style={{ padding: 14, gap: 2 }}>
-          <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
-            <Bold size={18}>{name}</Bold>
-            {read.ok ? null : <Tag kind="ask">{t('party.incomplete')}</Tag>}
-          </View>
-          {summary.length > 0 ? <Small>{summary.join(' · ')}</Small> : null}
-        </ListRow>
-      </Card>
-    );
-  }
   return (
-    <Card style={{ gap: 12 }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-        <SlabBold size={22} heading={3} style={{ flex: 1 }}>
-          {name}
-        </SlabBold>
-        {onRemove ? (
-          <IconButton path={mdiClose} label={t('party.remove', { name })} onPress={onRemove} plain testID={`remove-${row.id}`} />
-        ) : null}
-      </View>
-      <FormField form={form} name={`${at}.name`} label={t('party.name')} most={60} testID={`name-${row.id}`} />
-      <View style={{ flexDirection: 'row', gap: 10 }}>
-        <View style={{ flex: 1 }}>
-          <FormField form={form} name={`${at}.age`} label={t('party.age')} numeric most={5} testID={`age-${row.id}`} />
+    <Card style={{ padding: 0 }}>
+      <ListRow label={`${name}, ${summary.join(', ')}`} onPress={onOpen} testID={`person-${id}`} style={{ padding: 14, gap: 2 }}>
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
+          <Bold size={18}>{name}</Bold>
+          {readDraft(row).ok ? null : <Tag kind="ask">{t('party.incomplete')}</Tag>}
         </View>
-        <View style={{ flex: 1 }}>
-          <FormField form={form} name={`${at}.mass`} label={t('party.mass')} numeric unit="kg" most={8} testID={`mass-${row.id}`} />
-        </View>
-      </View>
-      {row.mass.trim() === '' ? (
-        <View style={{ gap: 6 }}>
-          <Small>{t('party.sizeInstead')}</Small>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('party.sizeInstead')}>
-            {SIZES.map((one) => (
-              <ChoiceChip
-                key={one}
-                label={`${t(`party.size.${one}`)} ${SIZE_KG[one][0]}–${SIZE_KG[one][1]}`}
-                on={size === one}
-                onPress={() => set('size', one)}
-                testID={`size-${one}`}
-              />
-            ))}
-          </View>
-          {size ? <Body>{t('party.sizeTook', { from: SIZE_KG[size][0], to: SIZE_KG[size][1] })}</Body> : null}
-        </View>
+        {summary.length > 0 ? <Small>{summary.join(' · ')}</Small> : null}
+      </ListRow>
+    </Card>
+  );
+};
+
+const Heading = ({ form, nth, id, onRemove }: Somebody & { id: string; onRemove?: () => void }) => {
+  const { t } = useTranslation();
+  const typed = useWatch({ control: form.control, name: `${at(nth)}.name` });
+  const name = typed.trim() || t('party.person', { n: nth });
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+      <SlabBold size={22} heading={3} style={{ flex: 1 }}>
+        {name}
+      </SlabBold>
+      {onRemove ? (
+        <IconButton path={mdiClose} label={t('party.remove', { name })} onPress={onRemove} plain testID={`remove-${id}`} />
       ) : null}
+    </View>
+  );
+};
+
+/** A size stands for a mass that nobody wants to say. */
+const SizeInstead = (of: Somebody) => {
+  const { t } = useTranslation();
+  const { form, nth } = of;
+  const [age, mass, chosen] = useWatch({ control: form.control, name: [`${at(nth)}.age`, `${at(nth)}.mass`, `${at(nth)}.size`] });
+  if (mass.trim() !== '') return null;
+  const size = sizeTaken({ age, mass, ...(chosen === undefined ? {} : { size: chosen }) });
+  return (
+    <View style={{ gap: 6 }}>
+      <Small>{t('party.sizeInstead')}</Small>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('party.sizeInstead')}>
+        {SIZES.map((one) => (
+          <ChoiceChip
+            key={one}
+            label={`${t(`party.size.${one}`)} ${SIZE_KG[one][0]}–${SIZE_KG[one][1]}`}
+            on={size === one}
+            onPress={() => set(of, 'size', one)}
+            testID={`size-${one}`}
+          />
+        ))}
+      </View>
+      {size ? <Body>{t('party.sizeTook', { from: SIZE_KG[size][0], to: SIZE_KG[size][1] })}</Body> : null}
+    </View>
+  );
+};
+
+const Swimming = ({ id, ...of }: Somebody & { id: string }) => {
+  const { t } = useTranslation();
+  const { form, nth } = of;
+  const name = `${at(nth)}.swims` as const;
+  const swims = useWatch({ control: form.control, name });
+  const { errors } = useFormState({ control: form.control, name });
+  const fault = useFaultWords()(errors.rows?.[nth - 1]?.swims as FieldError | undefined);
+  return (
+    <>
       <Small>{t('party.swimming')}</Small>
       <View
         style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}
         role="radiogroup"
         aria-label={t('party.swimming')}
-        testID={`swimming-${row.id}`}
+        testID={`swimming-${id}`}
       >
         {SWIMS.map((one) => (
           <ChoiceChip
             key={one}
             label={t(`party.swims.${one}`)}
-            on={row.swims === one}
-            onPress={() => set('swims', one)}
+            on={swims === one}
+            onPress={() => set(of, 'swims', one)}
             testID={`swims-${one}`}
           />
         ))}
       </View>
-      {swimsFault ? (
+      {fault ? (
         <Bold size={16} tone="leadText" live>
-          {swimsFault}
+          {fault}
         </Bold>
       ) : null}
-      <View style={{ gap: 4 }}>
-        <CheckboxRow
-          label={t('party.drives')}
-          on={row.drives === true}
-          onChange={(drives) => set('drives', drives)}
-          testID={`drives-${row.id}`}
-        />
-        {row.drives && rules?.driver.licence ? (
-          <CheckboxRow
-            label={t('party.licence')}
-            on={row.licence === true}
-            onChange={(licence) => set('licence', licence)}
-            testID={`licence-${row.id}`}
-          />
-        ) : null}
-        <CheckboxRow
-          label={t('party.lookout')}
-          on={row.lookout === true}
-          onChange={(lookout) => set('lookout', lookout)}
-          testID={`lookout-${row.id}`}
-        />
-        <CheckboxRow
-          label={t('party.towed')}
-          on={row.towed === true}
-          onChange={(towed) => set('towed', towed)}
-          testID={`towed-${row.id}`}
-        />
-      </View>
-      {last ? null : <Button mode="outlined" label={t('party.next')} onPress={onNext} testID="next-person" />}
-    </Card>
+    </>
+  );
+};
+
+const Duties = ({ id, rules, ...of }: Somebody & { id: string; rules: RuleSet | null }) => {
+  const { t } = useTranslation();
+  const { form, nth } = of;
+  const names = [`${at(nth)}.drives`, `${at(nth)}.licence`, `${at(nth)}.lookout`, `${at(nth)}.towed`] as const;
+  const [drives, licence, lookout, towed] = useWatch({ control: form.control, name: names });
+  const duty = (field: 'drives' | 'licence' | 'lookout' | 'towed', on: boolean | undefined) => (
+    <CheckboxRow label={t(`party.${field}`)} on={on === true} onChange={(next) => set(of, field, next)} testID={`${field}-${id}`} />
+  );
+  return (
+    <View style={{ gap: 4 }}>
+      {duty('drives', drives)}
+      {drives && rules?.driver.licence ? duty('licence', licence) : null}
+      {duty('lookout', lookout)}
+      {duty('towed', towed)}
+    </View>
   );
 };

@@ -24,7 +24,7 @@ export const draftOf = ({ age, massKg, ...rest }: Person): Draft => ({
 });
 
 /** The size that is taken: the one chosen, or, while neither a mass nor a size is given, what the age suggests. */
-export const sizeTaken = ({ size, age, mass }: Draft): Size | undefined =>
+export const sizeTaken = ({ size, age, mass }: Pick<Draft, 'size' | 'age' | 'mass'>): Size | undefined =>
   size ?? (mass.trim() === '' && /^\d{1,3}$/.test(age.trim()) ? sizeOfAge(Number(age)) : undefined);
 
 /** Reads a row. @returns the person, or what is wrong at which field */

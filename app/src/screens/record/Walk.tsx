@@ -5,7 +5,7 @@ import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
 import { questionsDue } from '@quay/core/record/handing';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { type ReactElement, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, View } from 'react-native';
 import { bringIntoView, canWorkOffline, onKey } from '../../platform/browser';
@@ -61,12 +61,13 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const { pack, stops, at, walk, enter, language, record } = view;
   const stop = stops[at]!;
   const { lacks } = stop;
+  const { jump: show } = view;
   const jump = useCallback(
     (index: number) => {
-      view.jump(index);
+      show(index);
       scroll.current?.scrollTo({ y: 0, animated: false });
     },
-    [view],
+    [show],
   );
   const allTied = stops.every(({ tied }) => tied);
   const readBack = () => router.push(`/hire/${hireId}/sign/${walk}`);
@@ -186,22 +187,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       </Small>
     </Card>
   );
-  const planStops = stops.map((one, i) => ({
-    id: one.station.id,
-    name: say(one.station.name, language),
-    label: String(i + 1),
-    state: i === at ? ('now' as const) : one.tied ? ('tied' as const) : ('loose' as const),
-  }));
-  const onStop = (id: string) => jump(stops.findIndex((one) => one.station.id === id));
-  const rope = (of: number) => (
-    <Rope
-      knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.tied }))}
-      at={at}
-      onJump={jump}
-      width={of}
-      spoken={(one, i) => t('walk.knot', { i: i + 1, name: one.name, state: one.tied ? t('walk.tiedState') : t('walk.looseState') })}
-    />
-  );
+  const rope = (of: number) => <WalkRope view={view} width={of} onJump={jump} />;
   const party = pack.hire.party.adults + pack.hire.party.children;
   const sub = `${t(`walk.${walk}`)} · ${t('walk.party', { n: party })}`;
   const sheets = (
@@ -239,15 +225,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       <Screen fill title={pack.boat.name} sub={`${pack.hire.renter} · ${sub}`} onBack={() => router.push(`/hire/${hireId}`)}>
         <View style={{ flexDirection: 'row', flex: 1 }}>
           <View style={{ width: 290 }}>
-            <Plan
-              plan={pack.book.plan}
-              stations={pack.book.stations}
-              stops={planStops}
-              width={290}
-              height={height - HEAD}
-              bowUp
-              onStop={onStop}
-            />
+            <WalkPlan view={view} width={290} height={height - HEAD} bowUp onJump={jump} />
           </View>
           <View style={{ flex: 1, minWidth: 0 }}>
             {rope(width - 290 - 350)}
@@ -273,14 +251,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       scroll={scroll}
       top={
         <>
-          <Plan
-            plan={pack.book.plan}
-            stations={pack.book.stations}
-            stops={planStops}
-            width={width}
-            height={Math.min(150, height * 0.18)}
-            onStop={onStop}
-          />
+          <WalkPlan view={view} width={width} height={Math.min(150, height * 0.18)} onJump={jump} />
           {rope(width)}
         </>
       }
@@ -290,6 +261,67 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     </Screen>
   );
 };
+
+/** How the stops stand, as a text: what is drawn of them is drawn anew only when this changes. */
+const standing = ({ stops, at }: WalkView) => `${at}:${stops.map(({ tied }) => (tied ? 1 : 0)).join('')}`;
+
+const WalkPlan = ({
+  view,
+  width,
+  height,
+  bowUp = false,
+  onJump,
+}: {
+  view: WalkView;
+  width: number;
+  height: number;
+  bowUp?: boolean;
+  onJump: (index: number) => void;
+}) => {
+  const { stops, at, language, pack } = view;
+  return useAsItStands(
+    () => (
+      <Plan
+        plan={pack.book.plan}
+        stations={pack.book.stations}
+        stops={stops.map((one, i) => ({
+          id: one.station.id,
+          name: say(one.station.name, language),
+          label: String(i + 1),
+          state: i === at ? ('now' as const) : one.tied ? ('tied' as const) : ('loose' as const),
+        }))}
+        width={width}
+        height={height}
+        bowUp={bowUp}
+        onStop={(id) => onJump(stops.findIndex((one) => one.station.id === id))}
+      />
+    ),
+    [standing(view), pack.book, language, width, height, bowUp, onJump],
+  );
+};
+
+const WalkRope = ({ view, width, onJump }: { view: WalkView; width: number; onJump: (index: number) => void }) => {
+  const { t } = useTranslation();
+  const { stops, at, language } = view;
+  return useAsItStands(
+    () => (
+      <Rope
+        knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.tied }))}
+        at={at}
+        onJump={onJump}
+        width={width}
+        spoken={(one, i) => t('walk.knot', { i: i + 1, name: one.name, state: one.tied ? t('walk.tiedState') : t('walk.looseState') })}
+      />
+    ),
+    [standing(view), language, width, onJump, t],
+  );
+};
+
+/** What is drawn stays as it is until one of these changes, however often the walk is drawn. */
+const useAsItStands = (draw: () => ReactElement, changesWith: readonly unknown[]): ReactElement =>
+  // The caller names what the drawing depends on; the walk itself is another with each entry.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  useMemo(draw, changesWith);
 
 const SkipSheet = ({
   view,

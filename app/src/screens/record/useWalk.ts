@@ -4,7 +4,7 @@ import type { EventBody, Walk } from '@quay/core/record/event';
 import type { Held } from '@quay/core/record/held';
 import { happenedAt } from '@quay/core/record/held';
 import { type StopState, walkState } from '@quay/core/record/walk';
-import { useCallback, useMemo, useState } from 'react';
+import { startTransition, useCallback, useMemo, useState } from 'react';
 import { caseOf } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
 import { isFull } from '../../data/keep';
@@ -56,6 +56,8 @@ export const useWalk = (
   const { t, i18n } = useTranslation();
   const snack = useSnack();
   const [chosen, setChosen] = useState<number>();
+  // The next stop is drawn in pieces, too.
+  const jump = useCallback((index: number) => startTransition(() => setChosen(index)), []);
   const briefing = useMemo(() => view && briefingOf(view.record, caseOf(view)), [view]);
   const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk, briefing, alone), [view, walk, briefing, alone]);
   const begun = view?.record.slots.has(`${walk}/started`) ?? false;
@@ -86,7 +88,7 @@ export const useWalk = (
             stops,
             briefing,
             at: Math.min(chosen ?? named(stops, stopAt) ?? firstLoose(stops), stops.length - 1),
-            jump: setChosen,
+            jump,
             enter,
             begun,
             sealed: view.record.slots.has(`${walk}/sealed`),
@@ -94,7 +96,7 @@ export const useWalk = (
             theirs: languageOf(view.record, view.pack.hire),
           }
         : undefined,
-    [view, stops, briefing, walk, alone, chosen, stopAt, enter, begun, i18n.language],
+    [view, stops, briefing, walk, alone, chosen, jump, stopAt, enter, begun, i18n.language],
   );
   return { ready, error, refetch };
 };
