@@ -1,4 +1,6 @@
-import { BRAM, expect, MANAGER, type Phone, PHONE, test } from './quay';
+import type { Locator, Page } from '@playwright/test';
+import { BRAM, expect, MANAGER, PHONE, test } from './quay';
+import { linkOf, renterPhone } from './renter';
 import { idsFrom } from './ids';
 import { goodPicture } from './pictures';
 import { decideAll } from './walking';
@@ -7,7 +9,7 @@ import { decideAll } from './walking';
 const LONG = 'Wörter, “quoted” and 2 × 3 more; '.repeat(120);
 
 /** Types as a person does, or pastes: a field's own limit holds. */
-const type = async (phone: Phone, field: ReturnType<Phone['by']>, text: string): Promise<number> => {
+const type = async (phone: { page: Page }, field: Locator, text: string): Promise<number> => {
   await field.fill('');
   await field.click();
   await phone.page.keyboard.insertText(text);
@@ -15,11 +17,11 @@ const type = async (phone: Phone, field: ReturnType<Phone['by']>, text: string):
 };
 
 /** Entries of a browser's that the quay would not take. */
-const refused = (phone: Phone): Promise<number> =>
+const refused = (phone: { page: Page }, store = 'jolly-quay'): Promise<number> =>
   phone.page.evaluate(
-    () =>
+    (name) =>
       new Promise<number>((resolve) => {
-        const request = indexedDB.open('jolly-quay');
+        const request = indexedDB.open(name);
         request.onsuccess = () => {
           const count = request.result.transaction('events').objectStore('events').index('state').count('refused');
           count.onsuccess = () => {
@@ -28,6 +30,7 @@ const refused = (phone: Phone): Promise<number> =>
           };
         };
       }),
+    store,
   );
 
 test('every form makes its longest and most extreme entries, and the quay takes them all', PHONE, async ({ phoneOf }) => {
@@ -123,3 +126,97 @@ test('every form makes its longest and most extreme entries, and the quay takes 
 
   for (const phone of [bram, mina]) expect(await refused(phone)).toBe(0);
 });
+
+test(
+  'gauges, remarks, a booking and a renter’s report take the most there is, and the quay takes it from them',
+  PHONE,
+  async ({ phoneOf, browser, quay }) => {
+    test.slow();
+    const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
+    const { page } = bram;
+    // Every gauge of the boat, typed far beyond what it can show: said at the field, and then the most it takes.
+    await bram.open('/hire/h-1001/walk/out');
+    await expect(bram.by('tie')).toBeVisible();
+    let typed = 0;
+    const stops = await page
+      .locator(idsFrom('knot-'))
+      .evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.testid!.slice('knot-'.length)));
+    for (const stop of stops) {
+      await bram.open(`/hire/h-1001/walk/out?stop=${stop}`);
+      await expect(bram.by('tie')).toBeVisible();
+      for (const gauge of await page.locator(idsFrom('gauge-')).all()) {
+        await gauge.click();
+        await expect(bram.by('keep-reading')).toBeVisible();
+        if (await bram.by('reading').isVisible()) {
+          typed += 1;
+          await bram.by('reading').fill('9'.repeat(24));
+          await expect(bram.by('keep-reading')).toBeDisabled();
+          const most = /From \S+ to (\S+)\.\s/.exec(`${await page.locator('dialog[open]').innerText()} `)![1]!;
+          await bram.by('reading').fill(most);
+        } else for (let i = 0; i < 3; i += 1) await bram.by('higher').click();
+        await bram.by('keep-reading').click();
+        await expect(bram.by('keep-reading')).toHaveCount(0);
+      }
+    }
+    expect(typed).toBeGreaterThan(1);
+    // What both want to stand beside their names.
+    await bram.open('/hire/h-1001/sign/out');
+    for (const who of ['renter', 'staff']) {
+      await bram.by(`remark-${who}`).click();
+      expect(await type(bram, bram.by('remark-text'), LONG)).toBe(500);
+      await bram.by('keep-remark').click();
+      await expect(bram.by('keep-remark')).toHaveCount(0);
+    }
+    await bram.allSent();
+
+    // A booking with as many as can be said, and the longest notes.
+    await mina.open('/hire/h-1008');
+    await mina.by('change').click();
+    await mina.by('change-adults').fill('61');
+    await mina.by('change-children').fill('60');
+    expect(await type(mina, mina.by('change-notes'), LONG)).toBe(2000);
+    await mina.by('keep-change').click();
+    await expect(mina.page.getByText('A whole number from 1 to 60.')).toBeVisible();
+    await mina.by('change-adults').fill('60');
+    await mina.by('keep-change').click();
+    await expect(mina.by('keep-change')).toHaveCount(0);
+
+    // What a renter has to say, at its longest, and where they are, typed without an end.
+    const link = await linkOf(mina, 'h-1004');
+    const rosa = await renterPhone(browser, quay, 'en-GB');
+    await rosa.open(link);
+    await expect(rosa.by('to-guide')).toBeVisible();
+    await rosa.open('/r/report');
+    expect(await type(rosa, rosa.by('report-note'), LONG)).toBe(500);
+    await rosa.by('keep-report').click();
+    await expect(rosa.by('keep-report')).toHaveCount(0);
+    await rosa.open('/r/help');
+    expect(await type(rosa, rosa.by('typed-position'), LONG)).toBe(60);
+    const [store] = await rosa.page.evaluate(async () =>
+      (await indexedDB.databases()).map(({ name }) => name!).filter((name) => name.includes('h-1004')),
+    );
+    await expect
+      .poll(
+        () =>
+          rosa.page.evaluate(
+            (name) =>
+              new Promise<number>((resolve) => {
+                const request = indexedDB.open(name!);
+                request.onsuccess = () => {
+                  const count = request.result.transaction('events').objectStore('events').index('state').count('kept');
+                  count.onsuccess = () => {
+                    request.result.close();
+                    resolve(count.result);
+                  };
+                };
+              }),
+            store,
+          ),
+        { timeout: 30_000 },
+      )
+      .toBe(0);
+    expect(await refused(rosa, store)).toBe(0);
+    await rosa.close();
+    for (const phone of [bram, mina]) expect(await refused(phone)).toBe(0);
+  },
+);

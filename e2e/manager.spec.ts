@@ -68,7 +68,7 @@ test('a manager changes a booking; silly input is said at the field; two who cha
   await expect(mina.by('change-date')).toHaveValue('01/05/2031');
   await mina.by('change-adults').fill('-3');
   await save.click();
-  await expect(mina.page.getByText('A whole number, from 1.')).toBeVisible();
+  await expect(mina.page.getByText('A whole number from 1 to 60.')).toBeVisible();
   await mina.by('change-adults').fill('55');
   await expect(mina.page.getByText(/The capacity plate allows \d+ people at most/)).toBeVisible();
   await mina.by('change-adults').fill('4');
