@@ -7,7 +7,7 @@ import { slot } from '@quay/core/record/project';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { View } from 'react-native';
+import { FlatList, View } from 'react-native';
 import { Card, Notice, Tag } from '../../ui/board';
 import { TextField } from '../../ui/textField';
 import { dayOf } from '../../ui/format';
@@ -19,6 +19,10 @@ import { useRenting } from './RenterFace';
 import { numberOf } from './ring';
 
 const DOCKING = 'docking';
+/** Of what was found, the first are enough: who wants others says another word. */
+const MOST_HITS = 20;
+/** So many rows are drawn at once; the rest as one comes to them. */
+const AT_FIRST = 12;
 
 /** The pocket guide: looked up in a word or two, without signal. */
 export const GuidePage = () => {
@@ -45,46 +49,71 @@ export const GuidePage = () => {
   const none = asked ? notAboard(query, { book, cards, points }) : undefined;
   const urgent = cards.filter((card) => card.urgent);
   const others = cards.filter((card) => !card.urgent);
+  const leafed = (): Row[] => [
+    { is: 'part', key: 'cards', title: t('r.cards') },
+    ...[...urgent, ...others, docking].map((card) => ({ is: 'card' as const, key: `card/${card.id}`, card })),
+    { is: 'part', key: 'points', title: t('r.points') },
+    ...book.stations.flatMap((station): Row[] => {
+      const here = points.filter((point) => point.station === station.id);
+      return here.length === 0
+        ? []
+        : [
+            { is: 'station', key: `station/${station.id}`, name: say(station.name, language) },
+            ...here.map((point) => ({ is: 'point' as const, key: `point/${point.id}`, point })),
+          ];
+    }),
+  ];
+  const found = (): Row[] =>
+    hits.slice(0, MOST_HITS).flatMap(({ entry }): Row[] => {
+      if (entry.is === 'point') return [{ is: 'point', key: `point/${entry.point.id}`, point: entry.point }];
+      const card = entry.card === docking ? docking : entry.card;
+      return [{ is: 'card', key: `card/${card.id}`, card }];
+    });
   return (
-    <Page title={t('r.guide')}>
-      <TextField label={t('r.search')} value={query} onChange={type} testID="search" />
-      {asked ? (
-        <>
-          {none === undefined ? null : <Notice kind="calm" title={t('r.noneAboard', { name: none, boat: pack.boat.name })} />}
-          <Small>{hits.length === 0 ? t('r.nothingFound', { phone: numberOf(pack) ?? '' }) : t('r.found', { count: hits.length })}</Small>
-          <View style={{ gap: 10 }} testID="hits">
-            {hits.slice(0, 20).map(({ entry }) => {
-              if (entry.is === 'point') return <PointRow key={entry.point.id} point={entry.point} />;
-              return entry.card === docking ? <DockingRow key={DOCKING} /> : <CardRow key={entry.card.id} card={entry.card} />;
-            })}
+    <Page title={t('r.guide')} fill>
+      <FlatList
+        data={asked ? found() : leafed()}
+        keyExtractor={({ key }) => key}
+        renderItem={({ item }) => <GuideRow row={item} />}
+        // Drawn as one comes to them: all that is told on a canal boat is fifty screens of text.
+        initialNumToRender={AT_FIRST}
+        ListHeaderComponent={
+          <View style={{ gap: 12 }}>
+            <TextField label={t('r.search')} value={query} onChange={type} testID="search" />
+            {asked ? (
+              <>
+                {none === undefined ? null : <Notice kind="calm" title={t('r.noneAboard', { name: none, boat: pack.boat.name })} />}
+                <Small>
+                  {hits.length === 0 ? t('r.nothingFound', { phone: numberOf(pack) ?? '' }) : t('r.found', { count: hits.length })}
+                </Small>
+              </>
+            ) : null}
           </View>
-        </>
-      ) : (
-        <>
-          <SlabBold size={21} heading={2}>
-            {t('r.cards')}
-          </SlabBold>
-          {[...urgent, ...others].map((card) => (
-            <CardRow key={card.id} card={card} />
-          ))}
-          <DockingRow />
-          <SlabBold size={21} heading={2}>
-            {t('r.points')}
-          </SlabBold>
-          {book.stations.map((station) => {
-            const here = points.filter((point) => point.station === station.id);
-            return here.length === 0 ? null : (
-              <View key={station.id} style={{ gap: 8 }}>
-                <Bold tone="weedText">{say(station.name, language)}</Bold>
-                {here.map((point) => (
-                  <PointRow key={point.id} point={point} />
-                ))}
-              </View>
-            );
-          })}
-        </>
-      )}
+        }
+        contentContainerStyle={{ padding: 12, gap: 10 }}
+        style={{ flex: 1 }}
+        keyboardShouldPersistTaps="handled"
+        tabIndex={0}
+        testID={asked ? 'hits' : 'guide'}
+      />
     </Page>
+  );
+};
+
+type Row =
+  | { is: 'part'; key: string; title: string }
+  | { is: 'station'; key: string; name: string }
+  | { is: 'card'; key: string; card: FixCard }
+  | { is: 'point'; key: string; point: Point };
+
+const GuideRow = ({ row }: { row: Row }) => {
+  if (row.is === 'point') return <PointRow point={row.point} />;
+  if (row.is === 'card') return row.card.id === DOCKING ? <DockingRow /> : <CardRow card={row.card} />;
+  if (row.is === 'station') return <Bold tone="weedText">{row.name}</Bold>;
+  return (
+    <SlabBold size={21} heading={2}>
+      {row.title}
+    </SlabBold>
   );
 };
 

@@ -14,12 +14,15 @@ export const Page = ({
   footer,
   children,
   home = false,
+  fill = false,
   onBack,
 }: {
   title: string;
   footer?: ReactNode;
   children: ReactNode;
   home?: boolean;
+  /** The content scrolls by itself: a list that draws only what is seen. */
+  fill?: boolean;
   /** Where back leads, when it is not the start. */
   onBack?: () => void;
 }) => {
@@ -32,10 +35,11 @@ export const Page = ({
       title={title}
       sub={home ? pack.operator.name : pack.boat.name}
       measure={640}
+      fill={fill}
       {...(home ? {} : { onBack: onBack ?? (() => router.push('/r')) })}
       {...(footer ? { footer } : {})}
     >
-      <View style={{ padding: 12, gap: 12 }}>
+      <View style={fill ? { flex: 1, width: '100%', maxWidth: 640, alignSelf: 'center' } : { padding: 12, gap: 12 }}>
         {shut ? <Notice kind="ask" title={t('r.ended')} /> : null}
         {count && count.kept > 0 ? <Tag kind="ask">{t('r.kept', { n: count.kept })}</Tag> : null}
         {children}
