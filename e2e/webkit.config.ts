@@ -8,7 +8,7 @@ export default defineConfig({
   globalSetup: './template.ts',
   timeout: 480_000,
   workers: 1,
-  retries: process.env.CI === undefined ? 0 : 1,
+  retries: process.env.CI === undefined ? 0 : 2,
   forbidOnly: process.env.CI !== undefined,
   reporter: [['line'], ['json', { outputFile: '../.build/webkit.json' }]],
 });
