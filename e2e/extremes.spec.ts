@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { BRAM, expect, MANAGER, PHONE, test } from './quay';
+import { BRAM, entriesIn, expect, MANAGER, PHONE, test } from './quay';
 import { linkOf, renterPhone } from './renter';
 import { idsFrom } from './ids';
 import { goodPicture } from './pictures';
@@ -15,23 +15,6 @@ const type = async (phone: { page: Page }, field: Locator, text: string): Promis
   await phone.page.keyboard.insertText(text);
   return (await field.inputValue()).length;
 };
-
-/** Entries of a browser's that the quay would not take. */
-const refused = (phone: { page: Page }, store = 'jolly-quay'): Promise<number> =>
-  phone.page.evaluate(
-    (name) =>
-      new Promise<number>((resolve) => {
-        const request = indexedDB.open(name);
-        request.onsuccess = () => {
-          const count = request.result.transaction('events').objectStore('events').index('state').count('refused');
-          count.onsuccess = () => {
-            request.result.close();
-            resolve(count.result);
-          };
-        };
-      }),
-    store,
-  );
 
 test('every form makes its longest and most extreme entries, and the quay takes them all', PHONE, async ({ phoneOf }) => {
   test.slow();
@@ -124,7 +107,7 @@ test('every form makes its longest and most extreme entries, and the quay takes 
   await expect(mina.by('work-done')).toHaveCount(0);
   await mina.allSent();
 
-  for (const phone of [bram, mina]) expect(await refused(phone)).toBe(0);
+  for (const phone of [bram, mina]) expect(await entriesIn(phone.page, 'refused')).toBe(0);
 });
 
 test(
@@ -195,28 +178,9 @@ test(
     const [store] = await rosa.page.evaluate(async () =>
       (await indexedDB.databases()).map(({ name }) => name!).filter((name) => name.includes('h-1004')),
     );
-    await expect
-      .poll(
-        () =>
-          rosa.page.evaluate(
-            (name) =>
-              new Promise<number>((resolve) => {
-                const request = indexedDB.open(name!);
-                request.onsuccess = () => {
-                  const count = request.result.transaction('events').objectStore('events').index('state').count('kept');
-                  count.onsuccess = () => {
-                    request.result.close();
-                    resolve(count.result);
-                  };
-                };
-              }),
-            store,
-          ),
-        { timeout: 30_000 },
-      )
-      .toBe(0);
-    expect(await refused(rosa, store)).toBe(0);
+    await expect.poll(() => entriesIn(rosa.page, 'kept', store), { timeout: 30_000 }).toBe(0);
+    expect(await entriesIn(rosa.page, 'refused', store)).toBe(0);
     await rosa.close();
-    for (const phone of [bram, mina]) expect(await refused(phone)).toBe(0);
+    for (const phone of [bram, mina]) expect(await entriesIn(phone.page, 'refused')).toBe(0);
   },
 );

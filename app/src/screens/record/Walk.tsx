@@ -5,16 +5,14 @@ import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
 import { questionsDue } from '@quay/core/record/handing';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
-import { type ReactElement, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, View } from 'react-native';
 import { bringIntoView, canWorkOffline, onKey } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
-import { Plan } from '../../ui/plan';
 import { Button } from '../../ui/button';
 import { ChoiceChip } from '../../ui/choiceChip';
 import { useRoom } from '../../ui/room';
-import { Rope } from '../../ui/rope';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
 import { ModalSheet } from '../../ui/modalSheet';
@@ -30,6 +28,7 @@ import { RestSheet } from './RestSheet';
 import { StillOut } from './StillOut';
 import { Missing, StopJobs } from './StopJobs';
 import { useWalk, type WalkView } from './useWalk';
+import { WalkPlan, WalkRope } from './WalkStops';
 
 type Open = 'job' | 'hold' | 'skip' | 'left' | 'rest' | 'keys';
 
@@ -261,67 +260,6 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     </Screen>
   );
 };
-
-/** How the stops stand, as a text: what is drawn of them is drawn anew only when this changes. */
-const standing = ({ stops, at }: WalkView) => `${at}:${stops.map(({ tied }) => (tied ? 1 : 0)).join('')}`;
-
-const WalkPlan = ({
-  view,
-  width,
-  height,
-  bowUp = false,
-  onJump,
-}: {
-  view: WalkView;
-  width: number;
-  height: number;
-  bowUp?: boolean;
-  onJump: (index: number) => void;
-}) => {
-  const { stops, at, language, pack } = view;
-  return useAsItStands(
-    () => (
-      <Plan
-        plan={pack.book.plan}
-        stations={pack.book.stations}
-        stops={stops.map((one, i) => ({
-          id: one.station.id,
-          name: say(one.station.name, language),
-          label: String(i + 1),
-          state: i === at ? ('now' as const) : one.tied ? ('tied' as const) : ('loose' as const),
-        }))}
-        width={width}
-        height={height}
-        bowUp={bowUp}
-        onStop={(id) => onJump(stops.findIndex((one) => one.station.id === id))}
-      />
-    ),
-    [standing(view), pack.book, language, width, height, bowUp, onJump],
-  );
-};
-
-const WalkRope = ({ view, width, onJump }: { view: WalkView; width: number; onJump: (index: number) => void }) => {
-  const { t } = useTranslation();
-  const { stops, at, language } = view;
-  return useAsItStands(
-    () => (
-      <Rope
-        knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.tied }))}
-        at={at}
-        onJump={onJump}
-        width={width}
-        spoken={(one, i) => t('walk.knot', { i: i + 1, name: one.name, state: one.tied ? t('walk.tiedState') : t('walk.looseState') })}
-      />
-    ),
-    [standing(view), language, width, onJump, t],
-  );
-};
-
-/** What is drawn stays as it is until one of these changes, however often the walk is drawn. */
-const useAsItStands = (draw: () => ReactElement, changesWith: readonly unknown[]): ReactElement =>
-  // The caller names what the drawing depends on; the walk itself is another with each entry.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  useMemo(draw, changesWith);
 
 const SkipSheet = ({
   view,

@@ -7,10 +7,8 @@ import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, View } from 'react-native';
 import { Card, Notice } from '../../../ui/board';
-import { Plan } from '../../../ui/plan';
 import { Button } from '../../../ui/button';
 import { useRoom } from '../../../ui/room';
-import { Rope } from '../../../ui/rope';
 import { Screen } from '../../../ui/screen';
 import { ModalSheet } from '../../../ui/modalSheet';
 import { Body, SlabBold, Small } from '../../../ui/words';
@@ -19,6 +17,7 @@ import { RestSheet } from '../../record/RestSheet';
 import { StillOut } from '../../record/StillOut';
 import { Missing, StopJobs } from '../../record/StopJobs';
 import { useWalk, type WalkView } from '../../record/useWalk';
+import { WalkPlan, WalkRope } from '../../record/WalkStops';
 import { bringIntoView } from '../../../platform/browser';
 import { useRenting } from '../RenterFace';
 import { Question, ReadingLane, useOpenQuestion } from './ReadingLane';
@@ -81,26 +80,8 @@ const Walking = ({ view }: { view: WalkView }) => {
       scroll={scroll}
       top={
         <View style={{ width: wide, alignSelf: 'center' }}>
-          <Plan
-            plan={pack.book.plan}
-            stations={pack.book.stations}
-            stops={stops.map((one, i) => ({
-              id: one.station.id,
-              name: say(one.station.name, language),
-              label: String(i + 1),
-              state: i === at ? 'now' : one.tied ? 'tied' : 'loose',
-            }))}
-            width={wide}
-            height={Math.min(150, height * 0.18)}
-            onStop={(id) => jump(stops.findIndex((one) => one.station.id === id))}
-          />
-          <Rope
-            knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.tied }))}
-            at={at}
-            onJump={jump}
-            width={wide}
-            spoken={(one, i) => t('walk.knot', { i: i + 1, name: one.name, state: one.tied ? t('walk.tiedState') : t('walk.looseState') })}
-          />
+          <WalkPlan view={view} width={wide} height={Math.min(150, height * 0.18)} onJump={jump} />
+          <WalkRope view={view} width={wide} onJump={jump} />
         </View>
       }
       footer={
