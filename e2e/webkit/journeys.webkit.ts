@@ -50,8 +50,6 @@ const test = base.extend<{ quay: QuayServer; phone: WebKitPhone; bram: WebKitPho
     await phone.fill('secret', BRAM.secret);
     await phone.press('sign-in');
     await phone.see('nav-today');
-    // A page that is loaded anew while the worker still fetches what it keeps has been seen to wait for a part for good.
-    await phone.allKept(20);
     await use(phone);
   },
 });

@@ -2,7 +2,9 @@ import type { Sheet } from '@quay/contract/fit';
 import type { Day, HirePack } from '@quay/contract/hire';
 import type { Me } from '@quay/contract/session';
 import type { Held } from '@quay/core/record/held';
-import { type DBSchema, type IDBPTransaction, openDB, type StoreNames } from 'idb';
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames, unwrap } from 'idb';
+import { onLeaving } from '../platform/browser';
+import { holdTransactions } from './transactions';
 
 /**
  * `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. `aside`: a manager took it
@@ -59,8 +61,8 @@ interface Schema extends DBSchema {
 export type KeptStore = StoreNames<Schema>;
 export type Writing<S extends KeptStore> = IDBPTransaction<Schema, S[], 'readwrite'>;
 
-const open = (name: string) =>
-  openDB<Schema>(name, 3, {
+const open = async (name: string) => {
+  const db = await openDB<Schema>(name, 3, {
     upgrade: (db, from, _to, tx) => {
       if (from < 1) {
         const events = db.createObjectStore('events', { keyPath: 'id' });
@@ -85,17 +87,44 @@ const open = (name: string) =>
     // A newer page of this app waits for this one to let go.
     blocking: (_version, _blocked, event) => (event.target as IDBDatabase).close(),
   });
+  return { db, giveUp: holdTransactions(unwrap(db as IDBPDatabase<unknown>)) };
+};
 
 let place = 'jolly-quay';
 let opened: ReturnType<typeof open> | undefined;
+let pageLeft = false;
+const waiting: (() => void)[] = [];
 
-/** The phone's own store, for reading. Whatever is written goes through {@link write}. */
-export const keep = () => (opened ??= open(place));
+/**
+ * The phone's own store, for reading. Whatever is written goes through {@link write}. What a page asks for that was left
+ * waits until it is shown again.
+ */
+export const keep = async () => {
+  if (pageLeft) await new Promise<void>((resolve) => waiting.push(resolve));
+  return (await (opened ??= open(place))).db;
+};
+
+// WebKit lets the transactions of a page that was left stand, and whatever the next page asks for waits behind them for
+// good: they are given up, whole, and nothing new is begun.
+onLeaving(
+  () => {
+    pageLeft = true;
+    void opened?.then(({ db, giveUp }) => {
+      giveUp();
+      db.close();
+    });
+    opened = undefined;
+  },
+  () => {
+    pageLeft = false;
+    for (const go of waiting.splice(0)) go();
+  },
+);
 
 /** Chooses where things are kept, before anything is: a renter's hires each have a store of their own. */
 export const keepIn = (name: string): void => {
   if (name === place) return;
-  void opened?.then((db) => db.close());
+  void opened?.then(({ db }) => db.close());
   [place, opened] = [name, undefined];
 };
 
@@ -149,8 +178,29 @@ export const readNamed = async <T>(name: string): Promise<T | undefined> =>
 export const writeNamed = (name: string, value: unknown): Promise<unknown> =>
   write(['named'], (tx) => tx.objectStore('named').put({ name, value }));
 
-/** Who is signed in here, kept so that the phone knows it without signal. */
-export const readMe = () => readNamed<Me>('me');
+/** The store of this phone does not answer; what lies in it is not lost by that. */
+export class StoreSilent extends Error {
+  constructor() {
+    super('the store of this phone does not answer');
+  }
+}
+const PATIENCE_MS = 10_000;
+
+/**
+ * Who is signed in here, kept so that the phone knows it without signal. It is the first thing that is asked of the store.
+ * @throws StoreSilent after ten seconds, so that nobody looks at an empty page
+ */
+export const readMe = async (): Promise<Me | undefined> => {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const silent = new Promise<never>((_resolve, reject) => {
+    timer = setTimeout(() => reject(new StoreSilent()), PATIENCE_MS);
+  });
+  try {
+    return await Promise.race([readNamed<Me>('me'), silent]);
+  } finally {
+    clearTimeout(timer);
+  }
+};
 
 /** The disk is full: nothing that was kept is thrown away for it. */
 export const isFull = (error: unknown): boolean => error instanceof DOMException && error.name === 'QuotaExceededError';

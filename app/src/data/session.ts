@@ -3,7 +3,7 @@ import { type QueryClient, queryOptions, useQuery, useQueryClient } from '@tanst
 import { stopFetchingAhead } from './ahead';
 import { call, NoAnswer, Refused } from './api';
 import { nameDeviceKey } from './deviceKey';
-import { readMe, write } from './keep';
+import { readMe, StoreSilent, write } from './keep';
 import { deliver, rememberMe, renewGrants } from './outbox';
 
 /** Who is here: as the quay says, or, without signal, as this phone last knew. `null`: nobody. */
@@ -24,6 +24,7 @@ export const meQuery = queryOptions({
     }
   },
   staleTime: 60_000,
+  retry: (failed, error) => failed < 1 && !(error instanceof StoreSilent),
 });
 
 export const useMe = () => useQuery(meQuery);

@@ -22,6 +22,8 @@ export const en = {
     loading: 'Fetching…',
     keys: 'Keys',
     noAnswer: 'No way through to the quay.',
+    storeSilent:
+      'The store of this phone does not answer. Close every window of this program and open it again; what lies in the store stays there.',
     unread: 'The quay is of another version than this page. Load the page again; what is on this phone stays here.',
   },
   kept: {

@@ -24,6 +24,13 @@ export const onWayThrough = (listener: () => void): (() => void) => {
   };
 };
 
+/** Calls back when this page is left, and when it is shown again as it was. */
+export const onLeaving = (leave: () => void, comeBack: () => void): void => {
+  if (typeof window === 'undefined') return;
+  window.addEventListener('pagehide', leave);
+  window.addEventListener('pageshow', comeBack);
+};
+
 /** Keys for everything frequent. @returns how to stop */
 export const onKey = (listener: (key: string) => boolean): (() => void) => {
   const press = (event: KeyboardEvent) => {
