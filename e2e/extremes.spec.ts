@@ -184,3 +184,93 @@ test(
     for (const phone of [bram, mina]) expect(await entriesIn(phone.page, 'refused')).toBe(0);
   },
 );
+
+test('a propeller, a fill, a jacket of one’s own, weather by hand and a book take the most there is', PHONE, async ({ phoneOf }) => {
+  test.slow();
+  const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
+  const { page } = bram;
+  // A child with a jacket of its own, made for everybody from nothing to the heaviest there is.
+  await bram.open('/hire/h-1001/fit');
+  await expect(bram.by('keep-party')).toBeVisible();
+  if ((await bram.by('name-p1').count()) === 0) await bram.by('person-p1').click();
+  await bram.by('name-p1').fill('Ann');
+  await bram.by('age-p1').fill('4');
+  await bram.by('mass-p1').fill('18');
+  for (let left = await page.locator(idsFrom('person-p')).count(); left > 1; left -= 1) {
+    await page.locator(idsFrom('person-p')).last().click();
+    await page.locator(idsFrom('remove-p')).click();
+  }
+  await bram.by('keep-party').click();
+  await bram.by('own-p1').click();
+  await bram.by('own-n-150').click();
+  await bram.by('own-from').fill('0');
+  await bram.by('own-to').fill('251');
+  await bram.by('own-read').click();
+  await bram.by('own-fits').click();
+  await bram.by('own-keep').click();
+  await expect(page.getByText('The label’s figures are missing.')).toBeVisible();
+  await bram.by('own-to').fill('250');
+  await bram.by('own-keep').click();
+  await expect(bram.by('own-keep')).toHaveCount(0);
+
+  // The largest flaw of a propeller that can be said.
+  await bram.open('/hire/h-1001/walk/out');
+  await expect(bram.by('tie')).toBeVisible();
+  const stops = await page
+    .locator(idsFrom('knot-'))
+    .evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.testid!.slice('knot-'.length)));
+  for (const stop of stops) {
+    await bram.open(`/hire/h-1001/walk/out?stop=${stop}`);
+    await expect(bram.by('tie')).toBeVisible();
+    if (await bram.by('prop-flaw').isVisible()) break;
+  }
+  await bram.by('prop-flaw').click();
+  await expect(bram.by('flaw-larger')).toBeVisible();
+  // Far beyond what may go out, faster than any of it can be kept.
+  for (let i = 0; i < 60; i += 1) await bram.by('flaw-larger').click({ noWaitAfter: true });
+  await expect(page.getByText('62 mm', { exact: true })).toBeVisible();
+
+  // The strongest wind that is believed.
+  await bram.open('/hire/h-1001/docking');
+  await bram.by('change-wind').click();
+  await bram.by('wind-315').click();
+  await bram.by('set-windMs').fill('40');
+  await bram.by('set-currentMs').fill('9'.repeat(8));
+  await bram.by('keep-wind').click();
+  const range = /From \S+ to (\S+)\.\s/.exec(`${await page.locator('dialog[open]').innerText()} `)![1]!;
+  await bram.by('set-currentMs').fill(range);
+  await bram.by('keep-wind').click();
+  await expect(bram.by('keep-wind')).toHaveCount(0);
+  await expect(bram.by('wind-now')).toContainText('Set by hand');
+  await bram.allSent();
+
+  // A whole tank, to its brim.
+  await mina.open('/hire/h-1006/compare');
+  await mina.page.locator(idsFrom('finding-fuel')).first().click();
+  await mina.by('fill').click();
+  await mina.by('fill-litres').fill('9'.repeat(9));
+  const most = /up to (\S+) L/.exec(await mina.page.locator('dialog[open]').last().innerText())![1]!;
+  await expect(mina.by('keep-fill')).toBeDisabled();
+  await mina.by('fill-litres').fill(most);
+  await mina.by('keep-fill').click();
+  await expect(mina.by('keep-fill')).toHaveCount(0);
+  await mina.allSent();
+
+  // A row of a book, with texts without an end in every language.
+  await mina.open('/fleet/class/any-boat');
+  await mina.by('list-points').click();
+  await mina.page.locator(idsFrom('edit-')).first().click();
+  const texts = mina.page.locator('dialog[open] textarea, dialog[open] input[type="text"]');
+  let long = 0;
+  for (const text of await texts.all()) {
+    if (!(await text.isEditable()) || (await text.getAttribute('inputmode')) === 'decimal') continue;
+    const id = await text.getAttribute('data-testid');
+    if (!id?.startsWith('text-')) continue;
+    long = Math.max(long, await type(mina, text, LONG));
+  }
+  expect(long).toBe(2000);
+  await mina.by('keep-row').click();
+  await expect(mina.page.getByText(/Kept for /)).toBeVisible();
+
+  for (const phone of [bram, mina]) expect(await entriesIn(phone.page, 'refused')).toBe(0);
+});

@@ -138,18 +138,38 @@ export class WebKitPhone {
     await this.insist(async () => this.pressOn(await this.one(testId)));
   }
 
-  /** Presses what leads to something else, once more when a page that was just moving under it swallowed the press. */
+  /**
+   * Presses what leads to something else. Once more when a page that was just moving under it swallowed the press; not when
+   * the press was said to have failed, yet was heard.
+   */
   async pressFor(testId: string, comes: string): Promise<void> {
-    for (let left = 3; left > 0 && !(await this.shown(comes)); left -= 1) {
-      await this.press(testId);
-      for (const end = Date.now() + 4000; Date.now() < end && !(await this.shown(comes));) await wait(AGAIN_MS);
-    }
-    await this.see(comes);
+    const again = 4000;
+    let pressed = -again;
+    await this.until(`${testId} leads to ${comes}`, async () => {
+      if (await this.shown(comes)) return true;
+      if (Date.now() - pressed < again || !(await this.shown(testId))) return false;
+      try {
+        await this.pressOn(await this.one(testId));
+        pressed = Date.now();
+      } catch (problem) {
+        if (!PASSES.some((kind) => problem instanceof kind)) throw problem;
+      }
+      return false;
+    });
+  }
+
+  /** Into the middle, out from under what stands at the foot of a phone, and until it stays there: what is just being kept moves what is below. */
+  private async bring(element: WebElement): Promise<void> {
+    const stays = `const [element, done] = [arguments[0], arguments[arguments.length - 1]];
+      element.scrollIntoView({ block: 'center' });
+      const at = () => { const { x, y } = element.getBoundingClientRect(); return x + ' ' + y; };
+      const before = at();
+      setTimeout(() => requestAnimationFrame(() => done(element.isConnected && at() === before)), 120);`;
+    await this.until('it stays where it is', () => this.driver.executeAsyncScript<boolean>(stays, element));
   }
 
   async pressOn(element: WebElement): Promise<void> {
-    // Into the middle, out from under what stands at the foot of a phone.
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+    await this.bring(element);
     await element.click();
   }
 
@@ -158,7 +178,7 @@ export class WebKitPhone {
     await this.see(testId);
     await this.insist(async () => {
       const element = await this.one(testId);
-      await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element);
+      await this.bring(element);
       const { width, height } = await element.getRect();
       await this.driver
         .actions()

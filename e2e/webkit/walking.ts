@@ -39,10 +39,15 @@ export const doStop = async (phone: WebKitPhone, walk: 'out' | 'in'): Promise<vo
     else await pressEach(phone, unchecked);
     await phone.until('all is said', async () => (await phone.all(unchecked)).length === 0);
   }
-  if (await phone.shown('all-here')) await phone.press('all-here');
+  if (await phone.shown('all-here')) {
+    await phone.press('all-here');
+    await phone.gone('all-here');
+  }
   if (await phone.shown('prop-sound')) await phone.press('prop-sound');
-  if (walk === 'in' && (await phone.shown('look-as-it-was'))) await phone.press('look-as-it-was');
-  else
+  if (walk === 'in' && (await phone.shown('look-as-it-was'))) {
+    await phone.press('look-as-it-was');
+    await phone.gone('look-as-it-was');
+  } else
     for (const [id, label] of await labelled(phone, 'surface-')) {
       if (!/^surface-[a-z-]+$/.test(id) || /, looked at/.test(label)) continue;
       await phone.pressFor(id, 'looked');
