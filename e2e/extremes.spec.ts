@@ -192,10 +192,19 @@ test('a propeller, a fill, a jacket of one’s own, weather by hand and a book t
   // A child with a jacket of its own, made for everybody from nothing to the heaviest there is.
   await bram.open('/hire/h-1001/fit');
   await expect(bram.by('keep-party')).toBeVisible();
-  if ((await bram.by('name-p1').count()) === 0) await bram.by('person-p1').click();
-  await bram.by('name-p1').fill('Ann');
-  await bram.by('age-p1').fill('4');
-  await bram.by('mass-p1').fill('18');
+  const people = [
+    { name: 'Ann', age: '4', mass: '18', does: [] },
+    { name: 'Bea', age: '40', mass: '70', does: ['drives', 'lookout'] },
+  ];
+  for (const [i, { name, age, mass, does }] of people.entries()) {
+    const id = `p${i + 1}`;
+    if ((await bram.by(`name-${id}`).count()) === 0) await bram.by(`person-${id}`).click();
+    await bram.by(`name-${id}`).fill(name);
+    await bram.by(`age-${id}`).fill(age);
+    await bram.by(`mass-${id}`).fill(mass);
+    await bram.by('swims-not').click();
+    for (const tick of does) await bram.by(`${tick}-${id}`).click();
+  }
   for (let left = await page.locator(idsFrom('person-p')).count(); left > 1; left -= 1) {
     await page.locator(idsFrom('person-p')).last().click();
     await page.locator(idsFrom('remove-p')).click();

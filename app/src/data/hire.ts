@@ -5,7 +5,7 @@ import { digestOf } from '@quay/core/record/canonical';
 import type { EventBody } from '@quay/core/record/event';
 import type { Held } from '@quay/core/record/held';
 import { happenedAt } from '@quay/core/record/held';
-import { gathers, type HireRecord, project, slot, slotOf } from '@quay/core/record/project';
+import { type HireRecord, project, slot } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -214,13 +214,8 @@ export const useHire = (
       const kept = keepEvents(
         hireId,
         record.bookVersion ?? pack.bookVersion,
-        entries.map((entry) => {
-          const body = 'body' in entry ? entry.body : entry;
-          const key = slotOf(body);
-          // Whoever enters a value has seen what stands, and means to replace it; what they have not seen becomes a contradiction.
-          const seen = key === undefined || gathers(key) ? [] : (record.slots.get(key)?.standing.map(({ event }) => event.id) ?? []);
-          return { body, replaces: 'body' in entry ? (entry.replaces ?? seen) : seen };
-        }),
+        entries.map((entry) => ('body' in entry ? entry : { body: entry })),
+        { record, events: (events ?? []).filter(isPart).map(({ held }) => held) },
       );
       // Whoever asked is told as well; a form stays open with what was typed.
       kept.catch((problem: unknown) => {
@@ -228,7 +223,7 @@ export const useHire = (
       });
       return kept;
     },
-    [hireId, pack, record, snack, t],
+    [hireId, pack, record, events, snack, t],
   );
   const undo = useCallback(
     (held: readonly Held[]) => add([{ body: { kind: 'undone' }, replaces: held.map(({ event }) => event.id) }]),

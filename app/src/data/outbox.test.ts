@@ -1,6 +1,7 @@
 /** @jest-environment node */
 import type { Me } from '@quay/contract/session';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
+import { project } from '@quay/core/record/project';
 import { eventsHere, keep, write } from './keep';
 import {
   deliver,
@@ -74,6 +75,18 @@ describe('keeping', () => {
       (await rows()).map(({ held, state, grant }) => [held.event.deviceSeq, held.event.bookVersion, held.actor.id, state, grant]),
     ).toEqual([1, 2, 3].map((n) => [n, 3, 'bram', 'kept', 'grant-of-bram']));
     expect(await keptCount()).toMatchObject({ kept: 3, refused: 0 });
+  });
+
+  it('takes presses that are faster than the page for one after the other, and no quarrel comes of them', async () => {
+    cut();
+    const drawn = { record: project([]), events: [] };
+    await Promise.all([1, 2, 3].map((n) => keepEvents('h1', 1, [{ body: counted(n) }], drawn)));
+    const made = (await rows()).map(({ held }) => held);
+    expect(made.map(({ event }) => event.replaces)).toEqual([[], [made[0]!.event.id], [made[1]!.event.id]]);
+    expect(project(made)).toMatchObject({ contradictions: [] });
+    // What was drawn is taken as it was seen there.
+    const [last] = await keepEvents('h1', 1, [{ body: counted(4) }], { record: project(made), events: made });
+    expect(last!.event.replaces).toEqual([made[2]!.event.id]);
   });
 
   it('keeps nothing of what the quay must refuse, and no number is used up by it', async () => {

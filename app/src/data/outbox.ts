@@ -5,19 +5,21 @@ import type { EventBody, HireEvent } from '@quay/core/record/event';
 import type { Actor, Held } from '@quay/core/record/held';
 import { EVENT_VERSION } from '@quay/core/record/kinds';
 import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
+import { type Drawn, replacedBy } from '@quay/core/record/replaces';
 import { attachmentsOf } from '@quay/core/record/seal';
 import { trustEvent } from '@quay/core/record/raise';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
 import { now as present } from '../platform/clock';
-import { keep, type KeptEvent, type KeptPhoto, keptPicture, pictureToKeep, write } from './keep';
+import { isPart, keep, type KeptEvent, type KeptPhoto, keptPicture, pictureToKeep, write, type Writing } from './keep';
 
 /**
  * The one outbox. An entry is in IndexedDB before the screen changes; delivery may be cut off at any moment and done
  * again; nothing is ever taken out because it could not be delivered.
  */
 
+/** Without `replaces` it replaces what stood, see {@link replacedBy}. */
 export type Entry = { body: EventBody; replaces?: readonly string[] };
 
 /** As far as entries need to know who makes them: staff who signed in, or the renter whose link this is. */
@@ -32,8 +34,27 @@ export class DoesNotFit extends Error {}
 /** Nothing is entered in the first view; what checks an entry comes after it, and is kept offline like the rest. */
 const schemas = () => import('@quay/core/record/upcast');
 
-/** Keeps events of a hire, all of them or none. @returns them as they now stand @throws NobodyHere, DoesNotFit, or the disk's own error when it is full */
-export const keepEvents = async (hire: string, bookVersion: number, entries: readonly Entry[], now = present()): Promise<Held[]> => {
+/** What this phone has entered of a hire since it was drawn: a thumb is faster than a page. */
+const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, device: string, drawn: Drawn): Promise<Held[]> => {
+  const store = tx.objectStore('events');
+  const seen = new Set(drawn.events.map(({ event }) => event.id));
+  const ids = (await store.index('hire').getAllKeys(hire)).filter((id) => !seen.has(id));
+  const rows = await Promise.all(ids.map((id) => store.get(id)));
+  return rows.flatMap((row) => (row && isPart(row) && row.held.event.device === device ? [row.held] : []));
+};
+
+/**
+ * Keeps events of a hire, all of them or none.
+ * @param drawn of entries that say nothing of what they replace
+ * @returns them as they now stand @throws NobodyHere, DoesNotFit, or the disk's own error when it is full
+ */
+export const keepEvents = async (
+  hire: string,
+  bookVersion: number,
+  entries: readonly Entry[],
+  drawn?: Drawn,
+  now = present(),
+): Promise<Held[]> => {
   const { readEvent } = await schemas();
   const rows = await write(['events', 'named'], async (tx) => {
     const named = tx.objectStore('named');
@@ -42,7 +63,8 @@ export const keepEvents = async (hire: string, bookVersion: number, entries: rea
     const grant = (await named.get(`grant:${me.staff.id}`))?.value as string | undefined;
     const seq = `seq:${me.device.id}`;
     const last = ((await named.get(seq))?.value as number | undefined) ?? 0;
-    const made = entries.map(({ body, replaces = [] }, i): KeptEvent => {
+    const since = drawn ? await enteredSince(tx, hire, me.device.id, drawn) : [];
+    const made = entries.map(({ body, replaces }, i): KeptEvent => {
       const event: HireEvent = {
         id: uuidv7(),
         v: EVENT_VERSION,
@@ -51,10 +73,12 @@ export const keepEvents = async (hire: string, bookVersion: number, entries: rea
         deviceSeq: last + i + 1,
         at: new Date(now + i).toISOString(),
         bookVersion,
-        replaces: [...replaces],
+        replaces: [...(replaces ?? (drawn ? replacedBy(body, drawn, since) : []))],
         body,
       };
-      return { id: event.id, hire, state: 'kept', held: { event, actor: { id: me.staff.id, role: me.staff.role } }, grant, addedAt: now };
+      const held: Held = { event, actor: { id: me.staff.id, role: me.staff.role } };
+      since.push(held);
+      return { id: event.id, hire, state: 'kept', held, grant, addedAt: now };
     });
     for (const { held } of made) {
       // By the same schema as at the quay: what it must refuse would be signed here and never be held there.

@@ -2,7 +2,8 @@ import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react
 import { act } from '@testing-library/react';
 import type { EventBody, Walk } from '@quay/core/record/event';
 import type { Actor, Held } from '@quay/core/record/held';
-import { gathers, project, slotOf } from '@quay/core/record/project';
+import { project } from '@quay/core/record/project';
+import { replacedBy } from '@quay/core/record/replaces';
 import { type ReactElement, useReducer } from 'react';
 import type { Entry } from '../data/outbox';
 import type { WalkView } from '../screens/record/useWalk';
@@ -38,12 +39,10 @@ export const living = (
   let drawn: WalkView | undefined;
   let again = (): void => undefined;
   const add = (entries: readonly (EventBody | Entry)[]): Promise<Held[]> => {
-    const record = project(heldOf(made));
+    const drawn = { record: project(heldOf(made)), events: heldOf(made) };
     for (const entry of entries) {
       const body = 'body' in entry ? entry.body : entry;
-      const key = slotOf(body);
-      const stands = key === undefined || gathers(key) ? [] : (record.slots.get(key)?.standing.map(({ event }) => event.id) ?? []);
-      made.push({ body, role, replaces: ('body' in entry ? entry.replaces : undefined) ?? stands });
+      made.push({ body, role, replaces: ('body' in entry ? entry.replaces : undefined) ?? replacedBy(body, drawn, []) });
       entered.push(body);
     }
     again();

@@ -13,7 +13,11 @@ import { Compare } from './Compare';
 
 jest.mock('../../data/hire', () => ({ useHire: jest.fn() }));
 jest.mock('../../data/session', () => ({ useMe: jest.fn() }));
-jest.mock('../../platform/browser', () => ({ onKey: jest.fn(), rememberedChoice: jest.fn() }));
+jest.mock('../../platform/browser', () => ({
+  ...jest.requireActual<object>('../../platform/browser'),
+  onKey: jest.fn(),
+  rememberedChoice: jest.fn(),
+}));
 jest.mock('../../platform/zoom', () => ({ Zoomable: () => null }));
 jest.mock('../../platform/picture', () => ({ Picture: () => null }));
 const mockPush = jest.fn();

@@ -5,7 +5,11 @@ import { pack } from '../../testing/view';
 import { PartyForm } from './PartyForm';
 import { render } from '../../testing/render';
 
-jest.mock('../../platform/browser', () => ({ bringIntoView: jest.fn(), rememberedChoice: jest.fn() }));
+jest.mock('../../platform/browser', () => ({
+  ...jest.requireActual<object>('../../platform/browser'),
+  bringIntoView: jest.fn(),
+  rememberedChoice: jest.fn(),
+}));
 
 const MIA: Person = { id: 'p1', name: 'Mia', age: 34, massKg: 62, swims: 'well' };
 const TOM: Person = { id: 'p2', name: 'Tom', age: 6, size: 'child', swims: 'not' };

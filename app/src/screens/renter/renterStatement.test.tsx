@@ -11,7 +11,11 @@ import { RenterStatement } from './RenterStatement';
 
 jest.mock('./RenterFace', () => ({ useRenting: jest.fn() }));
 jest.mock('../../data/useKept', () => ({ useKept: () => undefined }));
-jest.mock('../../platform/browser', () => ({ saveFile: jest.fn(), rememberedChoice: jest.fn() }));
+jest.mock('../../platform/browser', () => ({
+  ...jest.requireActual<object>('../../platform/browser'),
+  saveFile: jest.fn(),
+  rememberedChoice: jest.fn(),
+}));
 jest.mock('../../platform/picture', () => ({ Picture: ({ alt }: { alt: string }) => alt }));
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: () => undefined }) }));
 
