@@ -185,7 +185,7 @@ test(
   },
 );
 
-test('a propeller, a fill, a jacket of one’s own, weather by hand and a book take the most there is', PHONE, async ({ phoneOf }) => {
+test('a propeller, a jacket of one’s own, weather by hand and a book take the most there is', PHONE, async ({ phoneOf }) => {
   test.slow();
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   const { page } = bram;
@@ -252,18 +252,6 @@ test('a propeller, a fill, a jacket of one’s own, weather by hand and a book t
   await expect(bram.by('keep-wind')).toHaveCount(0);
   await expect(bram.by('wind-now')).toContainText('Set by hand');
   await bram.allSent();
-
-  // A whole tank, to its brim.
-  await mina.open('/hire/h-1006/compare');
-  await mina.page.locator(idsFrom('finding-fuel')).first().click();
-  await mina.by('fill').click();
-  await mina.by('fill-litres').fill('9'.repeat(9));
-  const most = /up to (\S+) L/.exec(await mina.page.locator('dialog[open]').last().innerText())![1]!;
-  await expect(mina.by('keep-fill')).toBeDisabled();
-  await mina.by('fill-litres').fill(most);
-  await mina.by('keep-fill').click();
-  await expect(mina.by('keep-fill')).toHaveCount(0);
-  await mina.allSent();
 
   // A row of a book, with texts without an end in every language.
   await mina.open('/fleet/class/any-boat');
