@@ -1,5 +1,6 @@
 import { type StyleProp, type TextStyle, View, type ViewStyle } from 'react-native';
 import { Button as PaperButton, IconButton as PaperIconButton } from 'react-native-paper';
+import { useHandler } from './handler';
 import { useTones } from './theme';
 import { Bold } from './words';
 
@@ -27,6 +28,7 @@ const WRAPS = { whiteSpace: 'pre-line', overflowWrap: 'anywhere', textAlign: 'ce
  */
 export const Button = ({ mode, label, onPress, disabled = false, busy = false, tone = 'weed', style, testID, hint }: ButtonProps) => {
   const tones = useTones();
+  const press = useHandler(onPress);
   const [ground, ink] = solid[tone];
   const main = mode === 'contained';
   return (
@@ -35,7 +37,7 @@ export const Button = ({ mode, label, onPress, disabled = false, busy = false, t
       textColor={main ? tones[ink] : tones.ink}
       disabled={disabled || busy}
       loading={busy}
-      onPress={onPress}
+      onPress={press}
       {...(main ? { buttonColor: tones[ground] } : {})}
       style={[
         main
@@ -87,12 +89,13 @@ export const IconButton = ({
   plain?: boolean;
 }) => {
   const tones = useTones();
+  const press = useHandler(onPress);
   return (
     <PaperIconButton
       icon={path}
       size={26}
       accessibilityLabel={label}
-      onPress={onPress}
+      onPress={press}
       disabled={disabled}
       iconColor={tones.ink}
       {...(plain ? {} : { mode: 'outlined' as const, containerColor: tones.card })}

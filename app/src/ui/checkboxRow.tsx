@@ -1,6 +1,7 @@
 import { mdiCheck } from '@mdi/js';
 import { View } from 'react-native';
-import { Icon, TouchableRipple } from 'react-native-paper';
+import { Icon } from 'react-native-paper';
+import { TouchableRipple } from './touchableRipple';
 import { useTones } from './theme';
 import { Body } from './words';
 

@@ -1,4 +1,4 @@
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from './touchableRipple';
 import { solid } from './button';
 import { useTones } from './theme';
 import { Bold } from './words';

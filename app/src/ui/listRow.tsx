@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { StyleProp, ViewStyle } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from './touchableRipple';
 
 /** A row that leads somewhere, as wide as its place. */
 export const ListRow = ({

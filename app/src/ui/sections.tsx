@@ -1,5 +1,5 @@
 import { ScrollView, View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from './touchableRipple';
 import { ChoiceChip } from './choiceChip';
 import { useTones } from './theme';
 import { Bold, Small } from './words';

@@ -2,7 +2,7 @@ import type { DayHire } from '@quay/core/day/board';
 import { dateOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../ui/touchableRipple';
 import { localeOf } from '../../i18n';
 import { useTones } from '../../ui/theme';
 import { Bold, Slab, Small } from '../../ui/words';

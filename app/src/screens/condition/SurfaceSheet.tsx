@@ -9,7 +9,7 @@ import { marksOf } from '@quay/core/record/walk';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../ui/touchableRipple';
 import { v7 as uuidv7 } from 'uuid';
 import type { PhotoSource } from '../../platform/photo';
 import { TextField } from '../../ui/textField';

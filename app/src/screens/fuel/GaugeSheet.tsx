@@ -7,7 +7,7 @@ import { judgeReading, typedReading } from '@quay/core/fuel/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../ui/touchableRipple';
 import { Tag } from '../../ui/board';
 import { TextField } from '../../ui/textField';
 import { figure } from '../../ui/format';

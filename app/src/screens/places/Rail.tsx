@@ -1,7 +1,8 @@
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { ScrollView, View } from 'react-native';
-import { Badge, Icon, TouchableRipple } from 'react-native-paper';
+import { Badge, Icon } from 'react-native-paper';
+import { TouchableRipple } from '../../ui/touchableRipple';
 import { useMe } from '../../data/session';
 import { useTones } from '../../ui/theme';
 import { Bold } from '../../ui/words';

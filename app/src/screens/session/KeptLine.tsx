@@ -1,7 +1,7 @@
 import { useState, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../ui/touchableRipple';
 import { now } from '../../platform/clock';
 import { deliveryState, keptCount, onDelivery } from '../../data/outbox';
 import { useKept } from '../../data/useKept';

@@ -6,7 +6,7 @@ import { headsOf } from '@quay/core/record/hold';
 import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../../ui/touchableRipple';
 import { Tag } from '../../../ui/board';
 import { IconButton } from '../../../ui/button';
 import { useSteps } from '../../../ui/steps';

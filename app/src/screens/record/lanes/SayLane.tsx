@@ -6,7 +6,7 @@ import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../../ui/touchableRipple';
 import { Tag } from '../../../ui/board';
 import { dayOf } from '../../../ui/format';
 import { useMoney } from '../../../ui/money';

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../../ui/touchableRipple';
 import { Tag } from '../../../ui/board';
 import { useTones } from '../../../ui/theme';
 import { Bold, Slab } from '../../../ui/words';

@@ -6,7 +6,7 @@ import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
+import { TouchableRipple } from '../../../ui/touchableRipple';
 import { Notice, Tag } from '../../../ui/board';
 import { useMoney } from '../../../ui/money';
 import { Button } from '../../../ui/button';
