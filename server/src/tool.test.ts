@@ -35,6 +35,33 @@ const rows = (table: string, where = data()): unknown[] => {
 };
 const SETUP = { QUAY_OPERATOR: 'Tarn Boats', QUAY_CURRENCY: 'EUR', QUAY_MANAGER: 'Odda Penn', QUAY_PASSWORD: 'a long enough word' };
 
+describe('help', () => {
+  const quay = (...args: string[]): Promise<Ended> =>
+    new Promise((resolve) =>
+      execFile('bash', [join(__dirname, '../../quay'), ...args], (error, out, err) =>
+        resolve({ code: error ? (typeof error.code === 'number' ? error.code : 1) : 0, out, err }),
+      ),
+    );
+
+  it('is said of every command there is, and nothing is done', async () => {
+    const { out: all } = await quay('help');
+    const commands = [...all.matchAll(/^\.\/quay (\w+)/gm)].map(([, command]) => command!);
+    expect(commands.length).toBeGreaterThanOrEqual(15);
+    for (const command of commands) {
+      const said = await quay(command, '--help');
+      expect([command, said.code, said.out.split('\n')[0]]).toEqual([
+        command,
+        0,
+        expect.stringMatching(new RegExp(`^\\./quay ${command} `)),
+      ]);
+      expect(said.out.match(/^\.\/quay /gm)).toHaveLength(1);
+    }
+    expect((await quay('erase', '--data', folder, '-h')).out).toContain('a day');
+    expect(await quay('nothing', '--help')).toMatchObject({ code: 1, out: '' });
+    expect(existsSync(data())).toBe(false);
+  });
+});
+
 describe('setting up', () => {
   it('makes an empty installation with its operator and first manager, once', async () => {
     const first = await run('tool.mjs', ['setup', '--data', data()], SETUP);
