@@ -16,7 +16,7 @@ const TOPICS = [
   'dossier',
   'day',
 ];
-const GROUND = ['number', 'geometry', 'matching', 'time', 'money'];
+const GROUND = ['number', 'geometry', 'matching', 'time', 'money', 'events'];
 
 /** Topics in order: each may import only those before it, and the ground they all stand on. */
 const topicRules = TOPICS.map((topic, i) => ({

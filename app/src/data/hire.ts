@@ -108,10 +108,10 @@ export const useBoard = (base: string | undefined, now: number) => {
       const record = records?.get(hire.id);
       if (!record) return hire;
       const at = (key: 'castOff' | 'cameIn') => {
-        const found = slot(record, key, key);
+        const found = slot(record, [key], key);
         return found ? new Date(happenedAt(found.by)).toISOString() : null;
       };
-      return { ...hire, state: stateOf((key) => record.slots.has(key)), castOffAt: at('castOff'), cameInAt: at('cameIn') };
+      return { ...hire, state: stateOf(record), castOffAt: at('castOff'), cameInAt: at('cameIn') };
     });
     return hires && boardOf(hires, new Date(minute * 15_000).toISOString());
   }, [query.data, records, minute]);
@@ -124,8 +124,8 @@ const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; even
   for (const { pack, events } of others) {
     const record = readRecord(events);
     if (record instanceof Unreadable) continue;
-    const left = slot(record, 'castOff', 'castOff');
-    const out = left !== undefined && stateOf((key) => record.slots.has(key)) === 'out';
+    const left = slot(record, ['castOff'], 'castOff');
+    const out = left !== undefined && stateOf(record) === 'out';
     if (out && left)
       away = { hire: pack.hire.id, renter: pack.hire.renter, castOffAt: new Date(happenedAt(left.by)).toISOString(), due: pack.hire.to };
     else if (away?.hire === pack.hire.id) away = undefined;
@@ -203,7 +203,7 @@ export const useHire = (
   const pack = query.data;
   const sheets = useMemo(() => [...(pack?.sheets ?? []), ...(own ?? []).map(({ sheet }) => sheet)], [pack, own]);
   // Somebody else entered the party; its sheet comes with the next pack.
-  const wanted = record && slot(record, 'party', 'partySet')?.value.sheet;
+  const wanted = record && slot(record, ['party'], 'partySet')?.value.sheet;
   const { refetch } = query;
   useEffect(() => {
     if (wanted !== undefined && pack && own && !sheets.some((sheet) => digestOf(sheet) === wanted)) void refetch();

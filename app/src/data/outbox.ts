@@ -6,8 +6,9 @@ import type { Actor, Held } from '@quay/core/record/held';
 import { EVENT_VERSION } from '@quay/core/record/kinds';
 import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
 import { type Drawn, replacedBy } from '@quay/core/record/replaces';
-import { attachmentsOf } from '@quay/core/record/seal';
+import { attachmentsOf } from '@quay/core/record/event';
 import { trustEvent } from '@quay/core/record/raise';
+import { readEvent } from '@quay/core/record/upcast';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
@@ -31,9 +32,6 @@ export class NobodyHere extends Error {}
 /** What was entered is no entry that the quay could take; nothing of it was kept, and what was typed still stands where it was. */
 export class DoesNotFit extends Error {}
 
-/** Nothing is entered in the first view; what checks an entry comes after it, and is kept offline like the rest. */
-const schemas = () => import('@quay/core/record/upcast');
-
 /** What this phone has entered of a hire since it was drawn: a thumb is faster than a page. */
 const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, device: string, drawn: Drawn): Promise<Held[]> => {
   const store = tx.objectStore('events');
@@ -55,7 +53,6 @@ export const keepEvents = async (
   drawn?: Drawn,
   now = present(),
 ): Promise<Held[]> => {
-  const { readEvent } = await schemas();
   const rows = await write(['events', 'named'], async (tx) => {
     const named = tx.objectStore('named');
     const me = (await named.get('me'))?.value as Whom | undefined;

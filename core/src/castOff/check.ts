@@ -9,7 +9,7 @@ import { fuelPlans } from './fuelPlan';
 import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
 import { unproven } from '../record/drills';
 import { briefingOf, type Case, dayOfUse, type Fit, fitOf, peopleOf, schoolsOf, understoodBy, withoutTheirJacket } from '../record/handing';
-import { type HireRecord, slot, unsignedOf } from '../record/project';
+import { hasSlot, type HireRecord, slot, unsignedOf } from '../record/project';
 import { type Deposit, depositOf } from '../settlement/deposit';
 import type { Defect } from '../turnaround/work';
 
@@ -209,7 +209,7 @@ const gaugeStop = (book: Case['book'], tank: string): string | undefined => book
 
 const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, alone: boolean): Found[] => {
   const musts = briefing.tell.map(({ point }) => point).filter(({ weight }) => weight === 'must');
-  const told = (point: string) => slot(record, `out/point/${point}`, 'pointTold', 'pointSkipped')?.value;
+  const told = (point: string) => slot(record, ['out', 'point', point], 'pointTold', 'pointSkipped')?.value;
   const unasked: string[] = [];
   const untold = new Map<string, string[]>();
   const found = musts.flatMap((point): Found[] => {
@@ -217,7 +217,7 @@ const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, 
     // Whoever knows the boat was told before, and somebody said so: that is no gap in the telling.
     if (was?.kind === 'pointSkipped' && was.why === 'knowsTheBoat') return [];
     // Nobody tells a renter who walks alone: what they read at home, or on the way, was told.
-    const atHome = alone && was === undefined && record.slots.has(`home/${point.id}`);
+    const atHome = alone && was === undefined && hasSlot(record, ['home', point.id]);
     if (was?.kind !== 'pointTold' && !atHome) {
       untold.set(point.station, [...(untold.get(point.station) ?? []), point.id]);
       return [];
@@ -284,12 +284,12 @@ const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { w
     });
   }
   for (const { id, station } of of.book.propellers)
-    if (slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value.state === 'notSeen')
+    if (slot(record, ['out', 'propeller', id], 'evidenceGiven')?.value.state === 'notSeen')
       open.push({ is: 'propellerNotSeen', propeller: id, station });
   // Alone nobody feels for one: it is named as what nobody looked at.
   const judged = new Set(propellersToJudge(of.book, alone).map(({ id }) => id));
   for (const { id, station } of of.book.propellers)
-    if (!judged.has(id) && !record.slots.has(`out/propeller/${id}`)) open.push({ is: 'propellerNotSeen', propeller: id, station });
+    if (!judged.has(id) && !hasSlot(record, ['out', 'propeller', id])) open.push({ is: 'propellerNotSeen', propeller: id, station });
   for (const tank of fuelTanks(of.book))
     if (!fuelOf(record, of.book, tank)) open.push({ is: 'fuel', tank: tank.id, station: gaugeStop(of.book, tank.id) });
   if (!wind && of.book.windLimitMs !== undefined) open.push({ is: 'wind' });

@@ -1,3 +1,5 @@
+import type { EventBody } from '../record/event';
+import { recordOf } from '../testing/demoHire';
 import { boardOf, type DayHire, stateOf } from './board';
 
 const NOW = '2026-06-13T10:42:00.000Z';
@@ -18,15 +20,28 @@ const out = (id: string, castOffAt: string, to: string) => hire(id, { state: 'ou
 
 describe('the board of the day', () => {
   it('reads the course of a hire off its record', () => {
-    const after = (...keys: string[]) => stateOf((key) => keys.includes(key));
+    const NAME = '0'.repeat(64);
+    const started = (walk: 'out' | 'in'): EventBody => ({ kind: 'walkStarted', walk });
+    const sealed = (walk: 'out' | 'in'): EventBody => ({
+      kind: 'sealed',
+      walk,
+      covers: [],
+      photos: [],
+      previous: null,
+      root: NAME,
+      signature: '',
+      key: NAME,
+    });
+    const closed: EventBody = { kind: 'closed', number: 1, statement: NAME, covers: [], root: NAME };
+    const after = (...bodies: EventBody[]) => stateOf(recordOf(...bodies));
     expect([
       after(),
-      after('out/started'),
-      after('out/started', 'out/sealed'),
-      after('out/sealed', 'castOff'),
-      after('castOff', 'cameIn'),
-      after('cameIn', 'in/sealed'),
-      after('in/sealed', 'closed'),
+      after(started('out')),
+      after(started('out'), sealed('out')),
+      after(sealed('out'), { kind: 'castOff' }),
+      after({ kind: 'castOff' }, { kind: 'cameIn' }),
+      after({ kind: 'cameIn' }, sealed('in')),
+      after(sealed('in'), closed),
     ]).toEqual(['booked', 'walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling', 'closed']);
   });
 

@@ -1,3 +1,4 @@
+import { type HireRecord, hasSlot } from '../record/project';
 import { minutesBetween } from '../time/zone';
 
 /**
@@ -7,14 +8,15 @@ import { minutesBetween } from '../time/zone';
 export const HIRE_STATES = ['booked', 'walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling', 'closed'] as const;
 export type HireState = (typeof HIRE_STATES)[number];
 
-/** @param has whether the record holds a standing event in this slot */
-export const stateOf = (has: (key: string) => boolean): HireState => {
+/** How far a hire has come, by its record. */
+export const stateOf = (record: HireRecord): HireState => {
+  const has = (...subject: string[]) => hasSlot(record, subject);
   if (has('closed')) return 'closed';
-  if (has('in/sealed')) return 'settling';
-  if (has('cameIn') || has('in/started')) return 'walkingIn';
+  if (has('in', 'sealed')) return 'settling';
+  if (has('cameIn') || has('in', 'started')) return 'walkingIn';
   if (has('castOff')) return 'out';
-  if (has('out/sealed')) return 'readyToGo';
-  return has('out/started') ? 'walkingOut' : 'booked';
+  if (has('out', 'sealed')) return 'readyToGo';
+  return has('out', 'started') ? 'walkingOut' : 'booked';
 };
 
 export type DayHire = {

@@ -3,7 +3,7 @@ import { USUAL_MINUTES_BEFORE } from '../fleet/base';
 import { type Handover, unattended } from '../fleet/school';
 import type { Walk } from './event';
 import { type Case, type Fit, peopleOf, withoutTheirJacket } from './handing';
-import { type HireRecord, unsignedOf } from './project';
+import { hasSlot, type HireRecord, unsignedOf } from './project';
 import type { Hold } from './hold';
 import { walkState, wantsPicture } from './walk';
 
@@ -18,7 +18,7 @@ export const safeOpensAt = (of: { hire: Pick<Case['hire'], 'from'>; base: Pick<C
 /** Musts of the briefing that the renter has neither read at home nor been told. */
 export const unreadMusts = (record: HireRecord, briefing: Briefing): string[] =>
   briefing.tell.flatMap(({ point }) =>
-    point.weight === 'must' && !record.slots.has(`home/${point.id}`) && !record.slots.has(`out/point/${point.id}`) ? [point.id] : [],
+    point.weight === 'must' && !hasSlot(record, ['home', point.id]) && !hasSlot(record, ['out', 'point', point.id]) ? [point.id] : [],
   );
 
 export type KeyAnswer =
@@ -44,9 +44,9 @@ export const keyFor = (
 ): KeyAnswer => {
   // Whoever takes her over alone brings her back alone as well.
   if (!unattended(of.hire.handover, 'in')) return { is: 'attended' };
-  if (record.slots.has('closed')) return { is: 'over' };
+  if (hasSlot(record, ['closed'])) return { is: 'over' };
   // Afloat or coming home, the key has to go back where it was; nothing is asked any more.
-  if (record.slots.has('castOff')) return { is: 'open' };
+  if (hasSlot(record, ['castOff'])) return { is: 'open' };
   if (!unattended(of.hire.handover, 'out')) return { is: 'attended' };
   if (holds.length > 0) return { is: 'held' };
   if (!peopleOf(record, of.sheets)) return { is: 'partyFirst' };
@@ -82,13 +82,13 @@ export const stepsAlone = (
   const done: Record<AloneStep, boolean> = {
     party: peopleOf(record, of.sheets) !== undefined,
     briefing: unreadMusts(record, briefing).length === 0,
-    key: record.slots.has('keyGiven'),
+    key: hasSlot(record, ['keyGiven']),
     jackets: peopleOf(record, of.sheets) !== undefined && (fit === undefined || withoutTheirJacket(record, fit).length === 0),
     walk: stops.length > 0 && stops.every(({ tied }) => tied) && picturesWanted(record, of.book, walk).length === 0,
-    sign: record.slots.has(`${walk}/sealed`) && (walk === 'in' || unsignedOf(record, 'out').length === 0),
-    castOff: record.slots.has('castOff'),
-    cameIn: record.slots.has('cameIn'),
-    leave: record.slots.has('round/leaving') || !of.book.rounds.some(({ id }) => id === 'leaving'),
+    sign: hasSlot(record, [walk, 'sealed']) && (walk === 'in' || unsignedOf(record, 'out').length === 0),
+    castOff: hasSlot(record, ['castOff']),
+    cameIn: hasSlot(record, ['cameIn']),
+    leave: hasSlot(record, ['round', 'leaving']) || !of.book.rounds.some(({ id }) => id === 'leaving'),
   };
   return ALONE_STEPS[walk].map((step) => ({ step, done: done[step] }));
 };

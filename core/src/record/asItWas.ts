@@ -23,7 +23,7 @@ export const asItWas = (record: HireRecord, stop: StopState, alone = false): Eve
   const { lacks } = stop;
   return [
     ...stop.fittings.flatMap(({ id }): EventBody[] => {
-      const was = lacks.fittings.includes(id) ? slot(record, `out/count/${id}`, 'counted')?.value : undefined;
+      const was = lacks.fittings.includes(id) ? slot(record, ['out', 'count', id], 'counted')?.value : undefined;
       return was
         ? [
             {

@@ -1,6 +1,6 @@
 import { compareMarks, type Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import { type HireRecord, slot } from './project';
+import { hasSlot, type HireRecord, slot } from './project';
 import { marksOf } from './walk';
 
 /** What a boat's last record leaves to the next hire: nobody enters twice what is known. */
@@ -16,7 +16,7 @@ export type Before = {
 };
 
 /** How far the record of a hire has come that something can be carried from: walked in, or at least walked out. */
-const lastWalk = (record: HireRecord) => (record.slots.has('in/sealed') ? 'in' : 'out');
+const lastWalk = (record: HireRecord) => (hasSlot(record, ['in', 'sealed']) ? 'in' : 'out');
 
 /**
  * @param hire the earlier hire, whose record this is
@@ -32,13 +32,13 @@ export const beforeOf = (hire: string, record: HireRecord, book: Book): Before =
   );
   const shown: Record<string, number> = {};
   for (const { id, reads } of book.gauges) {
-    const read = reads === 'counter' || reads === 'totaliser' ? slot(record, `${walk}/gauge/${id}`, 'gaugeRead') : undefined;
+    const read = reads === 'counter' || reads === 'totaliser' ? slot(record, [walk, 'gauge', id], 'gaugeRead') : undefined;
     if (read) shown[id] = read.value.shown;
   }
   const pictures: Record<string, string> = {};
   for (const { id } of book.surfaces) {
     const sha = (['in', 'out'] as const)
-      .map((one) => slot(record, `${one}/surface/${id}`, 'surfaceLooked')?.value.photos.at(-1))
+      .map((one) => slot(record, [one, 'surface', id], 'surfaceLooked')?.value.photos.at(-1))
       .find(Boolean);
     if (sha !== undefined) pictures[id] = sha;
   }

@@ -1,10 +1,10 @@
 import { applies } from '../briefing/compose';
 import type { Drill } from '../fleet/drills';
 import type { Facts } from '../fleet/condition';
-import type { DrillWay } from './kinds';
+import type { DrillWay } from '../drill/events';
 import { happenedAt } from './held';
 import { type Case, factsFor } from './handing';
-import { type HireRecord, slot } from './project';
+import { hasSlot, type HireRecord, slot } from './project';
 
 /** Drills of one hire: which there are for this boat, school and party, and how far somebody has come with each. */
 
@@ -25,7 +25,7 @@ export type DrillState = {
 };
 
 export const triesOf = (record: HireRecord, drill: string): Tried[] =>
-  (slot(record, `drill/${drill}`, 'drillDone')?.standing ?? []).flatMap((held): Tried[] => {
+  (slot(record, ['drill', drill], 'drillDone')?.standing ?? []).flatMap((held): Tried[] => {
     const { body } = held.event;
     if (body.kind !== 'drillDone') return [];
     const { how, by, variant, mistakes } = body;
@@ -46,7 +46,7 @@ export const drillsOf = (record: HireRecord, of: Case, facts: Facts = factsFor(r
 
 /** Drills that have to be passed before she casts off and are not; none of them before the walk has begun. */
 export const unproven = (record: HireRecord, of: Case): string[] =>
-  record.slots.has('out/started') && of.book.drills.some(({ needed }) => needed)
+  hasSlot(record, ['out', 'started']) && of.book.drills.some(({ needed }) => needed)
     ? drillsOf(record, of)
         .filter(({ drill, proven }) => drill.needed === true && !proven)
         .map(({ drill }) => drill.id)

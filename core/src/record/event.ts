@@ -1,79 +1,72 @@
 import * as z from 'zod/mini';
+import * as briefing from '../briefing/events';
+import * as condition from '../condition/events';
+import * as docking from '../docking/events';
+import * as drill from '../drill/events';
+import type { EventDefinition, Merge, Subject } from '../events/define';
+import { EventId, id } from '../events/parts';
+import * as party from '../fit/events';
+import * as fuel from '../fuel/events';
+import * as photo from '../photo/events';
 import { ExactInstant } from '../time/calendar';
-import { hiring } from './bodies/hiring';
-import { money } from './bodies/money';
-import { EventId, id } from './bodies/parts';
-import { walking } from './bodies/walking';
-import { type EVENT_KINDS, EVENT_VERSION, MOST_REFERENCES } from './kinds';
+import * as walk from './events';
+import * as going from './goingEvents';
+import { EVENT_VERSION, MOST_REFERENCES } from './kinds';
+import * as settlement from './settlementEvents';
+import * as turnaround from './turnaroundEvents';
 
-export { EventId, Sha256, Walk } from './bodies/parts';
+export { EventId, Sha256, Walk } from '../events/parts';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
  * only replaced by a newer event that names the older one.
  */
 
-const kinds = {
-  ...walking,
-  ...money,
-  ...hiring,
-  undone: z.object({ kind: z.literal('undone') }),
-} satisfies Record<EventKind, z.ZodMiniType>;
+const TOPICS = {
+  ...briefing,
+  ...drill,
+  ...docking,
+  ...condition,
+  ...photo,
+  ...fuel,
+  ...party,
+  ...walk,
+  ...going,
+  ...settlement,
+  ...turnaround,
+};
+type Exported = (typeof TOPICS)[keyof typeof TOPICS];
+/** Everything that the topics define; what else they export are words that definitions are made of. */
+type Defined = Extract<Exported, { schema: unknown }>;
+export type EventKind = Defined['kind'];
+export type EventBody = { [D in Defined as D['kind']]: z.infer<D['schema']> }[EventKind];
 
-export const EventBody = z.discriminatedUnion('kind', [
-  kinds.walkStarted,
-  kinds.pointTold,
-  kinds.pointSkipped,
-  kinds.counted,
-  kinds.gaugeRead,
-  kinds.brimmed,
-  kinds.markPlaced,
-  kinds.surfaceLooked,
-  kinds.evidenceGiven,
-  kinds.remarked,
-  kinds.stationTied,
-  kinds.held,
-  kinds.fuelFilled,
-  kinds.signed,
-  kinds.sealed,
-  kinds.castOff,
-  kinds.cameIn,
-  kinds.findingDecided,
-  kinds.lineDecided,
-  kinds.closed,
-  kinds.undone,
-  kinds.contradictionSettled,
-  kinds.partySet,
-  kinds.jacketGiven,
-  kinds.briefingSet,
-  kinds.understandingShown,
-  kinds.pointRead,
-  kinds.reported,
-  kinds.roundDone,
-  kinds.keyGiven,
-  kinds.languageChosen,
-  kinds.drillDone,
-  kinds.dockingTried,
-  kinds.letGo,
-  kinds.depositAnswered,
-  kinds.depositTaken,
-  kinds.workDone,
-  kinds.workJudged,
-  kinds.boxDismissed,
-  kinds.asFound,
-  kinds.extraNoted,
-  kinds.receiptShown,
-  kinds.lineAnswered,
-  kinds.lineContested,
-  kinds.lineQuoted,
-  kinds.waiverSet,
-  kinds.signRefused,
-  kinds.paymentAnswered,
-  kinds.paidByHand,
-  kinds.corrected,
-]);
-export type EventBody = z.infer<typeof EventBody>;
-export type EventKind = (typeof EVENT_KINDS)[number];
+const isDefinition = (value: Exported): value is Defined => typeof value === 'object' && 'schema' in value;
+const DEFINED = Object.values(TOPICS).filter(isDefinition);
+export const EVENT_KINDS: readonly EventKind[] = DEFINED.map(({ kind }) => kind);
+const BY_KIND = new Map<string, EventDefinition<EventKind, EventBody>>(
+  // Each is only ever asked about bodies of its own kind.
+  DEFINED.map((one) => [one.kind, one as unknown as EventDefinition<EventKind, EventBody>]),
+);
+
+/** What is known of a body's kind. @throws TypeError for a kind that nobody defines, which no event that was read has */
+export const definitionOf = ({ kind }: { kind: EventKind }): EventDefinition<EventKind, EventBody> => {
+  const found = BY_KIND.get(kind);
+  if (!found) throw new TypeError(`no kind of event: ${kind}`);
+  return found;
+};
+
+/** The thing an event is about; events without one (undo) act only through what they replace. */
+export const subjectOf = (body: EventBody): Subject | undefined => definitionOf(body).subject(body);
+export const mergeOf = (body: EventBody): Merge => definitionOf(body).merge;
+
+/** Photographs and drawings an event speaks of, by name. */
+export const attachmentsOf = (body: EventBody): readonly string[] => definitionOf(body).photos(body);
+
+export const EventBody = z.discriminatedUnion(
+  'kind',
+  DEFINED.map(({ schema }) => schema) as unknown as [z.ZodMiniObject<{ kind: z.ZodMiniLiteral<EventKind> }>],
+) as unknown as z.ZodMiniType<EventBody>;
 
 /** The actor is not in here: it comes from the session the event was made under. */
 export const HireEvent = z.object({

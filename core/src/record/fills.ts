@@ -18,7 +18,7 @@ export const gaugeSamples = (record: HireRecord, book: Book): GaugeSample[] =>
     if (!fill?.brim || more.length > 0 || fill.litres > tank.capacityL) return [];
     const truth = 1 - fill.litres / tank.capacityL;
     return gaugesOf(book, tank).flatMap(({ gauge, method }): GaugeSample[] => {
-      const read = slot(record, `in/gauge/${gauge.id}`, 'gaugeRead')?.value;
+      const read = slot(record, ['in', 'gauge', gauge.id], 'gaugeRead')?.value;
       // Askew a needle means less, and says nothing of what it is at rest.
       return read && !read.askew
         ? [{ gauge: gauge.id, method, sample: { shown: litresShown(gauge, tank, read.shown) / tank.capacityL, truth } }]

@@ -5,8 +5,8 @@ import type { Book } from '../fleet/book';
 import type { Check, Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
 import { happenedAt } from './held';
-import type { DECISIONS, EXTRAS, RECEIPTS } from './kinds';
-import { type HireRecord, type Slot, slot, slotsUnder } from './project';
+import type { DECISIONS, EXTRAS, RECEIPTS } from './settlementEvents';
+import { hasSlot, type HireRecord, type Slot, slot, slotsUnder } from './project';
 import { feedsEngine, fillsOf, fuelOf, fuelTanks, hoursRun, marksOf, PUMP_OVER, shownLevel } from './walk';
 
 /**
@@ -70,6 +70,7 @@ export type Finding = {
     }
   | {
       topic: 'extra';
+      extra: string;
       is: (typeof EXTRAS)[number];
       price: string | undefined;
       quantity: number;
@@ -77,7 +78,15 @@ export type Finding = {
       text: string;
       photos: string[];
     }
-  | { topic: 'receipt'; is: (typeof RECEIPTS)[number]; amountMinor: number; text: string; photos: string[]; byRenter: boolean }
+  | {
+      topic: 'receipt';
+      receipt: string;
+      is: (typeof RECEIPTS)[number];
+      amountMinor: number;
+      text: string;
+      photos: string[];
+      byRenter: boolean;
+    }
   | { topic: 'gauge'; gauge: Gauge; is: 'differs'; out: number; in: number }
   | {
       topic: 'propeller';
@@ -95,16 +104,16 @@ export type HowTold = 'told' | 'read' | 'no';
 const priceOf = (book: Book, price: string | undefined, record: HireRecord): HowTold | undefined => {
   const points = price === undefined ? [] : book.points.filter((point) => point.price === price);
   if (points.length === 0) return undefined;
-  const how = points.map(({ id }) => slot(record, `out/point/${id}`, 'pointTold')?.value.how);
+  const how = points.map(({ id }) => slot(record, ['out', 'point', id], 'pointTold')?.value.how);
   if (how.some((one) => one === 'said' || one === 'shown')) return 'told';
-  return how.includes('read') || points.some(({ id }) => record.slots.has(`home/${id}`)) ? 'read' : 'no';
+  return how.includes('read') || points.some(({ id }) => hasSlot(record, ['home', id])) ? 'read' : 'no';
 };
 
 const sizesOf = (book: Book) => new Map(book.surfaces.map((surface) => [surface.id, surface]));
 
 const countFindings = (record: HireRecord, book: Book, base: <T extends string>(key: T, station?: string) => BaseFields): Finding[] =>
   book.fittings.flatMap((fitting): Finding[] => {
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, `${walk}/count/${fitting.id}`, 'counted')?.value);
+    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'count', fitting.id], 'counted')?.value);
     const { is, pieces } = compareCount(fitting, out, back);
     if (is === 'same') return [];
     const fields = base(`count/${fitting.id}`, fitting.station);
@@ -130,7 +139,7 @@ type BaseFields = Pick<Finding, 'key' | 'station' | 'chargeable' | 'told' | 'dec
 const markFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => {
   const sizes = sizesOf(book);
   const seenGoing = new Set(marksOf(record, 'out').map(({ surface }) => surface));
-  const looked = (surface: string) => seenGoing.has(surface) || record.slots.has(`out/surface/${surface}`);
+  const looked = (surface: string) => seenGoing.has(surface) || hasSlot(record, ['out', 'surface', surface]);
   return compareMarks(marksOf(record, 'out'), marksOf(record, 'in'), sizes).map((found): Finding => {
     const mark = found.is === 'notSeen' ? found.out : found.in;
     const surface = sizes.get(mark.surface);
@@ -176,7 +185,7 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
   const fuelIds = new Set(fuelTanks(book).map(({ id }) => id));
   return book.gauges.flatMap((gauge): Finding[] => {
     if (gauge.reads === 'counter' || (gauge.tank !== undefined && fuelIds.has(gauge.tank))) return [];
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value.shown);
+    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', gauge.id], 'gaugeRead')?.value.shown);
     if (out === undefined || back === undefined || out === back) return [];
     return [{ ...base(`gauge/${gauge.id}`, gauge.station), topic: 'gauge', gauge, is: 'differs', out, in: back }];
   });
@@ -185,7 +194,7 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
 const propellerFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
   book.propellers.flatMap((propeller): Finding[] => {
     const [given, returned] = (['out', 'in'] as const).map(
-      (walk) => slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value,
+      (walk) => slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven')?.value,
     );
     const [out, back] = [given?.state, returned?.state];
     const [outRpm, inRpm] = [given?.fullRpm, returned?.fullRpm];
@@ -230,9 +239,9 @@ const wasteFindings = (record: HireRecord, book: Book, base: (key: string, stati
   });
 
 const checkFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
-  record.slots.has('in/started')
+  hasSlot(record, ['in', 'started'])
     ? book.checks.flatMap((check): Finding[] => {
-        const found = slot(record, `in/check/${check.id}`, 'asFound')?.value;
+        const found = slot(record, ['in', 'check', check.id], 'asFound')?.value;
         const way = found && check.ways.find(({ id }) => id === found.way);
         if (found && way === check.ways[0]) return [];
         return [
@@ -252,11 +261,12 @@ const checkFindings = (record: HireRecord, book: Book, base: (key: string, stati
     : [];
 
 const extraFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => [
-  ...slotsUnder(record, 'extra/', 'extraNoted').map(({ value }): Finding => ({
+  ...slotsUnder(record, ['extra'], 'extraNoted').map(({ value }): Finding => ({
     ...base(`extra/${value.extra}`),
     chargeable: true,
     told: priceOf(book, value.price, record),
     topic: 'extra',
+    extra: value.extra,
     is: value.what,
     price: value.price,
     quantity: value.quantity ?? 1,
@@ -264,10 +274,11 @@ const extraFindings = (record: HireRecord, book: Book, base: (key: string, stati
     text: value.text,
     photos: value.photos,
   })),
-  ...slotsUnder(record, 'receipt/', 'receiptShown').map(({ value, by }): Finding => ({
+  ...slotsUnder(record, ['receipt'], 'receiptShown').map(({ value, by }): Finding => ({
     ...base(`receipt/${value.receipt}`),
     chargeable: true,
     topic: 'receipt',
+    receipt: value.receipt,
     is: value.what,
     amountMinor: value.amountMinor,
     text: value.text,
@@ -317,7 +328,7 @@ export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Findin
     station,
     chargeable: false,
     told: undefined,
-    decision: slot(record, `decided/${key}`, 'findingDecided')?.value.decision,
+    decision: slot(record, ['decided', key], 'findingDecided')?.value.decision,
   });
   const findings: Finding[] = [
     ...markFindings(record, book, base),
@@ -331,13 +342,13 @@ export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Findin
   ];
   const engines = findings.find((one) => one.topic === 'fuel' && feedsEngine(one.tank));
   findings.push(...hoursFinding(record, book, engines, hired, base('hours')));
-  const cameIn = slot(record, 'cameIn', 'cameIn');
+  const cameIn = slot(record, ['cameIn'], 'cameIn');
   if (cameIn) {
     const minutes = Math.floor((happenedAt(cameIn.by) - Date.parse(hired.to)) / 60_000);
     findings.push({ ...base('late'), chargeable: minutes > 0, topic: 'late', is: minutes > 0 ? 'late' : 'inTime', minutes });
   }
   for (const open of record.contradictions)
-    findings.push({ ...base(`contradiction/${open.key}`), topic: 'contradiction', is: 'open', slot: open });
+    findings.push({ ...base(`contradiction/${open.subject.join('/')}`), topic: 'contradiction', is: 'open', slot: open });
   return findings;
 };
 
@@ -356,10 +367,10 @@ export const needsDecision = (finding: Finding): boolean => {
 
 /** How many lines of equipment and surfaces were looked at coming in and were as they had been. */
 export const unchangedCount = (record: HireRecord, findings: readonly Finding[]): number => {
-  const differs = new Set<string>();
-  for (const finding of findings) {
-    if (finding.topic === 'count') differs.add(`in/count/${finding.fitting.id}`);
-    else if (finding.topic === 'mark' && finding.is !== 'known' && finding.surface) differs.add(`in/surface/${finding.surface.id}`);
-  }
-  return [...record.slots.keys()].filter((key) => /^in\/(count|surface)\//.test(key) && !differs.has(key)).length;
+  const fittings = new Set(findings.flatMap((one) => (one.topic === 'count' ? [one.fitting.id] : [])));
+  const surfaces = new Set(findings.flatMap((one) => (one.topic === 'mark' && one.is !== 'known' && one.surface ? [one.surface.id] : [])));
+  return (
+    slotsUnder(record, ['in', 'count'], 'counted').filter(({ value }) => !fittings.has(value.fitting)).length +
+    slotsUnder(record, ['in', 'surface'], 'surfaceLooked').filter(({ value }) => !surfaces.has(value.surface)).length
+  );
 };

@@ -1,3 +1,4 @@
+import type { Subject } from '../events/define';
 import { departureFault, type DepartureFault, type Heads } from '../condition/counts';
 import type { CrewFault, Overload } from '../fit/aboard';
 import type { Book } from '../fleet/book';
@@ -13,7 +14,7 @@ export type Hold =
   | { is: 'noJacket'; people: string[] }
   | { is: 'crew'; fault: CrewFault }
   | { is: 'drill'; drill: string }
-  | { is: 'contradiction'; key: string };
+  | { is: 'contradiction'; subject: Subject };
 
 /** Nobody lifts these, whatever reason they give: more persons or load than the plate, a person without a fitting jacket, a driver the law does not allow, a boat that somebody else is out with, a departure that nobody signed as it stands. */
 export const NEVER_LIFTED = ['tooMany', 'noJacket', 'crew', 'away', 'signAgain'] as const;
@@ -42,7 +43,7 @@ export const keyOfHold = (hold: Hold): string => {
     case 'drill':
       return `drill/${hold.drill}`;
     case 'contradiction':
-      return `contradiction/${hold.key}`;
+      return `contradiction/${hold.subject.join('/')}`;
     case 'tooMany':
     case 'noJacket':
     case 'crew':
@@ -56,28 +57,28 @@ export type LetGo = { why: string; by: string; at: string };
 /** @param key of a matter that may be lifted @returns a manager's word on it; nobody less can give one */
 export const letGoOf = (record: HireRecord, key: string): LetGo | undefined => {
   if (NEVER_LIFTED.some((never) => key === never || key.startsWith(`${never}/`))) return undefined;
-  const given = slot(record, `letGo/${key}`, 'letGo')?.standing.find(({ actor }) => actor.role === 'manager');
+  const given = slot(record, ['letGo', key], 'letGo')?.standing.find(({ actor }) => actor.role === 'manager');
   return given?.event.body.kind === 'letGo' ? { why: given.event.body.why, by: given.actor.id, at: given.event.at } : undefined;
 };
 
 /** The party by heads, once somebody has entered it. */
-export const headsOf = (record: HireRecord): Heads | undefined => slot(record, 'party', 'partySet')?.value;
+export const headsOf = (record: HireRecord): Heads | undefined => slot(record, ['party'], 'partySet')?.value;
 
 /** Everything in the record that holds her, whether somebody let her go with it or not. @param unproven drills that have to be passed, and are not */
 export const mattersOf = (record: HireRecord, book: Book, today: string, fit?: Fit, unproven: readonly string[] = []): Hold[] => {
   const holds: Hold[] = [...(fit ? fitHolds(fit) : []), ...unproven.map((drill): Hold => ({ is: 'drill', drill }))];
   for (const fitting of book.fittings) {
     if (!fitting.safety) continue;
-    const fault = departureFault(fitting, slot(record, `out/count/${fitting.id}`, 'counted')?.value, today, headsOf(record));
+    const fault = departureFault(fitting, slot(record, ['out', 'count', fitting.id], 'counted')?.value, today, headsOf(record));
     if (fault) holds.push({ is: 'safetyFitting', fault });
   }
   for (const { id } of book.propellers) {
-    const given = slot(record, `out/propeller/${id}`, 'evidenceGiven')?.value;
+    const given = slot(record, ['out', 'propeller', id], 'evidenceGiven')?.value;
     if (given?.state === 'flawOverLimit') holds.push({ is: 'propeller', propeller: id, sizeMm: given.sizeMm });
   }
-  for (const { standing } of slotsUnder(record, 'held', 'held'))
+  for (const { standing } of slotsUnder(record, ['held'], 'held'))
     for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });
-  for (const { key } of record.contradictions) if (key.startsWith('out/')) holds.push({ is: 'contradiction', key });
+  for (const { subject } of record.contradictions) if (subject[0] === 'out') holds.push({ is: 'contradiction', subject });
   return holds;
 };
 

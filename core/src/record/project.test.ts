@@ -33,7 +33,7 @@ const count = (fitting: string, number: number, walk: 'out' | 'in' = 'out'): Eve
   count: number,
   state: 'fine',
 });
-const counted = (held: Held[], fitting: string) => slot(project(held), `out/count/${fitting}`, 'counted');
+const counted = (held: Held[], fitting: string) => slot(project(held), ['out', 'count', fitting], 'counted');
 
 /** Streams as several phones make them: counts, told points, corrections of anything older, undos, seals, a closing. */
 const stream = fc
@@ -76,7 +76,7 @@ const stream = fc
                   : row.what === 9 && n > 20
                     ? { kind: 'closed', number: 1, statement: 'c'.repeat(64), covers, root: 'd'.repeat(64) }
                     : row.what === 10 && n > 0
-                      ? { kind: 'contradictionSettled', slot: `${walk}/count/f${row.fitting}`, stands: idOf((row.older[0] ?? 0) % n) }
+                      ? { kind: 'contradictionSettled', subject: [walk, 'count', `f${row.fitting}`], stands: idOf((row.older[0] ?? 0) % n) }
                       : { kind: 'castOff' };
       return make(
         n,
@@ -138,7 +138,7 @@ describe('the record', () => {
   it('keeps two values that nobody replaced as a contradiction, and equal ones as agreement', () => {
     const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
     expect(counted(both, 'jacket')).toMatchObject({ contradiction: true });
-    expect(project(both).contradictions.map(({ key }) => key)).toEqual(['out/count/jacket']);
+    expect(project(both).contradictions.map(({ subject }) => subject)).toEqual([['out', 'count', 'jacket']]);
     expect(counted([both[0]!, make(3, count('jacket', 8), { device: 'd2' })], 'jacket')).toMatchObject({ contradiction: false });
     const settled = [...both, make(4, count('jacket', 7), { replaces: [idOf(1), idOf(2)] })];
     expect(counted(settled, 'jacket')).toMatchObject({ contradiction: false, value: { count: 7 } });
@@ -147,7 +147,8 @@ describe('the record', () => {
   it('lets somebody say which of two values stands, also after a seal that covers both, and take it back', () => {
     const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
     const sealed = make(3, { kind: 'sealed', walk: 'out', ...sealContent(both, null), signature: '', key: 'b'.repeat(64) });
-    const stands = (n: number, id: number) => make(n, { kind: 'contradictionSettled', slot: 'out/count/jacket', stands: idOf(id) });
+    const stands = (n: number, id: number) =>
+      make(n, { kind: 'contradictionSettled', subject: ['out', 'count', 'jacket'], stands: idOf(id) });
     const settled = [...both, sealed, stands(4, 2)];
     expect(counted(settled, 'jacket')).toMatchObject({ contradiction: false, value: { count: 7 }, settledBy: { event: { id: idOf(4) } } });
     expect(counted(settled, 'jacket')!.standing).toHaveLength(2);
@@ -178,7 +179,7 @@ describe('the record', () => {
     const record = project([after, closed, before, ...events]);
     expect(record.late.map(({ event }) => event.id)).toEqual([idOf(5)]);
     expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(20)]);
-    expect(slot(record, 'out/count/jacket', 'counted')!.value.count).toBe(8);
+    expect(slot(record, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(8);
   });
 
   it('takes what the quay enters of the return after its signature, and shows it; never of the departure, nor from the renter', () => {
@@ -195,17 +196,17 @@ describe('the record', () => {
     ];
     const all = [...events, seal('out', 3), make(5, { kind: 'castOff' }), seal('in', 4), seen, ...rest];
     const record = project(all);
-    expect(slot(record, 'in/count/jacket', 'counted')!).toMatchObject({ value: { count: 7 }, contradiction: false });
+    expect(slot(record, ['in', 'count', 'jacket'], 'counted')!).toMatchObject({ value: { count: 7 }, contradiction: false });
     expect(record.again.map(({ event }) => event.id)).toEqual([idOf(20)]);
     expect(record.proposed.map(({ event }) => event.id)).toEqual([21, 22, 23, 24, 25].map(idOf));
     // What was entered afterwards may be taken back again.
     const back = project([...all, make(30, { kind: 'undone' }, { replaces: [idOf(20)] })]);
-    expect(slot(back, 'in/count/jacket', 'counted')!.value.count).toBe(8);
+    expect(slot(back, ['in', 'count', 'jacket'], 'counted')!.value.count).toBe(8);
     // Arrived after the seal, but made before it: it is late, as ever.
     expect(project([...all, make(3, count('fender', 3, 'in'), { id: idOf(31) })]).late).toHaveLength(1);
     // The closing covers it; what comes after that is a proposal.
     const closed = project([...all, closedAfter([...events, seal('out', 3), seal('in', 4), seen], 40), make(50, count('jacket', 4, 'in'))]);
-    expect(slot(closed, 'in/count/jacket', 'counted')!.value.count).toBe(7);
+    expect(slot(closed, ['in', 'count', 'jacket'], 'counted')!.value.count).toBe(7);
     expect(closed.proposed.map(({ event }) => event.id)).toContain(idOf(50));
   });
 
@@ -216,7 +217,7 @@ describe('the record', () => {
     const first = seal(3, events);
     const right = make(6, count('jacket', 6), { replaces: [idOf(1)] }, { actor: { id: 'r', role: 'renter' } });
     const open = project([...events, first, right]);
-    expect(slot(open, 'out/count/jacket', 'counted')!.value.count).toBe(6);
+    expect(slot(open, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(6);
     expect(unsignedOf(open, 'out').map(({ event }) => event.id)).toEqual([idOf(6)]);
     const signed = make(7, {
       kind: 'signed',
@@ -233,14 +234,14 @@ describe('the record', () => {
     // Or it is cleared: what was signed stands again.
     const cleared = project([...events, first, right, make(11, { kind: 'undone' }, { replaces: [idOf(6)] })]);
     expect(unsignedOf(cleared, 'out')).toEqual([]);
-    expect(slot(cleared, 'out/count/jacket', 'counted')!.value.count).toBe(5);
-    expect(slot(resealed, 'out/count/jacket', 'counted')).toMatchObject({ value: { count: 6 }, contradiction: false });
-    expect(slot(resealed, 'out/sealed', 'sealed')).toMatchObject({ contradiction: false, by: { event: { id: idOf(8) } } });
+    expect(slot(cleared, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(5);
+    expect(slot(resealed, ['out', 'count', 'jacket'], 'counted')).toMatchObject({ value: { count: 6 }, contradiction: false });
+    expect(slot(resealed, ['out', 'sealed'], 'sealed')).toMatchObject({ contradiction: false, by: { event: { id: idOf(8) } } });
     // Once she is off, departure is what was signed.
     const off = make(9, { kind: 'castOff' });
     const after = make(10, count('jacket', 7), { replaces: [idOf(6)] });
     const gone = project([...again, seal(8, again, [idOf(3)]), off, after]);
-    expect(slot(gone, 'out/count/jacket', 'counted')!.value.count).toBe(6);
+    expect(slot(gone, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(6);
     expect(gone.proposed.map(({ event }) => event.id)).toEqual([idOf(10)]);
   });
 
@@ -261,8 +262,8 @@ describe('the record', () => {
       make(3, { kind: 'undone' }, { replaces: [idOf(1)] }),
       make(4, { kind: 'undone' }, { replaces: [idOf(2)] }),
     ]);
-    expect(slot(record, 'out/count/jacket', 'counted')!.value.count).toBe(8);
-    expect(slot(record, 'out/sealed', 'sealed')).toBeDefined();
+    expect(slot(record, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(8);
+    expect(slot(record, ['out', 'sealed'], 'sealed')).toBeDefined();
     expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(3), idOf(4)]);
   });
 

@@ -1,5 +1,6 @@
 import equal from 'fast-deep-equal';
-import type { EventBody, EventKind, Walk } from './event';
+import type { Subject } from '../events/define';
+import { definitionOf, type EventBody, type EventKind, mergeOf, subjectOf, type Walk } from './event';
 import { happenedAt, type Held } from './held';
 import { undoneIds } from './undone';
 
@@ -12,7 +13,7 @@ type BodyOf<K extends EventKind> = Extract<EventBody, { kind: K }>;
 
 /** One thing that has one value: what was counted of a fitting going out, say. */
 export type Slot<K extends EventKind = EventKind> = {
-  key: string;
+  subject: Subject;
   /** The value that stands; the oldest of them while there is a contradiction nobody has settled. */
   value: BodyOf<K>;
   by: Held;
@@ -44,131 +45,15 @@ export type HireRecord = {
   bookVersion: number | undefined;
 };
 
-/** The thing an event is about; events without one (undo) act only through what they replace. */
-export const slotOf = (body: EventBody): string | undefined => {
-  switch (body.kind) {
-    case 'walkStarted':
-      return `${body.walk}/started`;
-    case 'pointTold':
-    case 'pointSkipped':
-      return `${body.walk}/point/${body.point}`;
-    case 'counted':
-      return `${body.walk}/count/${body.fitting}`;
-    case 'gaugeRead':
-      return `${body.walk}/gauge/${body.gauge}`;
-    case 'brimmed':
-      return `${body.walk}/brim/${body.tank}`;
-    case 'markPlaced':
-      return `${body.walk}/mark/${body.mark.id}`;
-    case 'surfaceLooked':
-      return `${body.walk}/surface/${body.surface}`;
-    case 'evidenceGiven':
-      return `${body.walk}/propeller/${body.propeller}`;
-    case 'remarked':
-      return `${body.walk}/remark/${body.as}`;
-    case 'stationTied':
-      return `${body.walk}/tied/${body.station}`;
-    case 'signed':
-      return `${body.walk}/signed/${body.as}`;
-    case 'sealed':
-      return `${body.walk}/sealed`;
-    case 'held':
-      return 'held';
-    case 'fuelFilled':
-      return `filled/${body.tank}`;
-    case 'castOff':
-      return 'castOff';
-    case 'cameIn':
-      return 'cameIn';
-    case 'findingDecided':
-      return `decided/${body.finding}`;
-    case 'lineDecided':
-      return `line/${body.line}`;
-    case 'closed':
-      return 'closed';
-    case 'contradictionSettled':
-      return `settled/${body.slot}`;
-    case 'partySet':
-      return 'party';
-    case 'jacketGiven':
-      return `jacket/${body.person}`;
-    case 'briefingSet':
-      return 'briefing/minutes';
-    case 'understandingShown':
-      return `understood/${body.point}/${body.by}`;
-    case 'pointRead':
-      return `home/${body.point}`;
-    case 'reported':
-      return 'reported';
-    case 'roundDone':
-      return `round/${body.round}`;
-    case 'keyGiven':
-      return 'keyGiven';
-    case 'languageChosen':
-      return 'language';
-    case 'drillDone':
-      return `drill/${body.drill}`;
-    case 'dockingTried':
-      return `docking/${body.task}`;
-    case 'letGo':
-      return `letGo/${body.matter}`;
-    case 'depositAnswered':
-      return `deposit/${body.attempt}`;
-    case 'depositTaken':
-      return 'depositTaken';
-    case 'workDone':
-      return `work/${body.work}`;
-    case 'workJudged':
-      return `unsafe/${body.work}`;
-    case 'boxDismissed':
-      return `box/${body.photo}/${body.x.toFixed(3)},${body.y.toFixed(3)}`;
-    case 'asFound':
-      return `${body.walk}/check/${body.check}`;
-    case 'signRefused':
-      return `${body.walk}/refused`;
-    case 'extraNoted':
-      return `extra/${body.extra}`;
-    case 'receiptShown':
-      return `receipt/${body.receipt}`;
-    case 'lineAnswered':
-      return `answer/${body.line}`;
-    case 'lineContested':
-      return `contested/${body.line}`;
-    case 'lineQuoted':
-      return `quoted/${body.line}`;
-    case 'waiverSet':
-      return 'waiver';
-    case 'paymentAnswered':
-      return `payment/${body.payment}`;
-    case 'paidByHand':
-      return `byHand/${body.payment}`;
-    case 'corrected':
-      return `corrected/${body.number}`;
-    case 'undone':
-      return undefined;
-  }
-};
-
-/** Slots that hold several things side by side (two fills are two fills), and those where saying it twice is no quarrel. */
-const GATHER = /^(filled|understood|round|drill|docking|letGo|deposit|payment)\/|^(held|reported|language)$/;
-export const gathers = (key: string): boolean => GATHER.test(key);
-const onceIsEnough = (key: string) =>
-  key.endsWith('/started') ||
-  key.includes('/tied/') ||
-  key.includes('/surface/') ||
-  key.startsWith('home/') ||
-  key === 'castOff' ||
-  key === 'cameIn' ||
-  key === 'keyGiven';
+/** By which a subject is found among others; two lists of parts never have the same. */
+const keyOf = (subject: Subject): string => JSON.stringify(subject);
 
 const byTime = (a: Held, b: Held): number =>
   happenedAt(a) - happenedAt(b) ||
   (a.event.device < b.event.device ? -1 : a.event.device > b.event.device ? 1 : a.event.deviceSeq - b.event.deviceSeq) ||
   (a.event.id < b.event.id ? -1 : a.event.id > b.event.id ? 1 : 0);
 
-/** What goes on after the closing, which settles with the renter: she is turned round, money moves, a line is argued about. */
-const AFTERWARDS: readonly EventKind[] = ['workDone', 'workJudged', 'paymentAnswered', 'paidByHand', 'lineContested', 'corrected'];
-const isAfterwards = ({ kind }: EventBody): boolean => AFTERWARDS.includes(kind);
+const isAfterwards = (body: EventBody): boolean => definitionOf(body).afterClosing;
 
 const walkOf = (body: EventBody): Walk | undefined => ('walk' in body ? body.walk : undefined);
 const walkAt = (held: Held | undefined): Walk | undefined => held && walkOf(held.event.body);
@@ -180,8 +65,9 @@ const standingOf = (all: readonly Held[]): Map<string, Held[]> => {
   /** Who was replaced, and in which slots. */
   const replaced = new Map<string, Set<string>>();
   for (const held of all) {
-    const key = slotOf(held.event.body);
-    if (key === undefined || undone.has(held.event.id)) continue;
+    const subject = subjectOf(held.event.body);
+    if (subject === undefined || undone.has(held.event.id)) continue;
+    const key = keyOf(subject);
     const rows = slots.get(key);
     if (rows) rows.push(held);
     else slots.set(key, [held]);
@@ -204,17 +90,18 @@ const standingOf = (all: readonly Held[]): Map<string, Held[]> => {
 
 /** The one that somebody said is right, among several standing; nothing while those who said so disagree themselves. */
 const settlement = (
-  key: string,
+  subject: Subject,
   standing: readonly Held[],
   all: ReadonlyMap<string, readonly Held[]>,
 ): { by: Held; settledBy: Held } | undefined => {
-  const said = all.get(`settled/${key}`) ?? [];
+  const said = all.get(keyOf(['settled', ...subject])) ?? [];
   const named = new Set(said.flatMap(({ event: { body } }) => (body.kind === 'contradictionSettled' ? [body.stands] : [])));
   const by = named.size === 1 ? standing.find(({ event }) => named.has(event.id)) : undefined;
   return by && { by, settledBy: said[said.length - 1]! };
 };
 
-const same = (key: string, a: Held, b: Held): boolean => onceIsEnough(key) || equal(a.event.body, b.event.body);
+/** Whether two that stand for one subject say different things, where only one of them can be right. */
+const disagree = (a: Held, b: Held): boolean => mergeOf(a.event.body) === 'replace' && !equal(a.event.body, b.event.body);
 
 /** @param held every event known, in any order, any number of times */
 export const project = (held: Iterable<Held>): HireRecord => {
@@ -230,14 +117,14 @@ export const project = (held: Iterable<Held>): HireRecord => {
   // replaced by a later one that both sign, never undone.
   const FENCING: readonly EventKind[] = ['sealed', 'closed', 'contradictionSettled'];
   const first = standingOf(everything.filter(({ event: { body } }) => FENCING.includes(body.kind)));
-  const fence = (key: string) => {
-    const standing = first.get(key) ?? [];
-    const one = settlement(key, standing, first)?.by ?? standing[0];
+  const fence = (...subject: Subject) => {
+    const standing = first.get(keyOf(subject)) ?? [];
+    const one = settlement(subject, standing, first)?.by ?? standing[0];
     if (!one || !('covers' in one.event.body)) return undefined;
     return { one, covers: new Set(one.event.body.covers), at: happenedAt(one) };
   };
   const closing = fence('closed');
-  const seals = { out: fence('out/sealed'), in: fence('in/sealed') };
+  const seals = { out: fence('out', 'sealed'), in: fence('in', 'sealed') };
   const late: Held[] = [];
   const again: Held[] = [];
   const proposed: Held[] = [];
@@ -255,7 +142,7 @@ export const project = (held: Iterable<Held>): HireRecord => {
   };
   // While she still lies at the quay a miscount can be put right; once she is off, departure is what was signed.
   const left = standingOf(everything.filter(({ event: { body } }) => body.kind === 'castOff' || body.kind === 'undone')).get(
-    'castOff',
+    keyOf(['castOff']),
   )?.[0];
   const leftAt = left ? happenedAt(left) : Infinity;
   const putsRight = (one: Held, line: { covers: ReadonlySet<string>; at: number }): boolean => {
@@ -291,11 +178,12 @@ export const project = (held: Iterable<Held>): HireRecord => {
   const contradictions: Slot[] = [];
   const standingNow = standingOf(counting);
   for (const [key, standing] of standingNow) {
-    const differs = standing.length > 1 && !gathers(key) && standing.slice(1).some((other) => !same(key, standing[0]!, other));
-    const settled = differs ? settlement(key, standing, standingNow) : undefined;
+    const subject = subjectOf(standing[0]!.event.body)!;
+    const differs = standing.slice(1).some((other) => disagree(standing[0]!, other));
+    const settled = differs ? settlement(subject, standing, standingNow) : undefined;
     const by = settled?.by ?? standing[0]!;
     const contradiction = differs && !settled;
-    const slot: Slot = { key, value: by.event.body, by, standing, contradiction, ...(settled ? { settledBy: settled.settledBy } : {}) };
+    const slot: Slot = { subject, value: by.event.body, by, standing, contradiction, ...(settled ? { settledBy: settled.settledBy } : {}) };
     slots.set(key, slot);
     if (contradiction) contradictions.push(slot);
   }
@@ -304,11 +192,11 @@ export const project = (held: Iterable<Held>): HireRecord => {
     if (behindMs !== undefined && Math.abs(behindMs) > 120_000 && Math.abs(behindMs) >= Math.abs(clocks.get(event.device) ?? 0))
       clocks.set(event.device, behindMs);
   }
-  const started = slots.get('out/started');
+  const started = slots.get(keyOf(['out', 'started']));
   const undone = again.length > 0 ? undoneIds(counting) : new Set<string>();
   return {
     slots,
-    contradictions: contradictions.sort((a, b) => (a.key < b.key ? -1 : 1)),
+    contradictions: contradictions.sort((a, b) => (keyOf(a.subject) < keyOf(b.subject) ? -1 : 1)),
     late: late.sort(byTime),
     // What was added and taken away again leaves what was signed as it was.
     again: again.filter(({ event }) => !undone.has(event.id)).sort(byTime),
@@ -319,16 +207,22 @@ export const project = (held: Iterable<Held>): HireRecord => {
   };
 };
 
+/** The slot of one thing, whatever fills it. */
+export const slotAt = (record: HireRecord, subject: Subject): Slot | undefined => record.slots.get(keyOf(subject));
+
+/** Whether anything stands for a subject. */
+export const hasSlot = (record: HireRecord, subject: Subject): boolean => record.slots.has(keyOf(subject));
+
 /** The slot of one thing, typed by the kinds that can fill it. */
-export const slot = <K extends EventKind>(record: HireRecord, key: string, ...kinds: K[]): Slot<K> | undefined => {
-  const found = record.slots.get(key);
+export const slot = <K extends EventKind>(record: HireRecord, subject: Subject, ...kinds: K[]): Slot<K> | undefined => {
+  const found = slotAt(record, subject);
   return found && (kinds as string[]).includes(found.value.kind) ? (found as unknown as Slot<K>) : undefined;
 };
 
-/** All slots of a kind whose key begins so, in the order they were first entered. */
-export const slotsUnder = <K extends EventKind>(record: HireRecord, prefix: string, kind: K): Slot<K>[] =>
+/** All slots whose subject begins with these parts, in the order they were first entered. */
+export const slotsUnder = <K extends EventKind>(record: HireRecord, prefix: Subject, kind: K): Slot<K>[] =>
   [...record.slots.values()]
-    .filter((one) => one.key.startsWith(prefix) && one.value.kind === kind)
+    .filter(({ subject, value }) => value.kind === kind && prefix.every((part, i) => subject[i] === part))
     .sort((a, b) => byTime(a.by, b.by)) as unknown as Slot<K>[];
 
 /** What was entered of a walk after it was signed, and has to be signed again: signatures themselves are no such thing. */

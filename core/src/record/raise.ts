@@ -1,5 +1,5 @@
-import type { HireEvent } from './event';
-import { EVENT_KINDS, EVENT_VERSION } from './kinds';
+import { EVENT_KINDS, type HireEvent } from './event';
+import { EVENT_VERSION } from './kinds';
 
 type Raw = Record<string, unknown>;
 

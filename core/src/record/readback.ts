@@ -6,8 +6,8 @@ import { spokenReading } from '../fuel/level';
 import { digestOf } from './canonical';
 import { triesOf } from './drills';
 import type { Walk } from './event';
-import { DRILL_WAYS, type DrillWay } from './kinds';
-import { type HireRecord, slot } from './project';
+import { DRILL_WAYS, type DrillWay } from '../drill/events';
+import { hasSlot, type HireRecord, slot, slotAt } from './project';
 import { fuelOf, fuelTanks, type Lack, marksOf, walkState } from './walk';
 
 /** What the renter reads back before signing, and whose digest they sign: plain facts, in their language. */
@@ -46,7 +46,7 @@ export type Page = {
  */
 export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string, alone = false): Page => {
   const words = (wording: Wording) => say(wording, language);
-  const points = book.points.map((point) => ({ point, slot: slot(record, `${walk}/point/${point.id}`, 'pointTold', 'pointSkipped') }));
+  const points = book.points.map((point) => ({ point, slot: slot(record, [walk, 'point', point.id], 'pointTold', 'pointSkipped') }));
   const drills = book.drills.flatMap((drill) => {
     const best = [...triesOf(record, drill.id)].sort(
       (a, b) => DRILL_WAYS.indexOf(b.how) - DRILL_WAYS.indexOf(a.how) || a.mistakes.length - b.mistakes.length || a.at - b.at,
@@ -54,7 +54,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     return best ? [{ name: words(drill.name), how: best.how, mistakes: best.mistakes.length }] : [];
   });
   const checks = book.checks.flatMap((check) => {
-    const found = slot(record, `${walk}/check/${check.id}`, 'asFound')?.value;
+    const found = slot(record, [walk, 'check', check.id], 'asFound')?.value;
     const way = found && check.ways.find(({ id }) => id === found.way);
     return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way, asItShould: check.ways[0]?.id === found.way }] : [];
   });
@@ -63,7 +63,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       ? told.value.how === 'read'
         ? [words(point.say)]
         : []
-      : walk === 'out' && alone && record.slots.has(`home/${point.id}`)
+      : walk === 'out' && alone && hasSlot(record, ['home', point.id])
         ? [words(point.say)]
         : [],
   );
@@ -84,18 +84,18 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
           ),
         )
       : new Map<string, 'new' | 'grown' | 'known'>();
-  const asBefore = (key: string) => {
-    const value = record.slots.get(`in/${key}`)?.value;
+  const asBefore = (...of: string[]) => {
+    const value = slotAt(record, ['in', ...of])?.value;
     return value !== undefined && 'asBefore' in value && value.asBefore === true;
   };
   const onePress =
     walk === 'in'
-      ? [...book.fittings.filter(({ id }) => asBefore(`count/${id}`)), ...book.surfaces.filter(({ id }) => asBefore(`surface/${id}`))].map(
+      ? [...book.fittings.filter(({ id }) => asBefore('count', id)), ...book.surfaces.filter(({ id }) => asBefore('surface', id))].map(
           ({ name }) => words(name),
         )
       : [];
   const remarks = (['renter', 'staff'] as const).flatMap((as) => {
-    const said = slot(record, `${walk}/remark/${as}`, 'remarked')?.value;
+    const said = slot(record, [walk, 'remark', as], 'remarked')?.value;
     return said ? [{ as, text: said.text }] : [];
   });
   return {
@@ -106,8 +106,8 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     ...(read.length > 0 ? { read } : {}),
     skipped: points.flatMap((p) => (p.slot?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
     counts: book.fittings.flatMap((fitting) => {
-      const counted = slot(record, `${walk}/count/${fitting.id}`, 'counted')?.value;
-      const was = walk === 'in' ? slot(record, `out/count/${fitting.id}`, 'counted')?.value.count : undefined;
+      const counted = slot(record, [walk, 'count', fitting.id], 'counted')?.value;
+      const was = walk === 'in' ? slot(record, ['out', 'count', fitting.id], 'counted')?.value.count : undefined;
       return counted
         ? [
             {
@@ -132,7 +132,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       };
     }),
     gauges: book.gauges.flatMap((gauge) => {
-      const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
+      const read = slot(record, [walk, 'gauge', gauge.id], 'gaugeRead')?.value;
       return read ? [{ name: words(gauge.name), shown: spokenReading(gauge, read.shown) }] : [];
     }),
     fuel: fuelTanks(book).flatMap((tank) => {
@@ -143,7 +143,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
         : [];
     }),
     propellers: book.propellers.flatMap((propeller) => {
-      const given = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value;
+      const given = slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven')?.value;
       return given ? [{ name: words(propeller.name), state: given.state }] : [];
     }),
     ...(checks.length > 0 ? { checks } : {}),

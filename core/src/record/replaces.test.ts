@@ -22,7 +22,7 @@ const held = (n: number, device: string, body: EventBody, replaces: readonly str
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
 const drawnOf = (events: readonly Held[]) => ({ record: project(events), events });
-const standing = (all: readonly Held[]) => slot(project(all), 'out/count/fenders', 'counted');
+const standing = (all: readonly Held[]) => slot(project(all), ['out', 'count', 'fenders'], 'counted');
 
 /** One phone that enters what it likes or takes back its last entry, each time with a page that is some entries behind. */
 const presses = fc.array(fc.record({ count: fc.nat(9), behind: fc.nat(4), undo: fc.boolean() }), { minLength: 1, maxLength: 25 });

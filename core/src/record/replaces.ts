@@ -1,6 +1,7 @@
-import type { EventBody } from './event';
+import equal from 'fast-deep-equal';
+import { type EventBody, mergeOf, subjectOf } from './event';
 import type { Held } from './held';
-import { gathers, type HireRecord, project, slotOf } from './project';
+import { type HireRecord, project, slotAt } from './project';
 
 /** What was drawn when something was entered: the record, and the events it comes of. */
 export type Drawn = { record: HireRecord; events: readonly Held[] };
@@ -12,9 +13,9 @@ export type Drawn = { record: HireRecord; events: readonly Held[] };
  * @returns ids of events, none for what is kept beside what is there
  */
 export const replacedBy = (body: EventBody, drawn: Drawn, since: readonly Held[]): string[] => {
-  const key = slotOf(body);
-  if (key === undefined || gathers(key)) return [];
-  const concerns = since.some(({ event }) => event.body.kind === 'undone' || slotOf(event.body) === key);
-  const { slots } = concerns ? project([...drawn.events, ...since]) : drawn.record;
-  return slots.get(key)?.standing.map(({ event }) => event.id) ?? [];
+  const subject = subjectOf(body);
+  if (subject === undefined || mergeOf(body) === 'collect') return [];
+  const concerns = since.some(({ event }) => event.body.kind === 'undone' || equal(subjectOf(event.body), subject));
+  const record = concerns ? project([...drawn.events, ...since]) : drawn.record;
+  return slotAt(record, subject)?.standing.map(({ event }) => event.id) ?? [];
 };

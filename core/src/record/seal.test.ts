@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { digestOf } from './canonical';
 import type { EventBody } from './event';
-import { EVENT_KINDS } from './kinds';
+import { attachmentsOf, EVENT_KINDS } from './event';
 import type { Held } from './held';
 import { mayAdd } from './mayAdd';
-import { attachmentsOf, checkSeal, countersignMessage, sealContent, sealMessage, spoken } from './seal';
+import { checkSeal, countersignMessage, sealContent, sealMessage, spoken } from './seal';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
 const held = (n: number, body: EventBody): Held => ({

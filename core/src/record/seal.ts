@@ -1,28 +1,6 @@
 import { canonical, digestOf } from './canonical';
-import type { EventBody, Walk } from './event';
+import { attachmentsOf, type Walk } from './event';
 import type { Held } from './held';
-
-/** Photographs and drawings an event speaks of, by name. */
-export const attachmentsOf = (body: EventBody): string[] => {
-  switch (body.kind) {
-    case 'markPlaced':
-      return body.mark.photos;
-    case 'surfaceLooked':
-    case 'evidenceGiven':
-    case 'reported':
-    case 'workDone':
-    case 'asFound':
-    case 'extraNoted':
-    case 'receiptShown':
-      return body.photos;
-    case 'gaugeRead':
-      return body.photos ?? [];
-    case 'signed':
-      return [body.drawing];
-    default:
-      return [];
-  }
-};
 
 export type SealContent = { covers: string[]; photos: string[]; previous: string | null; root: string };
 

@@ -10,7 +10,7 @@ import { figuresWith } from '../fuel/learn';
 import { litresShown } from '../fuel/level';
 import { bestNext } from '../fuel/next';
 import type { Walk } from './event';
-import { type HireRecord, slot, slotsUnder } from './project';
+import { hasSlot, type HireRecord, slot, slotsUnder } from './project';
 
 /** What a stop still lacks before its knot can be tied without leaving something out. */
 export type Lack = {
@@ -27,9 +27,9 @@ export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
 
 /** Marks of a walk as they stand. A walk in starts without any: what is not seen again is not assumed. */
 export const marksOf = (record: HireRecord, walk: Walk): Mark[] =>
-  slotsUnder(record, `${walk}/mark/`, 'markPlaced').map(({ value }) => value.mark);
+  slotsUnder(record, [walk, 'mark'], 'markPlaced').map(({ value }) => value.mark);
 
-const lookedAt = (record: HireRecord, walk: Walk, surface: string) => slot(record, `${walk}/surface/${surface}`, 'surfaceLooked')?.value;
+const lookedAt = (record: HireRecord, walk: Walk, surface: string) => slot(record, [walk, 'surface', surface], 'surfaceLooked')?.value;
 
 /** Whether a picture of the whole surface is asked for on this walk and is not there yet. */
 export const wantsPicture = (record: HireRecord, walk: Walk, surface: Surface, alone: boolean): boolean =>
@@ -39,19 +39,19 @@ export const wantsPicture = (record: HireRecord, walk: Walk, surface: Surface, a
 /** Whether a picture of what a gauge reads is asked for on this walk and is not there yet, though it was read. */
 export const wantsGaugePicture = (record: HireRecord, walk: Walk, gauge: Gauge, alone: boolean): boolean => {
   if (gauge.picture !== 'always' && !(alone && gauge.picture === 'alone')) return false;
-  const read = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead')?.value;
+  const read = slot(record, [walk, 'gauge', gauge.id], 'gaugeRead')?.value;
   return read !== undefined && (read.photos?.length ?? 0) === 0;
 };
 
 /** Whether pictures of a propeller's blades are asked for and are not all there yet, though she was judged. */
 export const wantsBlades = (record: HireRecord, walk: Walk, propeller: Propeller): boolean => {
-  const given = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven')?.value;
+  const given = slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven')?.value;
   return given !== undefined && given.state !== 'notSeen' && given.photos.length < bladesToShow(propeller);
 };
 
 /** Whether the renter has read a point at home and has nothing to see of it on the boat: it need not be read again. */
 export const readAtHome = (record: HireRecord, point: Pick<Point, 'id' | 'show'>): boolean =>
-  point.show === undefined && record.slots.has(`home/${point.id}`);
+  point.show === undefined && hasSlot(record, ['home', point.id]);
 
 /**
  * The walk as far as it has come, in the order of the route.
@@ -65,7 +65,7 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
     propellers: propellersToJudge(book, alone),
   }).map((stop) => {
     const open = (prefix: string, rows: readonly { id: string }[]) =>
-      rows.filter(({ id }) => !record.slots.has(`${walk}/${prefix}/${id}`)).map(({ id }) => id);
+      rows.filter(({ id }) => !hasSlot(record, [walk, prefix, id])).map(({ id }) => id);
     const lacks: Lack = {
       // Telling belongs to the way out; coming in, nobody is briefed.
       points:
@@ -91,7 +91,7 @@ export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?:
       ].map(({ id }) => id),
     };
     const left = Object.values(lacks).reduce((sum, ids) => sum + ids.length, 0);
-    return { ...stop, tied: record.slots.has(`${walk}/tied/${stop.station.id}`), lacks, left };
+    return { ...stop, tied: hasSlot(record, [walk, 'tied', stop.station.id]), lacks, left };
   });
 
 /** Propellers that are judged on a walk: nobody who is alone with a strange boat puts an arm through a hatch to feel one. */
@@ -124,7 +124,7 @@ const readingOf = (gauge: Gauge, method: LevelMethod, tank: Tank, shown: number,
   };
 };
 
-const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => slot(record, `${walk}/gauge/${gauge}`, 'gaugeRead')?.value;
+const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => slot(record, [walk, 'gauge', gauge], 'gaugeRead')?.value;
 
 /** Readings of one tank on a walk, in litres: its gauges, a totaliser that counts from the brim, and a fill to the brim. */
 export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] => [
@@ -136,7 +136,7 @@ export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: 
       return read.zeroed ? [{ method: 'sinceBrim', gauge: gauge.id, litres: Math.max(0, tank.capacityL - read.shown) }] : [];
     return method ? [readingOf(gauge, method, tank, read.shown, read.askew === true)] : [];
   }),
-  ...(record.slots.has(`${walk}/brim/${tank.id}`) ? [{ method: 'brim' as const, litres: tank.capacityL }] : []),
+  ...(hasSlot(record, [walk, 'brim', tank.id]) ? [{ method: 'brim' as const, litres: tank.capacityL }] : []),
 ];
 
 /** Gauges of a tank that show a level, with the kind of reading each gives. */
@@ -149,7 +149,7 @@ export const gaugesOf = (book: Book, tank: Tank): { gauge: Gauge; method: LevelM
 /** The gauge of a tank to read next: the one not read yet that usually says most. */
 export const nextGauge = (record: HireRecord, book: Book, tank: Tank, walk: Walk): Gauge | undefined => {
   const all = gaugesOf(book, tank);
-  const read = all.filter(({ gauge }) => record.slots.has(`${walk}/gauge/${gauge.id}`));
+  const read = all.filter(({ gauge }) => hasSlot(record, [walk, 'gauge', gauge.id]));
   const left = all.filter((one) => !read.includes(one));
   const method = bestNext(
     left.map((one) => one.method),
@@ -183,7 +183,7 @@ export const fillsOf = (
   tank: string,
   by: 'renter' | 'operator',
 ): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
-  (slot(record, `filled/${tank}`, 'fuelFilled')?.standing ?? []).flatMap(({ event: { body } }) =>
+  (slot(record, ['filled', tank], 'fuelFilled')?.standing ?? []).flatMap(({ event: { body } }) =>
     body.kind === 'fuelFilled' && body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [],
   );
 
@@ -191,7 +191,7 @@ export const fillsOf = (
 export const hoursRun = (record: HireRecord, book: Book): number | undefined => {
   const counter = book.gauges.find(({ reads }) => reads === 'counter');
   if (!counter) return undefined;
-  const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, `${walk}/gauge/${counter.id}`, 'gaugeRead')?.value.shown);
+  const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', counter.id], 'gaugeRead')?.value.shown);
   return out === undefined || back === undefined ? undefined : back - out;
 };
 

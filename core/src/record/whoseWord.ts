@@ -1,30 +1,31 @@
+import type { Subject } from '../events/define';
 import type { Finding } from './findings';
 import type { Held } from './held';
-import type { HireRecord } from './project';
+import { type HireRecord, slotAt } from './project';
 
 /** The thing of the return that a finding rests on. */
-const keyOf = (finding: Finding): string | undefined => {
+const subjectUnder = (finding: Finding): Subject | undefined => {
   switch (finding.topic) {
     case 'count':
-      return `in/count/${finding.fitting.id}`;
+      return ['in', 'count', finding.fitting.id];
     case 'mark':
-      return finding.in ? `in/mark/${finding.in.id}` : finding.surface && `in/surface/${finding.surface.id}`;
+      return finding.in ? ['in', 'mark', finding.in.id] : finding.surface && ['in', 'surface', finding.surface.id];
     case 'gauge':
-      return `in/gauge/${finding.gauge.id}`;
+      return ['in', 'gauge', finding.gauge.id];
     case 'propeller':
-      return `in/propeller/${finding.propeller.id}`;
+      return ['in', 'propeller', finding.propeller.id];
     case 'check':
-      return `in/check/${finding.check.id}`;
+      return ['in', 'check', finding.check.id];
     case 'receipt':
-      return finding.key;
+      return ['receipt', finding.receipt];
     default:
       return undefined;
   }
 };
 
 const standingOf = (record: HireRecord, finding: Finding): readonly Held[] => {
-  const key = keyOf(finding);
-  return key === undefined ? [] : (record.slots.get(key)?.standing ?? []);
+  const subject = subjectUnder(finding);
+  return subject === undefined ? [] : (slotAt(record, subject)?.standing ?? []);
 };
 
 /** Whether what a finding rests on was entered by the quay after the return had been signed. */

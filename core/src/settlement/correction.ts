@@ -19,8 +19,8 @@ const chargedAtClosing = ({ state, amountMinor }: Line): number => (state === 'p
 
 /** Every line of a closed statement with what was said and done about it since. */
 export const standingsOf = (record: HireRecord, closed: Statement): Standing[] => {
-  const corrections = slotsUnder(record, 'corrected/', 'corrected');
-  const contested = slotsUnder(record, 'contested/', 'lineContested');
+  const corrections = slotsUnder(record, ['corrected'], 'corrected');
+  const contested = slotsUnder(record, ['contested'], 'lineContested');
   return closed.lines.map((line): Standing => {
     const changes = corrections.flatMap(({ value, by }) =>
       value.lines.filter((one) => one.line === line.key).map(({ amountMinor }) => ({ amountMinor, at: happenedAt(by) })),

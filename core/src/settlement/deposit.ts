@@ -17,14 +17,14 @@ type Answered = Extract<Held['event']['body'], { kind: 'depositAnswered' }>;
 
 /** Every asking of the terminal with what is known of it last, oldest asking first. */
 const askings = (record: HireRecord): Answered[] =>
-  slotsUnder(record, 'deposit/', 'depositAnswered').flatMap(({ standing }) => {
+  slotsUnder(record, ['deposit'], 'depositAnswered').flatMap(({ standing }) => {
     const body = standing.at(-1)?.event.body;
     return body?.kind === 'depositAnswered' ? [body] : [];
   });
 
 export const depositOf = (record: HireRecord, wantedMinor: number): Deposit => {
   const all = askings(record);
-  const taken = slot(record, 'depositTaken', 'depositTaken')?.value.amountMinor ?? 0;
+  const taken = slot(record, ['depositTaken'], 'depositTaken')?.value.amountMinor ?? 0;
   const heldMinor = all.reduce((sum, { answer, amountMinor }) => sum + (answer === 'held' ? amountMinor : 0), taken);
   const open = all.find(({ answer }) => answer === 'unknown')?.attempt;
   const last = all.at(-1);

@@ -1,5 +1,6 @@
+import type { Subject } from '../events/define';
 import type { Finding } from '../record/findings';
-import { type HireRecord, slot } from '../record/project';
+import { type HireRecord, slot, slotAt } from '../record/project';
 
 /** A photograph that was taken on a walk, and when. */
 export type Seen = { sha: string; at: string };
@@ -7,10 +8,10 @@ export type Seen = { sha: string; at: string };
 /** What a line of damage rests on: how it looked going out beside how it looked coming back. */
 export type Evidence = { out: Seen | undefined; in: Seen | undefined };
 
-/** The newest picture of the first of these slots that has one. */
-const newest = (record: HireRecord, keys: readonly string[]): Seen | undefined => {
-  for (const key of keys) {
-    const found = record.slots.get(key);
+/** The newest picture of the first of these that has one. */
+const newest = (record: HireRecord, subjects: readonly Subject[]): Seen | undefined => {
+  for (const subject of subjects) {
+    const found = slotAt(record, subject);
     if (!found) continue;
     const { value, by } = found;
     const photos =
@@ -33,19 +34,23 @@ export const evidenceOf = (record: HireRecord, finding: Finding): Evidence | und
   switch (finding.topic) {
     case 'mark': {
       const surface = finding.surface?.id ?? finding.in?.surface ?? finding.out?.surface;
-      const keys = (walk: 'out' | 'in') => [...(finding[walk] ? [`${walk}/mark/${finding[walk].id}`] : []), `${walk}/surface/${surface}`];
-      return { out: newest(record, keys('out')), in: newest(record, keys('in')) };
+      const looked = surface === undefined ? [] : [surface];
+      const subjects = (walk: 'out' | 'in'): Subject[] => [
+        ...(finding[walk] ? [[walk, 'mark', finding[walk].id]] : []),
+        ...looked.map((id) => [walk, 'surface', id]),
+      ];
+      return { out: newest(record, subjects('out')), in: newest(record, subjects('in')) };
     }
     case 'propeller':
       return {
-        out: newest(record, [`out/propeller/${finding.propeller.id}`]),
-        in: newest(record, [`in/propeller/${finding.propeller.id}`]),
+        out: newest(record, [['out', 'propeller', finding.propeller.id]]),
+        in: newest(record, [['in', 'propeller', finding.propeller.id]]),
       };
     case 'check':
-      return { out: newest(record, [`out/check/${finding.check.id}`]), in: newest(record, [`in/check/${finding.check.id}`]) };
+      return { out: newest(record, [['out', 'check', finding.check.id]]), in: newest(record, [['in', 'check', finding.check.id]]) };
     case 'extra': {
       const sha = finding.photos.at(-1);
-      const noted = slot(record, finding.key, 'extraNoted');
+      const noted = slot(record, ['extra', finding.extra], 'extraNoted');
       return sha === undefined || !noted ? undefined : { out: undefined, in: { sha, at: noted.by.event.at } };
     }
     default:

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { slotAt } from '../record/project';
 import type { EventBody } from '../record/event';
 import { recordOf } from '../testing/demoHire';
 import { isAtRest, ledgerOf, nextStep } from './ledger';
@@ -37,7 +38,7 @@ describe('the ledger', () => {
   it('hears what the terminal says after the closing, and takes it for nobody’s proposal', () => {
     const before = held('a', 250);
     const all = [before, { kind: 'closed', number: 1, statement: 'a'.repeat(64), covers: [], root: 'b'.repeat(64) } as EventBody];
-    const covered = recordOf(...all).slots.get('closed');
+    const covered = slotAt(recordOf(...all), ['closed']);
     expect(covered).toBeDefined();
     const record = recordOf(...all, held('a', 250, 'expired'));
     expect(record.proposed).toEqual([]);

@@ -50,12 +50,12 @@ export type Ledger = {
 /** What the terminal said last of everything it was asked, whenever that was: its word stands outside the closing. */
 const lastOf = <K extends 'depositAnswered' | 'paymentAnswered'>(
   record: HireRecord,
-  prefix: string,
+  about: string,
   kind: K,
   name: (body: Extract<EventBody, { kind: K }>) => string,
 ): Extract<EventBody, { kind: K }>[] => {
   const last = new Map<string, Extract<EventBody, { kind: K }>>();
-  const standing = slotsUnder(record, prefix, kind).flatMap((one) => one.standing);
+  const standing = slotsUnder(record, [about], kind).flatMap((one) => one.standing);
   for (const { event } of [...standing, ...record.answered])
     if (event.body.kind === kind)
       last.set(name(event.body as Extract<EventBody, { kind: K }>), event.body as Extract<EventBody, { kind: K }>);
@@ -87,13 +87,13 @@ const authorisation = (asked: Answered, payments: readonly Payment[]): Authorisa
 
 /** @param totalMinor what all statements of the hire come to together, or the draft while there is none */
 export const ledgerOf = (record: HireRecord, totalMinor: number): Ledger => {
-  const asked = lastOf(record, 'deposit/', 'depositAnswered', ({ attempt }) => attempt);
-  const payments = lastOf(record, 'payment/', 'paymentAnswered', ({ payment }) => payment);
+  const asked = lastOf(record, 'deposit', 'depositAnswered', ({ attempt }) => attempt);
+  const payments = lastOf(record, 'payment', 'paymentAnswered', ({ payment }) => payment);
   const authorisations = asked
     .filter(({ answer }) => answer === 'held' || answer === 'released' || answer === 'expired')
     .map((one) => authorisation(one, payments));
-  const byHand = slotsUnder(record, 'byHand/', 'paidByHand').map(({ value }) => value);
-  const taken = sum(slotsUnder(record, 'depositTaken', 'depositTaken'), ({ value }) => value.amountMinor);
+  const byHand = slotsUnder(record, ['byHand'], 'paidByHand').map(({ value }) => value);
+  const taken = sum(slotsUnder(record, ['depositTaken'], 'depositTaken'), ({ value }) => value.amountMinor);
   const done = (what: Payment['what']) =>
     sum(
       payments.filter((one) => one.what === what && one.answer === 'done'),

@@ -169,7 +169,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     };
     held.push({ event, actor: staff });
   };
-  const has = () => stateOf((slotKey) => project(held).slots.has(slotKey));
+  const has = () => stateOf(project(held));
   const sha = async (bytes: Promise<Buffer>) => {
     const data = await bytes;
     const name = createHash('sha256').update(data).digest('hex');

@@ -1,12 +1,13 @@
 import { createHash, sign } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import * as z from 'zod/mini';
+import { hasSlot } from '@quay/core/record/project';
 import { DossierRecord, type Edition, listed, Manifest, manifestMessage, MANIFEST, RECORD } from '@quay/core/dossier/dossier';
 import { pack } from '@quay/core/dossier/pack';
 import { LANGUAGES } from '@quay/core/fleet/words';
 import { showMinor } from '@quay/core/money/minor';
 import { languageOf } from '@quay/core/record/handing';
-import { attachmentsOf } from '@quay/core/record/seal';
+import { attachmentsOf } from '@quay/core/record/event';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import { packOf } from '../store/hire';
 import type { Store } from '../store/open';
@@ -37,7 +38,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
   const of = await packOf(db, id, key, now);
   if (!of) return { ok: false, reason: 'noSuchHire', missing: 0 };
   const { record, held, aside } = await wholeRecord(db, id);
-  if (!record.slots.has('out/sealed')) return { ok: false, reason: 'notSealed', missing: 0 };
+  if (!hasSlot(record, ['out', 'sealed'])) return { ok: false, reason: 'notSealed', missing: 0 };
 
   const drawings = new Set(held.flatMap(({ event: { body } }) => (body.kind === 'signed' ? [body.drawing] : [])));
   const names = [...new Set(held.flatMap(({ event }) => attachmentsOf(event.body)))].sort();

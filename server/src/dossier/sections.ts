@@ -1,9 +1,10 @@
 import { type Language, say } from '@quay/core/fleet/words';
 import type { Book } from '@quay/core/fleet/book';
 import type { Held } from '@quay/core/record/held';
-import { type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
+import { hasSlot, type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
 import { pageOf } from '@quay/core/record/readback';
-import { attachmentsOf, spoken } from '@quay/core/record/seal';
+import { attachmentsOf } from '@quay/core/record/event';
+import { spoken } from '@quay/core/record/seal';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { DossierWords } from './words';
 
@@ -33,12 +34,12 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
   const text = (title: string, rows: string[], pictures: Section['pictures'] = []): Section[] =>
     rows.length + pictures.length > 0 ? [{ title, level: 2, rows, pictures }] : [];
   const walks = (['out', 'in'] as const).flatMap((walk): Section[] => {
-    if (!record.slots.has(`${walk}/started`)) return [];
+    if (!hasSlot(record, [walk, 'started'])) return [];
     const page = pageOf(record, book, walk, boat, language);
-    const sealed = slot(record, `${walk}/sealed`, 'sealed');
+    const sealed = slot(record, [walk, 'sealed'], 'sealed');
     const surfaces = new Map(book.surfaces.map(({ id, name }) => [id, say(name, language)]));
-    const pictures = [...record.slots.values()].flatMap(({ key, value }) => {
-      if (!key.startsWith(`${walk}/`) || value.kind === 'signed') return [];
+    const pictures = [...record.slots.values()].flatMap(({ subject, value }) => {
+      if (subject[0] !== walk || value.kind === 'signed') return [];
       const caption =
         value.kind === 'markPlaced'
           ? `${marks[value.mark.kind]}, ${value.mark.sizeMm} mm, ${surfaces.get(value.mark.surface) ?? ''}`
@@ -48,7 +49,7 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
       return attachmentsOf(value).map((sha) => ({ sha, caption }));
     });
     const signatures = (['renter', 'staff'] as const).flatMap((as) => {
-      const signed = slot(record, `${walk}/signed/${as}`, 'signed');
+      const signed = slot(record, [walk, 'signed', as], 'signed');
       return signed
         ? [{ sha: signed.value.drawing, caption: `${as === 'renter' ? renter : words.by.quay} · ${when(signed.by.event.at)}` }]
         : [];
@@ -105,7 +106,7 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
       ),
     ];
   });
-  const letGo = slotsUnder(record, 'letGo/', 'letGo').flatMap(({ standing }) =>
+  const letGo = slotsUnder(record, ['letGo'], 'letGo').flatMap(({ standing }) =>
     standing.flatMap(({ event }) =>
       event.body.kind === 'letGo' ? [`${when(event.at)} · ${event.body.matter.split('/')[0] ?? ''}: ${event.body.why}`] : [],
     ),

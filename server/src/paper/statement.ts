@@ -147,8 +147,8 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
   ];
 
   const signature = async (walk: 'out' | 'in', as: 'renter' | 'staff'): Promise<Column> => {
-    const signed = slot(record, `${walk}/signed/${as}`, 'signed');
-    const refused = as === 'renter' ? slot(record, `${walk}/refused`, 'signRefused') : undefined;
+    const signed = slot(record, [walk, 'signed', as], 'signed');
+    const refused = as === 'renter' ? slot(record, [walk, 'refused'], 'signRefused') : undefined;
     const file = signed && (await pictureOf(signed.value.drawing));
     const said = signed ? when(signed.by.event.at) : refused ? filled(words.unsigned, { why: refused.value.why }) : words.notSigned;
     return {
@@ -162,7 +162,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
   };
   const walks: Content[] = [];
   for (const walk of ['out', 'in'] as const) {
-    const sealed = slot(record, `${walk}/sealed`, 'sealed');
+    const sealed = slot(record, [walk, 'sealed'], 'sealed');
     if (!sealed) continue;
     const seal = filled(words.seal, {
       root: spoken(sealed.value.root),

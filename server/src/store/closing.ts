@@ -1,5 +1,7 @@
 import type { Knex } from 'knex';
-import { attachmentsOf, rootOf } from '@quay/core/record/seal';
+import { hasSlot } from '@quay/core/record/project';
+import { attachmentsOf } from '@quay/core/record/event';
+import { rootOf } from '@quay/core/record/seal';
 import { settle } from '@quay/core/settlement/settle';
 import type { Statement } from '@quay/core/settlement/statement';
 import { readingRecord } from './broken';
@@ -31,8 +33,8 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
     if (!hire) return { ok: false, reason: 'noSuchHire', detail: '' };
     const whole = await wholeRecord(trx, id);
     const no = (reason: (Closing & { ok: false })['reason'], detail = ''): Closing => ({ ok: false, reason, detail });
-    if (whole.record.slots.has('closed')) return no('alreadyClosed');
-    if (!whole.record.slots.has('in/sealed')) return no('notWalkedIn');
+    if (hasSlot(whole.record, ['closed'])) return no('alreadyClosed');
+    if (!hasSlot(whole.record, ['in', 'sealed'])) return no('notWalkedIn');
     const statement = await draftOf(trx, hire, whole);
     if (statement.open.length > 0) return no('undecided', statement.open.map(({ key }) => key).join(', '));
     if (statement.toQuote.length > 0) return no('toQuote', statement.toQuote.map(({ key }) => key).join(', '));

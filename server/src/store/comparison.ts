@@ -37,7 +37,7 @@ export const queueComparisons = async (db: Knex, hire: string, now: string): Pro
   const book = row && (await bookOf(db, row.boat, record.bookVersion))?.book;
   if (!book) return false;
   const wanted = book.surfaces.flatMap(({ id }) => {
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, `${walk}/surface/${id}`, 'surfaceLooked')?.value.photos.at(-1));
+    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'surface', id], 'surfaceLooked')?.value.photos.at(-1));
     return out !== undefined && back !== undefined && out !== back ? [{ surface: id, out, back }] : [];
   });
   const here = new Set(

@@ -3,7 +3,7 @@ import type { TerminalAnswer } from '@quay/contract/deposit';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { endingHoldings } from '@quay/core/settlement/holding';
 import { ledgerOf } from '@quay/core/settlement/ledger';
-import { type HireRecord, slot } from '@quay/core/record/project';
+import { hasSlot, type HireRecord, slot } from '@quay/core/record/project';
 import { priceList } from './hire';
 import { appendQuayEvent, nextSeq } from './quayEvent';
 import { wholeRecord } from './record';
@@ -27,7 +27,7 @@ const saidOf = (answer: TerminalAnswer | typeof silence): Said => {
 };
 
 const lastOf = (record: HireRecord, attempt: string) => {
-  const body = slot(record, `deposit/${attempt}`, 'depositAnswered')?.standing.at(-1)?.event.body;
+  const body = slot(record, ['deposit', attempt], 'depositAnswered')?.standing.at(-1)?.event.body;
   return body?.kind === 'depositAnswered' ? body : undefined;
 };
 
@@ -76,7 +76,7 @@ export const holdDeposit = (
     const row = await hireRow(desk.db, hireId);
     if (!row) return { ok: false, reason: 'noSuchHire' };
     const { record } = await wholeRecord(desk.db, hireId);
-    if (record.slots.has('closed')) return { ok: false, reason: 'closed' };
+    if (hasSlot(record, ['closed'])) return { ok: false, reason: 'closed' };
     const before = lastOf(record, attempt);
     // Repeated by a phone that never got the reply: the answer stands, and an open one is asked about.
     if (before) return before.answer === 'unknown' ? askNow(desk, hireId, attempt, before.amountMinor) : { ok: true, state: before.answer };

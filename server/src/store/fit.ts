@@ -5,7 +5,7 @@ import type { RuleSet } from '@quay/core/fit/rules';
 import { digestOf } from '@quay/core/record/canonical';
 import { unproven } from '@quay/core/record/drills';
 import { type Fit, fitOf } from '@quay/core/record/handing';
-import type { HireRecord } from '@quay/core/record/project';
+import { hasSlot, type HireRecord } from '@quay/core/record/project';
 import type { Waters } from '@quay/core/waters/zone';
 import type { Sheet } from '@quay/contract/fit';
 import { readingRecord } from './broken';
@@ -47,7 +47,7 @@ export const groundOf = async (
 /** Drills that have to be passed before this hire casts off and are not. */
 export const openDrills = async (db: Knex, id: string, record: HireRecord, book: Book): Promise<string[]> => {
   // Few walks are under way at a time, and few boats ask for one.
-  if (!record.slots.has('out/started') || !book.drills.some(({ needed }) => needed)) return [];
+  if (!hasSlot(record, ['out', 'started']) || !book.drills.some(({ needed }) => needed)) return [];
   const ground = await groundOf(db, id);
   const row = (await db('hire').where({ id }).first('boat', 'from', 'to', 'adults', 'children')) as
     { boat: string; from: string; to: string; adults: number; children: number } | undefined;
@@ -69,7 +69,7 @@ export const openDrills = async (db: Knex, id: string, record: HireRecord, book:
 
 /** The fit of a hire, where a party has been entered; most hires on the board have none to look up. */
 export const fitOfHire = async (db: Knex, hire: string, record: HireRecord, book: Book, today: string): Promise<Fit | undefined> => {
-  if (!record.slots.has('party')) return undefined;
+  if (!hasSlot(record, ['party'])) return undefined;
   const ground = await groundOf(db, hire);
   if (!ground) return undefined;
   const [sheets, operator] = [await sheetsOf(db, hire), await readHanding(db)];

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { hasSlot } from '@quay/core/record/project';
 import { keyFor } from '@quay/core/record/alone';
 import { unproven } from '@quay/core/record/drills';
 import { briefingOf, dayOfUse, fitOf } from '@quay/core/record/handing';
@@ -20,7 +21,7 @@ export const askForKey = async (db: Knex, id: string, key: QuayKey, now: string)
     { id: string } | undefined;
   const holds = holdsOf(record, pack.book, day, fitOf(record, pack, day), unproven(record, pack));
   const answer = keyFor(record, pack, briefingOf(record, pack), { holds, away: others !== undefined, now });
-  return { base: pack.hire.base, boat: pack.hire.boat, answer, given: record.slots.has('keyGiven'), bookVersion: pack.bookVersion };
+  return { base: pack.hire.base, boat: pack.hire.boat, answer, given: hasSlot(record, ['keyGiven']), bookVersion: pack.bookVersion };
 };
 
 /** The record says that the code was given out, once; never which. */

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { LRUCache } from 'lru-cache';
 import type { HireEvent } from '@quay/core/record/event';
-import { attachmentsOf } from '@quay/core/record/seal';
+import { attachmentsOf } from '@quay/core/record/event';
 import type { Refusal } from '@quay/contract/record';
 import type { Delivery, Fit } from './delivery';
 

@@ -5,7 +5,7 @@ import { findingsOf } from '@quay/core/record/findings';
 import { dayOfUse } from '@quay/core/record/handing';
 import { happenedAt } from '@quay/core/record/held';
 import { holdsOf } from '@quay/core/record/hold';
-import { type HireRecord, slot } from '@quay/core/record/project';
+import { hasSlot, type HireRecord, slot } from '@quay/core/record/project';
 import { standingsOf } from '@quay/core/settlement/correction';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { dateOf } from '@quay/core/time/zone';
@@ -32,8 +32,8 @@ const openWorkOf = (record: HireRecord, book: Book, hire: { from: string; to: st
 
 /** Faults and knocks reported from afloat that nobody has settled yet. */
 const openReports = (record: HireRecord): number =>
-  (slot(record, 'reported', 'reported')?.standing ?? []).filter(
-    ({ event: { id, body } }) => body.kind === 'reported' && !record.slots.has(`work/${body.what}/${id}`),
+  (slot(record, ['reported'], 'reported')?.standing ?? []).filter(
+    ({ event: { id, body } }) => body.kind === 'reported' && !hasSlot(record, ['work', body.what, id]),
   ).length;
 
 type HireRow = { id: string; boat: string; base: string; from: string; to: string; bookVersion: number | null };
@@ -46,9 +46,9 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const seals = await judgeSeals(db, hire, whole, key, now);
   const book = await bookOf(db, hire.boat, record.bookVersion);
   const zone = ((await db('base').where({ id: hire.base }).first('zone')) as { zone: string }).zone;
-  const state = stateOf((slotKey) => record.slots.has(slotKey));
+  const state = stateOf(record);
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const left = slot(record, 'castOff', 'castOff');
+  const left = slot(record, ['castOff'], 'castOff');
   const day = left && !waiting ? dateOf(new Date(happenedAt(left.by)).toISOString(), zone) : dayOfUse({ hire, base: { zone } }, now);
   const looked = waiting || (left !== undefined && state !== 'closed');
   const fit = book && looked ? await fitOfHire(db, hireId, record, book.book, day) : undefined;
@@ -65,8 +65,8 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
     reported: readingRecord(hireId, () => openReports(record)),
   };
   const closed = state === 'closed' ? await closedStatement(db, hireId) : undefined;
-  const at = (slotKey: 'castOff' | 'cameIn') => {
-    const found = slot(record, slotKey, slotKey);
+  const at = (kind: 'castOff' | 'cameIn') => {
+    const found = slot(record, [kind], kind);
     return found ? new Date(Date.parse(found.by.event.at) + (found.by.behindMs ?? 0)).toISOString() : null;
   };
   await db('hire')

@@ -35,7 +35,7 @@ const named = (row: EventRow): Named => {
 /** Everything that is computed whenever a hire is looked at. @throws whatever goes wrong */
 const lookThrough = (held: readonly Held[], book: Book | undefined, hire: { from: string; to: string }): void => {
   const record = project(held);
-  stateOf((key) => record.slots.has(key));
+  stateOf(record);
   ledgerOf(record, 0);
   if (!book) return;
   holdsOf(record, book, hire.from.slice(0, 10), undefined, []);

@@ -35,7 +35,7 @@ export const toldBefore = async (
     if (!record) continue;
     const said = new Map(then?.book.points.map((point) => [point.id, point.say.en]));
     for (const point of book.points) {
-      const told = slot(record, `out/point/${point.id}`, 'pointTold');
+      const told = slot(record, ['out', 'point', point.id], 'pointTold');
       if (!told || said.get(point.id) !== point.say.en) continue;
       const at = new Date(happenedAt(told.by)).toISOString();
       if (last[point.id] === undefined || last[point.id]! < at) last[point.id] = at;

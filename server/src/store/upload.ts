@@ -2,7 +2,7 @@ import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { PHOTO_LIMIT_BYTES } from '@quay/contract/record';
 import type { EventBody } from '@quay/core/record/event';
-import { attachmentsOf } from '@quay/core/record/seal';
+import { attachmentsOf } from '@quay/core/record/event';
 import type { PictureFault } from '../picture/work';
 import type { Store } from './open';
 import { fileOf, photoRow, sizeOf, syncFolder } from './photo';

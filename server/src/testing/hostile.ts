@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { HireEvent } from '@quay/core/record/event';
 import { EventBody } from '@quay/core/record/event';
-import { EVENT_KINDS } from '@quay/core/record/kinds';
+import { EVENT_KINDS } from '@quay/core/record/event';
 import { chance } from '@quay/core/testing/chance';
 
 /**

@@ -1,3 +1,4 @@
+import { hasSlot } from '@quay/core/record/project';
 import type { Matter, NotChecked } from '@quay/core/castOff/check';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -36,7 +37,7 @@ const Check = ({ view }: { view: HireView }) => {
   const stops = blocking(check);
   const manager = useMe().data?.staff.role === 'manager';
   const here = `/hire/${hire.id}/castoff` as const;
-  const signed = view.record.slots.has('out/sealed');
+  const signed = hasSlot(view.record, ['out', 'sealed']);
   const castOff = async () => {
     const held = await view.add([{ kind: 'castOff' }]);
     snack({ text: t('hire.undoCastOff'), undo: () => void view.undo(held) });

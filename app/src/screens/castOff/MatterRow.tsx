@@ -1,5 +1,5 @@
 import type { Matter, Place } from '@quay/core/castOff/check';
-import { slotsUnder } from '@quay/core/record/project';
+import { slotAt, slotsUnder } from '@quay/core/record/project';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -53,10 +53,10 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
   const words = useMatterWords(view);
   const { found, level, letGo, liftable, origin, place, key } = matter;
   const path = pathOf(view.pack.hire.id, place);
-  const said = slotsUnder(view.record, 'held', 'held').flatMap(({ standing }) => standing);
+  const said = slotsUnder(view.record, ['held'], 'held').flatMap(({ standing }) => standing);
   const spoken = said.find(({ event: { body } }) => found.is === 'said' && body.kind === 'held' && body.why === found.why);
-  const slot = found.is === 'contradiction' ? view.record.slots.get(found.key) : undefined;
-  const let_ = view.record.slots.get(`letGo/${key}`);
+  const slot = found.is === 'contradiction' ? slotAt(view.record, found.subject) : undefined;
+  const let_ = slotAt(view.record, ['letGo', key]);
   const line = (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingVertical: 8 }}>
       <View style={{ flex: 1, gap: 2 }}>

@@ -79,7 +79,7 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
       case 'drill':
         return t('matter.drill', { name: named(what.drill) });
       case 'contradiction':
-        return t('matter.contradiction', { name: named(what.key.split('/').pop() ?? '') });
+        return t('matter.contradiction', { name: named(what.subject.at(-1) ?? '') });
       case 'notTold':
         return what.points.length === 1
           ? t('matter.notTold', { say: point(what.points[0]!) })

@@ -9,7 +9,7 @@ import { useGiven } from '../docking/useConditions';
 
 /** Whether she has not left yet. */
 export const isWaiting = ({ record }: Pick<HireView, 'record'>): boolean => {
-  const state = stateOf((key) => record.slots.has(key));
+  const state = stateOf(record);
   return state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
 };
 

@@ -21,7 +21,7 @@ export const useComparisons = (hireId: string, wanted = true): Comparison[] => {
 export type Pair = Omit<Comparison, 'state'> & { state: Comparison['state'] | 'here' };
 
 const lastOf = (record: HireRecord, walk: 'out' | 'in', surface: string) =>
-  slot(record, `${walk}/surface/${surface}`, 'surfaceLooked')?.value.photos.at(-1);
+  slot(record, [walk, 'surface', surface], 'surfaceLooked')?.value.photos.at(-1);
 
 /** The last photographs of a surface, out and in: those that are looked at, whatever was taken before them. */
 export const pairOf = (record: HireRecord, compared: readonly Comparison[], surface: string): Pair | undefined => {

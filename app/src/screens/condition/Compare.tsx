@@ -1,6 +1,6 @@
 import type { Tank } from '@quay/core/fleet/rows';
 import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
-import { slot, unsignedOf } from '@quay/core/record/project';
+import { hasSlot, slot, unsignedOf } from '@quay/core/record/project';
 import { costOf, settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -61,7 +61,7 @@ const Comparing = ({ view }: { view: HireView }) => {
     rows.findIndex(({ key }) => key === chosen),
   );
   const current = wide ? rows[at] : rows.find(({ key }) => key === chosen);
-  const closed = record.slots.has('closed');
+  const closed = hasSlot(record, ['closed']);
   const same = unchangedCount(record, findings);
   const decide = async (finding: Finding, decision: Decision) => {
     // The next one stands there at once: a second key pressed while this is kept is meant for it.
@@ -155,7 +155,7 @@ const Comparing = ({ view }: { view: HireView }) => {
     </View>
   );
   const added = unsignedOf(record, 'in').length;
-  const walkedAlone = slot(record, 'in/sealed', 'sealed')?.by.actor.role === 'renter';
+  const walkedAlone = slot(record, ['in', 'sealed'], 'sealed')?.by.actor.role === 'renter';
   const list = (
     <View style={{ padding: wide ? 14 : 8 }}>
       {walkedAlone && !closed ? (
@@ -172,7 +172,7 @@ const Comparing = ({ view }: { view: HireView }) => {
       ) : null}
       <DepartureNotice record={record} />
       {closed ? null : <MachineRows hireId={hire.id} />}
-      {findings.length > 0 ? null : record.slots.has('in/started') ? (
+      {findings.length > 0 ? null : hasSlot(record, ['in', 'started']) ? (
         <Notice kind="ok" title={t('compare.nothing')}>
           <Body>{t('compare.nothingWhy')}</Body>
         </Notice>

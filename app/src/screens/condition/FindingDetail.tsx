@@ -36,7 +36,7 @@ export const FindingDetail = ({
   const renterOnly = isRentersWord(record, finding);
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
-    const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
+    const looked = surface ? slot(record, [walk, 'surface', surface.id], 'surfaceLooked')?.value.photos : undefined;
     return { walk, sha: mark?.photos[0] ?? looked?.[looked.length - 1] };
   });
   return (

@@ -15,7 +15,7 @@ export const Settle = ({ view, slot, onDone }: { view: HireView; slot: Slot; onD
   const snack = useSnack();
   const words = useEntryWords(view.pack);
   const stands = async (id: string) => {
-    const held = await view.add([{ kind: 'contradictionSettled', slot: slot.key, stands: id }]);
+    const held = await view.add([{ kind: 'contradictionSettled', subject: [...slot.subject], stands: id }]);
     snack({ text: t('compare.settled'), undo: () => void view.undo(held) });
     onDone?.();
   };

@@ -1,4 +1,4 @@
-import type { DECISIONS } from '@quay/core/record/kinds';
+import type { DECISIONS } from '@quay/core/record/settlementEvents';
 import type { Finding } from '@quay/core/record/findings';
 
 export type Decision = (typeof DECISIONS)[number];

@@ -88,7 +88,7 @@ it.each<[EventBody, string]>([
   [{ kind: 'letGo', matter: 'propeller/prop/9', why: 'filed smooth' }, 'A manager let the boat go: filed smooth'],
   [{ kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'unknown' }, 'Deposit asked for, no answer yet: €250.00'],
   [{ kind: 'brimmed', walk: 'out', tank: 'petrol', meteredL: 31.5 }, 'Petrol: filled to the brim, 31.5 L'],
-  [{ kind: 'contradictionSettled', slot: 'out/count/fenders', stands: EVENTS[0]!.event.id }, 'Conflict resolved'],
+  [{ kind: 'contradictionSettled', subject: ['out', 'count', 'fenders'], stands: EVENTS[0]!.event.id }, 'Conflict resolved'],
   [{ kind: 'counted', walk: 'out', fitting: 'gone-from-the-book', count: 1, state: 'fine' }, 'gone-from-the-book: 1'],
 ])('an entry of the record in a few words: %#', (body, words) => {
   render(<Entry body={body} />);

@@ -76,7 +76,7 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
   const { pack, record } = view;
   const open = fit.people.filter((person) => {
     const rack = fit.given.find((one) => one.person === person.id)?.rack;
-    const worn = slot(record, `jacket/${person.id}`, 'jacketGiven')?.value;
+    const worn = slot(record, ['jacket', person.id], 'jacketGiven')?.value;
     return rack && (worn?.fitting !== rack.fitting || worn.where !== rack.where);
   });
   const giveAll = () =>
@@ -174,7 +174,7 @@ const Wearer = ({ view, fit, person }: { view: HireView; fit: FitOf; person: Per
   const words = useFitWords(view);
   const { record, add, undo } = view;
   const rack = fit.given.find((one) => one.person === person.id)?.rack;
-  const found = slot(record, `jacket/${person.id}`, 'jacketGiven');
+  const found = slot(record, ['jacket', person.id], 'jacketGiven');
   const worn = found?.value;
   const same = rack && worn?.fitting === rack.fitting && worn.where === rack.where;
   const when = wearsWhen(person, fit.rules);

@@ -29,8 +29,8 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   const { t } = useTranslation();
   const { record, walk, language } = view;
   const gauge = view.pack.book.gauges.find(({ id }) => id === gaugeId);
-  const found = slot(record, `${walk}/gauge/${gaugeId}`, 'gaugeRead')?.value;
-  const was = walk === 'in' ? slot(record, `out/gauge/${gaugeId}`, 'gaugeRead')?.value.shown : undefined;
+  const found = slot(record, [walk, 'gauge', gaugeId], 'gaugeRead')?.value;
+  const was = walk === 'in' ? slot(record, ['out', 'gauge', gaugeId], 'gaugeRead')?.value.shown : undefined;
   const drawn = gauge?.reads === 'needle' || gauge?.reads === 'sightLine';
   const faultOf = useReadingFault();
   const [value, setValue] = useState<number | undefined>(

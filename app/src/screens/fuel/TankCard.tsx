@@ -20,7 +20,7 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
   const { record, pack, walk, language } = view;
   const { book } = pack;
   const [filling, setFilling] = useState(false);
-  const brim = slot(record, `${walk}/brim/${tank.id}`, 'brimmed');
+  const brim = slot(record, [walk, 'brim', tank.id], 'brimmed');
   const fillable = tank.holds === 'petrol' || tank.holds === 'diesel';
   const fused = fuelOf(record, book, tank);
   const estimate = walk === 'out' ? fused?.out : fused?.in;

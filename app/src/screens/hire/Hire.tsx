@@ -3,9 +3,9 @@ import type { Walk } from '@quay/core/record/event';
 import { stateOf } from '@quay/core/day/board';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { unattended } from '@quay/core/fleet/school';
-import { slotsUnder } from '@quay/core/record/project';
+import { hasSlot, slotsUnder } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
-import { attachmentsOf } from '@quay/core/record/seal';
+import { attachmentsOf } from '@quay/core/record/event';
 import { minutesBetween } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -67,7 +67,7 @@ const HireCard = ({ view }: { view: HireView }) => {
   const { width, wide } = useRoom();
   const { pack, record } = view;
   const { hire, base } = pack;
-  const state = stateOf((key) => record.slots.has(key));
+  const state = stateOf(record);
   const alone = { out: unattended(hire.handover, 'out'), in: unattended(hire.handover, 'in') };
   const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
   const holds = blocking(useCastOff(view));
@@ -85,12 +85,12 @@ const HireCard = ({ view }: { view: HireView }) => {
     (walk): { walk: Walk; state: HirePack['seals'][number]['state'] | 'here'; aside: number }[] => {
       const server = pack.seals.filter((seal) => seal.walk === walk).pop();
       if (server) return [{ walk, state: server.state, aside: server.aside }];
-      return record.slots.has(`${walk}/sealed`) ? [{ walk, state: 'here', aside: 0 }] : [];
+      return hasSlot(record, [walk, 'sealed']) ? [{ walk, state: 'here', aside: 0 }] : [];
     },
   );
   const counts = {
-    told: slotsUnder(record, 'out/point/', 'pointTold').length,
-    counted: slotsUnder(record, 'out/count/', 'counted').length,
+    told: slotsUnder(record, ['out', 'point'], 'pointTold').length,
+    counted: slotsUnder(record, ['out', 'count'], 'counted').length,
     marks: marksOf(record, 'out').length,
     pictures: new Set(view.events.flatMap(({ held }) => attachmentsOf(held.event.body))).size,
   };
@@ -123,7 +123,7 @@ const HireCard = ({ view }: { view: HireView }) => {
                     ? 'stop'
                     : 'ask'
             }
-          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state === 'countersigned' && !record.slots.has(`${seal.walk}/signed/staff`) ? 'alone' : seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
+          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state === 'countersigned' && !hasSlot(record, [seal.walk, 'signed', 'staff']) ? 'alone' : seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
         ))}
       </View>
       {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
@@ -137,8 +137,8 @@ const HireCard = ({ view }: { view: HireView }) => {
       ) : null}
       {record.contradictions.length > 0 ? (
         <Notice kind="stop" title={t('hire.contradictions', { count: record.contradictions.length })}>
-          {record.contradictions.map(({ key }) => (
-            <Body key={key}>{words.found({ is: 'contradiction', key })}</Body>
+          {record.contradictions.map(({ subject }) => (
+            <Body key={subject.join('/')}>{words.found({ is: 'contradiction', subject })}</Body>
           ))}
         </Notice>
       ) : null}
@@ -214,7 +214,7 @@ const HireCard = ({ view }: { view: HireView }) => {
           {before ? (
             <Button
               mode="outlined"
-              label={t(record.slots.has('party') ? 'fit.again' : 'fit.open')}
+              label={t(hasSlot(record, ['party']) ? 'fit.again' : 'fit.open')}
               onPress={() => router.push(`/hire/${hire.id}/fit`)}
               testID="fit"
             />
@@ -240,7 +240,7 @@ const HireCard = ({ view }: { view: HireView }) => {
         ) : null}
         {changing ? <ChangeSheet view={view} onClose={() => setChanging(false)} /> : null}
       </Card>
-      {record.slots.has('out/sealed') ? <DossierCard view={view} /> : null}
+      {hasSlot(record, ['out', 'sealed']) ? <DossierCard view={view} /> : null}
       <Card style={{ gap: 4 }}>
         <Small>{t('hire.record')}</Small>
         <Bold>
@@ -258,7 +258,7 @@ const HireCard = ({ view }: { view: HireView }) => {
           {state === 'settling' || state === 'closed' ? (
             <Button mode="outlined" label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
           ) : null}
-          {state === 'walkingOut' && view.record.slots.has('out/started') ? (
+          {state === 'walkingOut' && hasSlot(view.record, ['out', 'started']) ? (
             <Button mode="outlined" label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />
           ) : null}
         </View>

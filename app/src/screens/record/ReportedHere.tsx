@@ -10,7 +10,7 @@ export const ReportedHere = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const { record, pack, stops, at, walk } = view;
   const here = stops[at]!.station.id;
-  const reports = (slot(record, 'reported', 'reported')?.standing ?? []).flatMap(({ event: { id, body } }) =>
+  const reports = (slot(record, ['reported'], 'reported')?.standing ?? []).flatMap(({ event: { id, body } }) =>
     body.kind === 'reported' && (body.station === here || (at === 0 && !stops.some(({ station }) => station.id === body.station)))
       ? [{ ...body, id }]
       : [],

@@ -35,7 +35,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   const [ways, setWays] = useState<Record<string, string>>({});
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [sound, setSound] = useState<Record<string, 'sound' | 'notSeen'>>({});
-  const was = (id: string) => slot(record, `out/gauge/${id}`, 'gaugeRead')?.value.shown;
+  const was = (id: string) => slot(record, ['out', 'gauge', id], 'gaugeRead')?.value.shown;
   const read = gauges.map((gauge) => ({
     gauge,
     reading: typedReading(gauge, typed[gauge.id] ?? '', { was: was(gauge.id), sixteenths: true }),

@@ -28,7 +28,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const [refusing, setRefusing] = useState(false);
   const held = standing(useCastOff(view)).length > 0;
   // Nobody is made to sign a return; that they did not, and why, is in the record instead.
-  const refused = walk === 'in' ? slot(view.record, 'in/refused', 'signRefused') : undefined;
+  const refused = walk === 'in' ? slot(view.record, ['in', 'refused'], 'signRefused') : undefined;
   const signers: Signer[] = [
     ...(refused
       ? []

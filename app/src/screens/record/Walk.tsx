@@ -1,6 +1,7 @@
+import { hasSlot } from '@quay/core/record/project';
 import { say } from '@quay/core/fleet/words';
 import type { Walk as WalkName } from '@quay/core/record/event';
-import { SKIP_REASONS } from '@quay/core/record/kinds';
+import { SKIP_REASONS } from '@quay/core/briefing/events';
 import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
 import { questionsDue } from '@quay/core/record/handing';
 import { nextLoose } from '@quay/core/record/walk';
@@ -115,7 +116,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
 
   if (walk === 'out' && view.away && !view.sealed)
     return <StillOut view={view} away={view.away} onBack={() => router.push(`/hire/${hireId}`)} />;
-  if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
+  if (walk === 'in' && !hasSlot(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
 
   const ahead = stop.tied ? stops.findIndex(({ tied }) => !tied) : nextLoose(stops, at);
   const comes = ahead === undefined ? undefined : stops[ahead];
@@ -170,9 +171,9 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
         <Notice
           kind="ask"
           title={t(
-            walk === 'out' && !record.slots.has('castOff')
+            walk === 'out' && !hasSlot(record, ['castOff'])
               ? 'walk.sealedPutRight'
-              : walk === 'in' && !record.slots.has('closed')
+              : walk === 'in' && !hasSlot(record, ['closed'])
                 ? 'again.sealed'
                 : 'walk.sealedAlready',
           )}

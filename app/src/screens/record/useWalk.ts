@@ -1,3 +1,4 @@
+import { hasSlot, slotAt } from '@quay/core/record/project';
 import type { Briefing } from '@quay/core/briefing/compose';
 import { briefingOf, languageOf } from '@quay/core/record/handing';
 import type { EventBody, Walk } from '@quay/core/record/event';
@@ -60,7 +61,7 @@ export const useWalk = (
   const jump = useCallback((index: number) => startTransition(() => setChosen(index)), []);
   const briefing = useMemo(() => view && briefingOf(view.record, caseOf(view)), [view]);
   const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk, briefing, alone), [view, walk, briefing, alone]);
-  const begun = view?.record.slots.has(`${walk}/started`) ?? false;
+  const begun = view !== undefined && hasSlot(view.record, [walk, 'started']);
   const enter = useCallback<Enter>(
     async (entries, said) => {
       if (!view) return [];
@@ -91,7 +92,7 @@ export const useWalk = (
             jump,
             enter,
             begun,
-            sealed: view.record.slots.has(`${walk}/sealed`),
+            sealed: hasSlot(view.record, [walk, 'sealed']),
             language: i18n.language,
             theirs: languageOf(view.record, view.pack.hire),
           }
@@ -103,6 +104,6 @@ export const useWalk = (
 
 /** When the boat came in, ms; undefined while she is out. */
 export const cameInAt = (view: HireView): number | undefined => {
-  const found = view.record.slots.get('cameIn');
+  const found = slotAt(view.record, ['cameIn']);
   return found && happenedAt(found.by);
 };

@@ -1,3 +1,4 @@
+import { hasSlot } from '@quay/core/record/project';
 import { unattended } from '@quay/core/fleet/school';
 import { fellBack, say } from '@quay/core/fleet/words';
 import { useRouter } from 'expo-router';
@@ -25,7 +26,7 @@ export const BriefPage = () => {
   const [at, setAt] = useState(() =>
     Math.max(
       0,
-      points.findIndex(({ id }) => !record.slots.has(`home/${id}`)),
+      points.findIndex(({ id }) => !hasSlot(record, ['home', id])),
     ),
   );
   const [reading, setReading] = useState(false);

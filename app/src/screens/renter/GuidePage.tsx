@@ -165,7 +165,7 @@ const PointRow = ({ point }: { point: Point }) => {
   const { t } = useTranslation();
   const { pack, record, language } = useRenting();
   const money = useMoney(pack.prices.currency);
-  const told = slot(record, `out/point/${point.id}`, 'pointTold');
+  const told = slot(record, ['out', 'point', point.id], 'pointTold');
   const price = pack.prices.prices.find(({ code }) => code === point.price);
   return (
     <Card style={{ gap: 4 }}>

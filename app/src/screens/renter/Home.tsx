@@ -3,7 +3,7 @@ import { stateOf } from '@quay/core/day/board';
 import { unattended } from '@quay/core/fleet/school';
 import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
 import { languageOf, peopleOf } from '@quay/core/record/handing';
-import { slot } from '@quay/core/record/project';
+import { hasSlot, slot } from '@quay/core/record/project';
 import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
@@ -44,14 +44,14 @@ export const Home = () => {
   const { width } = useRoom();
   const { pack, record, briefing, facts, language, view } = useRenting();
   const { hire, base, book, boat } = pack;
-  const state = stateOf((key) => record.slots.has(key));
+  const state = stateOf(record);
   const ashore = state === 'booked';
   const walk = ashore || state === 'walkingOut' || state === 'readyToGo' ? 'out' : 'in';
   const alone = unattended(hire.handover, walk) && state !== 'closed';
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
   const afloat = state === 'out';
   const people = peopleOf(record, view.sheets);
-  const unread = briefing.tell.filter(({ point }) => !record.slots.has(`home/${point.id}`));
+  const unread = briefing.tell.filter(({ point }) => !hasSlot(record, ['home', point.id]));
   const read = briefing.tell.length - unread.length;
   // Said before one begins; reading takes about as long as telling.
   const unreadMin = minutesOf(unread);
@@ -65,7 +65,7 @@ export const Home = () => {
   // A morning aboard begins with its round, until it is done.
   const clock = clockOf(new Date(now).toISOString(), base.zone);
   const slept = dateOf(new Date(now).toISOString(), base.zone) > dateOf(hire.from, base.zone);
-  const morningRound = slot(record, 'round/morning', 'roundDone');
+  const morningRound = slot(record, ['round', 'morning'], 'roundDone');
   const doneToday =
     morningRound !== undefined &&
     morningRound.standing.some((held) => dateOf(held.event.at, base.zone) === dateOf(new Date(now).toISOString(), base.zone));
@@ -199,8 +199,8 @@ export const Home = () => {
         ))}
       </Card>
       <Button mode="outlined" label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
-      {record.slots.has('out/sealed') ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
-      {record.slots.has('in/sealed') ? (
+      {hasSlot(record, ['out', 'sealed']) ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
+      {hasSlot(record, ['in', 'sealed']) ? (
         <Button mode="outlined" label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="to-statement" />
       ) : null}
       <Button mode="outlined" label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />

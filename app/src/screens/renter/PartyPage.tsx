@@ -1,3 +1,4 @@
+import { hasSlot } from '@quay/core/record/project';
 import { unattended } from '@quay/core/fleet/school';
 import { peopleOf } from '@quay/core/record/handing';
 import { useRouter } from 'expo-router';
@@ -16,7 +17,7 @@ export const PartyPage = () => {
   const snack = useSnack();
   const { view, pack, record } = useRenting();
   const { hire } = pack;
-  const begun = record.slots.has(unattended(hire.handover, 'out') ? 'out/sealed' : 'out/started');
+  const begun = hasSlot(record, ['out', unattended(hire.handover, 'out') ? 'sealed' : 'started']);
   return (
     <Page title={t('r.party')}>
       {begun ? (

@@ -1,7 +1,7 @@
 import type { Comparison } from '@quay/contract/compare';
 import { statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/fleet/words';
-import { slot } from '@quay/core/record/project';
+import { hasSlot, slot } from '@quay/core/record/project';
 import { chargedOf, type Standing, standingsOf } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
@@ -33,10 +33,10 @@ const Copy = () => {
   const { pack, record, view } = useRenting();
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
-  const closed = slot(record, 'closed', 'closed')?.value;
+  const closed = slot(record, ['closed'], 'closed')?.value;
   const standings = useMemo(() => (closed ? standingsOf(record, statement) : []), [closed, record, statement]);
   const [disputing, setDisputing] = useState<Line>();
-  const compared = useComparisons(hire.id, record.slots.has('in/sealed'));
+  const compared = useComparisons(hire.id, hasSlot(record, ['in', 'sealed']));
   const paper = useMutation({
     mutationFn: async () =>
       saveFile(await callForFile(statementPdf, { params: { hireId: hire.id } }), `statement-${closed?.number ?? 'draft'}.pdf`),
@@ -49,7 +49,7 @@ const Copy = () => {
         : { kind: 'lineAnswered', line: line.key, answer: what, ...(remark ? { remark } : {}) },
     ]);
   };
-  if (!record.slots.has('in/sealed'))
+  if (!hasSlot(record, ['in', 'sealed']))
     return (
       <Page title={t('bill.title')}>
         <Notice kind="ask" title={t('bill.notYet')} />
@@ -126,13 +126,13 @@ const OneLine = ({
   const surface = finding.topic === 'mark' ? finding.surface : undefined;
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
-    const looked = surface ? slot(record, `${walk}/surface/${surface.id}`, 'surfaceLooked')?.value.photos : undefined;
+    const looked = surface ? slot(record, [walk, 'surface', surface.id], 'surfaceLooked')?.value.photos : undefined;
     return { walk, sha: mark?.photos[0] ?? looked?.at(-1) };
   });
   const pair = surface && pairOf(record, compared, surface.id);
   const [over, setOver] = useState(false);
   const others = 'photos' in finding ? finding.photos : [];
-  const contested = record.slots.has(`contested/${key}`);
+  const contested = hasSlot(record, ['contested', key]);
   const minor = standing && !standing.open ? standing.chargedMinor : line.amountMinor;
   const disputed = state === 'disputed' || contested;
   return (

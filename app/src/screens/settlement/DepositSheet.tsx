@@ -2,7 +2,7 @@ import { askDeposit, holdDeposit, releaseDeposit, type DepositReply } from '@qua
 import type { Deposit } from '@quay/core/settlement/deposit';
 import { endingHoldings } from '@quay/core/settlement/holding';
 import { ledgerOf } from '@quay/core/settlement/ledger';
-import { slotsUnder } from '@quay/core/record/project';
+import { hasSlot, slotAt, slotsUnder } from '@quay/core/record/project';
 import { useMutation } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -23,7 +23,7 @@ import { Body, Small } from '../../ui/words';
 /** Holdings of this hire's deposit that end too early, the first first. */
 const useEndings = ({ pack, record }: HireView) => {
   const now = new Date(useNow()).toISOString();
-  return endingHoldings(ledgerOf(record, 0), now, record.slots.has('closed') ? undefined : pack.hire.to);
+  return endingHoldings(ledgerOf(record, 0), now, hasSlot(record, ['closed']) ? undefined : pack.hire.to);
 };
 
 const WHY = { over: 'overWhy', soon: 'endingWhy', beforeEnd: 'earlyWhy' } as const;
@@ -35,7 +35,7 @@ export const EndingNotice = ({ view, children }: { view: HireView; children?: Re
   const [first] = useEndings(view);
   const money = useMoney(view.pack.prices.currency);
   if (!first) return null;
-  const closed = view.record.slots.has('closed');
+  const closed = hasSlot(view.record, ['closed']);
   return (
     <Notice
       kind={first.is === 'over' ? 'stop' : 'ask'}
@@ -74,11 +74,11 @@ export const DepositSheet = ({
   const [attempt, setAttempt] = useState(() => uuidv7());
   const { state, wantedMinor, heldMinor, open, why } = deposit;
   const missing = wantedMinor - heldMinor;
-  const heldOne = slotsUnder(view.record, 'deposit/', 'depositAnswered').find(({ standing }) => {
+  const heldOne = slotsUnder(view.record, ['deposit'], 'depositAnswered').find(({ standing }) => {
     const body = standing.at(-1)?.event.body;
     return body?.kind === 'depositAnswered' && body.answer === 'held';
   });
-  const taken = view.record.slots.get('depositTaken');
+  const taken = slotAt(view.record, ['depositTaken']);
   const work = useMutation({
     mutationFn: async (ask: () => Promise<DepositReply>) => {
       const reply = await ask();
@@ -95,8 +95,7 @@ export const DepositSheet = ({
     ending && work.mutate(() => call(holdDeposit, { params, body: { amountMinor: ending.amountMinor, instead: ending.attempt } }));
   const hold = () => work.mutate(() => call(holdDeposit, { params, body: { amountMinor: missing } }));
   const ask = (name = open ?? attempt) => work.mutate(() => call(askDeposit, { params: { hireId: hire.id, attempt: name } }));
-  const release = () =>
-    heldOne && work.mutate(() => call(releaseDeposit, { params: { hireId: hire.id, attempt: heldOne.key.slice('deposit/'.length) } }));
+  const release = () => heldOne && work.mutate(() => call(releaseDeposit, { params: { hireId: hire.id, attempt: heldOne.value.attempt } }));
   const take = async (how: 'cash' | 'otherwise') => {
     const held = await view.add([{ kind: 'depositTaken', amountMinor: missing, how }]);
     snack({ text: t('deposit.taken'), undo: () => void view.undo(held) });

@@ -1,4 +1,5 @@
 import { mdiClose } from '@mdi/js';
+import { slotAt } from '@quay/core/record/project';
 import type { Standing } from '@quay/core/settlement/correction';
 import type { Line } from '@quay/core/settlement/statement';
 import { useTranslation } from 'react-i18next';
@@ -43,7 +44,12 @@ export const Evidence = ({
   const { key, state, amountMinor, finding } = line;
   const set = (next: Line['state']) => void view.add([{ kind: 'lineDecided', line: key, state: next }]).then(onClose);
   const takeOut = async () => {
-    const found = view.record.slots.get(finding.key);
+    const found =
+      finding.topic === 'extra'
+        ? slotAt(view.record, ['extra', finding.extra])
+        : finding.topic === 'receipt'
+          ? slotAt(view.record, ['receipt', finding.receipt])
+          : undefined;
     if (!found) return;
     const held = await view.undo(found.standing);
     snack({ text: t('settle.takenOut'), undo: () => void view.undo(held) });

@@ -1,3 +1,4 @@
+import { slotAt } from '@quay/core/record/project';
 import type { Line } from '@quay/core/settlement/statement';
 import { writeMinor } from '@quay/core/money/minor';
 import { useMemo } from 'react';
@@ -26,7 +27,7 @@ export const QuoteSheet = ({ view, line, onClose }: { view: HireView; line: Line
     { sum: line.amountMinor === undefined ? '' : writeMinor(line.amountMinor, currency), why: '' },
     'whileTyped',
   );
-  const before = view.record.slots.get(`quoted/${line.key}`);
+  const before = slotAt(view.record, ['quoted', line.key]);
   const keep = form.handleSubmit(async ({ sum, why }) => {
     const held = await view.add([{ kind: 'lineQuoted', line: line.key, amountMinor: sum, why }]);
     snack({ text: t('settle.quoted'), undo: () => void view.undo(held) });

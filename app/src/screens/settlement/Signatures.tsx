@@ -17,7 +17,7 @@ export const Signatures = ({ view }: { view: HireView }) => {
   const walks = (['out', 'in'] as const).map((walk) => ({
     walk,
     signed: (['renter', 'staff'] as const).flatMap((as) => {
-      const found = slot(record, `${walk}/signed/${as}`, 'signed');
+      const found = slot(record, [walk, 'signed', as], 'signed');
       return found ? [{ as, drawing: found.value.drawing, at: new Date(happenedAt(found.by)).toISOString() }] : [];
     }),
   }));

@@ -1,5 +1,5 @@
 import { closeHire, statementPdf } from '@quay/contract/hire';
-import { slot, slotsUnder } from '@quay/core/record/project';
+import { hasSlot, slot, slotsUnder } from '@quay/core/record/project';
 import { chargedOf, keptFor, standingsOf } from '@quay/core/settlement/correction';
 import { isAtRest, ledgerOf } from '@quay/core/settlement/ledger';
 import { settle } from '@quay/core/settlement/settle';
@@ -64,15 +64,15 @@ const Settling = ({ view }: { view: HireView }) => {
   const { pack, record } = view;
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
-  const closed = slot(record, 'closed', 'closed')?.value;
+  const closed = slot(record, ['closed'], 'closed')?.value;
   const standings = useMemo(() => (closed ? standingsOf(record, statement) : []), [closed, record, statement]);
-  const corrections = slotsUnder(record, 'corrected/', 'corrected').map(({ value }) => value);
+  const corrections = slotsUnder(record, ['corrected'], 'corrected').map(({ value }) => value);
   const money = useMoney(prices.currency);
   const { currency } = prices;
-  const walkedIn = record.slots.has('in/sealed');
+  const walkedIn = hasSlot(record, ['in', 'sealed']);
   const ready = walkedIn && statement.open.length === 0 && statement.toQuote.length === 0;
-  const waiver = slot(record, 'waiver', 'waiverSet')?.value.taken === true;
-  const unsigned = slot(record, 'in/refused', 'signRefused')?.value;
+  const waiver = slot(record, ['waiver'], 'waiverSet')?.value.taken === true;
+  const unsigned = slot(record, ['in', 'refused'], 'signRefused')?.value;
   const open = standings.filter((one) => one.open).length;
   const close = async () => {
     setBusy(true);

@@ -1,6 +1,6 @@
 import { say } from '@quay/core/fleet/words';
 import { findingsOfHire } from '@quay/core/settlement/settle';
-import { slot } from '@quay/core/record/project';
+import { hasSlot, slot } from '@quay/core/record/project';
 import { type Work, workOf } from '@quay/core/turnaround/work';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -73,7 +73,7 @@ const Turning = ({ view }: { view: HireView }) => {
   const [doing, setDoing] = useState<Work>();
   const open = work.filter(({ done }) => !done);
   const holding = open.filter(({ unsafe }) => unsafe).length;
-  const cameIn = record.slots.has('in/started') || record.slots.has('cameIn');
+  const cameIn = hasSlot(record, ['in', 'started']) || hasSlot(record, ['cameIn']);
   return (
     <Screen
       title={t('turn.title')}
@@ -114,7 +114,7 @@ const WorkCard = ({ view, work, words, onDo }: { view: HireView; work: Work; wor
     snack({ text: t(unsafe ? 'turn.nowHolds' : 'turn.nowFree'), undo: () => void view.undo(held) });
   };
   const takeBack = async () => {
-    const done = slot(record, `work/${work.key}`, 'workDone')?.standing ?? [];
+    const done = slot(record, ['work', work.key], 'workDone')?.standing ?? [];
     const held = await view.undo(done);
     snack({ text: t('turn.takenBack'), undo: () => void view.undo(held) });
   };

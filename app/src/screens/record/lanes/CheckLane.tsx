@@ -29,7 +29,7 @@ const OneCheck = ({ view, check }: { view: WalkView; check: WalkView['pack']['bo
   const { record, language, enter, pack } = view;
   const photo = usePhoto(pack.hire.id, { judge: true });
   const name = say(check.name, language);
-  const found = slot(record, `in/check/${check.id}`, 'asFound');
+  const found = slot(record, ['in', 'check', check.id], 'asFound');
   const way = check.ways.find(({ id }) => id === found?.value.way);
   const photos = found?.value.photos ?? [];
   const give = (id: string, kept: string[]) =>

@@ -3,7 +3,7 @@ import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { neededOf } from '@quay/core/condition/counts';
 import { headsOf } from '@quay/core/record/hold';
-import { slot } from '@quay/core/record/project';
+import { hasSlot, slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { TouchableRipple } from '../../../ui/touchableRipple';
@@ -22,12 +22,12 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
   const { record, walk, language, enter } = view;
   const { fittings } = view.stops[view.at]!;
   if (fittings.length === 0) return null;
-  const before = (id: string) => (walk === 'in' ? slot(record, `out/count/${id}`, 'counted')?.value : undefined);
+  const before = (id: string) => (walk === 'in' ? slot(record, ['out', 'count', id], 'counted')?.value : undefined);
   const heads = headsOf(record);
   const needed = (fitting: (typeof fittings)[number]) => neededOf(fitting, heads);
   const counted = (id: string, count: number): EventBody => {
     const was = before(id);
-    const now = slot(record, `${walk}/count/${id}`, 'counted')?.value;
+    const now = slot(record, [walk, 'count', id], 'counted')?.value;
     return {
       kind: 'counted',
       walk,
@@ -40,7 +40,7 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
       ...(was?.count === count ? { asBefore: true as const } : {}),
     };
   };
-  const open = fittings.filter(({ id }) => !record.slots.has(`${walk}/count/${id}`));
+  const open = fittings.filter(({ id }) => !hasSlot(record, [walk, 'count', id]));
   const label = walk === 'in' ? t('walk.asItWas') : t('walk.allHere');
   return (
     <Lane
@@ -102,7 +102,7 @@ const CountRow = ({
   const tones = useTones();
   const { record, walk, language } = view;
   const name = say(fitting.name, language);
-  const found = slot(record, `${walk}/count/${fitting.id}`, 'counted');
+  const found = slot(record, [walk, 'count', fitting.id], 'counted');
   const number = found?.value.count ?? whole;
   const short = found !== undefined && number < whole;
   const step = useSteps(number);

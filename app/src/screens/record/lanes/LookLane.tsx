@@ -1,4 +1,5 @@
 import { mdiCamera } from '@mdi/js';
+import { hasSlot } from '@quay/core/record/project';
 import { say } from '@quay/core/fleet/words';
 import { surfacesAsTheyWere } from '@quay/core/record/asItWas';
 import { carried } from '@quay/core/record/before';
@@ -21,7 +22,7 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
   if (surfaces.length === 0) return null;
   const outMarks = marksOf(record, 'out');
   const marks = marksOf(record, walk);
-  const open = surfaces.filter(({ id }) => !record.slots.has(`${walk}/surface/${id}`));
+  const open = surfaces.filter(({ id }) => !hasSlot(record, [walk, 'surface', id]));
   /** One press: every mark of departure is seen again on the surfaces not yet looked at, and nothing new. */
   const asItWas = () => void enter(surfacesAsTheyWere(record, open), t('walk.kept', { what: t('walk.look') }));
   return (
@@ -32,7 +33,7 @@ export const LookLane = ({ view, onOpen }: { view: WalkView; onOpen: (surface: s
       {surfaces.map((surface) => {
         const name = say(surface.name, language);
         const mine = marks.filter((mark) => mark.surface === surface.id);
-        const looked = record.slots.has(`${walk}/surface/${surface.id}`);
+        const looked = hasSlot(record, [walk, 'surface', surface.id]);
         const ghosts =
           walk === 'in'
             ? outMarks.filter((mark) => mark.surface === surface.id)

@@ -36,8 +36,8 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
   const photo = usePhoto(view.pack.hire.id, { judge: true });
   const { record, walk, language, enter } = view;
   const name = say(propeller.name, language);
-  const found = slot(record, `${walk}/propeller/${propeller.id}`, 'evidenceGiven');
-  const was = walk === 'in' ? slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value.state : undefined;
+  const found = slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven');
+  const was = walk === 'in' ? slot(record, ['out', 'propeller', propeller.id], 'evidenceGiven')?.value.state : undefined;
   const words = (state: Evidence['state']) => t(`walk.evidence.${state}`, { n: propeller.limitMm });
   const revs = propeller.evidence === 'vibrationAndRevs';
   const give = (part: Pick<Evidence, 'state' | 'photos' | 'sizeMm' | 'fullRpm'>) =>
@@ -46,7 +46,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
       t('walk.kept', { what: words(part.state) }),
     );
   const fullRpm = found?.value.fullRpm;
-  const outRpm = walk === 'in' ? slot(record, `out/propeller/${propeller.id}`, 'evidenceGiven')?.value.fullRpm : undefined;
+  const outRpm = walk === 'in' ? slot(record, ['out', 'propeller', propeller.id], 'evidenceGiven')?.value.fullRpm : undefined;
   const photos = found?.value.photos ?? [];
   const flawed = found?.value.state === 'flawWithinLimit' || found?.value.state === 'flawOverLimit';
   const sizeMm = found?.value.sizeMm ?? 2;

@@ -23,8 +23,8 @@ export const ReadLane = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: str
     <Lane name={t('walk.read')}>
       {gauges.map((gauge) => {
         const name = say(gauge.name, language);
-        const found = slot(record, `${walk}/gauge/${gauge.id}`, 'gaugeRead');
-        const was = walk === 'in' ? slot(record, `out/gauge/${gauge.id}`, 'gaugeRead')?.value.shown : undefined;
+        const found = slot(record, [walk, 'gauge', gauge.id], 'gaugeRead');
+        const was = walk === 'in' ? slot(record, ['out', 'gauge', gauge.id], 'gaugeRead')?.value.shown : undefined;
         const shown = (value: number) => spokenReading(gauge, value);
         return (
           <View key={gauge.id}>

@@ -2,7 +2,7 @@ import type { Piece } from '@quay/core/briefing/compose';
 import { fellBack, say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { questionsDue } from '@quay/core/record/handing';
-import { slot } from '@quay/core/record/project';
+import { hasSlot, slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -30,7 +30,7 @@ export const SayLane = ({ view }: { view: WalkView }) => {
   const due = questionsDue(record, briefing, pack.operator, station.id);
   if (here.length + left.length + due.length === 0) return null;
   const told = (id: string): EventBody => ({ kind: 'pointTold', walk, point: id, how: 'said', language: theirs });
-  const open = here.filter(({ point: { id } }) => !record.slots.has(`${walk}/point/${id}`));
+  const open = here.filter(({ point: { id } }) => !hasSlot(record, [walk, 'point', id]));
   return (
     <>
       <Questions view={view} due={due} />
@@ -81,9 +81,9 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
   const { record, pack, walk, language, theirs } = view;
   const money = useMoney(pack.prices.currency);
   const { point, short, seconds, toldDays } = piece;
-  const found = slot(record, `${walk}/point/${point.id}`, 'pointTold', 'pointSkipped');
+  const found = slot(record, [walk, 'point', point.id], 'pointTold', 'pointSkipped');
   const on = found?.value.kind === 'pointTold';
-  const home = slot(record, `home/${point.id}`, 'pointRead');
+  const home = slot(record, ['home', point.id], 'pointRead');
   const price = pack.prices.prices.find(({ code }) => code === point.price);
   const text = short && point.again?.say ? point.again.say : point.say;
   return (

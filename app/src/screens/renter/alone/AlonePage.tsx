@@ -1,3 +1,4 @@
+import { hasSlot } from '@quay/core/record/project';
 import { stateOf } from '@quay/core/day/board';
 import { unattended } from '@quay/core/fleet/school';
 import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/record/alone';
@@ -54,7 +55,7 @@ const Steps = () => {
   const key = useKey(pack.hire.id);
   const jackets = useJackets(fit);
   const words = useMatterWords(view);
-  const state = stateOf((slotKey) => record.slots.has(slotKey));
+  const state = stateOf(record);
   const walk = state === 'booked' || state === 'walkingOut' || state === 'readyToGo' ? 'out' : 'in';
   if (!unattended(pack.hire.handover, walk)) {
     return (
@@ -64,7 +65,7 @@ const Steps = () => {
     );
   }
   if (state === 'settling' || state === 'closed') {
-    const leaving = pack.book.rounds.some(({ id }) => id === 'leaving') && !record.slots.has('round/leaving');
+    const leaving = pack.book.rounds.some(({ id }) => id === 'leaving') && !hasSlot(record, ['round', 'leaving']);
     const toLeave = () => router.push('/r/round/leaving');
     return (
       <Page

@@ -1,3 +1,4 @@
+import { hasSlot } from '@quay/core/record/project';
 import { say } from '@quay/core/fleet/words';
 import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
 import type { EventBody, Walk } from '@quay/core/record/event';
@@ -41,7 +42,7 @@ const Walking = ({ view }: { view: WalkView }) => {
   const stop = stops[at]!;
   const question = useOpenQuestion(view);
   if (walk === 'out' && view.away && !view.sealed) return <StillOut view={view} away={view.away} onBack={() => router.push('/r/alone')} />;
-  if (walk === 'in' && !record.slots.has('cameIn')) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
+  if (walk === 'in' && !hasSlot(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
   const wide = Math.min(width, 640);
   const jump = (index: number) => {
     view.jump(index);
@@ -113,7 +114,7 @@ const Walking = ({ view }: { view: WalkView }) => {
             .join(' · ')}
         </Small>
         {view.sealed ? (
-          <Notice kind="ask" title={t(walk === 'out' && !record.slots.has('castOff') ? 'walk.sealedPutRight' : 'walk.sealedAlready')} />
+          <Notice kind="ask" title={t(walk === 'out' && !hasSlot(record, ['castOff']) ? 'walk.sealedPutRight' : 'walk.sealedAlready')} />
         ) : null}
         <ReadingLane view={view} />
         <StopJobs view={view} />

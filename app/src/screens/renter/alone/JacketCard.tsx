@@ -15,7 +15,7 @@ export const useJackets = (fit: Fit | undefined) => {
   const rows = (fit?.people ?? []).flatMap((person, i) => {
     const rack = fit?.given.find((one) => one.person === person.id)?.rack;
     if (!rack) return [];
-    const found = slot(record, `jacket/${person.id}`, 'jacketGiven');
+    const found = slot(record, ['jacket', person.id], 'jacketGiven');
     const jacket = [...pack.book.fittings, ...pack.base.store].find(({ id }) => id === rack.fitting);
     const at = rack.where === 'store' ? undefined : pack.book.fittings.find(({ id }) => id === rack.fitting)?.station;
     const station = pack.book.stations.find(({ id }) => id === at);

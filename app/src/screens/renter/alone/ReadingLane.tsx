@@ -40,7 +40,7 @@ export const ReadingLane = ({ view }: { view: WalkView }) => {
     <Lane name={t('alone.say')}>
       {here.map(({ point, short }) => {
         const text = short && point.again?.say ? point.again.say : point.say;
-        const found = slot(record, `out/point/${point.id}`, 'pointTold', 'pointSkipped');
+        const found = slot(record, ['out', 'point', point.id], 'pointTold', 'pointSkipped');
         // Read at home it was read, but for what has to be seen on the boat.
         const home = readAtHome(record, point);
         const on = found?.value.kind === 'pointTold' || home;

@@ -1,0 +1,89 @@
+import * as z from 'zod/mini';
+
+/** Who an event may come from: what it says of itself is nobody’s word but theirs. */
+export type Role = 'hand' | 'manager' | 'renter' | 'quay';
+/** `renterAlone`: the renter, on a walk that they make without staff. */
+export type AddedBy = Role | 'renterAlone';
+type WalkName = 'out' | 'in';
+
+/** What an event is about, as a list of its parts: no part of one is the beginning of another. */
+export type Subject = readonly string[];
+
+/**
+ * What several events come to that stand for one subject: one `replace`s another, so two that differ are a contradiction;
+ * `once` is enough, whatever is said again; all are `collect`ed and stand side by side.
+ */
+export type Merge = 'replace' | 'once' | 'collect';
+
+type Fields = Readonly<Record<string, z.core.$ZodType>>;
+export type Shape<K extends string, F extends Fields> = z.ZodMiniObject<{ kind: z.ZodMiniLiteral<K> } & F, z.core.$strip>;
+
+/** Names of fields that hold pictures; whoever has one says which of them belong to the event. */
+type PictureField = 'photos' | 'drawing';
+/** Whether pictures are named in a body, or in something it holds. */
+type HoldsPictures<B> = [
+  Extract<keyof B, PictureField> | { [P in keyof B]-?: Extract<keyof NonNullable<B[P]>, PictureField> }[keyof B],
+] extends [never]
+  ? false
+  : true;
+
+type Said<B> = {
+  /** What it is about. Nothing for what acts only through the events it names. */
+  subject: (body: B) => Subject | undefined;
+  merge: Merge;
+  /** Who may add it; where that hangs on what it says, said of the body. */
+  addedBy: readonly AddedBy[] | ((body: B) => readonly AddedBy[]);
+  /** Of what a renter alone may add: the walk it belongs to, where the body names none. */
+  on?: WalkName;
+  /** It goes on after the closing, which settles with the renter: the boat is turned round, money moves, a line is argued about. */
+  afterClosing?: true;
+};
+type Pictures<B> = HoldsPictures<B> extends true ? { photos: (body: B) => readonly string[] } : { photos?: never };
+
+/** Everything there is to know of a kind of event. */
+export type EventDefinition<K extends string = string, B = never> = {
+  kind: K;
+  schema: z.ZodMiniType<B>;
+  subject: (body: B) => Subject | undefined;
+  merge: Merge;
+  addedBy: (body: B) => readonly AddedBy[];
+  on: WalkName | undefined;
+  afterClosing: boolean;
+  /** Names of the photographs and drawings that belong to it, and that a seal covers with it. */
+  photos: (body: B) => readonly string[];
+};
+
+/**
+ * Defines a kind of event: the union of kinds, what a subject is, who may add what, what replaces what and which pictures
+ * a seal covers all follow from this. Fields that hold pictures and are not declared as such do not compile.
+ * @param body fields beside the kind @param check what must hold between them
+ */
+export const defineEvent = <const K extends string, F extends Fields>(
+  kind: K,
+  {
+    body,
+    check,
+    subject,
+    merge,
+    addedBy,
+    on,
+    afterClosing,
+    photos,
+  }: {
+    body: F;
+    check?: { holds: (body: z.infer<Shape<K, F>>) => boolean; says: string };
+  } & Said<z.infer<Shape<K, F>>> &
+    Pictures<z.infer<Shape<K, F>>>,
+): EventDefinition<K, z.infer<Shape<K, F>>> => {
+  const shape = z.object({ kind: z.literal(kind), ...body }) as unknown as Shape<K, F>;
+  return {
+    kind,
+    schema: (check ? shape.check(z.refine(check.holds, check.says)) : shape) as z.ZodMiniType<z.infer<Shape<K, F>>>,
+    subject,
+    merge,
+    addedBy: typeof addedBy === 'function' ? addedBy : () => addedBy,
+    on,
+    afterClosing: afterClosing ?? false,
+    photos: photos ?? (() => []),
+  };
+};
