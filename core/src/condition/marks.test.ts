@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { assign } from '../matching/assign';
-import { chance } from '../testing/chance';
+import { chance } from '../number/chance';
 import { compareMarks, MARK_KINDS, markCost, type Mark, type MarkKind } from './marks';
 
 const clamp = (x: number) => Math.min(1, Math.max(0, x));

@@ -1,4 +1,4 @@
-import { type Chance, chance } from '../testing/chance';
+import { type Chance, chance } from '../number/chance';
 import { type FuelFigures, fuse, type LevelReading, USUAL_FIGURES, type UseFigures } from './fuse';
 import { figuresWith, learnErrors, learnUse, type Sample } from './learn';
 

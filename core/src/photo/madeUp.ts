@@ -1,4 +1,4 @@
-import { chance } from '../testing/chance';
+import { chance } from '../number/chance';
 import type { Pixels } from './quality';
 
 /** Made-up photographs whose blur and light are known: what the check is judged against, in tests and on the bench. */

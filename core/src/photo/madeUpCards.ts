@@ -1,4 +1,4 @@
-import { type Chance, chance } from '../testing/chance';
+import { type Chance, chance } from '../number/chance';
 import { CARD_MM, type Corners, sizeByCard, type Spot } from './card';
 import { cornersByEdges, type Grey } from './cardEdges';
 

@@ -1,4 +1,4 @@
-import { chance } from '@quay/core/testing/chance';
+import { chance } from '@quay/core/number/chance';
 import fc from 'fast-check';
 import { grow, GROWTH, oddsOf, type Sample } from './forest';
 

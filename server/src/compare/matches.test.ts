@@ -1,4 +1,4 @@
-import { chance } from '@quay/core/testing/chance';
+import { chance } from '@quay/core/number/chance';
 import { matchesOf } from './matches';
 
 const WORDS = 8;

@@ -1,4 +1,4 @@
-import { chance } from '@quay/core/testing/chance';
+import { chance } from '@quay/core/number/chance';
 import type { Blob } from './blobs';
 import { drawnOut, joined, type Judged, likeliest, whole } from './pieces';
 

@@ -1,4 +1,4 @@
-import { chance } from '@quay/core/testing/chance';
+import { chance } from '@quay/core/number/chance';
 import { smoothFlow } from './smoothFlow';
 
 it('finds the smooth flow of a hull under water, posts and edges that move as they like', () => {

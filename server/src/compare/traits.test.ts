@@ -1,4 +1,4 @@
-import { chance } from '@quay/core/testing/chance';
+import { chance } from '@quay/core/number/chance';
 import { BELOW, type Blob, blobsOf, ELSEWHERE, HERS, type Look } from './blobs';
 import { differences } from './differences';
 import { coarseOf, bytesOf, COARSE_AT_PX } from './picture';

@@ -11,7 +11,7 @@ import type { Book } from '@quay/core/fleet/book';
 import { litresAt } from '@quay/core/fuel/level';
 import { fuelTanks } from '@quay/core/record/walk';
 import { routeOf } from '@quay/core/fleet/route';
-import { chance } from '@quay/core/testing/chance';
+import { chance } from '@quay/core/number/chance';
 import type { Person } from '@quay/core/fit/people';
 import { commit } from '@quay/core/record/canonical';
 import { briefingOf, type Case, dayOfUse, fitOf } from '@quay/core/record/handing';

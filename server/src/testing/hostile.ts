@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { HireEvent } from '@quay/core/record/event';
 import { EventBody } from '@quay/core/record/event';
 import { EVENT_KINDS } from '@quay/core/record/event';
-import { chance } from '@quay/core/testing/chance';
+import { chance } from '@quay/core/number/chance';
 
 /**
  * Events as somebody sends them who means harm, or whose phone has gone mad: every kind with every field, what just fits

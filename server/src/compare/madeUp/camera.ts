@@ -1,4 +1,4 @@
-import type { Chance } from '@quay/core/testing/chance';
+import type { Chance } from '@quay/core/number/chance';
 import sharp from 'sharp';
 import { MM, type Raster, SIDE } from './paint';
 

@@ -1,4 +1,4 @@
-import { type Chance, chance } from '@quay/core/testing/chance';
+import { type Chance, chance } from '@quay/core/number/chance';
 import sharp from 'sharp';
 
 /** Sides of boats as they are painted and have aged, and what lies behind them. */

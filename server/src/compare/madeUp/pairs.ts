@@ -1,4 +1,4 @@
-import { type Chance, chance } from '@quay/core/testing/chance';
+import { type Chance, chance } from '@quay/core/number/chance';
 import sharp from 'sharp';
 import { type Camera, cameraNear, photograph, type Rail, railOf, seen, SIZE, weather, type Weather, worldOf } from './camera';
 import { type Box, type Flaw, flaw, paintBehind, paintSide, type Raster, shapeOf } from './paint';
