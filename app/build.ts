@@ -107,7 +107,7 @@ export const buildApp = async (): Promise<void> => {
   for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
   await exportWeb('app', 'dist');
   // What an entry is parsed with before it is kept is fetched by itself, whichever screen it comes from.
-  splitCommon('app/dist', ['staffFace', 'face', 'upcast']);
+  splitCommon('app/dist', ['staffFace', 'face']);
   rmSync('app/dist/metadata.json', { force: true });
   for (const face of FACES) await keepOffline(face);
   for (const file of filesIn('app/dist')) {
