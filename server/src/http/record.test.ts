@@ -135,8 +135,17 @@ describe('appending events', () => {
         .map(({ kind }) => kind);
     expect(await kinds(null, 'slow-custard')).toEqual(['outOfDate']);
     await append([eventOf(HIRE, device, { kind: 'castOff' })]);
-    await append([eventOf(HIRE, device, { kind: 'reported', what: 'knock', note: 'Touched the pier', photos: [] })]);
+    const [knock, bump] = ['Touched the pier', 'And the post'].map((note) =>
+      eventOf(HIRE, device, { kind: 'reported', what: 'knock', note, photos: [] }),
+    );
+    await append([knock!, bump!]);
     expect(await kinds(HIRE, 'tuppenny-bun')).toContain('reported');
+    // Each is settled by itself, by the work that it makes.
+    const done = (id: string) => eventOf(HIRE, device, { kind: 'workDone', work: `knock/${id}`, photos: [] });
+    await append([done(knock!.id)]);
+    expect(await kinds(HIRE, 'tuppenny-bun')).toContain('reported');
+    await append([done(bump!.id)]);
+    expect(await kinds(HIRE, 'tuppenny-bun')).not.toContain('reported');
     // Her next hire was cast off on a phone without signal.
     const other = eventOf('h-1008', device, { kind: 'castOff' }, { at: '2026-06-13T10:41:00.000Z' });
     await phone.send('POST', '/hires/h-1008/events', { sentAt: quay.clock.now.toISOString(), events: [other] });

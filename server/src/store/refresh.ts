@@ -33,7 +33,7 @@ const openWorkOf = (record: HireRecord, book: Book, hire: { from: string; to: st
 /** Faults and knocks reported from afloat that nobody has settled yet. */
 const openReports = (record: HireRecord): number =>
   (slot(record, ['reported'], 'reported')?.standing ?? []).filter(
-    ({ event: { id, body } }) => body.kind === 'reported' && !hasSlot(record, ['work', body.what, id]),
+    ({ event: { id, body } }) => body.kind === 'reported' && !hasSlot(record, ['work', `${body.what}/${id}`]),
   ).length;
 
 type HireRow = { id: string; boat: string; base: string; from: string; to: string; bookVersion: number | null };
