@@ -61,6 +61,9 @@ interface Schema extends DBSchema {
 export type KeptStore = StoreNames<Schema>;
 export type Writing<S extends KeptStore> = IDBPTransaction<Schema, S[], 'readwrite'>;
 
+/** Every one this page has opened; with another hire in hand the one before may still be read from. */
+const connections: { db: { close: () => void }; giveUp: () => void }[] = [];
+
 const open = async (name: string) => {
   const db = await openDB<Schema>(name, 3, {
     upgrade: (db, from, _to, tx) => {
@@ -87,7 +90,8 @@ const open = async (name: string) => {
     // A newer page of this app waits for this one to let go.
     blocking: (_version, _blocked, event) => (event.target as IDBDatabase).close(),
   });
-  return { db, giveUp: holdTransactions(unwrap(db as IDBPDatabase<unknown>)) };
+  connections.push({ db, giveUp: holdTransactions(unwrap(db as IDBPDatabase<unknown>)) });
+  return db;
 };
 
 let place = 'jolly-quay';
@@ -101,7 +105,7 @@ const waiting: (() => void)[] = [];
  */
 export const keep = async () => {
   if (pageLeft) await new Promise<void>((resolve) => waiting.push(resolve));
-  return (await (opened ??= open(place))).db;
+  return (opened ??= open(place));
 };
 
 // WebKit lets the transactions of a page that was left stand, and whatever the next page asks for waits behind them for
@@ -109,10 +113,10 @@ export const keep = async () => {
 onLeaving(
   () => {
     pageLeft = true;
-    void opened?.then(({ db, giveUp }) => {
+    for (const { db, giveUp } of connections.splice(0)) {
       giveUp();
       db.close();
-    });
+    }
     opened = undefined;
   },
   () => {
@@ -124,7 +128,6 @@ onLeaving(
 /** Chooses where things are kept, before anything is: a renter's hires each have a store of their own. */
 export const keepIn = (name: string): void => {
   if (name === place) return;
-  void opened?.then(({ db }) => db.close());
   [place, opened] = [name, undefined];
 };
 
