@@ -113,3 +113,28 @@ test('an entry that the quay refuses is named, kept on the phone and shown; the 
   await expect(page.getByText(/of an unknown kind/)).toBeVisible();
   await expect(page.getByText(/They stay here and are not lost/)).toBeVisible();
 });
+
+test('a store that does not answer is said on the page, and answers again once what holds it is gone', PHONE, async ({ bram, quay }) => {
+  // Another page of the same phone that never ends what it began.
+  const other = await bram.context.newPage();
+  await other.goto(`${quay.url}/icon.svg`);
+  await other.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const request = indexedDB.open('jolly-quay');
+        request.onsuccess = () => {
+          const named = request.result.transaction(['named'], 'readwrite').objectStore('named');
+          const again = () => {
+            named.get('me').onsuccess = again;
+          };
+          again();
+          resolve();
+        };
+      }),
+  );
+  await bram.page.goto(`${quay.url}/`);
+  await expect(bram.page.getByText('The store of this phone does not answer', { exact: false })).toBeVisible({ timeout: 20_000 });
+  await other.close();
+  await bram.page.getByRole('button', { name: 'Try again' }).click();
+  await expect(bram.by('next').or(bram.by('nav-today')).first()).toBeVisible();
+});

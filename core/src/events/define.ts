@@ -1,10 +1,10 @@
 import * as z from 'zod/mini';
+import type { Walk } from './parts';
 
 /** Who an event may come from: what it says of itself is nobody’s word but theirs. */
 export type Role = 'hand' | 'manager' | 'renter' | 'quay';
 /** `renterAlone`: the renter, on a walk that they make without staff. */
 export type AddedBy = Role | 'renterAlone';
-type WalkName = 'out' | 'in';
 
 /** What an event is about, as a list of its parts: no part of one is the beginning of another. */
 export type Subject = readonly string[];
@@ -34,7 +34,7 @@ type Said<B> = {
   /** Who may add it; where that hangs on what it says, said of the body. */
   addedBy: readonly AddedBy[] | ((body: B) => readonly AddedBy[]);
   /** Of what a renter alone may add: the walk it belongs to, where the body names none. */
-  on?: WalkName;
+  on?: Walk;
   /** It goes on after the closing, which settles with the renter: the boat is turned round, money moves, a line is argued about. */
   afterClosing?: true;
 };
@@ -47,7 +47,7 @@ export type EventDefinition<K extends string = string, B = never> = {
   subject: (body: B) => Subject | undefined;
   merge: Merge;
   addedBy: (body: B) => readonly AddedBy[];
-  on: WalkName | undefined;
+  on: Walk | undefined;
   afterClosing: boolean;
   /** Names of the photographs and drawings that belong to it, and that a seal covers with it. */
   photos: (body: B) => readonly string[];

@@ -1,6 +1,7 @@
+import type { Role } from '../events/define';
 import type { HireEvent } from './event';
 
-export type Actor = { id: string; role: 'hand' | 'manager' | 'renter' | 'quay' };
+export type Actor = { id: string; role: Role };
 
 /** An event as it is held: with who made it, and what the server learnt when it came in. */
 export type Held = {
