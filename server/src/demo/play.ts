@@ -145,10 +145,10 @@ const madeUpParty = (hire: Pick<HireRow, 'adults' | 'children'>, renter: string,
 ];
 
 const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, seed: number, now: Date) => {
-  const hire = (await store.db('hire').where({ id: one.hire }).first()) as HireRow | undefined;
+  const hire = await store.db('hire').where({ id: one.hire }).first();
   if (!hire) throw new Error(`play.json: there is no hire ${one.hire}`);
   const found = await bookOf(store.db, hire.boat, undefined);
-  const staff = (await store.db('staff').where({ id: one.by }).first('id', 'role')) as { id: string; role: 'hand' | 'manager' } | undefined;
+  const staff = await store.db('staff').where({ id: one.by }).first('id', 'role');
   if (!found || !staff) throw new Error(`play.json: ${one.hire} lacks its boat’s book or its hand ${one.by}`);
   const { book, version } = found;
   const held: Held[] = [];
@@ -184,9 +184,9 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     if (!stored.ok) throw new Error(`made-up photograph refused: ${stored.fault}`);
     return name;
   };
-  const salt = ((await store.db('person').where({ id: hire.renter }).first('salt')) as { salt: string }).salt;
+  const salt = (await store.db('person').where({ id: hire.renter }).first('salt'))!.salt;
   const signAndSeal = async (walk: Walk) => {
-    const boat = (await store.db('boat').where({ id: hire.boat }).first('name', 'lastSeal')) as { name: string; lastSeal: string | null };
+    const boat = (await store.db('boat').where({ id: hire.boat }).first('name', 'lastSeal'))!;
     const page = pageDigest(pageOf(project(held), book, walk, boat.name, 'en'));
     add({
       kind: 'signed',
@@ -236,7 +236,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     });
   const ground = await groundOf(store.db, hire.id);
   if (!ground) throw new Error(`play.json: ${one.hire} lacks its base`);
-  const { name: renter } = (await store.db('person').where({ id: hire.renter }).first('name')) as { name: string };
+  const { name: renter } = (await store.db('person').where({ id: hire.renter }).first('name'))!;
   const sheet: Sheet = { salt, party: { people: madeUpParty(hire, renter, seed) } };
   const of: Case = {
     ...ground,

@@ -74,7 +74,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
     if (!page.more) break;
     after = page.cursor;
   }
-  const seals = (await db('seal').where({ hire: id }).whereNotNull('signature')) as DossierRecord['countersigned'];
+  const seals = await db('seal').where({ hire: id }).whereNotNull('signature');
   const deviceKeys: Record<string, string> = {};
   for (const { event } of held) {
     if (event.body.kind !== 'sealed') continue;
@@ -90,14 +90,9 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
     bookVersion,
     book,
     events,
-    countersigned: seals.map(({ event, walk, root, receivedAt, signature, key: by }) => ({
-      event,
-      walk,
-      root,
-      receivedAt,
-      signature,
-      key: by,
-    })),
+    countersigned: seals.flatMap(({ event, walk, root, receivedAt, signature, key: by }) =>
+      signature === null || by === null ? [] : [{ event, walk, root, receivedAt, signature, key: by }],
+    ),
     deviceKeys,
   };
   files.set(RECORD, jsonFile(content));

@@ -10,7 +10,7 @@ const noPair = () => fail(404, 'noComparison', 'These two photographs are not co
 
 export const compareRoutes = [
   on(api.listComparisons, async ({ quay, params, renter }) => {
-    const hire = (await quay.store.db('hire').where({ id: params.hireId }).first('id')) as { id: string } | undefined;
+    const hire = await quay.store.db('hire').where({ id: params.hireId }).first('id');
     if (!hire) return fail(404, 'noSuchHire', 'There is no such hire.');
     quay.comparing?.lookOnce(hire.id);
     const comparisons = await comparisonsOf(quay.store.db, hire.id);

@@ -82,10 +82,7 @@ export const fleetRoutes = [
       .orderBy('boat.name')
       .select('boat.id', 'boat.name', 'boat.hullNumber', 'base.name as base', 'boat.bookVersion', 'book.laid')) as Row[];
     const classes = new Map(
-      ((await quay.store.db('classBook').select('id', 'body')) as { id: string; body: string }[]).map(({ id, body }) => [
-        id,
-        (JSON.parse(body) as { name: string }).name,
-      ]),
+      (await quay.store.db('classBook').select('id', 'body')).map(({ id, body }) => [id, (JSON.parse(body) as { name: string }).name]),
     );
     return {
       boats: rows.map(({ laid, ...row }) => {

@@ -1,4 +1,4 @@
-import { type Handover, unattended } from '@quay/core/fleet/school';
+import { unattended } from '@quay/core/fleet/school';
 import * as api from '@quay/contract/keySafe';
 import { setCodeByHand } from '../outside/keySafe';
 import { askForKey, noteKeyGiven } from '../store/key';
@@ -19,7 +19,7 @@ export const keySafeRoutes = [
   }),
   on(api.setKeyCode, async (call) => {
     const { quay, params, body, now } = call;
-    const row = (await quay.store.db('hire').where({ id: params.hireId }).first('handover')) as { handover: Handover } | undefined;
+    const row = await quay.store.db('hire').where({ id: params.hireId }).first('handover');
     if (!row) return fail(404, 'noSuchHire', 'There is no such hire.');
     if (quay.outside.keySafe.simulated) return fail(409, 'safeMakesItsOwn', 'This key safe makes its codes by itself.');
     if (!unattended(row.handover, 'in')) return fail(409, 'attended', 'This boat is handed over by staff: no code is needed.');

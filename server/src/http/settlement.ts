@@ -37,7 +37,7 @@ const table = (res: Response, name: string, text: string) => {
 };
 
 const currencyOf = async (quay: Quay): Promise<string> => {
-  const last = (await quay.store.db('priceList').max('version as n').first()) as { n: number | null };
+  const last = (await quay.store.db('priceList').max<{ n: number | null }>({ n: 'version' }).first())!;
   return last.n === null ? 'EUR' : (await priceList(quay.store.db, last.n)).currency;
 };
 

@@ -23,8 +23,7 @@ const loadBoat = async (trx: Knex, boat: BoatIn, now: string) => {
 
 const loadHire = async (trx: Knex, hire: HireIn, priceVersion: number) => {
   const { renter, contact, ...row } = hire;
-  const known = (await trx('hire').where({ id: hire.id }).first('renter', 'state', 'version')) as
-    { renter: string; state: string; version: number } | undefined;
+  const known = await trx('hire').where({ id: hire.id }).first('renter', 'state', 'version');
   // A hire that has begun is the record's, not the booking list's.
   if (known && known.state !== 'booked') return;
   const person = known?.renter ?? `renter-${hire.id}`;
@@ -63,8 +62,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
         .merge();
     for (const base of data.bases) await putBook(trx, 'base', base, { name: base.name, zone: base.zone }, { at: now, by: null });
     for (const boat of data.boats) await loadBoat(trx, boat, now);
-    const last = (await trx('priceList').orderBy('version', 'desc').first('version', 'digest')) as
-      { version: number; digest: string } | undefined;
+    const last = await trx('priceList').orderBy('version', 'desc').first('version', 'digest');
     const list: Omit<PriceList, 'version'> = {
       currency: operator.currency,
       fuelScheme: operator.fuelScheme,

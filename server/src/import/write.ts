@@ -25,7 +25,7 @@ const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
 export const writeExport = async (db: Knex, folder: string): Promise<{ boats: number; hires: number; bases: number }> => {
   if (existsSync(folder) && readdirSync(folder).length > 0) throw new ExportError(`${folder} is not empty.`);
   const operator = await readOperator(db);
-  const list = (await db('priceList').orderBy('version', 'desc').first('body')) as { body: string } | undefined;
+  const list = await db('priceList').orderBy('version', 'desc').first('body');
   if (!operator || !list) throw new ExportError('There is nothing to write yet: this installation has no price list.');
   const bodies = async <T>(table: string) =>
     ((await db(table).orderBy('id').select('body')) as { body: string }[]).map(({ body }) => JSON.parse(body) as T);

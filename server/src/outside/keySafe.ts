@@ -5,7 +5,7 @@ import type { KeySafe } from '@quay/contract/keySafe';
 export const safeSetByHand = (db: () => Knex): KeySafe => ({
   simulated: false,
   codeFor: async ({ id }) => {
-    const row = (await db()('keyCode').where({ hire: id }).first('code')) as { code: string } | undefined;
+    const row = await db()('keyCode').where({ hire: id }).first('code');
     return row ? { ok: true, code: row.code } : { ok: false, reason: 'none' };
   },
 });

@@ -152,7 +152,7 @@ export const attentionOf = async (db: Knex, now: string, free: number): Promise<
       }),
     ];
   });
-  const aside = new Set(((await db('attentionAside').select('key')) as { key: string }[]).map(({ key }) => key));
+  const aside = new Set((await db('attentionAside').select('key')).map(({ key }) => key));
   const order = new Map(ATTENTION_KINDS.map((kind, i) => [kind, i]));
   return [...diskLow(free, now), ...all, ...(await outOfDate(db, now))]
     .filter(({ key }) => !aside.has(key))

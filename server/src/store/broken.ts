@@ -32,7 +32,7 @@ export type Broken = { at: string; why: string; event: string | null };
 /** Marks a hire whose record cannot be read, and says so once; it is looked at again when something comes to it. */
 export const markBroken = async (db: Knex, error: BrokenRecord, now: string): Promise<void> => {
   const { hire, message, event } = error;
-  const was = (await db('hire').where({ id: hire }).first('broken')) as { broken: string | null } | undefined;
+  const was = await db('hire').where({ id: hire }).first('broken');
   if (was?.broken == null) console.error(error);
   const broken: Broken = { at: now, why: message.slice(0, 500), event: event ?? null };
   await db('hire')

@@ -29,7 +29,7 @@ export type Closing =
  */
 export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; events: number }, now: string): Promise<Closing> =>
   db.transaction(async (trx): Promise<Closing> => {
-    const hire = (await trx('hire').where({ id }).first()) as HireRow | undefined;
+    const hire = await trx('hire').where({ id }).first();
     if (!hire) return { ok: false, reason: 'noSuchHire', detail: '' };
     const whole = await wholeRecord(trx, id);
     const no = (reason: (Closing & { ok: false })['reason'], detail = ''): Closing => ({ ok: false, reason, detail });
@@ -42,8 +42,8 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
       return no('changedMeanwhile', `the record holds ${whole.held.length} events and comes to ${statement.totalMinor}`);
     }
     const number = await nextNumber(trx);
-    const person = (await trx('person').where({ id: hire.renter }).first('name')) as { name: string };
-    const boat = (await trx('boat').where({ id: hire.boat }).first('name')) as { name: string };
+    const person = (await trx('person').where({ id: hire.renter }).first('name'))!;
+    const boat = (await trx('boat').where({ id: hire.boat }).first('name'))!;
     const digest = await keepStatement(trx, {
       number,
       closedAt: now,

@@ -33,7 +33,7 @@ const later = (now: string, ms: number) => new Date(Date.parse(now) + ms).toISOS
 export const queueComparisons = async (db: Knex, hire: string, now: string): Promise<boolean> => {
   const record = (await sparing(db, now, () => wholeRecord(db, hire)))?.record;
   if (!record) return false;
-  const row = (await db('hire').where({ id: hire }).whereNot({ state: 'closed' }).first('boat')) as { boat: string } | undefined;
+  const row = await db('hire').where({ id: hire }).whereNot({ state: 'closed' }).first('boat');
   const book = row && (await bookOf(db, row.boat, record.bookVersion))?.book;
   if (!book) return false;
   const wanted = book.surfaces.flatMap(({ id }) => {
@@ -42,13 +42,13 @@ export const queueComparisons = async (db: Knex, hire: string, now: string): Pro
   });
   const here = new Set(
     (
-      (await db('photo')
+      await db('photo')
         .where({ hire })
         .whereIn(
           'sha',
           wanted.flatMap(({ out, back }) => [out, back]),
         )
-        .select('sha')) as { sha: string }[]
+        .select('sha')
     ).map(({ sha }) => sha),
   );
   const ready = wanted.filter(({ out, back }) => here.has(out) && here.has(back));
@@ -69,13 +69,13 @@ export const queueComparisons = async (db: Knex, hire: string, now: string): Pro
 
 /** Takes the next pair for a while; one whose taker has not been heard of since is taken again. */
 export const takeComparison = async (db: Knex, now: string): Promise<ComparisonRow | undefined> => {
-  const row = (await db('comparison')
+  const row = await db('comparison')
     .where({ state: 'queued' })
     .orWhere((lost) => {
       void lost.where({ state: 'running' }).where('leaseUntil', '<', now);
     })
     .orderBy('attempts')
-    .first()) as ComparisonRow | undefined;
+    .first();
   if (!row) return undefined;
   if (row.attempts >= ATTEMPTS) {
     await db('comparison')
@@ -112,7 +112,7 @@ export const endComparison = async (db: Knex, key: PairKey, outcome: Outcome): P
 };
 
 export const changeComparison = async (db: Knex, key: PairKey, what: 'cancel' | 'again'): Promise<Comparison['state'] | undefined> => {
-  const row = (await db('comparison').where(keyOf(key)).first('state')) as { state: Comparison['state'] } | undefined;
+  const row = await db('comparison').where(keyOf(key)).first('state');
   if (!row) return undefined;
   const open = row.state === 'queued' || row.state === 'running';
   if (what === 'cancel' ? !open : open) return row.state;
@@ -122,7 +122,7 @@ export const changeComparison = async (db: Knex, key: PairKey, what: 'cancel' | 
 };
 
 export const comparisonsOf = async (db: Knex, hire: string): Promise<Comparison[]> =>
-  ((await db('comparison').where({ hire }).orderBy('surface')) as ComparisonRow[]).map(({ surface, out, back, state, reason, boxes }) => ({
+  (await db('comparison').where({ hire }).orderBy('surface')).map(({ surface, out, back, state, reason, boxes }) => ({
     surface,
     out,
     back,

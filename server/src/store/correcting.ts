@@ -20,8 +20,8 @@ export const correct = (
     if ((await trx('hire').where({ id: hire }).first('id')) === undefined) return { ok: false, reason: 'noSuchHire' };
     const closed = await closedStatement(trx, hire);
     if (!closed) return { ok: false, reason: 'notClosed' };
-    const last = (await trx('statement').where({ hire }).max('number as n').first()) as { n: number };
-    if (last.n !== seen) return { ok: false, reason: 'changedMeanwhile' };
+    const last = await trx('statement').where({ hire }).max<{ n: number }>({ n: 'number' }).first();
+    if (last?.n !== seen) return { ok: false, reason: 'changedMeanwhile' };
     const whole = await wholeRecord(trx, hire);
     const standings = standingsOf(whole.record, closed.statement);
     const faults = correctionFaults(standings, lines);

@@ -128,7 +128,7 @@ const whileHere = async (db: Knex, { hire, leftAt, behindMs }: Delivery, fit: Fi
   const there = new Map<string, string>();
   for (let i = 0; i < gone.length; i += ASKED_AT_ONCE) {
     const ids = gone.slice(i, i + ASKED_AT_ONCE).map(({ event }) => event.id);
-    const rows = (await db('event').where({ hire }).whereIn('id', ids).select('id', 'digest')) as { id: string; digest: string }[];
+    const rows = await db('event').where({ hire }).whereIn('id', ids).select('id', 'digest');
     for (const { id, digest } of rows) there.set(id, digest);
   }
   const late = new Set(gone.filter(({ event, digest }) => there.get(event.id) !== digest));
@@ -180,9 +180,9 @@ export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken>
   // All of them new, and each there once: nothing can stand for something else.
   noteWeight(db, delivery, changes, [...first.values()]);
   if (changes === fit.length) return { held: fit.map(({ event }) => event.id), refused };
-  const rows = (await db('event')
+  const rows = await db('event')
     .whereIn('id', [...first.keys()])
-    .select('id', 'digest', 'hire')) as EventRow[];
+    .select('id', 'digest', 'hire');
   const there = new Map(rows.map((row) => [row.id, row]));
   const held: string[] = [];
   for (const { event, digest } of fit) {

@@ -44,8 +44,7 @@ const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMi
   const differs = last && (last.answer === 'held' || last.answer === 'declined') && said.state !== last.answer && !over;
   const state = differs ? 'unknown' : said.state;
   if (last?.answer === state) return state;
-  const version =
-    row.bookVersion ?? ((await db('boat').where({ id: row.boat }).first('bookVersion')) as { bookVersion: number }).bookVersion;
+  const version = row.bookVersion ?? (await db('boat').where({ id: row.boat }).first('bookVersion'))!.bookVersion;
   const { reference, why, expiresAt } = said;
   await appendQuayEvent(db, hire, {
     body: {

@@ -8,10 +8,7 @@ import type { Knex } from 'knex';
  */
 export const erasePeople = (db: Knex, before: string): Promise<number> =>
   db.transaction(async (trx) => {
-    const hires = (await trx('hire').where({ state: 'closed' }).where('to', '<', before).select('id', 'renter')) as {
-      id: string;
-      renter: string;
-    }[];
+    const hires = await trx('hire').where({ state: 'closed' }).where('to', '<', before).select('id', 'renter');
     for (let i = 0; i < hires.length; i += 400) {
       const some = hires.slice(i, i + 400);
       const ids = some.map(({ id }) => id);
@@ -21,13 +18,13 @@ export const erasePeople = (db: Knex, before: string): Promise<number> =>
       await trx('keyCode').whereIn('hire', ids).del();
       await trx('hire').whereIn('id', ids).update({ notes: '' });
       // Somebody who has another hire that is not yet over keeps their name until that one is.
-      const staying = (await trx('hire')
+      const staying = await trx('hire')
         .whereIn(
           'renter',
           some.map(({ renter }) => renter),
         )
         .whereNot((q) => void q.where({ state: 'closed' }).where('to', '<', before))
-        .select('renter')) as { renter: string }[];
+        .select('renter');
       const keep = new Set(staying.map(({ renter }) => renter));
       await trx('person')
         .whereIn(

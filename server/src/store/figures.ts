@@ -29,7 +29,7 @@ const movesOf = (body: StatementBody | CorrectionBody): { line: Line; minor: num
 
 /** Sums of all statements closed in a span, by boat and by the month of the closing, as the base's calendar has it. */
 export const figuresOf = async (db: Knex, span: Span): Promise<Figure[]> => {
-  const boats = new Map(((await db('hire').select('id', 'boat')) as { id: string; boat: string }[]).map(({ id, boat }) => [id, boat]));
+  const boats = new Map((await db('hire').select('id', 'boat')).map(({ id, boat }) => [id, boat]));
   const rows = new Map<string, Figure>();
   for (const { body, day } of await allStatements(db, span)) {
     const [boat, month] = [boats.get(body.hire) ?? body.hire, day.slice(0, 7)];

@@ -22,7 +22,7 @@ export const keepSheet = async (db: Knex, hire: string, sheet: Sheet, now: strin
 };
 
 export const sheetsOf = async (db: Knex, hire: string): Promise<Sheet[]> =>
-  ((await db('sheet').where({ hire }).orderBy('receivedAt')) as { body: string }[]).map(({ body }) => JSON.parse(body) as Sheet);
+  (await db('sheet').where({ hire }).orderBy('receivedAt')).map(({ body }) => JSON.parse(body) as Sheet);
 
 /** What the waters of a hire ask: those its boat is let for, or those in front of its base, and the rules on them. */
 export const groundOf = async (
@@ -49,8 +49,7 @@ export const openDrills = async (db: Knex, id: string, record: HireRecord, book:
   // Few walks are under way at a time, and few boats ask for one.
   if (!hasSlot(record, ['out', 'started']) || !book.drills.some(({ needed }) => needed)) return [];
   const ground = await groundOf(db, id);
-  const row = (await db('hire').where({ id }).first('boat', 'from', 'to', 'adults', 'children')) as
-    { boat: string; from: string; to: string; adults: number; children: number } | undefined;
+  const row = await db('hire').where({ id }).first('boat', 'from', 'to', 'adults', 'children');
   if (!ground || !row) return [];
   const { boat, from, to, ...party } = row;
   const operator = await readHanding(db);

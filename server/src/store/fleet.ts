@@ -30,8 +30,7 @@ export const addBook = async (
   { lineage, boatBook, book }: { lineage: readonly ClassBook[]; boatBook: BoatBook; book: Book },
   made: { at: string; by: string | null },
 ): Promise<number> => {
-  const last = (await db('book').where({ boat }).orderBy('version', 'desc').first('version', 'digest')) as
-    Pick<BookRow, 'version' | 'digest'> | undefined;
+  const last = await db('book').where({ boat }).orderBy('version', 'desc').first('version', 'digest');
   const digest = digestOf(JSON.parse(JSON.stringify(book)));
   if (last?.digest === digest) return last.version;
   const version = (last?.version ?? 0) + 1;
@@ -51,12 +50,7 @@ export const addBook = async (
 type Laid = { ok: true; lineage: ClassBook[]; book: Book; origins: Origins } | { ok: false; faults: BookFault[] };
 
 const classesOf = async (db: Knex): Promise<Map<string, ClassBook>> =>
-  new Map(
-    ((await db('classBook').select('id', 'body')) as { id: string; body: string }[]).map(({ id, body }) => [
-      id,
-      ClassBook.parse(JSON.parse(body)),
-    ]),
-  );
+  new Map((await db('classBook').select('id', 'body')).map(({ id, body }) => [id, ClassBook.parse(JSON.parse(body))]));
 
 /** Drills of a book that her newest one does not have just so: those were looked at when they were kept. */
 const newDrills = async (db: Knex, boat: string, drills: Book['drills']): Promise<Book['drills']> => {
@@ -101,7 +95,7 @@ const aboutOf = (layers: readonly (ClassBook | BoatBook)[], below: readonly Clas
 });
 
 const newest = async (db: Knex, boat: string): Promise<BookRow | undefined> =>
-  (await db('book').where({ boat }).orderBy('version', 'desc').first()) as BookRow | undefined;
+  await db('book').where({ boat }).orderBy('version', 'desc').first();
 
 /** Everything a manager sees of a boat's book. */
 export const shelfOf = async (db: Knex, boat: string): Promise<BoatShelf | undefined> => {
@@ -136,7 +130,7 @@ export const shelfOf = async (db: Knex, boat: string): Promise<BoatShelf | undef
 };
 
 export const bookVersion = async (db: Knex, boat: string, version: number): Promise<Book | undefined> => {
-  const row = (await db('book').where({ boat, version }).first('laid')) as Pick<BookRow, 'laid'> | undefined;
+  const row = await db('book').where({ boat, version }).first('laid');
   return row && Book.parse(JSON.parse(row.laid));
 };
 
@@ -181,12 +175,12 @@ const boatsOfClass = async (db: Knex, id: string, classes: ReadonlyMap<string, C
   });
 };
 const boatsAt = async (db: Knex, base: string): Promise<BoatName[]> =>
-  (await db('boat').where({ base }).orderBy('name').select('id', 'name')) as BoatName[];
+  await db('boat').where({ base }).orderBy('name').select('id', 'name');
 const namesOf = (boats: readonly BoatName[]) => boats.map(({ name }) => name);
 
 export const booksOf = async (db: Knex) => {
   const classes = await classesOf(db);
-  const bases = (await db('base').orderBy('name').select('id', 'name')) as { id: string; name: string }[];
+  const bases = await db('base').orderBy('name').select('id', 'name');
   return {
     classes: await Promise.all(
       [...classes.values()].map(async ({ id, name, from }) => ({
@@ -201,7 +195,7 @@ export const booksOf = async (db: Knex) => {
 };
 
 export const classShelfOf = async (db: Knex, id: string): Promise<ClassShelf | undefined> => {
-  const row = (await db('classBook').where({ id }).first('version')) as { version: number } | undefined;
+  const row = await db('classBook').where({ id }).first('version');
   if (!row) return undefined;
   const classes = await classesOf(db);
   const found = lineageOf(id, classes);
@@ -258,7 +252,7 @@ export const classVersion = async (db: Knex, id: string, version: number): Promi
 };
 
 export const baseShelfOf = async (db: Knex, id: string): Promise<BaseShelf | undefined> => {
-  const row = (await db('base').where({ id }).first('body', 'version')) as { body: string; version: number } | undefined;
+  const row = await db('base').where({ id }).first('body', 'version');
   return (
     row && {
       base: BaseBook.parse(JSON.parse(row.body)),
@@ -320,7 +314,7 @@ const orFaults = async (work: () => Promise<Changed>): Promise<Changed> => {
 export const changeClass = (db: Knex, id: string, classBook: ClassBook, seen: number, made: { at: string; by: string }): Promise<Changed> =>
   orFaults(() =>
     db.transaction(async (trx): Promise<Changed> => {
-      const row = (await trx('classBook').where({ id }).first('version', 'body')) as { version: number; body: string } | undefined;
+      const row = await trx('classBook').where({ id }).first('version', 'body');
       if (!row) return { ok: false, reason: 'noSuchBook' };
       if (row.version !== seen) return { ok: false, reason: 'changedMeanwhile' };
       if (classBook.id !== id || classBook.from !== (JSON.parse(row.body) as ClassBook).from) return { ok: false, reason: 'otherBook' };
@@ -342,7 +336,7 @@ export const changeClass = (db: Knex, id: string, classBook: ClassBook, seen: nu
 export const changeBase = (db: Knex, id: string, base: Base, seen: number, made: { at: string; by: string }): Promise<Changed> =>
   orFaults(() =>
     db.transaction(async (trx): Promise<Changed> => {
-      const row = (await trx('base').where({ id }).first('version', 'body')) as { version: number; body: string } | undefined;
+      const row = await trx('base').where({ id }).first('version', 'body');
       if (!row) return { ok: false, reason: 'noSuchBook' };
       if (row.version !== seen) return { ok: false, reason: 'changedMeanwhile' };
       const old = JSON.parse(row.body) as Base;

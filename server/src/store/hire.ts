@@ -3,8 +3,6 @@ import type { DayHire, HireState } from '@quay/core/day/board';
 import { dayOf, instantOf } from '@quay/core/time/zone';
 import { PriceList } from '@quay/core/settlement/prices';
 import type { Hire, HirePack } from '@quay/contract/hire';
-import type * as z from 'zod/mini';
-import type { SealState } from '@quay/contract/hire';
 import type { Handover } from '@quay/core/fleet/school';
 import { type Before, beforeOf } from '@quay/core/record/before';
 import { findingsOf } from '@quay/core/record/findings';
@@ -64,7 +62,7 @@ const toHire = (row: Named): Hire => ({
 });
 
 export const priceList = async (db: Knex, version: number): Promise<PriceList> =>
-  PriceList.parse(JSON.parse(((await db('priceList').where({ version }).first('body')) as { body: string }).body));
+  PriceList.parse(JSON.parse((await db('priceList').where({ version }).first('body'))!.body));
 
 /** So many earlier hires of a boat are asked for what they left to be done. */
 const EARLIER = 6;
@@ -74,14 +72,14 @@ const EARLIER = 6;
  * and what the last few left to be done that holds her.
  */
 const beforeHire = async (db: Knex, row: HireRow, now: string): Promise<(Before & { defects: Defect[] }) | undefined> => {
-  const earlier = (await db('hire')
+  const earlier = await db('hire')
     .where({ boat: row.boat })
     .whereNot({ id: row.id })
     .where('from', '<=', row.from)
     .whereIn('state', ['out', 'walkingIn', 'settling', 'closed'])
     .orderBy('from', 'desc')
     .limit(EARLIER)
-    .select('id', 'from', 'to')) as { id: string; from: string; to: string }[];
+    .select('id', 'from', 'to');
   let before: Before | undefined;
   const defects: Defect[] = [];
   for (const { id, from, to } of earlier)
@@ -99,7 +97,8 @@ const beforeHire = async (db: Knex, row: HireRow, now: string): Promise<(Before 
 const awayWith = async (db: Knex, boat: string, beside: string): Promise<HirePack['away']> => {
   const row = (await db('hire')
     .join('person', 'person.id', 'hire.renter')
-    .where({ 'hire.boat': boat, 'hire.state': 'out' })
+    .where('hire.boat', boat)
+    .where('hire.state', 'out')
     .whereNot('hire.id', beside)
     .whereNotNull('hire.castOffAt')
     .orderBy('hire.castOffAt', 'desc')
@@ -115,25 +114,17 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
   const row = (await named(db).where('hire.id', id).first()) as Named | undefined;
   if (!row) return undefined;
   if (row.broken !== null) throw new BrokenRecord(id, (JSON.parse(row.broken) as Broken).why);
-  const boat = (await db('boat').where({ id: row.boat }).first()) as {
-    id: string;
-    name: string;
-    hullNumber: string;
-    lastSeal: string | null;
-  };
+  const boat = (await db('boat').where({ id: row.boat }).first())!;
   const ground = await groundOf(db, id);
   if (!ground) throw new Error(`hire ${id}: there is no base ${row.base}`);
   const operator = await readOperator(db);
   const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
   if (!book) throw new Error(`hire ${id}: boat ${row.boat} has no book in version ${row.bookVersion ?? 'now'}`);
-  const seals = (await db('seal').where({ hire: id }).select('event', 'walk', 'root', 'receivedAt', 'state', 'signature', 'key')) as (Omit<
-    z.infer<typeof SealState>,
-    'aside'
-  > & { event: string })[];
+  const seals = await db('seal').where({ hire: id }).select('event', 'walk', 'root', 'receivedAt', 'state', 'signature', 'key');
   const { held, aside } = await wholeRecord(db, id);
   const gone = new Set(aside.map((one) => one.id));
   const coveredBy = new Map(held.flatMap(({ event }) => (event.body.kind === 'sealed' ? [[event.id, event.body.covers]] : [])));
-  const statement = (await db('statement').where({ hire: id }).whereNull('corrects').first('number')) as { number: number } | undefined;
+  const statement = await db('statement').where({ hire: id }).whereNull('corrects').first('number');
   const before = await beforeHire(db, row, now);
   return {
     ...(before ? { before } : {}),
@@ -155,7 +146,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
 };
 
 export type BaseRow = { id: string; name: string; zone: string };
-export const basesOf = async (db: Knex): Promise<BaseRow[]> => (await db('base').select('id', 'name', 'zone').orderBy('name')) as BaseRow[];
+export const basesOf = async (db: Knex): Promise<BaseRow[]> => await db('base').select('id', 'name', 'zone').orderBy('name');
 
 /** How far over midnight the day looks, both ways. */
 const ROUND_MIDNIGHT_MS = 8 * 3_600_000;

@@ -17,8 +17,7 @@ export const askForKey = async (db: Knex, id: string, key: QuayKey, now: string)
   if (!pack) return undefined;
   const { record } = await wholeRecord(db, id);
   const day = dayOfUse(pack, now);
-  const others = (await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id')) as
-    { id: string } | undefined;
+  const others = await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id');
   const holds = holdsOf(record, pack.book, day, fitOf(record, pack, day), unproven(record, pack));
   const answer = keyFor(record, pack, briefingOf(record, pack), { holds, away: others !== undefined, now });
   return { base: pack.hire.base, boat: pack.hire.boat, answer, given: hasSlot(record, ['keyGiven']), bookVersion: pack.bookVersion };

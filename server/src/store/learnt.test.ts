@@ -15,12 +15,12 @@ it('learns a gauge’s errors from fills that were metered to the brim at the en
   const phone = await handOn(quay);
   const { device } = (await phone.send('GET', '/session')).json as { device: { id: string } };
   const { db } = quay.store;
-  const pattern = (await db('hire').where({ boat: BOAT }).first()) as Record<string, unknown>;
+  const pattern = (await db('hire').where({ boat: BOAT }).first())!;
   const gauges = (
-    (await phone.send('GET', `/hires/${pattern.id as string}`)).json as { book: { gauges: { id: string; tank?: string; unit?: string }[] } }
+    (await phone.send('GET', `/hires/${pattern.id}`)).json as { book: { gauges: { id: string; tank?: string; unit?: string }[] } }
   ).book.gauges;
   const gauge = gauges.find(({ tank }) => tank !== undefined)!;
-  const hire = async (n: number, bodies: EventBody[], state = 'closed') => {
+  const hire = async (n: number, bodies: EventBody[], state: 'closed' | 'out' = 'closed') => {
     const id = `past-${n}`;
     await db('hire').insert({ ...pattern, id, from: `2026-05-${10 + n}T08:00:00.000Z`, to: `2026-05-${10 + n}T12:00:00.000Z` });
     const events = bodies.map((body) => eventOf(id, device.id, body));

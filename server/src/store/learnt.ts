@@ -13,12 +13,7 @@ const HIRES = 60;
 
 /** What the metered fills of a boat teach about each of her gauges; nothing yet where they are too few. */
 export const learntOf = async (db: Knex, boat: string, now: string): Promise<Learnt[]> => {
-  const hires = (await db('hire')
-    .where({ boat })
-    .whereIn('state', ['settling', 'closed'])
-    .orderBy('to', 'desc')
-    .limit(HIRES)
-    .select('id')) as { id: string }[];
+  const hires = await db('hire').where({ boat }).whereIn('state', ['settling', 'closed']).orderBy('to', 'desc').limit(HIRES).select('id');
   const byGauge = new Map<string, { method: LevelMethod; samples: Sample[] }>();
   for (const { id } of hires) {
     const samples = await sparing(db, now, async () => {

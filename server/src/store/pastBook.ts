@@ -51,5 +51,5 @@ export const versionsOf = async (db: Knex, shelf: Shelf, id: string): Promise<Ve
 /** The file of a book as it was in a version, which may be today's. */
 export const bodyOf = async (db: Knex, shelf: Shelf, id: string, version: number): Promise<string | undefined> => {
   const now = (await db(shelf).where({ id, version }).first('body')) as Pick<Row, 'body'> | undefined;
-  return (now ?? ((await db('pastBook').where({ shelf, book: id, version }).first('body')) as Pick<Row, 'body'> | undefined))?.body;
+  return (now ?? (await db('pastBook').where({ shelf, book: id, version }).first('body')))?.body;
 };

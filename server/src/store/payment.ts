@@ -27,7 +27,7 @@ type Account = { whole: Whole; standings: Standing[]; ledger: Ledger; currency: 
 
 /** What a closed hire's statements come to, and where its money is. */
 export const accountOf = async (db: Knex, hire: string): Promise<Account | 'noSuchHire' | 'notClosed'> => {
-  const row = (await db('hire').where({ id: hire }).first('priceVersion')) as { priceVersion: number } | undefined;
+  const row = await db('hire').where({ id: hire }).first('priceVersion');
   if (!row) return 'noSuchHire';
   const closed: Statement | undefined = (await closedStatement(db, hire))?.statement;
   if (!closed) return 'notClosed';

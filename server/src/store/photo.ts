@@ -9,7 +9,7 @@ import type { Store } from './open';
 export const fileOf = (store: Store, sha: string) => join(store.photos, sha.slice(0, 2), sha);
 
 export const photoRow = async (store: Store, hire: string, sha: string): Promise<{ media: string; bytes: number } | undefined> =>
-  (await store.db('photo').where({ hire, sha }).first('media', 'bytes')) as { media: string; bytes: number } | undefined;
+  await store.db('photo').where({ hire, sha }).first('media', 'bytes');
 
 /** Bytes of a file, 0 where there is none. */
 export const sizeOf = async (file: string): Promise<number> => {

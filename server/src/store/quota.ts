@@ -32,8 +32,7 @@ const cacheOf = (db: Knex): LRUCache<string, Spent> => {
 };
 
 const spentBy = async (db: Knex, { hire, device, actor }: Delivery): Promise<Spent> => {
-  const weigh = async (where: Record<string, string>) =>
-    Number(((await db('event').where(where).sum({ sum: 'weight' }).first()) as { sum: number | null } | undefined)?.sum ?? 0);
+  const weigh = async (where: Record<string, string>) => Number((await db('event').where(where).sum({ sum: 'weight' }).first())?.sum ?? 0);
   return { phone: await weigh({ hire, device }), renter: actor.role === 'renter' ? await weigh({ hire, role: 'renter' }) : 0 };
 };
 

@@ -38,11 +38,11 @@ export const eventsAfter = async (
   hire: string,
   after: number,
 ): Promise<{ rows: { event: unknown; actor: Actor; receivedAt: string; behindMs: number }[]; cursor: number; more: boolean }> => {
-  const rows = (await db('event')
+  const rows = await db('event')
     .where({ hire })
     .where('seq', '>', after)
     .orderBy('seq')
-    .limit(PAGE + 1)) as EventRow[];
+    .limit(PAGE + 1);
   const page = rows.slice(0, PAGE);
   return {
     rows: page.map((row) => ({
@@ -61,9 +61,9 @@ export type Aside = { id: string; at: string; by: string; why: string };
 
 /** Ids of the events of a hire that were set aside; the hire itself says whether there are any. */
 export const asideOf = async (db: Knex, hire: string): Promise<string[]> => {
-  const found = (await db('hire').where({ id: hire }).first('asides')) as { asides: number } | undefined;
+  const found = await db('hire').where({ id: hire }).first('asides');
   if (!found || found.asides === 0) return [];
-  return ((await db('event').where({ hire }).whereNotNull('asideAt').select('id')) as { id: string }[]).map(({ id }) => id);
+  return (await db('event').where({ hire }).whereNotNull('asideAt').select('id')).map(({ id }) => id);
 };
 
 export type Whole = {
@@ -97,16 +97,16 @@ const cacheOf = (db: Knex): LRUCache<string, Read> => {
  * @throws BrokenRecord
  */
 export const wholeRecord = async (db: Knex, hire: string): Promise<Whole> => {
-  const found = (await db('hire').where({ id: hire }).first('asides')) as { asides: number } | undefined;
+  const found = await db('hire').where({ id: hire }).first('asides');
   const asides = found?.asides ?? 0;
   // What stands in a transaction may never have been: it is read there, and not remembered.
   const remembered = db.isTransaction ? undefined : cacheOf(db);
   const before = remembered?.get(hire);
   const known = before?.asides === asides ? before : undefined;
-  const rows = (await db('event')
+  const rows = await db('event')
     .where({ hire })
     .where('seq', '>', known?.seq ?? 0)
-    .orderBy('seq')) as EventRow[];
+    .orderBy('seq');
   if (known && rows.length === 0) return known;
   const held = [...(known?.held ?? []), ...rows.filter(({ asideAt }) => asideAt === null).map(toHeld)];
   const digests = new Map(known?.digests);
@@ -128,12 +128,8 @@ export const wholeRecord = async (db: Knex, hire: string): Promise<Whole> => {
 
 /** Book of a hire: the version its walk began with, or today's while it has not begun. */
 export const bookOf = async (db: Knex, boat: string, version: number | undefined): Promise<{ book: Book; version: number } | undefined> => {
-  const wanted =
-    version ?? ((await db('boat').where({ id: boat }).first('bookVersion')) as { bookVersion: number } | undefined)?.bookVersion;
-  const row =
-    wanted === undefined
-      ? undefined
-      : ((await db('book').where({ boat, version: wanted }).first('laid', 'version')) as { laid: string; version: number } | undefined);
+  const wanted = version ?? (await db('boat').where({ id: boat }).first('bookVersion'))?.bookVersion;
+  const row = wanted === undefined ? undefined : await db('book').where({ boat, version: wanted }).first('laid', 'version');
   // Books from before some lists were thought of are read for ever.
   return row && { book: Book.parse(JSON.parse(row.laid)), version: row.version };
 };

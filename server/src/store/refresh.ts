@@ -36,16 +36,14 @@ const openReports = (record: HireRecord): number =>
     ({ event: { id, body } }) => body.kind === 'reported' && !hasSlot(record, ['work', `${body.what}/${id}`]),
   ).length;
 
-type HireRow = { id: string; boat: string; base: string; from: string; to: string; bookVersion: number | null };
-
 /** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. @throws BrokenRecord */
 export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: string): Promise<Whole> => {
-  const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'from', 'to', 'bookVersion')) as HireRow;
+  const hire = (await db('hire').where({ id: hireId }).first('id', 'boat', 'base', 'from', 'to', 'bookVersion'))!;
   const whole = await wholeRecord(db, hireId);
   const { record } = whole;
   const seals = await judgeSeals(db, hire, whole, key, now);
   const book = await bookOf(db, hire.boat, record.bookVersion);
-  const zone = ((await db('base').where({ id: hire.base }).first('zone')) as { zone: string }).zone;
+  const zone = (await db('base').where({ id: hire.base }).first('zone'))!.zone;
   const state = stateOf(record);
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
   const left = slot(record, ['castOff'], 'castOff');
@@ -104,7 +102,7 @@ const LOOKED = 'lookedSeq';
 
 /** Brings every hire up to date to which something has come since it was last looked at. */
 export const refreshStale = async (db: Knex, key: QuayKey, now: string): Promise<void> => {
-  const looked = Number(((await db('setting').where({ key: LOOKED }).first('value')) as { value: string } | undefined)?.value ?? 0);
+  const looked = Number((await db('setting').where({ key: LOOKED }).first('value'))?.value ?? 0);
   const rows = (await db.raw(
     'select e.hire as id, max(e.seq) as seq, h."seenSeq" as seen from event e join hire h on h.id = e.hire where e.seq > ? group by e.hire, h."seenSeq"',
     [looked],
@@ -119,6 +117,6 @@ export const refreshStale = async (db: Knex, key: QuayKey, now: string): Promise
 
 /** Looks again at hires whose seal could not be judged, since a key has been named. */
 export const refreshUnsealed = async (db: Knex, key: QuayKey, now: string): Promise<void> => {
-  const rows = (await db('seal').distinct('hire').whereNot({ state: 'countersigned' })) as { hire: string }[];
+  const rows = await db('seal').distinct('hire').whereNot({ state: 'countersigned' });
   for (const { hire } of rows) await sparing(db, now, () => refresh(db, hire, key, now));
 };

@@ -11,7 +11,7 @@ export type RenterSession = { hire: string; renter: { id: string; name: string }
 
 /** Makes a link of 128 random bits. @returns the token, which is stored nowhere */
 export const makeLink = async (db: Knex, hire: string, madeBy: string, now: Date): Promise<{ token: string; expiresAt: string }> => {
-  const { to } = (await db('hire').where({ id: hire }).first('to')) as { to: string };
+  const { to } = (await db('hire').where({ id: hire }).first('to'))!;
   const token = randomBytes(16).toString('base64url');
   const expiresAt = new Date(Math.max(Date.parse(to), now.getTime()) + AFTER_MS).toISOString();
   await db('renterLink').insert({ token: hashToken(token), hire, madeBy, createdAt: now.toISOString(), expiresAt });
@@ -25,7 +25,8 @@ export const linksOf = async (
 ): Promise<{ id: string; createdAt: string; expiresAt: string; madeBy: string }[]> =>
   (await db('renterLink')
     .join('staff', 'staff.id', 'renterLink.madeBy')
-    .where({ hire, 'renterLink.withdrawnAt': null })
+    .where({ hire })
+    .whereNull('renterLink.withdrawnAt')
     .where('expiresAt', '>', now.toISOString())
     .orderBy('createdAt')
     .select('renterLink.token as id', 'createdAt', 'expiresAt', 'staff.name as madeBy')) as {
@@ -45,11 +46,13 @@ export const renterSessionOf = async (db: Knex, token: string | undefined, hire:
     .join('renterLink', 'renterLink.token', 'renterSession.link')
     .join('hire', 'hire.id', 'renterSession.hire')
     .join('person', 'person.id', 'hire.renter')
-    .where({ 'renterSession.token': hashToken(token), 'renterSession.hire': hire, 'renterLink.withdrawnAt': null })
+    .where('renterSession.token', hashToken(token))
+    .where('renterSession.hire', hire)
+    .whereNull('renterLink.withdrawnAt')
     .where('renterSession.expiresAt', '>', now.toISOString())
     .first('renterSession.device', 'person.id', 'person.name')) as { device: string; id: string; name: string } | undefined;
   if (!row) return undefined;
-  const device = (await db('device').where({ id: row.device }).first()) as DeviceRow;
+  const device = (await db('device').where({ id: row.device }).first())!;
   return { hire, renter: { id: row.id, name: row.name }, device };
 };
 
@@ -64,10 +67,10 @@ export const openLink = async (
   from: string,
   now: Date,
 ): Promise<{ ok: true; session: RenterSession; token: string; expiresAt: string } | { ok: false; waitS: number }> => {
-  const link = (await db('renterLink')
+  const link = await db('renterLink')
     .where({ token: hashToken(token), withdrawnAt: null })
     .where('expiresAt', '>', now.toISOString())
-    .first()) as { token: string; hire: string; expiresAt: string } | undefined;
+    .first();
   // 128 bits are not guessed; misses are counted so that nobody tries all day, and a good link is never held up by others'.
   if (!link) return { ok: false, waitS: await countTry(db, 'code', from) };
   const before = await renterSessionOf(db, had(link.hire), link.hire, now);

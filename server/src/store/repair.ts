@@ -74,13 +74,11 @@ const suspectsOf = (rows: readonly EventRow[], book: Book | undefined, hire: { f
   return [rows[broken - 1]!];
 };
 
-type HireRow = { boat: string; from: string; to: string; bookVersion: number | null; broken: string | null };
-
 /** How a hire stands whose record could not be read. @returns nothing when there is no such hire */
 export const repairOf = async (db: Knex, hire: string): Promise<Repair | undefined> => {
-  const row = (await db('hire').where({ id: hire }).first('boat', 'from', 'to', 'bookVersion', 'broken')) as HireRow | undefined;
+  const row = await db('hire').where({ id: hire }).first('boat', 'from', 'to', 'bookVersion', 'broken');
   if (!row) return undefined;
-  const rows = (await db('event').where({ hire }).orderBy('seq')) as EventRow[];
+  const rows = await db('event').where({ hire }).orderBy('seq');
   const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
   return {
     broken: row.broken === null ? undefined : (JSON.parse(row.broken) as Broken),

@@ -21,7 +21,7 @@ export const judgeSeals = async (
   key: QuayKey,
   now: string,
 ): Promise<number> => {
-  const rows = (await db('seal').where({ hire: hire.id })) as { event: string; state: string }[];
+  const rows = await db('seal').where({ hire: hire.id });
   const done = new Map(rows.map(({ event, state }) => [event, state]));
   for (const held of whole.held) {
     const { body, id } = held.event;

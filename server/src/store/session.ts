@@ -31,7 +31,7 @@ export const signIn = async (
   now: Date,
 ): Promise<SignedIn | NotSignedIn> => {
   const folded = fold(name);
-  const row = (await db('staff').where({ nameFolded: folded, withdrawnAt: null }).first()) as (Staff & { secret: string }) | undefined;
+  const row = await db('staff').where({ nameFolded: folded, withdrawnAt: null }).first();
   let device = await deviceOf(db, deviceToken);
   const known = device !== undefined && (Boolean(device.enrolled) || (await wasHere(db, row?.id, device.id)));
   const counted: [Tried, string][] =
@@ -93,7 +93,10 @@ export const sessionOf = async (
   if (token === undefined || !device) return undefined;
   const row = (await db('session')
     .join('staff', 'staff.id', 'session.staff')
-    .where({ 'session.token': hashToken(token), 'session.device': device.id, 'session.endedAt': null, 'staff.withdrawnAt': null })
+    .where('session.token', hashToken(token))
+    .where('session.device', device.id)
+    .whereNull('session.endedAt')
+    .whereNull('staff.withdrawnAt')
     .where('session.expiresAt', '>', now.toISOString())
     .first('staff.id', 'staff.name', 'staff.role')) as Staff | undefined;
   return row && { staff: { id: row.id, name: row.name, role: row.role }, device };
@@ -108,7 +111,8 @@ export const granted = async (
 ): Promise<(Staff & { leftAt: string | undefined }) | undefined> => {
   const row = (await db('session')
     .join('staff', 'staff.id', 'session.staff')
-    .where({ 'session.grant': hashToken(grant), 'session.device': device.id })
+    .where('session.grant', hashToken(grant))
+    .where('session.device', device.id)
     .where('session.grantExpiresAt', '>', now.toISOString())
     .first('staff.id', 'staff.name', 'staff.role', 'session.endedAt as endedAt', 'session.expiresAt as expiresAt')) as
     (Staff & { endedAt: string | null; expiresAt: string }) | undefined;

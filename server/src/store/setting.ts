@@ -4,8 +4,7 @@ import { Handing } from '@quay/core/fleet/operator';
 
 export type Operator = { name: string; currency: string; simulated: boolean };
 
-const read = async (db: Knex, key: string): Promise<string | undefined> =>
-  ((await db('setting').where({ key }).first('value')) as { value: string } | undefined)?.value;
+const read = async (db: Knex, key: string): Promise<string | undefined> => (await db('setting').where({ key }).first('value'))?.value;
 const write = (db: Knex, key: string, value: string) => db('setting').insert({ key, value }).onConflict('key').merge();
 
 export const readOperator = async (db: Knex): Promise<Operator | undefined> => {

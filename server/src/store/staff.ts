@@ -34,7 +34,7 @@ export type ReadyAccount = { row: Staff & { nameFolded: string; secret: string }
 /** Derives what is kept of a secret, which takes its time; one that is the same as before is left as it is. */
 export const accountOf = async (db: Knex, staff: Account): Promise<ReadyAccount> => {
   const { id = randomUUID(), role } = staff;
-  const before = (await db('staff').where({ id }).first('role', 'secret')) as { role: StaffRole; secret: string } | undefined;
+  const before = await db('staff').where({ id }).first('role', 'secret');
   const same = before !== undefined && (await checkSecret(staff.secret, before.secret));
   return {
     row: { id, name: staff.name.trim(), role, nameFolded: fold(staff.name), secret: same ? before.secret : await hashSecret(staff.secret) },
@@ -56,11 +56,11 @@ export const putStaff = async (db: Knex, staff: Account, now: Date): Promise<voi
 
 export type StaffRow = Staff & { withdrawnAt: string | null };
 export const allStaff = async (db: Knex): Promise<StaffRow[]> =>
-  (await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt')) as StaffRow[];
+  await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt');
 
 /** Who works here now, by name. */
 export const namesOfStaff = async (db: Knex): Promise<string[]> =>
-  ((await db('staff').whereNull('withdrawnAt').orderBy('name').select('name')) as { name: string }[]).map(({ name }) => name);
+  (await db('staff').whereNull('withdrawnAt').orderBy('name').select('name')).map(({ name }) => name);
 
 /** Ends every session and grant of somebody, but one session. @param but hash of the token of the one that stays */
 export const endAllOf = async (db: Knex, staff: string, now: Date, but = ''): Promise<void> => {
@@ -95,15 +95,15 @@ export const changeSecret = async (db: Knex, id: string, secret: string, now: Da
 export const addDevice = async (db: Knex, name: string, token: string, enrolled: boolean, now: Date): Promise<DeviceRow> => {
   const id = randomUUID();
   await db('device').insert({ id, name, token: hashToken(token), enrolled, createdAt: now.toISOString() });
-  return (await db('device').where({ id }).first()) as DeviceRow;
+  return (await db('device').where({ id }).first())!;
 };
 
 export const deviceOf = async (db: Knex, token: string | undefined): Promise<DeviceRow | undefined> =>
   token === undefined
     ? undefined
-    : ((await db('device')
+    : await db('device')
         .where({ token: hashToken(token), withdrawnAt: null })
-        .first()) as DeviceRow | undefined);
+        .first();
 
 const ENROLMENT_MS = 10 * 60_000;
 const ALPHABET = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -164,13 +164,13 @@ export const nameKey = async (
 
 /** The key a seal names, from whichever device has or had it. */
 export const deviceKeyOf = async (db: Knex, fingerprint: string): Promise<string | undefined> => {
-  const device = (await db('device').where({ keyFingerprint: fingerprint }).first('key')) as { key: string } | undefined;
+  const device = await db('device').where({ keyFingerprint: fingerprint }).first('key');
   return (
     device?.key ??
     (
-      (await db('setting')
+      await db('setting')
         .where({ key: `deviceKey:${fingerprint}` })
-        .first('value')) as { value: string } | undefined
+        .first('value')
     )?.value
   );
 };

@@ -45,22 +45,26 @@ const readStatement = (text: string): StatementBody => {
 };
 
 export const closedStatement = async (db: Knex, hire: string): Promise<StatementBody | undefined> => {
-  const row = (await db('statement').where({ hire }).whereNull('corrects').first('body')) as Pick<Row, 'body'> | undefined;
+  const row = await db('statement').where({ hire }).whereNull('corrects').first('body');
   return row && readStatement(row.body);
 };
 
 export const correctionBody = async (db: Knex, hire: string, number: number): Promise<CorrectionBody | undefined> => {
-  const row = (await db('statement').where({ hire, number }).whereNotNull('corrects').first('body')) as Pick<Row, 'body'> | undefined;
+  const row = await db('statement').where({ hire, number }).whereNotNull('corrects').first('body');
   return row && (JSON.parse(row.body) as CorrectionBody);
 };
 
 /** Numbers are given in the transaction that uses them, so that one that fails takes none. */
 export const nextNumber = async (trx: Knex): Promise<number> => {
-  const last = (await trx('statement').max('number as n').first()) as { n: number | null };
-  return (last.n ?? 0) + 1;
+  const last = await trx('statement').max<{ n: number | null }>({ n: 'number' }).first();
+  return (last?.n ?? 0) + 1;
 };
 
-export const keepStatement = async (trx: Knex, body: StatementBody | CorrectionBody): Promise<string> => {
+/** @param body of a statement that is made: it has its number, and its day */
+export const keepStatement = async (
+  trx: Knex,
+  body: (StatementBody | CorrectionBody) & { number: number; closedAt: string },
+): Promise<string> => {
   const text = JSON.stringify(body);
   const digest = digestOf(JSON.parse(text));
   await trx('statement').insert({

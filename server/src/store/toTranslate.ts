@@ -5,7 +5,7 @@ import { type StaleTexts, staleTexts } from '@quay/core/fleet/toTranslate';
 export type BookKey = `${'class' | 'boat' | 'base'}/${string}`;
 
 const read = async (db: Knex, book: BookKey): Promise<StaleTexts> => {
-  const row = (await db('toTranslate').where({ book }).first('texts')) as { texts: string } | undefined;
+  const row = await db('toTranslate').where({ book }).first('texts');
   return row ? (JSON.parse(row.texts) as StaleTexts) : {};
 };
 const write = async (db: Knex, book: BookKey, texts: StaleTexts): Promise<void> => {

@@ -53,13 +53,10 @@ const forget = async (store: Store, hire: string, sha: string) => {
 
 /** Whether an entry of the hire names the photograph, and after a closing one that may still bring some. */
 const namedIn = async ({ db }: Store, hire: string, sha: string, role: Sender['role']): Promise<UploadFault | undefined> => {
-  const rows = (await db('event').where({ hire }).andWhereRaw('instr(content, ?) > 0', [sha]).select('content', 'receivedAt')) as {
-    content: string;
-    receivedAt: string;
-  }[];
+  const rows = await db('event').where({ hire }).andWhereRaw('instr(content, ?) > 0', [sha]).select('content', 'receivedAt');
   const named = rows.filter(({ content }) => attachmentsOf((JSON.parse(content) as { body: EventBody }).body).includes(sha));
   if (named.length === 0) return 'notNamed';
-  const closed = (await db('statement').where({ hire }).whereNull('corrects').first('closedAt')) as { closedAt: string } | undefined;
+  const closed = await db('statement').where({ hire }).whereNull('corrects').first('closedAt');
   // What comes after the closing lies beside the record: a renter has settled, and staff answer for what they add.
   if (closed && role === 'renter' && named.every(({ receivedAt }) => receivedAt > closed.closedAt)) return 'hireClosed';
   return undefined;
@@ -67,8 +64,8 @@ const namedIn = async ({ db }: Store, hire: string, sha: string, role: Sender['r
 
 type Sum = { n: number; bytes: number | null };
 const spent = async ({ db }: Store, where: { hire: string; role?: string }): Promise<{ n: number; bytes: number }> => {
-  const held = (await db('photo').where(where).count('sha as n').sum('bytes as bytes').first()) as Sum;
-  const coming = (await db('photoPart').where(where).count('sha as n').sum('size as bytes').first()) as Sum;
+  const held = (await db('photo').where(where).sum({ bytes: 'bytes' }).count<Sum>({ n: 'sha' }).first())!;
+  const coming = (await db('photoPart').where(where).sum({ bytes: 'size' }).count<Sum>({ n: 'sha' }).first())!;
   return { n: held.n + coming.n, bytes: (held.bytes ?? 0) + (coming.bytes ?? 0) };
 };
 
@@ -82,7 +79,7 @@ const mayBegin = async (store: Store, { hire, sha, size, now }: Piece, { device,
     const theirs = await spent(store, { hire, role });
     if (theirs.n >= RENTER_PHOTOS || theirs.bytes + size > RENTER_BYTES) return 'tooManyPhotos';
   }
-  const halves = (await store.db('photoPart').where({ hire, device }).orderBy('touchedAt', 'desc').select('sha')) as { sha: string }[];
+  const halves = await store.db('photoPart').where({ hire, device }).orderBy('touchedAt', 'desc').select('sha');
   for (const old of halves.slice(UNFINISHED - 1)) await forget(store, hire, old.sha);
   await store.db('photoPart').insert({ hire, sha, device, role, size, touchedAt: now }).onConflict(['hire', 'sha']).ignore();
   return undefined;
@@ -111,7 +108,7 @@ const appendAlone = async (store: Store, piece: Piece): Promise<Uploaded> => {
   const row = await photoRow(store, hire, sha);
   if (row) return { ok: true, bytes: row.bytes, complete: true };
   if (!(await hasRoom(store, size))) return { ok: false, fault: 'diskFull' };
-  const begun = (await store.db('photoPart').where({ hire, sha }).first('size')) as { size: number } | undefined;
+  const begun = await store.db('photoPart').where({ hire, sha }).first('size');
   if (from && !begun) {
     const refused = await mayBegin(store, piece, from);
     if (refused) return { ok: false, fault: refused };
@@ -162,14 +159,9 @@ const appendAlone = async (store: Store, piece: Piece): Promise<Uploaded> => {
 /** Throws away what was begun and left, and files that no row knows any more. @returns how many */
 export const clearUnfinished = async (store: Store, now: Date): Promise<number> => {
   const before = new Date(now.getTime() - UNFINISHED_DAYS * DAY_MS);
-  const old = (await store.db('photoPart').where('touchedAt', '<', before.toISOString()).select('hire', 'sha')) as {
-    hire: string;
-    sha: string;
-  }[];
+  const old = await store.db('photoPart').where('touchedAt', '<', before.toISOString()).select('hire', 'sha');
   for (const { hire, sha } of old) await forget(store, hire, sha);
-  const known = new Set(
-    ((await store.db('photoPart').select('hire', 'sha')) as { hire: string; sha: string }[]).map(({ hire, sha }) => `${hire}-${sha}`),
-  );
+  const known = new Set((await store.db('photoPart').select('hire', 'sha')).map(({ hire, sha }) => `${hire}-${sha}`));
   let cleared = old.length;
   const files = await readdir(partFolder(store)).catch((error: NodeJS.ErrnoException) => {
     if (error.code === 'ENOENT') return [];
