@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { canonical } from '@quay/core/record/canonical';
+import { canonical } from '@quay/core/events/canonical';
 import { PRAGMAS } from '../../server/src/store/open';
 import { appendEvents } from '../../server/src/store/delivery';
 import { type Figure, figure, quantile, timed } from '../figure';

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { canonical } from '@quay/core/record/canonical';
+import { canonical } from '@quay/core/events/canonical';
 import { BRAM } from '../../e2e/quay';
 import { PRAGMAS } from '../../server/src/store/open';
 import { eventWith } from '../../server/src/testing/events';

@@ -2,7 +2,7 @@ import Database from 'better-sqlite3';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { canonical } from '@quay/core/record/canonical';
+import { canonical } from '@quay/core/events/canonical';
 import { MARK_KINDS } from '@quay/core/condition/marks';
 import { type Figure, figureAtLeast } from '../figure';
 import { onQuay, signedIn } from '../quay';

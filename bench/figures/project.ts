@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { EventBody } from '@quay/core/record/event';
-import type { Held } from '@quay/core/record/held';
+import { type EventBody, type Held } from '@quay/core/record/event';
 import { project as projectEvents } from '@quay/core/record/project';
 import { type Figure, figure, quantile, timed } from '../figure';
 

@@ -4,7 +4,7 @@ import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import Database from 'better-sqlite3';
 import { type DossierFault, verifyDossier } from '@quay/core/dossier/verify';
-import { spoken } from '@quay/core/record/seal';
+import { spoken } from '@quay/core/events/seal';
 import { isDay } from '@quay/core/time/calendar';
 import { compareCommand } from './compare/command';
 import { play } from './demo/play';

@@ -1,5 +1,5 @@
 import { nameKey } from '@quay/contract/session';
-import { nameOfBytes } from '@quay/core/record/canonical';
+import { nameOfBytes } from '@quay/core/events/canonical';
 import { canWorkOffline } from '../platform/browser';
 import { call } from './api';
 import { readNamed, writeNamed } from './keep';

@@ -1,11 +1,14 @@
+import { cameIn, castOff } from '@quay/core/record/goingEvents';
+import { slot, type HireRecord } from '@quay/core/events/record';
+import { partySet } from '@quay/core/fit/events';
 import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
 import type { Away } from '@quay/core/castOff/check';
 import { boardOf, stateOf } from '@quay/core/day/board';
-import { digestOf } from '@quay/core/record/canonical';
-import type { EventBody } from '@quay/core/record/event';
-import type { Held } from '@quay/core/record/held';
-import { happenedAt } from '@quay/core/record/held';
-import { type HireRecord, project, slot } from '@quay/core/record/project';
+import { digestOf } from '@quay/core/events/canonical';
+import type { StoredEvent } from '@quay/core/events/stored';
+import { type EventBody, type Held } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/events/stored';
+import { project } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -21,7 +24,7 @@ import { useKept } from './useKept';
 export class Unreadable extends Error {}
 
 /** What the entries of a hire come to, as far as they are part of its record. */
-const readRecord = (events: readonly KeptEvent[]): HireRecord | Unreadable => {
+const readRecord = (events: readonly KeptEvent[]): HireRecord<EventBody> | Unreadable => {
   try {
     return project(events.filter(isPart).map(({ held }) => held));
   } catch (error) {
@@ -107,11 +110,11 @@ export const useBoard = (base: string | undefined, now: number) => {
     const hires = query.data?.hires.map((hire) => {
       const record = records?.get(hire.id);
       if (!record) return hire;
-      const at = (key: 'castOff' | 'cameIn') => {
-        const found = slot(record, [key], key);
+      const at = (of: typeof castOff | typeof cameIn) => {
+        const found = slot(record, [of.kind], of);
         return found ? new Date(happenedAt(found.by)).toISOString() : null;
       };
-      return { ...hire, state: stateOf(record), castOffAt: at('castOff'), cameInAt: at('cameIn') };
+      return { ...hire, state: stateOf(record), castOffAt: at(castOff), cameInAt: at(cameIn) };
     });
     return hires && boardOf(hires, new Date(minute * 15_000).toISOString());
   }, [query.data, records, minute]);
@@ -124,7 +127,7 @@ const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; even
   for (const { pack, events } of others) {
     const record = readRecord(events);
     if (record instanceof Unreadable) continue;
-    const left = slot(record, ['castOff'], 'castOff');
+    const left = slot(record, ['castOff'], castOff);
     const out = left !== undefined && stateOf(record) === 'out';
     if (out && left)
       away = { hire: pack.hire.id, renter: pack.hire.renter, castOffAt: new Date(happenedAt(left.by)).toISOString(), due: pack.hire.to };
@@ -135,14 +138,14 @@ const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; even
 
 export type HireView = {
   pack: HirePack;
-  record: HireRecord;
+  record: HireRecord<EventBody>;
   events: KeptEvent[];
   /** Sheets of people, from the quay and from this phone. */
   sheets: HirePack['sheets'];
   /** Who is out with the boat now, as far as this phone and the quay know; nobody, or this hire itself. */
   away?: Away | undefined;
   add: (entries: readonly (EventBody | Entry)[]) => Promise<Held[]>;
-  undo: (held: readonly Held[]) => Promise<Held[]>;
+  undo: (held: readonly StoredEvent[]) => Promise<Held[]>;
 };
 
 /** One hire as it stands on this phone: its pack, its record, and the way to add to it. */
@@ -203,7 +206,7 @@ export const useHire = (
   const pack = query.data;
   const sheets = useMemo(() => [...(pack?.sheets ?? []), ...(own ?? []).map(({ sheet }) => sheet)], [pack, own]);
   // Somebody else entered the party; its sheet comes with the next pack.
-  const wanted = record && slot(record, ['party'], 'partySet')?.value.sheet;
+  const wanted = record && slot(record, ['party'], partySet)?.value.sheet;
   const { refetch } = query;
   useEffect(() => {
     if (wanted !== undefined && pack && own && !sheets.some((sheet) => digestOf(sheet) === wanted)) void refetch();
@@ -226,7 +229,7 @@ export const useHire = (
     [hireId, pack, record, events, snack, t],
   );
   const undo = useCallback(
-    (held: readonly Held[]) => add([{ body: { kind: 'undone' }, replaces: held.map(({ event }) => event.id) }]),
+    (held: readonly StoredEvent[]) => add([{ body: { kind: 'undone' }, replaces: held.map(({ event }) => event.id) }]),
     [add],
   );
   const view = useMemo(

@@ -1,7 +1,7 @@
+import { type Held } from '@quay/core/record/event';
 import type { Sheet } from '@quay/contract/fit';
 import type { Day, HirePack } from '@quay/contract/hire';
 import type { Me } from '@quay/contract/session';
-import type { Held } from '@quay/core/record/held';
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames, unwrap } from 'idb';
 import { onLeaving } from '../platform/browser';
 import { holdTransactions } from './transactions';

@@ -1,11 +1,12 @@
+import { replacedBy } from '@quay/core/record/project';
 import { keepSheet as sendSheet, type Sheet } from '@quay/contract/fit';
 import { appendEvents, photoState, readEvents, sendPhoto } from '@quay/contract/record';
 import type { Me } from '@quay/contract/session';
-import type { EventBody, HireEvent } from '@quay/core/record/event';
-import type { Actor, Held } from '@quay/core/record/held';
-import { EVENT_VERSION } from '@quay/core/record/kinds';
-import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
-import { type Drawn, replacedBy } from '@quay/core/record/replaces';
+import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import type { Actor } from '@quay/core/events/stored';
+import { EVENT_VERSION } from '@quay/core/events/version';
+import { digestOf, nameOfBytes } from '@quay/core/events/canonical';
+import { type Drawn } from '@quay/core/events/replaces';
 import { attachmentsOf } from '@quay/core/record/event';
 import { trustEvent } from '@quay/core/record/raise';
 import { readEvent } from '@quay/core/record/upcast';
@@ -33,7 +34,7 @@ export class NobodyHere extends Error {}
 export class DoesNotFit extends Error {}
 
 /** What this phone has entered of a hire since it was drawn: a thumb is faster than a page. */
-const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, device: string, drawn: Drawn): Promise<Held[]> => {
+const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, device: string, drawn: Drawn<EventBody>): Promise<Held[]> => {
   const store = tx.objectStore('events');
   const seen = new Set(drawn.events.map(({ event }) => event.id));
   const ids = (await store.index('hire').getAllKeys(hire)).filter((id) => !seen.has(id));
@@ -50,7 +51,7 @@ export const keepEvents = async (
   hire: string,
   bookVersion: number,
   entries: readonly Entry[],
-  drawn?: Drawn,
+  drawn?: Drawn<EventBody>,
   now = present(),
 ): Promise<Held[]> => {
   const rows = await write(['events', 'named'], async (tx) => {

@@ -1,9 +1,10 @@
+import type { StoredEvent } from '@quay/core/events/stored';
 import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act } from '@testing-library/react';
-import type { EventBody, Walk } from '@quay/core/record/event';
-import type { Actor, Held } from '@quay/core/record/held';
-import { project } from '@quay/core/record/project';
-import { replacedBy } from '@quay/core/record/replaces';
+import { type Walk } from '@quay/core/events/parts';
+import { type EventBody, type Held } from '@quay/core/record/event';
+import type { Actor } from '@quay/core/events/stored';
+import { project, replacedBy } from '@quay/core/record/project';
 import { type ReactElement, useReducer } from 'react';
 import type { Entry } from '../data/outbox';
 import type { WalkView } from '../screens/record/useWalk';
@@ -48,7 +49,7 @@ export const living = (
     again();
     return Promise.resolve(heldOf(made).slice(-entries.length));
   };
-  const undo = (what: readonly Held[]) => add([{ body: { kind: 'undone' }, replaces: what.map(({ event }) => event.id) }]);
+  const undo = (what: readonly StoredEvent[]) => add([{ body: { kind: 'undone' }, replaces: what.map(({ event }) => event.id) }]);
   const Drawn = () => {
     const [, next] = useReducer((n: number) => n + 1, 0);
     again = next;

@@ -1,11 +1,13 @@
+import type { StoredEvent } from '@quay/core/events/stored';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
 import { layBooks } from '@quay/core/fleet/lay';
 import { Handing } from '@quay/core/fleet/operator';
 import { RuleSet } from '@quay/core/fit/rules';
 import { briefingOf, languageOf } from '@quay/core/record/handing';
-import type { EventBody, Walk } from '@quay/core/record/event';
-import type { Actor, Held } from '@quay/core/record/held';
+import { type Walk } from '@quay/core/events/parts';
+import { type EventBody, type Held } from '@quay/core/record/event';
+import type { Actor } from '@quay/core/events/stored';
 import { project } from '@quay/core/record/project';
 import { walkState } from '@quay/core/record/walk';
 import type { HirePack } from '@quay/contract/hire';
@@ -134,9 +136,13 @@ export const heldOf = (rows: readonly Made[]): Held[] => {
 };
 
 /** A walk standing at a stop, with what is entered kept in a list instead of on a phone. */
-export const viewOf = (held: readonly Held[], walk: Walk, station: string): { view: WalkView; entered: EventBody[]; undone: Held[] } => {
+export const viewOf = (
+  held: readonly Held[],
+  walk: Walk,
+  station: string,
+): { view: WalkView; entered: EventBody[]; undone: StoredEvent[] } => {
   const entered: EventBody[] = [];
-  const undone: Held[] = [];
+  const undone: StoredEvent[] = [];
   const record = project(held);
   const briefing = briefingOf(record, pack);
   const stops = walkState(record, pack.book, walk, briefing);

@@ -3,7 +3,7 @@ import { Handing } from '../fleet/operator';
 import { keyOfHold } from '../record/hold';
 import { briefingOf, fitOf } from '../record/handing';
 import type { EventBody } from '../record/event';
-import { digestOf } from '../record/canonical';
+import { digestOf } from '../events/canonical';
 import { demoCase, heldBy, party, people, recordOf, sheet, TODAY } from '../testing/demoHire';
 import { project } from '../record/project';
 import { castOffCheck, type CheckCase, type CheckNow } from './check';

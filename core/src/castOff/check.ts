@@ -1,3 +1,6 @@
+import { hasSlot, slot, type HireRecord } from '../events/record';
+import { pointSkipped, pointTold } from '../briefing/events';
+import { evidenceGiven } from '../condition/events';
 import type { ForPlan } from '../afloat/lasts';
 import { isDark, nextDusk } from '../afloat/light';
 import type { Briefing } from '../briefing/compose';
@@ -9,7 +12,6 @@ import { fuelPlans } from './fuelPlan';
 import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
 import { unproven } from '../record/drills';
 import { briefingOf, type Case, dayOfUse, type Fit, fitOf, peopleOf, schoolsOf, understoodBy, withoutTheirJacket } from '../record/handing';
-import { hasSlot, type HireRecord, slot, unsignedOf } from '../record/project';
 import { type Deposit, depositOf } from '../settlement/deposit';
 import type { Defect } from '../turnaround/work';
 
@@ -209,7 +211,7 @@ const gaugeStop = (book: Case['book'], tank: string): string | undefined => book
 
 const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, alone: boolean): Found[] => {
   const musts = briefing.tell.map(({ point }) => point).filter(({ weight }) => weight === 'must');
-  const told = (point: string) => slot(record, ['out', 'point', point], 'pointTold', 'pointSkipped')?.value;
+  const told = (point: string) => slot(record, ['out', 'point', point], pointTold, pointSkipped)?.value;
   const unasked: string[] = [];
   const untold = new Map<string, string[]>();
   const found = musts.flatMap((point): Found[] => {
@@ -284,7 +286,7 @@ const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { w
     });
   }
   for (const { id, station } of of.book.propellers)
-    if (slot(record, ['out', 'propeller', id], 'evidenceGiven')?.value.state === 'notSeen')
+    if (slot(record, ['out', 'propeller', id], evidenceGiven)?.value.state === 'notSeen')
       open.push({ is: 'propellerNotSeen', propeller: id, station });
   // Alone nobody feels for one: it is named as what nobody looked at.
   const judged = new Set(propellersToJudge(of.book, alone).map(({ id }) => id));
@@ -305,7 +307,7 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
   const { windLimitMs } = of.book;
   const deposit = depositOf(record, of.hire.depositMinor);
   const fit = fitOf(record, of, day);
-  const unsigned = unsignedOf(record, 'out').length;
+  const unsigned = record.unsigned.out.length;
   const found: Found[] = [
     ...(of.away ? [{ is: 'away' as const, away: of.away }] : []),
     ...(unsigned > 0 ? [{ is: 'signAgain' as const, entries: unsigned }] : []),

@@ -1,8 +1,8 @@
+import { type HireRecord } from '../events/record';
 import { enoughFor, type ForPlan, type Lasts, lastsFor } from '../afloat/lasts';
 import type { Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
 import type { Case } from '../record/handing';
-import type { HireRecord } from '../record/project';
 import { feedsEngine, fuelOf, fuelTanks } from '../record/walk';
 
 const HOUR_MS = 3_600_000;

@@ -1,4 +1,4 @@
-import { type HireRecord, hasSlot } from '../record/project';
+import { hasSlot, type HireRecord } from '../events/record';
 import { minutesBetween } from '../time/zone';
 
 /**

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { canonical, nameOfBytes } from '../record/canonical';
+import { canonical, nameOfBytes } from '../events/canonical';
 
 /**
  * The dossier: everything of one hire in a ZIP that needs no program of ours. `record.json` has the events as they were

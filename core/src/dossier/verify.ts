@@ -1,10 +1,10 @@
 import { strFromU8 } from 'fflate';
-import { digestOf, nameOfBytes } from '../record/canonical';
-import type { Walk } from '../record/event';
-import type { Held } from '../record/held';
+import { digestOf, nameOfBytes } from '../events/canonical';
+import { type Walk } from '../events/parts';
+import { type Held } from '../record/event';
 import { project } from '../record/project';
 import { attachmentsOf } from '../record/event';
-import { checkSeal, countersignMessage, sealMessage } from '../record/seal';
+import { checkSeal, countersignMessage, sealMessage } from '../events/seal';
 import { readEvent } from '../record/upcast';
 import { DossierRecord, MANIFEST, Manifest, manifestMessage, RECORD } from './dossier';
 import { unpack } from './pack';

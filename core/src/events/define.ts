@@ -27,6 +27,23 @@ type HoldsPictures<B> = [
   ? false
   : true;
 
+/** What an event does to the record beside standing for its subject. Most kinds do nothing more. */
+export type Effect<B> =
+  /** Takes away the events it names. */
+  | { does: 'undo' }
+  /** Says which of the values that stand for a subject is right. */
+  | { does: 'settle'; between(this: void, body: B): Subject; stands(this: void, body: B): string }
+  /** Fixes the walk it names, or the whole: only what it covers counts. */
+  | { does: 'seal' | 'close'; covers(this: void, body: B): readonly string[] }
+  /** Begins a walk; that of the departure says by which version of the book. */
+  | { does: 'start' }
+  /** Once it stands, the departure can no longer be put right. */
+  | { does: 'leave' }
+  /** Puts a name to a walk, or says that nobody does. */
+  | { does: 'sign' | 'refuse' }
+  /** What somebody outside says of what they were asked before, also after the closing. */
+  | { does: 'answer' };
+
 type Said<B> = {
   /** What it is about. Nothing for what acts only through the events it names. */
   subject: (body: B) => Subject | undefined;
@@ -37,21 +54,27 @@ type Said<B> = {
   on?: Walk;
   /** It goes on after the closing, which settles with the renter: the boat is turned round, money moves, a line is argued about. */
   afterClosing?: true;
+  effect?: Effect<B>;
 };
 type Pictures<B> = HoldsPictures<B> extends true ? { photos: (body: B) => readonly string[] } : { photos?: never };
 
 /** Everything there is to know of a kind of event. */
-export type EventDefinition<K extends string = string, B = never> = {
-  kind: K;
-  schema: z.ZodMiniType<B>;
-  subject: (body: B) => Subject | undefined;
-  merge: Merge;
-  addedBy: (body: B) => readonly AddedBy[];
-  on: Walk | undefined;
-  afterClosing: boolean;
+export type EventDefinition<K extends string, B> = {
+  readonly kind: K;
+  readonly schema: z.ZodMiniType<B>;
+  readonly merge: Merge;
+  readonly on: Walk | undefined;
+  readonly afterClosing: boolean;
+  readonly effect: Effect<B> | undefined;
+  // Methods, so that a definition may stand among others of other kinds: each is only asked about bodies of its own.
+  subject(this: void, body: B): Subject | undefined;
+  addedBy(this: void, body: B): readonly AddedBy[];
   /** Names of the photographs and drawings that belong to it, and that a seal covers with it. */
-  photos: (body: B) => readonly string[];
+  photos(this: void, body: B): readonly string[];
 };
+
+/** What an event of a kind says. */
+export type BodyOf<D> = D extends EventDefinition<string, infer B> ? B : never;
 
 /**
  * Defines a kind of event: the union of kinds, what a subject is, who may add what, what replaces what and which pictures
@@ -68,6 +91,7 @@ export const defineEvent = <const K extends string, F extends Fields>(
     addedBy,
     on,
     afterClosing,
+    effect,
     photos,
   }: {
     body: F;
@@ -84,6 +108,7 @@ export const defineEvent = <const K extends string, F extends Fields>(
     addedBy: typeof addedBy === 'function' ? addedBy : () => addedBy,
     on,
     afterClosing: afterClosing ?? false,
+    effect,
     photos: photos ?? (() => []),
   };
 };

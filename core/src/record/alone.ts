@@ -1,9 +1,9 @@
+import { hasSlot, type HireRecord } from '../events/record';
 import type { Briefing } from '../briefing/compose';
 import { USUAL_MINUTES_BEFORE } from '../fleet/base';
 import { type Handover, unattended } from '../fleet/school';
-import type { Walk } from './event';
+import type { Walk } from '../events/parts';
 import { type Case, type Fit, peopleOf, withoutTheirJacket } from './handing';
-import { hasSlot, type HireRecord, unsignedOf } from './project';
 import type { Hold } from './hold';
 import { walkState, wantsPicture } from './walk';
 
@@ -85,7 +85,7 @@ export const stepsAlone = (
     key: hasSlot(record, ['keyGiven']),
     jackets: peopleOf(record, of.sheets) !== undefined && (fit === undefined || withoutTheirJacket(record, fit).length === 0),
     walk: stops.length > 0 && stops.every(({ tied }) => tied) && picturesWanted(record, of.book, walk).length === 0,
-    sign: hasSlot(record, [walk, 'sealed']) && (walk === 'in' || unsignedOf(record, 'out').length === 0),
+    sign: hasSlot(record, [walk, 'sealed']) && (walk === 'in' || record.unsigned.out.length === 0),
     castOff: hasSlot(record, ['castOff']),
     cameIn: hasSlot(record, ['cameIn']),
     leave: hasSlot(record, ['round', 'leaving']) || !of.book.rounds.some(({ id }) => id === 'leaving'),

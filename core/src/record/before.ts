@@ -1,6 +1,8 @@
+import { hasSlot, slot, type HireRecord } from '../events/record';
+import { gaugeRead } from '../fuel/events';
+import { surfaceLooked } from '../condition/events';
 import { compareMarks, type Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import { hasSlot, type HireRecord, slot } from './project';
 import { marksOf } from './walk';
 
 /** What a boat's last record leaves to the next hire: nobody enters twice what is known. */
@@ -32,14 +34,12 @@ export const beforeOf = (hire: string, record: HireRecord, book: Book): Before =
   );
   const shown: Record<string, number> = {};
   for (const { id, reads } of book.gauges) {
-    const read = reads === 'counter' || reads === 'totaliser' ? slot(record, [walk, 'gauge', id], 'gaugeRead') : undefined;
+    const read = reads === 'counter' || reads === 'totaliser' ? slot(record, [walk, 'gauge', id], gaugeRead) : undefined;
     if (read) shown[id] = read.value.shown;
   }
   const pictures: Record<string, string> = {};
   for (const { id } of book.surfaces) {
-    const sha = (['in', 'out'] as const)
-      .map((one) => slot(record, [one, 'surface', id], 'surfaceLooked')?.value.photos.at(-1))
-      .find(Boolean);
+    const sha = (['in', 'out'] as const).map((one) => slot(record, [one, 'surface', id], surfaceLooked)?.value.photos.at(-1)).find(Boolean);
     if (sha !== undefined) pictures[id] = sha;
   }
   return { hire, marks: walk === 'in' ? [...returned, ...unseen] : marksOf(record, 'out'), shown, pictures };

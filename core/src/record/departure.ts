@@ -1,5 +1,5 @@
+import { hasSlot, type HireRecord } from '../events/record';
 import type { Subject } from '../events/define';
-import { hasSlot, type HireRecord } from './project';
 
 /** What an entry about how the boat left can be about. */
 const CONDITION: readonly string[] = ['count', 'gauge', 'surface', 'mark', 'propeller', 'check'];

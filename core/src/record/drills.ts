@@ -1,10 +1,10 @@
+import { hasSlot, slot, type HireRecord } from '../events/record';
 import { applies } from '../briefing/compose';
 import type { Drill } from '../fleet/drills';
 import type { Facts } from '../fleet/condition';
-import type { DrillWay } from '../drill/events';
-import { happenedAt } from './held';
+import { type DrillWay, drillDone } from '../drill/events';
+import { happenedAt } from '../events/stored';
 import { type Case, factsFor } from './handing';
-import { hasSlot, type HireRecord, slot } from './project';
 
 /** Drills of one hire: which there are for this boat, school and party, and how far somebody has come with each. */
 
@@ -25,7 +25,7 @@ export type DrillState = {
 };
 
 export const triesOf = (record: HireRecord, drill: string): Tried[] =>
-  (slot(record, ['drill', drill], 'drillDone')?.standing ?? []).flatMap((held): Tried[] => {
+  (slot(record, ['drill', drill], drillDone)?.standing ?? []).flatMap((held): Tried[] => {
     const { body } = held.event;
     if (body.kind !== 'drillDone') return [];
     const { how, by, variant, mistakes } = body;

@@ -1,6 +1,8 @@
+import { slotAt, slotsUnder } from '../events/record';
+import { findingDecided } from './settlementEvents';
 import * as z from 'zod/mini';
 import { definitionOf, EVENT_KINDS, EventBody, subjectOf } from './event';
-import { project, slotAt, slotsUnder } from './project';
+import { project } from './project';
 import { heldBy } from '../testing/demoHire';
 import { defineEvent } from '../events/define';
 import { id, photos } from '../events/parts';
@@ -36,7 +38,7 @@ describe('all kinds together', () => {
     expect(new Set(EVENT_KINDS).size).toBe(EVENT_KINDS.length);
     expect(EVENT_KINDS.length).toBeGreaterThanOrEqual(50);
     for (const kind of EVENT_KINDS) {
-      expect(definitionOf({ kind }).kind).toBe(kind);
+      expect(definitionOf({ kind } as EventBody).kind).toBe(kind);
       // Of its own kind and lacking the rest, or right: never a kind that nobody knows.
       const problem = EventBody.safeParse({ kind }).error?.issues[0];
       expect([kind, problem?.code]).not.toEqual([kind, 'invalid_union']);
@@ -49,8 +51,8 @@ describe('all kinds together', () => {
     const record = project(heldBy('hand', [decided('mark/a'), decided('mark')]));
     expect(slotAt(record, ['decided', 'mark/a'])?.value).toEqual(decided('mark/a'));
     expect(slotAt(record, ['decided', 'mark', 'a'])).toBeUndefined();
-    expect(slotsUnder(record, ['decided', 'mark'], 'findingDecided')).toHaveLength(1);
-    expect(slotsUnder(record, ['decided'], 'findingDecided')).toHaveLength(2);
+    expect(slotsUnder(record, ['decided', 'mark'], findingDecided)).toHaveLength(1);
+    expect(slotsUnder(record, ['decided'], findingDecided)).toHaveLength(2);
     expect(subjectOf({ kind: 'undone' })).toBeUndefined();
   });
 });

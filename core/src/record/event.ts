@@ -4,6 +4,7 @@ import * as condition from '../condition/events';
 import * as docking from '../docking/events';
 import * as drill from '../drill/events';
 import type { EventDefinition, Merge, Subject } from '../events/define';
+import type { StoredEvent } from '../events/stored';
 import { EventId, id } from '../events/parts';
 import * as party from '../fit/events';
 import * as fuel from '../fuel/events';
@@ -11,11 +12,9 @@ import * as photo from '../photo/events';
 import { ExactInstant } from '../time/calendar';
 import * as walk from './events';
 import * as going from './goingEvents';
-import { EVENT_VERSION, MOST_REFERENCES } from './kinds';
+import { EVENT_VERSION, MOST_REFERENCES } from '../events/version';
 import * as settlement from './settlementEvents';
 import * as turnaround from './turnaroundEvents';
-
-export { EventId, Sha256, Walk } from '../events/parts';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -44,13 +43,10 @@ export type EventBody = { [D in Defined as D['kind']]: z.infer<D['schema']> }[Ev
 const isDefinition = (value: Exported): value is Defined => typeof value === 'object' && 'schema' in value;
 const DEFINED = Object.values(TOPICS).filter(isDefinition);
 export const EVENT_KINDS: readonly EventKind[] = DEFINED.map(({ kind }) => kind);
-const BY_KIND = new Map<string, EventDefinition<EventKind, EventBody>>(
-  // Each is only ever asked about bodies of its own kind.
-  DEFINED.map((one) => [one.kind, one as unknown as EventDefinition<EventKind, EventBody>]),
-);
+const BY_KIND = new Map<string, EventDefinition<string, EventBody>>(DEFINED.map((one) => [one.kind, one]));
 
 /** What is known of a body's kind. @throws TypeError for a kind that nobody defines, which no event that was read has */
-export const definitionOf = ({ kind }: { kind: EventKind }): EventDefinition<EventKind, EventBody> => {
+export const definitionOf = ({ kind }: EventBody): EventDefinition<string, EventBody> => {
   const found = BY_KIND.get(kind);
   if (!found) throw new TypeError(`no kind of event: ${kind}`);
   return found;
@@ -82,3 +78,6 @@ export const HireEvent = z.object({
   body: EventBody,
 });
 export type HireEvent = z.infer<typeof HireEvent>;
+
+/** An event of a kind that is defined, as it is stored. */
+export type Held = StoredEvent<EventBody>;

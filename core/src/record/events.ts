@@ -9,6 +9,7 @@ export const walkStarted = defineEvent('walkStarted', {
   subject: ({ walk }) => [walk, 'started'],
   merge: 'once',
   addedBy: ['hand', 'manager', 'renterAlone'],
+  effect: { does: 'start' },
 });
 
 export const stationTied = defineEvent('stationTied', {
@@ -39,6 +40,7 @@ export const signed = defineEvent('signed', {
   merge: 'replace',
   addedBy: ['hand', 'manager', 'renterAlone'],
   photos: ({ drawing }) => [drawing],
+  effect: { does: 'sign' },
 });
 
 /** Somebody will not sign, or is gone: the walk is sealed without their name, and says so. */
@@ -47,6 +49,7 @@ export const signRefused = defineEvent('signRefused', {
   subject: ({ walk }) => [walk, 'refused'],
   merge: 'replace',
   addedBy: ['hand', 'manager'],
+  effect: { does: 'refuse' },
 });
 
 export const sealed = defineEvent('sealed', {
@@ -64,6 +67,7 @@ export const sealed = defineEvent('sealed', {
   addedBy: ['hand', 'manager', 'renterAlone'],
   // It names pictures that belong to what it covers, and has none of its own.
   photos: () => [],
+  effect: { does: 'seal', covers: ({ covers }) => covers },
 });
 
 /** Takes away what it names, and nothing else. */
@@ -72,6 +76,7 @@ export const undone = defineEvent('undone', {
   subject: () => undefined,
   merge: 'replace',
   addedBy: ['hand', 'manager', 'renter'],
+  effect: { does: 'undo' },
 });
 
 /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
@@ -84,4 +89,5 @@ export const contradictionSettled = defineEvent('contradictionSettled', {
   subject: ({ subject }) => ['settled', ...subject],
   merge: 'replace',
   addedBy: ['hand', 'manager'],
+  effect: { does: 'settle', between: ({ subject }) => subject, stands: ({ stands }) => stands },
 });

@@ -1,7 +1,6 @@
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import type { EventBody } from './event';
-import type { Held } from './held';
+import { type EventBody, type Held } from './event';
 import { type Finding, findingsOf, needsDecision, unchangedCount } from './findings';
 import { pageDigest, pageOf } from './readback';
 import { isRentersWord, isUnsigned } from './whoseWord';

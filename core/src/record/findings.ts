@@ -1,12 +1,17 @@
+import { hasSlot, slot, slotsUnder, type HireRecord } from '../events/record';
+import type { Subject } from '../events/define';
+import { pointTold } from '../briefing/events';
+import { asFound, counted, evidenceGiven, surfaceLooked } from '../condition/events';
+import { gaugeRead } from '../fuel/events';
+import { cameIn } from './goingEvents';
 import { compareCount } from '../condition/counts';
 import { compareMarks, type Mark } from '../condition/marks';
 import { revsFell } from '../condition/propeller';
 import type { Book } from '../fleet/book';
 import type { Check, Fitting, Gauge, Propeller, Surface, Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
-import { happenedAt } from './held';
-import type { DECISIONS, EXTRAS, RECEIPTS } from './settlementEvents';
-import { hasSlot, type HireRecord, type Slot, slot, slotsUnder } from './project';
+import { happenedAt } from '../events/stored';
+import { type DECISIONS, type EXTRAS, type RECEIPTS, extraNoted, findingDecided, receiptShown } from './settlementEvents';
 import { feedsEngine, fillsOf, fuelOf, fuelTanks, hoursRun, marksOf, PUMP_OVER, shownLevel } from './walk';
 
 /**
@@ -96,7 +101,7 @@ export type Finding = {
       inRpm: number | undefined;
     }
   | { topic: 'late'; is: 'late' | 'inTime'; minutes: number }
-  | { topic: 'contradiction'; is: 'open'; slot: Slot }
+  | { topic: 'contradiction'; is: 'open'; subject: Subject }
 );
 
 export type HowTold = 'told' | 'read' | 'no';
@@ -104,7 +109,7 @@ export type HowTold = 'told' | 'read' | 'no';
 const priceOf = (book: Book, price: string | undefined, record: HireRecord): HowTold | undefined => {
   const points = price === undefined ? [] : book.points.filter((point) => point.price === price);
   if (points.length === 0) return undefined;
-  const how = points.map(({ id }) => slot(record, ['out', 'point', id], 'pointTold')?.value.how);
+  const how = points.map(({ id }) => slot(record, ['out', 'point', id], pointTold)?.value.how);
   if (how.some((one) => one === 'said' || one === 'shown')) return 'told';
   return how.includes('read') || points.some(({ id }) => hasSlot(record, ['home', id])) ? 'read' : 'no';
 };
@@ -113,7 +118,7 @@ const sizesOf = (book: Book) => new Map(book.surfaces.map((surface) => [surface.
 
 const countFindings = (record: HireRecord, book: Book, base: <T extends string>(key: T, station?: string) => BaseFields): Finding[] =>
   book.fittings.flatMap((fitting): Finding[] => {
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'count', fitting.id], 'counted')?.value);
+    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'count', fitting.id], counted)?.value);
     const { is, pieces } = compareCount(fitting, out, back);
     if (is === 'same') return [];
     const fields = base(`count/${fitting.id}`, fitting.station);
@@ -185,7 +190,7 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
   const fuelIds = new Set(fuelTanks(book).map(({ id }) => id));
   return book.gauges.flatMap((gauge): Finding[] => {
     if (gauge.reads === 'counter' || (gauge.tank !== undefined && fuelIds.has(gauge.tank))) return [];
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', gauge.id], 'gaugeRead')?.value.shown);
+    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', gauge.id], gaugeRead)?.value.shown);
     if (out === undefined || back === undefined || out === back) return [];
     return [{ ...base(`gauge/${gauge.id}`, gauge.station), topic: 'gauge', gauge, is: 'differs', out, in: back }];
   });
@@ -193,9 +198,7 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
 
 const propellerFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
   book.propellers.flatMap((propeller): Finding[] => {
-    const [given, returned] = (['out', 'in'] as const).map(
-      (walk) => slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven')?.value,
-    );
+    const [given, returned] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value);
     const [out, back] = [given?.state, returned?.state];
     const [outRpm, inRpm] = [given?.fullRpm, returned?.fullRpm];
     const flawed = (state: typeof out) => state === 'flawWithinLimit' || state === 'flawOverLimit';
@@ -241,7 +244,7 @@ const wasteFindings = (record: HireRecord, book: Book, base: (key: string, stati
 const checkFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
   hasSlot(record, ['in', 'started'])
     ? book.checks.flatMap((check): Finding[] => {
-        const found = slot(record, ['in', 'check', check.id], 'asFound')?.value;
+        const found = slot(record, ['in', 'check', check.id], asFound)?.value;
         const way = found && check.ways.find(({ id }) => id === found.way);
         if (found && way === check.ways[0]) return [];
         return [
@@ -261,7 +264,7 @@ const checkFindings = (record: HireRecord, book: Book, base: (key: string, stati
     : [];
 
 const extraFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => [
-  ...slotsUnder(record, ['extra'], 'extraNoted').map(({ value }): Finding => ({
+  ...slotsUnder(record, ['extra'], extraNoted).map(({ value }): Finding => ({
     ...base(`extra/${value.extra}`),
     chargeable: true,
     told: priceOf(book, value.price, record),
@@ -274,7 +277,7 @@ const extraFindings = (record: HireRecord, book: Book, base: (key: string, stati
     text: value.text,
     photos: value.photos,
   })),
-  ...slotsUnder(record, ['receipt'], 'receiptShown').map(({ value, by }): Finding => ({
+  ...slotsUnder(record, ['receipt'], receiptShown).map(({ value, by }): Finding => ({
     ...base(`receipt/${value.receipt}`),
     chargeable: true,
     topic: 'receipt',
@@ -328,7 +331,7 @@ export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Findin
     station,
     chargeable: false,
     told: undefined,
-    decision: slot(record, ['decided', key], 'findingDecided')?.value.decision,
+    decision: slot(record, ['decided', key], findingDecided)?.value.decision,
   });
   const findings: Finding[] = [
     ...markFindings(record, book, base),
@@ -342,13 +345,13 @@ export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Findin
   ];
   const engines = findings.find((one) => one.topic === 'fuel' && feedsEngine(one.tank));
   findings.push(...hoursFinding(record, book, engines, hired, base('hours')));
-  const cameIn = slot(record, ['cameIn'], 'cameIn');
-  if (cameIn) {
-    const minutes = Math.floor((happenedAt(cameIn.by) - Date.parse(hired.to)) / 60_000);
+  const back = slot(record, ['cameIn'], cameIn);
+  if (back) {
+    const minutes = Math.floor((happenedAt(back.by) - Date.parse(hired.to)) / 60_000);
     findings.push({ ...base('late'), chargeable: minutes > 0, topic: 'late', is: minutes > 0 ? 'late' : 'inTime', minutes });
   }
   for (const open of record.contradictions)
-    findings.push({ ...base(`contradiction/${open.subject.join('/')}`), topic: 'contradiction', is: 'open', slot: open });
+    findings.push({ ...base(`contradiction/${open.subject.join('/')}`), topic: 'contradiction', is: 'open', subject: open.subject });
   return findings;
 };
 
@@ -370,7 +373,7 @@ export const unchangedCount = (record: HireRecord, findings: readonly Finding[])
   const fittings = new Set(findings.flatMap((one) => (one.topic === 'count' ? [one.fitting.id] : [])));
   const surfaces = new Set(findings.flatMap((one) => (one.topic === 'mark' && one.is !== 'known' && one.surface ? [one.surface.id] : [])));
   return (
-    slotsUnder(record, ['in', 'count'], 'counted').filter(({ value }) => !fittings.has(value.fitting)).length +
-    slotsUnder(record, ['in', 'surface'], 'surfaceLooked').filter(({ value }) => !surfaces.has(value.surface)).length
+    slotsUnder(record, ['in', 'count'], counted).filter(({ value }) => !fittings.has(value.fitting)).length +
+    slotsUnder(record, ['in', 'surface'], surfaceLooked).filter(({ value }) => !surfaces.has(value.surface)).length
   );
 };

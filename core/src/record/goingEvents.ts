@@ -32,6 +32,7 @@ export const castOff = defineEvent('castOff', {
   merge: 'once',
   addedBy: ['hand', 'manager', 'renterAlone'],
   on: 'out',
+  effect: { does: 'leave' },
 });
 
 export const cameIn = defineEvent('cameIn', {

@@ -1,6 +1,6 @@
 import type { Schools } from '../fleet/schools';
 import { demoCase as of, heldBy, party, people, recordOf as record, TODAY } from '../testing/demoHire';
-import { digestOf } from './canonical';
+import { digestOf } from '../events/canonical';
 import { project } from './project';
 import { readEvent } from './upcast';
 import type { EventBody } from './event';

@@ -1,3 +1,7 @@
+import { slot, slotsUnder, type HireRecord } from '../events/record';
+import { jacketGiven, languageChosen, partySet } from '../fit/events';
+import { counted } from '../condition/events';
+import { briefingSet, pointRead, pointTold, understandingShown } from '../briefing/events';
 import { type Briefing, compose } from '../briefing/compose';
 import { factsOf, schoolsFor } from '../briefing/facts';
 import { dueQuestions, type Shown, type Told, type Understanding, understandingOf } from '../briefing/understanding';
@@ -16,9 +20,8 @@ import type { Jacket } from '../fleet/jacket';
 import { departureFault } from '../condition/counts';
 import { dateOf } from '../time/zone';
 import type { Waters } from '../waters/zone';
-import { digestOf } from './canonical';
-import { happenedAt } from './held';
-import { type HireRecord, slot, slotsUnder } from './project';
+import { digestOf } from '../events/canonical';
+import { happenedAt } from '../events/stored';
 
 /** Fit and briefing of one hire, read off its record. */
 
@@ -35,7 +38,7 @@ export type Case = {
 
 /** Who is aboard, once somebody has said; the sheet may be gone, or not have come yet. */
 export const peopleOf = (record: HireRecord, sheets: Case['sheets']): Person[] | undefined => {
-  const set = slot(record, ['party'], 'partySet');
+  const set = slot(record, ['party'], partySet);
   return set && sheets.find((sheet) => digestOf(sheet) === set.value.sheet)?.party.people;
 };
 
@@ -50,10 +53,10 @@ export const dayOfUse = (of: { hire: { from: string }; base: { zone: string } },
 export const racksOf = (record: HireRecord, { book, base }: Pick<Case, 'book' | 'base'>, today: string): Rack[] => [
   ...book.fittings.flatMap((fitting): Rack[] => {
     if (!fitting.jacket) return [];
-    const counted = slot(record, ['out', 'count', fitting.id], 'counted')?.value;
+    const count = slot(record, ['out', 'count', fitting.id], counted)?.value;
     // Out of date or damaged ones are not given to anybody; how many of a line are, one count does not say.
-    const fault = departureFault({ ...fitting, count: 0 }, counted, today);
-    return [{ fitting: fitting.id, jacket: fitting.jacket, where: 'aboard', count: fault ? 0 : (counted?.count ?? fitting.count) }];
+    const fault = departureFault({ ...fitting, count: 0 }, count, today);
+    return [{ fitting: fitting.id, jacket: fitting.jacket, where: 'aboard', count: fault ? 0 : (count?.count ?? fitting.count) }];
   }),
   ...base.store.flatMap((item): Rack[] =>
     item.jacket ? [{ fitting: item.id, jacket: item.jacket, where: 'store', count: item.count }] : [],
@@ -61,7 +64,7 @@ export const racksOf = (record: HireRecord, { book, base }: Pick<Case, 'book' | 
 ];
 
 export const wornOf = (record: HireRecord): Worn =>
-  new Map(slotsUnder(record, ['jacket'], 'jacketGiven').map(({ value }) => [value.person, { fitting: value.fitting, where: value.where }]));
+  new Map(slotsUnder(record, ['jacket'], jacketGiven).map(({ value }) => [value.person, { fitting: value.fitting, where: value.where }]));
 
 /** What somebody brought from home: the label's figures, and why it does not count, if so. */
 export type Brought = { person: string; jacket: Jacket; not: Misfit | 'school' | undefined };
@@ -72,7 +75,7 @@ export const OWN_JACKET = 'own';
 /** Jackets from home, as somebody confirmed them, judged by the school and by whom they have to fit. */
 const broughtOf = (record: HireRecord, people: readonly Person[], rules: RuleSet, school: Schools['ownJackets']): Brought[] =>
   people.flatMap((person) => {
-    const found = slot(record, ['jacket', person.id], 'jacketGiven');
+    const found = slot(record, ['jacket', person.id], jacketGiven);
     const jacket = found?.value.jacket;
     if (!found || !jacket) return [];
     const byRenter = found.by.actor.role === 'renter';
@@ -112,7 +115,7 @@ export const fitOf = (
 /** People for whom a jacket was found and who have not been given it. */
 export const withoutTheirJacket = (record: HireRecord, { given }: Pick<Fit, 'given'>): string[] =>
   given.flatMap(({ person, rack }) => {
-    const worn = slot(record, ['jacket', person], 'jacketGiven')?.value;
+    const worn = slot(record, ['jacket', person], jacketGiven)?.value;
     return worn?.fitting === rack.fitting && worn.where === rack.where ? [] : [person];
   });
 
@@ -137,7 +140,7 @@ export const schoolsOf = (of: Pick<Case, 'operator' | 'base' | 'waters'>): Schoo
 
 /** The language the renter is spoken to in: the one that was chosen last, by them or for them, or that of the booking. */
 export const languageOf = (record: HireRecord, hire: { language: string }): string => {
-  const body = slot(record, ['language'], 'languageChosen')?.standing.at(-1)?.event.body;
+  const body = slot(record, ['language'], languageChosen)?.standing.at(-1)?.event.body;
   return body?.kind === 'languageChosen' ? body.language : hire.language;
 };
 
@@ -145,7 +148,7 @@ const DAY_MS = 86_400_000;
 
 /** The minutes there are: as set for this hire, or the operator's usual ones. */
 export const minutesThere = (record: HireRecord, of: Pick<Case, 'operator'>): number =>
-  slot(record, ['briefing', 'minutes'], 'briefingSet')?.value.minutes ?? of.operator.briefingMinutes;
+  slot(record, ['briefing', 'minutes'], briefingSet)?.value.minutes ?? of.operator.briefingMinutes;
 
 export const briefingOf = (record: HireRecord, of: Case): Briefing =>
   compose({
@@ -161,7 +164,7 @@ export const briefingOf = (record: HireRecord, of: Case): Briefing =>
 
 /** What one person answered or showed about a point. */
 const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): Shown[] =>
-  (slot(record, ['understood', point, by], 'understandingShown')?.standing ?? []).flatMap((held): Shown[] => {
+  (slot(record, ['understood', point, by], understandingShown)?.standing ?? []).flatMap((held): Shown[] => {
     const { body } = held.event;
     if (body.kind !== 'understandingShown') return [];
     const at = happenedAt(held);
@@ -172,7 +175,7 @@ const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): S
 
 /** When it was told; to a renter who walks alone, when they read it, at home or on the quay. */
 const toldAt = (record: HireRecord, point: string, alone: boolean): number | undefined => {
-  const told = slot(record, ['out', 'point', point], 'pointTold') ?? (alone ? slot(record, ['home', point], 'pointRead') : undefined);
+  const told = slot(record, ['out', 'point', point], pointTold) ?? (alone ? slot(record, ['home', point], pointRead) : undefined);
   return told && happenedAt(told.by);
 };
 
@@ -201,6 +204,6 @@ export const questionsDue = (
 
 /** Minutes the telling took, from the first point to the last, by the events; nothing before two were told. */
 export const minutesTaken = (record: HireRecord): number | undefined => {
-  const times = slotsUnder(record, ['out', 'point'], 'pointTold').map(({ by }) => happenedAt(by));
+  const times = slotsUnder(record, ['out', 'point'], pointTold).map(({ by }) => happenedAt(by));
   return times.length < 2 ? undefined : (Math.max(...times) - Math.min(...times)) / 60_000;
 };

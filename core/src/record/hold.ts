@@ -1,9 +1,12 @@
+import { slot, slotsUnder, type HireRecord } from '../events/record';
+import { held, letGo } from './goingEvents';
+import { partySet } from '../fit/events';
+import { counted, evidenceGiven } from '../condition/events';
 import type { Subject } from '../events/define';
 import { departureFault, type DepartureFault, type Heads } from '../condition/counts';
 import type { CrewFault, Overload } from '../fit/aboard';
 import type { Book } from '../fleet/book';
 import type { Fit } from './handing';
-import { type HireRecord, slot, slotsUnder } from './project';
 
 /** Reasons, under the operator's own rules, that hold the boat; the program never says that she is safe. */
 export type Hold =
@@ -57,26 +60,26 @@ export type LetGo = { why: string; by: string; at: string };
 /** @param key of a matter that may be lifted @returns a manager's word on it; nobody less can give one */
 export const letGoOf = (record: HireRecord, key: string): LetGo | undefined => {
   if (NEVER_LIFTED.some((never) => key === never || key.startsWith(`${never}/`))) return undefined;
-  const given = slot(record, ['letGo', key], 'letGo')?.standing.find(({ actor }) => actor.role === 'manager');
+  const given = slot(record, ['letGo', key], letGo)?.standing.find(({ actor }) => actor.role === 'manager');
   return given?.event.body.kind === 'letGo' ? { why: given.event.body.why, by: given.actor.id, at: given.event.at } : undefined;
 };
 
 /** The party by heads, once somebody has entered it. */
-export const headsOf = (record: HireRecord): Heads | undefined => slot(record, ['party'], 'partySet')?.value;
+export const headsOf = (record: HireRecord): Heads | undefined => slot(record, ['party'], partySet)?.value;
 
 /** Everything in the record that holds her, whether somebody let her go with it or not. @param unproven drills that have to be passed, and are not */
 export const mattersOf = (record: HireRecord, book: Book, today: string, fit?: Fit, unproven: readonly string[] = []): Hold[] => {
   const holds: Hold[] = [...(fit ? fitHolds(fit) : []), ...unproven.map((drill): Hold => ({ is: 'drill', drill }))];
   for (const fitting of book.fittings) {
     if (!fitting.safety) continue;
-    const fault = departureFault(fitting, slot(record, ['out', 'count', fitting.id], 'counted')?.value, today, headsOf(record));
+    const fault = departureFault(fitting, slot(record, ['out', 'count', fitting.id], counted)?.value, today, headsOf(record));
     if (fault) holds.push({ is: 'safetyFitting', fault });
   }
   for (const { id } of book.propellers) {
-    const given = slot(record, ['out', 'propeller', id], 'evidenceGiven')?.value;
+    const given = slot(record, ['out', 'propeller', id], evidenceGiven)?.value;
     if (given?.state === 'flawOverLimit') holds.push({ is: 'propeller', propeller: id, sizeMm: given.sizeMm });
   }
-  for (const { standing } of slotsUnder(record, ['held'], 'held'))
+  for (const { standing } of slotsUnder(record, ['held'], held))
     for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });
   for (const { subject } of record.contradictions) if (subject[0] === 'out') holds.push({ is: 'contradiction', subject });
   return holds;

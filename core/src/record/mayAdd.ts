@@ -1,5 +1,5 @@
 import { definitionOf, type EventBody } from './event';
-import type { Actor } from './held';
+import type { Actor } from '../events/stored';
 
 /** Whether a hand names a sum beyond what the operator lets them name: such a line is a manager's to add. */
 export const namesTooMuch = (role: Actor['role'], body: EventBody, handMinor: number): boolean =>

@@ -1,9 +1,11 @@
+import { slot } from '../events/record';
+import { counted as countedKind } from '../condition/events';
+import { sealed as sealedKind } from './events';
 import fc from 'fast-check';
-import { canonical, digestOf } from './canonical';
-import type { EventBody, HireEvent } from './event';
-import type { Held } from './held';
-import { project, slot, unsignedOf } from './project';
-import { checkSeal, rootOf, sealContent } from './seal';
+import { canonical, digestOf } from '../events/canonical';
+import { type EventBody, type HireEvent, type Held } from './event';
+import { project, sealContent } from './project';
+import { checkSeal, rootOf } from '../events/seal';
 import { readEvent } from './upcast';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
@@ -33,7 +35,7 @@ const count = (fitting: string, number: number, walk: 'out' | 'in' = 'out'): Eve
   count: number,
   state: 'fine',
 });
-const counted = (held: Held[], fitting: string) => slot(project(held), ['out', 'count', fitting], 'counted');
+const counted = (held: Held[], fitting: string) => slot(project(held), ['out', 'count', fitting], countedKind);
 
 /** Streams as several phones make them: counts, told points, corrections of anything older, undos, seals, a closing. */
 const stream = fc
@@ -179,7 +181,7 @@ describe('the record', () => {
     const record = project([after, closed, before, ...events]);
     expect(record.late.map(({ event }) => event.id)).toEqual([idOf(5)]);
     expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(20)]);
-    expect(slot(record, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(8);
+    expect(slot(record, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
   });
 
   it('takes what the quay enters of the return after its signature, and shows it; never of the departure, nor from the renter', () => {
@@ -196,17 +198,17 @@ describe('the record', () => {
     ];
     const all = [...events, seal('out', 3), make(5, { kind: 'castOff' }), seal('in', 4), seen, ...rest];
     const record = project(all);
-    expect(slot(record, ['in', 'count', 'jacket'], 'counted')!).toMatchObject({ value: { count: 7 }, contradiction: false });
+    expect(slot(record, ['in', 'count', 'jacket'], countedKind)!).toMatchObject({ value: { count: 7 }, contradiction: false });
     expect(record.again.map(({ event }) => event.id)).toEqual([idOf(20)]);
     expect(record.proposed.map(({ event }) => event.id)).toEqual([21, 22, 23, 24, 25].map(idOf));
     // What was entered afterwards may be taken back again.
     const back = project([...all, make(30, { kind: 'undone' }, { replaces: [idOf(20)] })]);
-    expect(slot(back, ['in', 'count', 'jacket'], 'counted')!.value.count).toBe(8);
+    expect(slot(back, ['in', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
     // Arrived after the seal, but made before it: it is late, as ever.
     expect(project([...all, make(3, count('fender', 3, 'in'), { id: idOf(31) })]).late).toHaveLength(1);
     // The closing covers it; what comes after that is a proposal.
     const closed = project([...all, closedAfter([...events, seal('out', 3), seal('in', 4), seen], 40), make(50, count('jacket', 4, 'in'))]);
-    expect(slot(closed, ['in', 'count', 'jacket'], 'counted')!.value.count).toBe(7);
+    expect(slot(closed, ['in', 'count', 'jacket'], countedKind)!.value.count).toBe(7);
     expect(closed.proposed.map(({ event }) => event.id)).toContain(idOf(50));
   });
 
@@ -217,8 +219,8 @@ describe('the record', () => {
     const first = seal(3, events);
     const right = make(6, count('jacket', 6), { replaces: [idOf(1)] }, { actor: { id: 'r', role: 'renter' } });
     const open = project([...events, first, right]);
-    expect(slot(open, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(6);
-    expect(unsignedOf(open, 'out').map(({ event }) => event.id)).toEqual([idOf(6)]);
+    expect(slot(open, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(6);
+    expect(open.unsigned.out.map(({ event }) => event.id)).toEqual([idOf(6)]);
     const signed = make(7, {
       kind: 'signed',
       walk: 'out',
@@ -230,18 +232,18 @@ describe('the record', () => {
     });
     const again = [...events, first, right, signed];
     const resealed = project([...again, seal(8, again, [idOf(3)])]);
-    expect(unsignedOf(resealed, 'out')).toEqual([]);
+    expect(resealed.unsigned.out).toEqual([]);
     // Or it is cleared: what was signed stands again.
     const cleared = project([...events, first, right, make(11, { kind: 'undone' }, { replaces: [idOf(6)] })]);
-    expect(unsignedOf(cleared, 'out')).toEqual([]);
-    expect(slot(cleared, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(5);
-    expect(slot(resealed, ['out', 'count', 'jacket'], 'counted')).toMatchObject({ value: { count: 6 }, contradiction: false });
-    expect(slot(resealed, ['out', 'sealed'], 'sealed')).toMatchObject({ contradiction: false, by: { event: { id: idOf(8) } } });
+    expect(cleared.unsigned.out).toEqual([]);
+    expect(slot(cleared, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(5);
+    expect(slot(resealed, ['out', 'count', 'jacket'], countedKind)).toMatchObject({ value: { count: 6 }, contradiction: false });
+    expect(slot(resealed, ['out', 'sealed'], sealedKind)).toMatchObject({ contradiction: false, by: { event: { id: idOf(8) } } });
     // Once she is off, departure is what was signed.
     const off = make(9, { kind: 'castOff' });
     const after = make(10, count('jacket', 7), { replaces: [idOf(6)] });
     const gone = project([...again, seal(8, again, [idOf(3)]), off, after]);
-    expect(slot(gone, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(6);
+    expect(slot(gone, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(6);
     expect(gone.proposed.map(({ event }) => event.id)).toEqual([idOf(10)]);
   });
 
@@ -262,8 +264,8 @@ describe('the record', () => {
       make(3, { kind: 'undone' }, { replaces: [idOf(1)] }),
       make(4, { kind: 'undone' }, { replaces: [idOf(2)] }),
     ]);
-    expect(slot(record, ['out', 'count', 'jacket'], 'counted')!.value.count).toBe(8);
-    expect(slot(record, ['out', 'sealed'], 'sealed')).toBeDefined();
+    expect(slot(record, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
+    expect(slot(record, ['out', 'sealed'], sealedKind)).toBeDefined();
     expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(3), idOf(4)]);
   });
 

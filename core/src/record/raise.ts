@@ -1,5 +1,5 @@
 import { EVENT_KINDS, type HireEvent } from './event';
-import { EVENT_VERSION } from './kinds';
+import { EVENT_VERSION } from '../events/version';
 
 type Raw = Record<string, unknown>;
 

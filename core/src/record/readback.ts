@@ -1,13 +1,17 @@
+import { hasSlot, slot, slotAt, type HireRecord } from '../events/record';
+import { pointSkipped, pointTold } from '../briefing/events';
+import { asFound, counted, evidenceGiven } from '../condition/events';
+import { remarked } from './events';
+import { gaugeRead } from '../fuel/events';
 import { compareMarks } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import type { Wording } from '../fleet/words';
 import { say } from '../fleet/words';
 import { spokenReading } from '../fuel/level';
-import { digestOf } from './canonical';
+import { digestOf } from '../events/canonical';
 import { triesOf } from './drills';
-import type { Walk } from './event';
+import type { Walk } from '../events/parts';
 import { DRILL_WAYS, type DrillWay } from '../drill/events';
-import { hasSlot, type HireRecord, slot, slotAt } from './project';
 import { fuelOf, fuelTanks, type Lack, marksOf, walkState } from './walk';
 
 /** What the renter reads back before signing, and whose digest they sign: plain facts, in their language. */
@@ -46,7 +50,7 @@ export type Page = {
  */
 export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string, alone = false): Page => {
   const words = (wording: Wording) => say(wording, language);
-  const points = book.points.map((point) => ({ point, slot: slot(record, [walk, 'point', point.id], 'pointTold', 'pointSkipped') }));
+  const points = book.points.map((point) => ({ point, slot: slot(record, [walk, 'point', point.id], pointTold, pointSkipped) }));
   const drills = book.drills.flatMap((drill) => {
     const best = [...triesOf(record, drill.id)].sort(
       (a, b) => DRILL_WAYS.indexOf(b.how) - DRILL_WAYS.indexOf(a.how) || a.mistakes.length - b.mistakes.length || a.at - b.at,
@@ -54,7 +58,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     return best ? [{ name: words(drill.name), how: best.how, mistakes: best.mistakes.length }] : [];
   });
   const checks = book.checks.flatMap((check) => {
-    const found = slot(record, [walk, 'check', check.id], 'asFound')?.value;
+    const found = slot(record, [walk, 'check', check.id], asFound)?.value;
     const way = found && check.ways.find(({ id }) => id === found.way);
     return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way, asItShould: check.ways[0]?.id === found.way }] : [];
   });
@@ -95,7 +99,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
         )
       : [];
   const remarks = (['renter', 'staff'] as const).flatMap((as) => {
-    const said = slot(record, [walk, 'remark', as], 'remarked')?.value;
+    const said = slot(record, [walk, 'remark', as], remarked)?.value;
     return said ? [{ as, text: said.text }] : [];
   });
   return {
@@ -106,16 +110,16 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     ...(read.length > 0 ? { read } : {}),
     skipped: points.flatMap((p) => (p.slot?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
     counts: book.fittings.flatMap((fitting) => {
-      const counted = slot(record, [walk, 'count', fitting.id], 'counted')?.value;
-      const was = walk === 'in' ? slot(record, ['out', 'count', fitting.id], 'counted')?.value.count : undefined;
-      return counted
+      const count = slot(record, [walk, 'count', fitting.id], counted)?.value;
+      const was = walk === 'in' ? slot(record, ['out', 'count', fitting.id], counted)?.value.count : undefined;
+      return count
         ? [
             {
               name: words(fitting.name),
-              count: counted.count,
+              count: count.count,
               of: fitting.count,
-              state: counted.state,
-              ...(was === undefined || was === counted.count ? {} : { was }),
+              state: count.state,
+              ...(was === undefined || was === count.count ? {} : { was }),
             },
           ]
         : [];
@@ -132,7 +136,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       };
     }),
     gauges: book.gauges.flatMap((gauge) => {
-      const read = slot(record, [walk, 'gauge', gauge.id], 'gaugeRead')?.value;
+      const read = slot(record, [walk, 'gauge', gauge.id], gaugeRead)?.value;
       return read ? [{ name: words(gauge.name), shown: spokenReading(gauge, read.shown) }] : [];
     }),
     fuel: fuelTanks(book).flatMap((tank) => {
@@ -143,7 +147,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
         : [];
     }),
     propellers: book.propellers.flatMap((propeller) => {
-      const given = slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven')?.value;
+      const given = slot(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value;
       return given ? [{ name: words(propeller.name), state: given.state }] : [];
     }),
     ...(checks.length > 0 ? { checks } : {}),

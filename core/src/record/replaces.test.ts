@@ -1,8 +1,10 @@
+import { counted as countedKind } from '../condition/events';
 import fc from 'fast-check';
 import type { EventBody } from './event';
-import type { Held } from './held';
-import { project, slot } from './project';
-import { replacedBy } from './replaces';
+import type { Held } from './event';
+import { slot } from '../events/record';
+import { project } from './project';
+import { replacedBy } from './project';
 
 const idOf = (n: number) => `${n.toString(16).padStart(8, '0')}-0000-7000-8000-000000000000`;
 const START = Date.parse('2026-06-13T08:00:00.000Z');
@@ -22,7 +24,7 @@ const held = (n: number, device: string, body: EventBody, replaces: readonly str
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
 const drawnOf = (events: readonly Held[]) => ({ record: project(events), events });
-const standing = (all: readonly Held[]) => slot(project(all), ['out', 'count', 'fenders'], 'counted');
+const standing = (all: readonly Held[]) => slot(project(all), ['out', 'count', 'fenders'], countedKind);
 
 /** One phone that enters what it likes or takes back its last entry, each time with a page that is some entries behind. */
 const presses = fc.array(fc.record({ count: fc.nat(9), behind: fc.nat(4), undo: fc.boolean() }), { minLength: 1, maxLength: 25 });

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { digestOf } from './canonical';
+import { digestOf } from '../events/canonical';
 import type { EventBody } from './event';
 import { attachmentsOf, EVENT_KINDS } from './event';
-import type { Held } from './held';
+import type { Held } from './event';
 import { mayAdd } from './mayAdd';
-import { checkSeal, countersignMessage, sealContent, sealMessage, spoken } from './seal';
+import { checkSeal, countersignMessage, sealMessage, spoken } from '../events/seal';
+import { sealContent } from './project';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
 const held = (n: number, body: EventBody): Held => ({

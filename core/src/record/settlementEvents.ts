@@ -158,6 +158,7 @@ export const closed = defineEvent('closed', {
   subject: () => ['closed'],
   merge: 'replace',
   addedBy: ['quay'],
+  effect: { does: 'close', covers: ({ covers }) => covers },
 });
 
 /** What the card terminal said, as the quay learnt it; the card itself is in no record. */
@@ -174,6 +175,7 @@ export const depositAnswered = defineEvent('depositAnswered', {
   subject: ({ attempt }) => ['deposit', attempt],
   merge: 'collect',
   addedBy: ['quay'],
+  effect: { does: 'answer' },
 });
 
 /** A deposit taken without the terminal. */

@@ -1,9 +1,12 @@
+import { counted } from '../condition/events';
 import fc from 'fast-check';
 import type { HireEvent } from './event';
-import type { Held } from './held';
-import { project, slot } from './project';
-import { undoneIds } from './undone';
+import type { Held } from './event';
+import { slot } from '../events/record';
+import { project } from './project';
+import { undoneIds } from '../events/undone';
 
+const undoneIn = (all: readonly Held[]) => undoneIds(all, ({ event }) => event.body.kind === 'undone');
 const idOf = (n: number) => `${n.toString(16).padStart(8, '0')}-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
 const made = (n: number, body: HireEvent['body'], replaces: number[] = []): Held => ({
   event: {
@@ -38,7 +41,7 @@ describe('what undo has taken away', () => {
               ),
         );
         const isUndone = (n: number): boolean => rows.some((named, by) => by > 0 && named.some((one) => one % by === n) && !isUndone(by));
-        expect([...undoneIds(held)].sort()).toEqual(rows.flatMap((_, n) => (isUndone(n) ? [idOf(n)] : [])).sort());
+        expect([...undoneIn(held)].sort()).toEqual(rows.flatMap((_, n) => (isUndone(n) ? [idOf(n)] : [])).sort());
       }),
       { numRuns: 300 },
     );
@@ -59,8 +62,8 @@ describe('what undo has taken away', () => {
         ),
         ([rows, order]) => {
           const held = rows.map((named, n) => made(n, undo, named));
-          const expected = [...undoneIds(held)].sort();
-          expect([...undoneIds(order.map((n) => held[n]!))].sort()).toEqual(expected);
+          const expected = [...undoneIn(held)].sort();
+          expect([...undoneIn(order.map((n) => held[n]!))].sort()).toEqual(expected);
           // Whoever is undone was undone by one that counts.
           const gone = new Set(expected);
           for (const [n] of rows.entries()) {
@@ -75,7 +78,7 @@ describe('what undo has taken away', () => {
   it('takes a chain of 30,000 undos, each of the one before, and a record that is projected from it', () => {
     const held = [made(0, count), ...Array.from({ length: 30_000 }, (_, i) => made(i + 1, undo, [i]))];
     // An even number of undos leaves the count where it was.
-    expect(slot(project(held), ['out', 'count', 'hook'], 'counted')?.value.count).toBe(1);
-    expect(slot(project([...held, made(30_001, undo, [30_000])]), ['out', 'count', 'hook'], 'counted')).toBeUndefined();
+    expect(slot(project(held), ['out', 'count', 'hook'], counted)?.value.count).toBe(1);
+    expect(slot(project([...held, made(30_001, undo, [30_000])]), ['out', 'count', 'hook'], counted)).toBeUndefined();
   });
 });

@@ -1,7 +1,7 @@
 import type { Book } from '../fleet/book';
 import { layBooks } from '../fleet/lay';
-import type { EventBody } from './event';
-import type { Actor, Held } from './held';
+import { type EventBody, type Held } from './event';
+import type { Actor } from '../events/stored';
 import { project } from './project';
 import { holdsOf, keyOfHold, letGoOf, mattersOf } from './hold';
 import { fillsOf, fuelOf, fuelTanks, hoursRun, marksOf, nextLoose, walkState } from './walk';

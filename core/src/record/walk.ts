@@ -1,3 +1,6 @@
+import { hasSlot, slot, slotsUnder, type HireRecord } from '../events/record';
+import { evidenceGiven, markPlaced, surfaceLooked } from '../condition/events';
+import { fuelFilled, gaugeRead } from '../fuel/events';
 import type { Briefing } from '../briefing/compose';
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
@@ -9,8 +12,7 @@ import { fuse, type Fused, type LevelMethod, type LevelReading } from '../fuel/f
 import { figuresWith } from '../fuel/learn';
 import { litresShown } from '../fuel/level';
 import { bestNext } from '../fuel/next';
-import type { Walk } from './event';
-import { hasSlot, type HireRecord, slot, slotsUnder } from './project';
+import type { Walk } from '../events/parts';
 
 /** What a stop still lacks before its knot can be tied without leaving something out. */
 export type Lack = {
@@ -27,9 +29,9 @@ export type StopState = Stop & { tied: boolean; lacks: Lack; left: number };
 
 /** Marks of a walk as they stand. A walk in starts without any: what is not seen again is not assumed. */
 export const marksOf = (record: HireRecord, walk: Walk): Mark[] =>
-  slotsUnder(record, [walk, 'mark'], 'markPlaced').map(({ value }) => value.mark);
+  slotsUnder(record, [walk, 'mark'], markPlaced).map(({ value }) => value.mark);
 
-const lookedAt = (record: HireRecord, walk: Walk, surface: string) => slot(record, [walk, 'surface', surface], 'surfaceLooked')?.value;
+const lookedAt = (record: HireRecord, walk: Walk, surface: string) => slot(record, [walk, 'surface', surface], surfaceLooked)?.value;
 
 /** Whether a picture of the whole surface is asked for on this walk and is not there yet. */
 export const wantsPicture = (record: HireRecord, walk: Walk, surface: Surface, alone: boolean): boolean =>
@@ -39,13 +41,13 @@ export const wantsPicture = (record: HireRecord, walk: Walk, surface: Surface, a
 /** Whether a picture of what a gauge reads is asked for on this walk and is not there yet, though it was read. */
 export const wantsGaugePicture = (record: HireRecord, walk: Walk, gauge: Gauge, alone: boolean): boolean => {
   if (gauge.picture !== 'always' && !(alone && gauge.picture === 'alone')) return false;
-  const read = slot(record, [walk, 'gauge', gauge.id], 'gaugeRead')?.value;
+  const read = slot(record, [walk, 'gauge', gauge.id], gaugeRead)?.value;
   return read !== undefined && (read.photos?.length ?? 0) === 0;
 };
 
 /** Whether pictures of a propeller's blades are asked for and are not all there yet, though she was judged. */
 export const wantsBlades = (record: HireRecord, walk: Walk, propeller: Propeller): boolean => {
-  const given = slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven')?.value;
+  const given = slot(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value;
   return given !== undefined && given.state !== 'notSeen' && given.photos.length < bladesToShow(propeller);
 };
 
@@ -124,7 +126,7 @@ const readingOf = (gauge: Gauge, method: LevelMethod, tank: Tank, shown: number,
   };
 };
 
-const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => slot(record, [walk, 'gauge', gauge], 'gaugeRead')?.value;
+const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => slot(record, [walk, 'gauge', gauge], gaugeRead)?.value;
 
 /** Readings of one tank on a walk, in litres: its gauges, a totaliser that counts from the brim, and a fill to the brim. */
 export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] => [
@@ -183,7 +185,7 @@ export const fillsOf = (
   tank: string,
   by: 'renter' | 'operator',
 ): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
-  (slot(record, ['filled', tank], 'fuelFilled')?.standing ?? []).flatMap(({ event: { body } }) =>
+  (slot(record, ['filled', tank], fuelFilled)?.standing ?? []).flatMap(({ event: { body } }) =>
     body.kind === 'fuelFilled' && body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [],
   );
 
@@ -191,7 +193,7 @@ export const fillsOf = (
 export const hoursRun = (record: HireRecord, book: Book): number | undefined => {
   const counter = book.gauges.find(({ reads }) => reads === 'counter');
   if (!counter) return undefined;
-  const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', counter.id], 'gaugeRead')?.value.shown);
+  const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', counter.id], gaugeRead)?.value.shown);
   return out === undefined || back === undefined ? undefined : back - out;
 };
 

@@ -1,7 +1,7 @@
+import type { StoredEvent } from '../events/stored';
+import { slotAt, type HireRecord } from '../events/record';
 import type { Subject } from '../events/define';
 import type { Finding } from './findings';
-import type { Held } from './held';
-import { type HireRecord, slotAt } from './project';
 
 /** The thing of the return that a finding rests on. */
 const subjectUnder = (finding: Finding): Subject | undefined => {
@@ -23,7 +23,7 @@ const subjectUnder = (finding: Finding): Subject | undefined => {
   }
 };
 
-const standingOf = (record: HireRecord, finding: Finding): readonly Held[] => {
+const standingOf = (record: HireRecord, finding: Finding): readonly StoredEvent[] => {
   const subject = subjectUnder(finding);
   return subject === undefined ? [] : (slotAt(record, subject)?.standing ?? []);
 };

@@ -1,5 +1,6 @@
-import { happenedAt } from '../record/held';
-import { type HireRecord, slotsUnder } from '../record/project';
+import { slotsUnder, type HireRecord } from '../events/record';
+import { corrected, lineContested } from '../record/settlementEvents';
+import { happenedAt } from '../events/stored';
 import { type Line, type Statement, taxesOf } from './statement';
 
 /** What has become of one line of a closed statement since. */
@@ -19,8 +20,8 @@ const chargedAtClosing = ({ state, amountMinor }: Line): number => (state === 'p
 
 /** Every line of a closed statement with what was said and done about it since. */
 export const standingsOf = (record: HireRecord, closed: Statement): Standing[] => {
-  const corrections = slotsUnder(record, ['corrected'], 'corrected');
-  const contested = slotsUnder(record, ['contested'], 'lineContested');
+  const corrections = slotsUnder(record, ['corrected'], corrected);
+  const contested = slotsUnder(record, ['contested'], lineContested);
   return closed.lines.map((line): Standing => {
     const changes = corrections.flatMap(({ value, by }) =>
       value.lines.filter((one) => one.line === line.key).map(({ amountMinor }) => ({ amountMinor, at: happenedAt(by) })),

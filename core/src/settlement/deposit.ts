@@ -1,5 +1,6 @@
-import type { Held } from '../record/held';
-import { type HireRecord, slot, slotsUnder } from '../record/project';
+import type { BodyOf } from '../events/define';
+import { slot, slotsUnder, type HireRecord } from '../events/record';
+import { depositAnswered, depositTaken } from '../record/settlementEvents';
 
 /** What is held of a deposit, by what the terminal answered and by what was taken by hand; amounts in minor units. */
 export type Deposit = {
@@ -13,18 +14,18 @@ export type Deposit = {
   why: string | undefined;
 };
 
-type Answered = Extract<Held['event']['body'], { kind: 'depositAnswered' }>;
+type Answered = BodyOf<typeof depositAnswered>;
 
 /** Every asking of the terminal with what is known of it last, oldest asking first. */
 const askings = (record: HireRecord): Answered[] =>
-  slotsUnder(record, ['deposit'], 'depositAnswered').flatMap(({ standing }) => {
+  slotsUnder(record, ['deposit'], depositAnswered).flatMap(({ standing }) => {
     const body = standing.at(-1)?.event.body;
     return body?.kind === 'depositAnswered' ? [body] : [];
   });
 
 export const depositOf = (record: HireRecord, wantedMinor: number): Deposit => {
   const all = askings(record);
-  const taken = slot(record, ['depositTaken'], 'depositTaken')?.value.amountMinor ?? 0;
+  const taken = slot(record, ['depositTaken'], depositTaken)?.value.amountMinor ?? 0;
   const heldMinor = all.reduce((sum, { answer, amountMinor }) => sum + (answer === 'held' ? amountMinor : 0), taken);
   const open = all.find(({ answer }) => answer === 'unknown')?.attempt;
   const last = all.at(-1);

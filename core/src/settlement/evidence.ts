@@ -1,6 +1,8 @@
+import { asFound, evidenceGiven, markPlaced, surfaceLooked } from '../condition/events';
+import { type HireRecord, slot } from '../events/record';
+import { extraNoted } from '../record/settlementEvents';
 import type { Subject } from '../events/define';
 import type { Finding } from '../record/findings';
-import { type HireRecord, slot, slotAt } from '../record/project';
 
 /** A photograph that was taken on a walk, and when. */
 export type Seen = { sha: string; at: string };
@@ -11,15 +13,10 @@ export type Evidence = { out: Seen | undefined; in: Seen | undefined };
 /** The newest picture of the first of these that has one. */
 const newest = (record: HireRecord, subjects: readonly Subject[]): Seen | undefined => {
   for (const subject of subjects) {
-    const found = slotAt(record, subject);
+    const found = slot(record, subject, markPlaced, surfaceLooked, evidenceGiven, asFound);
     if (!found) continue;
     const { value, by } = found;
-    const photos =
-      value.kind === 'markPlaced'
-        ? value.mark.photos
-        : value.kind === 'surfaceLooked' || value.kind === 'evidenceGiven' || value.kind === 'asFound'
-          ? (value.photos ?? [])
-          : [];
+    const photos = value.kind === 'markPlaced' ? value.mark.photos : value.photos;
     const sha = photos.at(-1);
     if (sha !== undefined) return { sha, at: by.event.at };
   }
@@ -50,7 +47,7 @@ export const evidenceOf = (record: HireRecord, finding: Finding): Evidence | und
       return { out: newest(record, [['out', 'check', finding.check.id]]), in: newest(record, [['in', 'check', finding.check.id]]) };
     case 'extra': {
       const sha = finding.photos.at(-1);
-      const noted = slot(record, ['extra', finding.extra], 'extraNoted');
+      const noted = slot(record, ['extra', finding.extra], extraNoted);
       return sha === undefined || !noted ? undefined : { out: undefined, in: { sha, at: noted.by.event.at } };
     }
     default:

@@ -1,5 +1,5 @@
+import { slotAt } from '../events/record';
 import fc from 'fast-check';
-import { slotAt } from '../record/project';
 import type { EventBody } from '../record/event';
 import { recordOf } from '../testing/demoHire';
 import { isAtRest, ledgerOf, nextStep } from './ledger';

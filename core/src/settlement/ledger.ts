@@ -1,14 +1,15 @@
-import type { EventBody } from '../record/event';
-import type { HireRecord } from '../record/project';
-import { slotsUnder } from '../record/project';
+import type { BodyOf, EventDefinition } from '../events/define';
+import { type HireRecord, isOf, slotsUnder } from '../events/record';
+import type { AnyBody } from '../events/stored';
+import { depositAnswered, depositTaken, paidByHand, paymentAnswered } from '../record/settlementEvents';
 
 /**
  * Where the money of a hire is, by what the terminal said and by what was taken and given by hand; minor units. Nothing in
  * doubt is counted either way: it stands apart until the terminal says.
  */
 
-type Answered = Extract<EventBody, { kind: 'depositAnswered' }>;
-type Payment = Extract<EventBody, { kind: 'paymentAnswered' }>;
+type Answered = BodyOf<typeof depositAnswered>;
+type Payment = BodyOf<typeof paymentAnswered>;
 
 /** One holding of a deposit: `held = captured + released + expired + still held`. */
 export type Authorisation = {
@@ -48,17 +49,10 @@ export type Ledger = {
 };
 
 /** What the terminal said last of everything it was asked, whenever that was: its word stands outside the closing. */
-const lastOf = <K extends 'depositAnswered' | 'paymentAnswered'>(
-  record: HireRecord,
-  about: string,
-  kind: K,
-  name: (body: Extract<EventBody, { kind: K }>) => string,
-): Extract<EventBody, { kind: K }>[] => {
-  const last = new Map<string, Extract<EventBody, { kind: K }>>();
+const lastOf = <B extends AnyBody>(record: HireRecord, about: string, kind: EventDefinition<string, B>, name: (body: B) => string): B[] => {
+  const last = new Map<string, B>();
   const standing = slotsUnder(record, [about], kind).flatMap((one) => one.standing);
-  for (const { event } of [...standing, ...record.answered])
-    if (event.body.kind === kind)
-      last.set(name(event.body as Extract<EventBody, { kind: K }>), event.body as Extract<EventBody, { kind: K }>);
+  for (const one of [...standing, ...record.answered]) if (isOf(one, kind)) last.set(name(one.event.body), one.event.body);
   return [...last.values()];
 };
 
@@ -87,13 +81,13 @@ const authorisation = (asked: Answered, payments: readonly Payment[]): Authorisa
 
 /** @param totalMinor what all statements of the hire come to together, or the draft while there is none */
 export const ledgerOf = (record: HireRecord, totalMinor: number): Ledger => {
-  const asked = lastOf(record, 'deposit', 'depositAnswered', ({ attempt }) => attempt);
-  const payments = lastOf(record, 'payment', 'paymentAnswered', ({ payment }) => payment);
+  const asked = lastOf(record, 'deposit', depositAnswered, ({ attempt }) => attempt);
+  const payments = lastOf(record, 'payment', paymentAnswered, ({ payment }) => payment);
   const authorisations = asked
     .filter(({ answer }) => answer === 'held' || answer === 'released' || answer === 'expired')
     .map((one) => authorisation(one, payments));
-  const byHand = slotsUnder(record, ['byHand'], 'paidByHand').map(({ value }) => value);
-  const taken = sum(slotsUnder(record, ['depositTaken'], 'depositTaken'), ({ value }) => value.amountMinor);
+  const byHand = slotsUnder(record, ['byHand'], paidByHand).map(({ value }) => value);
+  const taken = sum(slotsUnder(record, ['depositTaken'], depositTaken), ({ value }) => value.amountMinor);
   const done = (what: Payment['what']) =>
     sum(
       payments.filter((one) => one.what === what && one.answer === 'done'),

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { EventBody } from '../record/event';
 import type { Finding } from '../record/findings';
 import { project } from '../record/project';
+import type { HireRecord } from '../events/record';
 import { recordOf } from '../testing/demoHire';
 import type { Price, PriceList } from './prices';
 import { litresCharged } from './charges';
@@ -179,7 +180,7 @@ describe('the statement', () => {
   });
 
   it('lets damage cost no more than the excess, or than the waiver that was bought', () => {
-    const capped = (more: Partial<PriceList>, record = empty) =>
+    const capped = (more: Partial<PriceList>, record: HireRecord = empty) =>
       statementOf(record, [scratch(420), missing(2), { ...scratch(100), key: 'mark/n' }], list(more), of(25_000));
     const excess = capped({ damage: { school: 'cap', capMinor: 20_000 } });
     // 180.00 in full, then 20.00 of the 85.00; what is lost is no damage.

@@ -1,6 +1,7 @@
+import { slot, type HireRecord } from '../events/record';
+import { lineAnswered, lineDecided, lineQuoted, waiverSet } from '../record/settlementEvents';
 import { roundMinor } from '../money/minor';
 import { type Finding, needsDecision } from '../record/findings';
-import { type HireRecord, slot } from '../record/project';
 import { isUnsigned } from '../record/whoseWord';
 import { type Basis, type Charge, chargesOf, isDamage, type Settled } from './charges';
 import type { Price, PriceList } from './prices';
@@ -43,15 +44,15 @@ export type Statement = {
 
 /** The renter's own word on a line comes before what staff put down for them. */
 const stateOf = (record: HireRecord, key: string): Pick<Line, 'state' | 'remark'> => {
-  const staff = slot(record, ['line', key], 'lineDecided')?.value;
-  const renter = slot(record, ['answer', key], 'lineAnswered')?.value;
+  const staff = slot(record, ['line', key], lineDecided)?.value;
+  const renter = slot(record, ['answer', key], lineAnswered)?.value;
   const remark = renter?.remark ?? staff?.note;
   if (staff?.state === 'waived') return { state: 'waived', remark };
   return { state: renter?.answer ?? staff?.state ?? 'proposed', remark };
 };
 
 const lineOf = (record: HireRecord, finding: Finding, list: PriceList, { price, quantity, amountMinor, basis, key }: Charge): Line => {
-  const quoted = slot(record, ['quoted', key], 'lineQuoted')?.value;
+  const quoted = slot(record, ['quoted', key], lineQuoted)?.value;
   const later = quoted === undefined && amountMinor === undefined && list.damage.school === 'quoteLater' && isDamage(finding);
   return {
     key,
@@ -85,7 +86,7 @@ const capped = (lines: readonly Line[], capMinor: number | undefined): Line[] =>
 };
 
 const capOf = (record: HireRecord, { damage, waiver }: PriceList): number | undefined => {
-  const taken = slot(record, ['waiver'], 'waiverSet')?.value.taken === true;
+  const taken = slot(record, ['waiver'], waiverSet)?.value.taken === true;
   const caps = [...(damage.school === 'cap' ? [damage.capMinor] : []), ...(taken && waiver ? [waiver.capMinor] : [])];
   return caps.length === 0 ? undefined : Math.min(...caps);
 };

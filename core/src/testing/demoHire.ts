@@ -1,3 +1,4 @@
+import { type HireRecord } from '../events/record';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Base } from '../fleet/base';
@@ -7,11 +8,11 @@ import { Handing } from '../fleet/operator';
 import type { Person } from '../fit/people';
 import { RuleSet } from '../fit/rules';
 import { Waters } from '../waters/zone';
-import { digestOf } from '../record/canonical';
-import type { EventBody } from '../record/event';
-import type { Actor, Held } from '../record/held';
+import { digestOf } from '../events/canonical';
+import { type EventBody, type Held } from '../record/event';
+import type { Actor } from '../events/stored';
 import type { Case } from '../record/handing';
-import { type HireRecord, project } from '../record/project';
+import { project } from '../record/project';
 
 /** A hire of the demo operator's, with a party of five, for tests that want a boat true to her kind. */
 

@@ -1,7 +1,6 @@
 import type { Mark } from '../condition/marks';
 import { findingsOf } from '../record/findings';
-import type { EventBody } from '../record/event';
-import type { Held } from '../record/held';
+import { type EventBody, type Held } from '../record/event';
 import { project } from '../record/project';
 import { bookOfWork } from '../testing/workBook';
 import { defectsOf, workOf } from './work';

@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { DossierRecord, listed, MANIFEST, Manifest, manifestMessage, RECORD } from '@quay/core/dossier/dossier';
 import { pack, unpack } from '@quay/core/dossier/pack';
 import { verifyDossier } from '@quay/core/dossier/verify';
-import { nameOfBytes } from '@quay/core/record/canonical';
+import { nameOfBytes } from '@quay/core/events/canonical';
 import { play } from '../demo/play';
 import { loadImport } from '../import/load';
 import { readImport } from '../import/read';

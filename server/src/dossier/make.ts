@@ -1,7 +1,7 @@
+import { hasSlot } from '@quay/core/events/record';
 import { createHash, sign } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import * as z from 'zod/mini';
-import { hasSlot } from '@quay/core/record/project';
 import { DossierRecord, type Edition, listed, Manifest, manifestMessage, MANIFEST, RECORD } from '@quay/core/dossier/dossier';
 import { pack } from '@quay/core/dossier/pack';
 import { LANGUAGES } from '@quay/core/fleet/words';

@@ -1,10 +1,11 @@
+import { hasSlot, slot, slotsUnder, type HireRecord } from '@quay/core/events/record';
+import { sealed, signed } from '@quay/core/record/events';
+import { letGo } from '@quay/core/record/goingEvents';
 import { type Language, say } from '@quay/core/fleet/words';
 import type { Book } from '@quay/core/fleet/book';
-import type { Held } from '@quay/core/record/held';
-import { hasSlot, type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
 import { pageOf } from '@quay/core/record/readback';
-import { attachmentsOf } from '@quay/core/record/event';
-import { spoken } from '@quay/core/record/seal';
+import { attachmentsOf, type EventBody, type Held } from '@quay/core/record/event';
+import { spoken } from '@quay/core/events/seal';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { DossierWords } from './words';
 
@@ -28,7 +29,7 @@ const known = <K extends string>(words: Readonly<Record<K, string>>, key: string
   (words as Readonly<Record<string, string>>)[key] ?? key;
 
 /** The record as a person reads it: both walks as they were read back, what a manager let go, the deposit, every entry. */
-export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About): Section[] => {
+export const sectionsOf = (record: HireRecord<EventBody>, held: readonly Held[], of: About): Section[] => {
   const { book, boat, renter, language, words, when, money, received } = of;
   const marks = STATEMENT_WORDS[language].mark;
   const text = (title: string, rows: string[], pictures: Section['pictures'] = []): Section[] =>
@@ -36,7 +37,7 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
   const walks = (['out', 'in'] as const).flatMap((walk): Section[] => {
     if (!hasSlot(record, [walk, 'started'])) return [];
     const page = pageOf(record, book, walk, boat, language);
-    const sealed = slot(record, [walk, 'sealed'], 'sealed');
+    const seal = slot(record, [walk, 'sealed'], sealed);
     const surfaces = new Map(book.surfaces.map(({ id, name }) => [id, say(name, language)]));
     const pictures = [...record.slots.values()].flatMap(({ subject, value }) => {
       if (subject[0] !== walk || value.kind === 'signed') return [];
@@ -49,10 +50,8 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
       return attachmentsOf(value).map((sha) => ({ sha, caption }));
     });
     const signatures = (['renter', 'staff'] as const).flatMap((as) => {
-      const signed = slot(record, [walk, 'signed', as], 'signed');
-      return signed
-        ? [{ sha: signed.value.drawing, caption: `${as === 'renter' ? renter : words.by.quay} · ${when(signed.by.event.at)}` }]
-        : [];
+      const name = slot(record, [walk, 'signed', as], signed);
+      return name ? [{ sha: name.value.drawing, caption: `${as === 'renter' ? renter : words.by.quay} · ${when(name.by.event.at)}` }] : [];
     });
     return [
       { title: words[walk], level: 1, rows: [], pictures: [] },
@@ -93,12 +92,12 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
       ),
       ...text(
         words.signatures,
-        sealed
+        seal
           ? [
               filled(words.seal, {
-                root: spoken(sealed.value.root),
-                at: when(sealed.by.event.at),
-                received: received.has(sealed.value.root) ? when(received.get(sealed.value.root)!) : words.notTaken,
+                root: spoken(seal.value.root),
+                at: when(seal.by.event.at),
+                received: received.has(seal.value.root) ? when(received.get(seal.value.root)!) : words.notTaken,
               }),
             ]
           : [],
@@ -106,7 +105,7 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
       ),
     ];
   });
-  const letGo = slotsUnder(record, ['letGo'], 'letGo').flatMap(({ standing }) =>
+  const overridden = slotsUnder(record, ['letGo'], letGo).flatMap(({ standing }) =>
     standing.flatMap(({ event }) =>
       event.body.kind === 'letGo' ? [`${when(event.at)} · ${event.body.matter.split('/')[0] ?? ''}: ${event.body.why}`] : [],
     ),
@@ -121,5 +120,5 @@ export const sectionsOf = (record: HireRecord, held: readonly Held[], of: About)
   const entries = [...held]
     .sort((a, b) => (a.event.at < b.event.at ? -1 : a.event.at > b.event.at ? 1 : a.event.deviceSeq - b.event.deviceSeq))
     .map(({ event, actor }) => `${when(event.at)} · ${words.by[actor.role]} · ${event.body.kind}`);
-  return [...walks, ...text(words.letGo, letGo), ...text(words.deposit, deposits), ...text(words.entries, entries)];
+  return [...walks, ...text(words.letGo, overridden), ...text(words.deposit, deposits), ...text(words.entries, entries)];
 };

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { canonical } from '@quay/core/record/canonical';
+import { canonical } from '@quay/core/events/canonical';
 import { type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
 import { appendEvents } from '../store/delivery';
 import { hostileEvents } from '../testing/hostile';

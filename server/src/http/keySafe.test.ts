@@ -1,6 +1,6 @@
 import { briefingOf } from '@quay/core/record/handing';
 import { project } from '@quay/core/record/project';
-import { digestOf } from '@quay/core/record/canonical';
+import { digestOf } from '@quay/core/events/canonical';
 import type { EventBody } from '@quay/core/record/event';
 import type { HirePack } from '@quay/contract/hire';
 import { type Client, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';

@@ -1,9 +1,9 @@
+import { sealContent } from '@quay/core/record/project';
 import { generateKeyPairSync, createHash, sign, verify } from 'node:crypto';
 import sharp from 'sharp';
-import { digestOf } from '@quay/core/record/canonical';
-import type { EventBody, HireEvent } from '@quay/core/record/event';
-import type { Held } from '@quay/core/record/held';
-import { countersignMessage, sealContent, sealMessage } from '@quay/core/record/seal';
+import { digestOf } from '@quay/core/events/canonical';
+import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import { countersignMessage, sealMessage } from '@quay/core/events/seal';
 import { HAND, type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay, naming } from '../testing/quay';
 
 let quay: TestQuay;

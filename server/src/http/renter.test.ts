@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { digestOf, nameOfBytes } from '@quay/core/record/canonical';
+import { digestOf, nameOfBytes } from '@quay/core/events/canonical';
 import { type Client, eventOf, handOn, MANAGER, naming, testQuay, type TestQuay } from '../testing/quay';
 
 let quay: TestQuay;

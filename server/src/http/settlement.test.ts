@@ -1,6 +1,5 @@
-import type { EventBody, HireEvent } from '@quay/core/record/event';
+import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
-import type { Held } from '@quay/core/record/held';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { type Client, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../testing/quay';
 
@@ -219,7 +218,7 @@ describe('a closed statement put right', () => {
     const { number } = await closed(2, { kind: 'lineDecided', line: 'count/fenders', state: 'disputed' });
     await correct(number, [['count/fenders', 0]]);
     const all = await events();
-    const kinds = all.map(({ event }: { event: HireEvent }) => event.body.kind);
+    const kinds = all.map(({ event }: Held) => event.body.kind);
     expect(kinds).toContain('corrected');
     expect(project([...all].reverse())).toEqual(project(all));
   });

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { Handing } from '@quay/core/fleet/operator';
-import { digestOf } from '@quay/core/record/canonical';
+import { digestOf } from '@quay/core/events/canonical';
 import { schoolOf } from '@quay/core/fleet/school';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { addBook } from '../store/fleet';

@@ -1,8 +1,9 @@
+import { slot, type HireRecord } from '@quay/core/events/record';
+import { sealed, signRefused, signed } from '@quay/core/record/events';
 import type { Column, Content, TableCell } from 'pdfmake/interfaces';
 import type { Language } from '@quay/core/fleet/words';
 import { showMinor } from '@quay/core/money/minor';
-import { type HireRecord, slot } from '@quay/core/record/project';
-import { spoken } from '@quay/core/record/seal';
+import { spoken } from '@quay/core/events/seal';
 import { type Evidence, evidenceOf, type Seen } from '@quay/core/settlement/evidence';
 import { lineText } from '@quay/core/settlement/lineText';
 import type { Line } from '@quay/core/settlement/statement';
@@ -147,10 +148,10 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
   ];
 
   const signature = async (walk: 'out' | 'in', as: 'renter' | 'staff'): Promise<Column> => {
-    const signed = slot(record, [walk, 'signed', as], 'signed');
-    const refused = as === 'renter' ? slot(record, [walk, 'refused'], 'signRefused') : undefined;
-    const file = signed && (await pictureOf(signed.value.drawing));
-    const said = signed ? when(signed.by.event.at) : refused ? filled(words.unsigned, { why: refused.value.why }) : words.notSigned;
+    const name = slot(record, [walk, 'signed', as], signed);
+    const refused = as === 'renter' ? slot(record, [walk, 'refused'], signRefused) : undefined;
+    const file = name && (await pictureOf(name.value.drawing));
+    const said = name ? when(name.by.event.at) : refused ? filled(words.unsigned, { why: refused.value.why }) : words.notSigned;
     return {
       width: 190,
       stack: [
@@ -162,13 +163,13 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
   };
   const walks: Content[] = [];
   for (const walk of ['out', 'in'] as const) {
-    const sealed = slot(record, [walk, 'sealed'], 'sealed');
-    if (!sealed) continue;
+    const sealing = slot(record, [walk, 'sealed'], sealed);
+    if (!sealing) continue;
     const seal = filled(words.seal, {
-      root: spoken(sealed.value.root),
-      entries: sealed.value.covers.length,
-      pictures: sealed.value.photos.length,
-      key: spoken(sealed.value.key),
+      root: spoken(sealing.value.root),
+      entries: sealing.value.covers.length,
+      pictures: sealing.value.photos.length,
+      key: spoken(sealing.value.key),
     });
     walks.push({
       unbreakable: true,

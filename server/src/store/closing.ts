@@ -1,7 +1,7 @@
+import { hasSlot } from '@quay/core/events/record';
 import type { Knex } from 'knex';
-import { hasSlot } from '@quay/core/record/project';
 import { attachmentsOf } from '@quay/core/record/event';
-import { rootOf } from '@quay/core/record/seal';
+import { rootOf } from '@quay/core/events/seal';
 import { settle } from '@quay/core/settlement/settle';
 import type { Statement } from '@quay/core/settlement/statement';
 import { readingRecord } from './broken';

@@ -1,8 +1,8 @@
 import { hash } from 'node:crypto';
 import type { Knex } from 'knex';
-import { canonical } from '@quay/core/record/canonical';
+import { canonical } from '@quay/core/events/canonical';
 import type { EventKind, HireEvent } from '@quay/core/record/event';
-import type { Actor } from '@quay/core/record/held';
+import type { Actor } from '@quay/core/events/stored';
 import { isManagers, mayAdd, namesTooMuch } from '@quay/core/record/mayAdd';
 import { readEvent } from '@quay/core/record/upcast';
 import type { Refusal } from '@quay/contract/record';

@@ -1,9 +1,10 @@
+import { hasSlot, slot, type HireRecord } from '@quay/core/events/record';
+import { depositAnswered } from '@quay/core/record/settlementEvents';
 import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { endingHoldings } from '@quay/core/settlement/holding';
 import { ledgerOf } from '@quay/core/settlement/ledger';
-import { hasSlot, type HireRecord, slot } from '@quay/core/record/project';
 import { priceList } from './hire';
 import { appendQuayEvent, nextSeq } from './quayEvent';
 import { wholeRecord } from './record';
@@ -27,7 +28,7 @@ const saidOf = (answer: TerminalAnswer | typeof silence): Said => {
 };
 
 const lastOf = (record: HireRecord, attempt: string) => {
-  const body = slot(record, ['deposit', attempt], 'depositAnswered')?.standing.at(-1)?.event.body;
+  const body = slot(record, ['deposit', attempt], depositAnswered)?.standing.at(-1)?.event.body;
   return body?.kind === 'depositAnswered' ? body : undefined;
 };
 

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { checkSeal } from '@quay/core/record/seal';
+import { checkSeal } from '@quay/core/events/seal';
 import { play } from '../demo/play';
 import { DEMO, testQuay, type TestQuay } from '../testing/quay';
 import { erasePeople } from './erase';

@@ -1,11 +1,11 @@
+import { hasSlot, type HireRecord } from '@quay/core/events/record';
 import type { Knex } from 'knex';
 import type { Base } from '@quay/core/fleet/base';
 import type { Book } from '@quay/core/fleet/book';
 import type { RuleSet } from '@quay/core/fit/rules';
-import { digestOf } from '@quay/core/record/canonical';
+import { digestOf } from '@quay/core/events/canonical';
 import { unproven } from '@quay/core/record/drills';
 import { type Fit, fitOf } from '@quay/core/record/handing';
-import { hasSlot, type HireRecord } from '@quay/core/record/project';
 import type { Waters } from '@quay/core/waters/zone';
 import type { Sheet } from '@quay/contract/fit';
 import { readingRecord } from './broken';

@@ -6,7 +6,7 @@ import { conditionFaults } from '@quay/core/fleet/condition';
 import { BoatBook, Book, ClassBook, LISTS } from '@quay/core/fleet/book';
 import { type Comparable, comparableBase, comparableClass } from '@quay/core/fleet/compare';
 import { type BookFault, layBooks, layLists, laySingles, lineageOf, type Lists, type Origins } from '@quay/core/fleet/lay';
-import { digestOf } from '@quay/core/record/canonical';
+import { digestOf } from '@quay/core/events/canonical';
 import type { Waters } from '@quay/core/waters/zone';
 import type { BaseShelf, BoatShelf, ClassShelf } from '@quay/contract/fleet';
 import { bodyOf, putBook, versionsOf } from './pastBook';

@@ -1,5 +1,5 @@
+import { hasSlot } from '@quay/core/events/record';
 import type { Knex } from 'knex';
-import { hasSlot } from '@quay/core/record/project';
 import { keyFor } from '@quay/core/record/alone';
 import { unproven } from '@quay/core/record/drills';
 import { briefingOf, dayOfUse, fitOf } from '@quay/core/record/handing';

@@ -5,6 +5,8 @@ import { picturesHere } from '../picture/pictures';
 import type { PictureWork } from '../picture/work';
 import { migrations } from './migrations';
 import { freeRoom } from './room';
+// What rows of each table hold is known wherever a store is.
+import type {} from './tables';
 
 export type Store = {
   db: Knex;

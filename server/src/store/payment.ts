@@ -1,6 +1,7 @@
+import { slot, slotsUnder, type HireRecord } from '@quay/core/events/record';
+import { paymentAnswered } from '@quay/core/record/settlementEvents';
 import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
-import { type HireRecord, slot, slotsUnder } from '@quay/core/record/project';
 import type { EventBody } from '@quay/core/record/event';
 import { chargedOf, keptFor, standingsOf, type Standing } from '@quay/core/settlement/correction';
 import { type InDoubt, ledgerOf, type Ledger, nextStep } from '@quay/core/settlement/ledger';
@@ -43,7 +44,7 @@ export const accountOf = async (db: Knex, hire: string): Promise<Account | 'noSu
 };
 
 const lastSaid = (record: HireRecord, payment: string): Payment | undefined => {
-  const body = slot(record, ['payment', payment], 'paymentAnswered')?.standing.at(-1)?.event.body;
+  const body = slot(record, ['payment', payment], paymentAnswered)?.standing.at(-1)?.event.body;
   return body?.kind === 'paymentAnswered' ? body : undefined;
 };
 
@@ -124,7 +125,7 @@ export const settlePayments = (desk: Desk, hire: string): Promise<Paid> =>
       const step = nextStep(ledger, keptFor(standings));
       if (!step) return { ok: true, state: 'done' };
       const name = `${step.what}-${step.of ?? 'card'}`;
-      const before = slotsUnder(whole.record, ['payment'], 'paymentAnswered').filter(({ value }) =>
+      const before = slotsUnder(whole.record, ['payment'], paymentAnswered).filter(({ value }) =>
         value.payment.startsWith(`${name}-`),
       ).length;
       const said = await ask(desk, hire, currency, { payment: `${name}-${before + 1}`, ...step });

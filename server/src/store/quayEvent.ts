@@ -1,10 +1,9 @@
 import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
-import { canonical } from '@quay/core/record/canonical';
-import type { EventBody, HireEvent } from '@quay/core/record/event';
-import type { Held } from '@quay/core/record/held';
-import { EVENT_VERSION } from '@quay/core/record/kinds';
+import { canonical } from '@quay/core/events/canonical';
+import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import { EVENT_VERSION } from '@quay/core/events/version';
 
 /** The number of the quay's next word on a hire. */
 export const nextSeq = (held: readonly Held[]): number => held.filter(({ event }) => event.device === 'quay').length + 1;

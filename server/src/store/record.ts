@@ -1,8 +1,10 @@
+import type { EventBody, Held } from '@quay/core/record/event';
+import { type HireRecord } from '@quay/core/events/record';
 import type { Knex } from 'knex';
 import { LRUCache } from 'lru-cache';
 import { Book } from '@quay/core/fleet/book';
-import type { Actor, Held } from '@quay/core/record/held';
-import { type HireRecord, project } from '@quay/core/record/project';
+import type { Actor } from '@quay/core/events/stored';
+import { project } from '@quay/core/record/project';
 import { readEvent } from '@quay/core/record/upcast';
 import { BrokenRecord, readingRecord } from './broken';
 
@@ -69,7 +71,7 @@ export const asideOf = async (db: Knex, hire: string): Promise<string[]> => {
 export type Whole = {
   /** Events that make the record, in the order in which they were taken. */
   held: Held[];
-  record: HireRecord;
+  record: HireRecord<EventBody>;
   /** Digests of every stored event by id, those set aside included: seals over them can still be checked. */
   digests: ReadonlyMap<string, string>;
   aside: Aside[];

@@ -1,11 +1,13 @@
+import { hasSlot, slot, type HireRecord } from '@quay/core/events/record';
+import { reported } from '@quay/core/condition/events';
+import { cameIn, castOff } from '@quay/core/record/goingEvents';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
 import { findingsOf } from '@quay/core/record/findings';
 import { dayOfUse } from '@quay/core/record/handing';
-import { happenedAt } from '@quay/core/record/held';
+import { happenedAt } from '@quay/core/events/stored';
 import { holdsOf } from '@quay/core/record/hold';
-import { hasSlot, type HireRecord, slot } from '@quay/core/record/project';
 import { standingsOf } from '@quay/core/settlement/correction';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { dateOf } from '@quay/core/time/zone';
@@ -32,7 +34,7 @@ const openWorkOf = (record: HireRecord, book: Book, hire: { from: string; to: st
 
 /** Faults and knocks reported from afloat that nobody has settled yet. */
 const openReports = (record: HireRecord): number =>
-  (slot(record, ['reported'], 'reported')?.standing ?? []).filter(
+  (slot(record, ['reported'], reported)?.standing ?? []).filter(
     ({ event: { id, body } }) => body.kind === 'reported' && !hasSlot(record, ['work', `${body.what}/${id}`]),
   ).length;
 
@@ -46,7 +48,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const zone = (await db('base').where({ id: hire.base }).first('zone'))!.zone;
   const state = stateOf(record);
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const left = slot(record, ['castOff'], 'castOff');
+  const left = slot(record, ['castOff'], castOff);
   const day = left && !waiting ? dateOf(new Date(happenedAt(left.by)).toISOString(), zone) : dayOfUse({ hire, base: { zone } }, now);
   const looked = waiting || (left !== undefined && state !== 'closed');
   const fit = book && looked ? await fitOfHire(db, hireId, record, book.book, day) : undefined;
@@ -63,8 +65,8 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
     reported: readingRecord(hireId, () => openReports(record)),
   };
   const closed = state === 'closed' ? await closedStatement(db, hireId) : undefined;
-  const at = (kind: 'castOff' | 'cameIn') => {
-    const found = slot(record, [kind], kind);
+  const at = (of: typeof castOff | typeof cameIn) => {
+    const found = slot(record, [of.kind], of);
     return found ? new Date(Date.parse(found.by.event.at) + (found.by.behindMs ?? 0)).toISOString() : null;
   };
   await db('hire')
@@ -73,8 +75,8 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
       // Whatever arrived while we looked is newer than this, and is looked at the next time.
       seenSeq: whole.seq,
       state,
-      castOffAt: at('castOff'),
-      cameInAt: at('cameIn'),
+      castOffAt: at(castOff),
+      cameInAt: at(cameIn),
       bookVersion: record.bookVersion ?? null,
       openLines: closed
         ? readingRecord(hireId, () => standingsOf(record, closed.statement).filter(({ open: isOpen }) => isOpen).length)

@@ -1,8 +1,9 @@
+import { type Held } from '@quay/core/record/event';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
 import { findingsOf } from '@quay/core/record/findings';
-import type { Actor, Held } from '@quay/core/record/held';
+import type { Actor } from '@quay/core/events/stored';
 import { holdsOf } from '@quay/core/record/hold';
 import { project } from '@quay/core/record/project';
 import { readEvent } from '@quay/core/record/upcast';

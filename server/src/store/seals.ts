@@ -1,6 +1,6 @@
 import { createPublicKey, sign as signBytes, verify } from 'node:crypto';
 import type { Knex } from 'knex';
-import { checkSeal, countersignMessage, sealMessage } from '@quay/core/record/seal';
+import { checkSeal, countersignMessage, sealMessage } from '@quay/core/events/seal';
 import type { Whole } from './record';
 import type { QuayKey } from './setting';
 import { deviceKeyOf } from './staff';

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { digestOf } from '@quay/core/record/canonical';
+import { digestOf } from '@quay/core/events/canonical';
 import type { Correction } from '@quay/core/settlement/correction';
 import type { Statement } from '@quay/core/settlement/statement';
 import { dateOf } from '@quay/core/time/zone';

@@ -1,7 +1,8 @@
+import { slot } from '@quay/core/events/record';
+import { pointTold } from '@quay/core/briefing/events';
 import type { Knex } from 'knex';
 import type { Book } from '@quay/core/fleet/book';
-import { happenedAt } from '@quay/core/record/held';
-import { slot } from '@quay/core/record/project';
+import { happenedAt } from '@quay/core/events/stored';
 import { sparing } from './broken';
 import { bookOf, wholeRecord } from './record';
 
@@ -35,7 +36,7 @@ export const toldBefore = async (
     if (!record) continue;
     const said = new Map(then?.book.points.map((point) => [point.id, point.say.en]));
     for (const point of book.points) {
-      const told = slot(record, ['out', 'point', point.id], 'pointTold');
+      const told = slot(record, ['out', 'point', point.id], pointTold);
       if (!told || said.get(point.id) !== point.say.en) continue;
       const at = new Date(happenedAt(told.by)).toISOString();
       if (last[point.id] === undefined || last[point.id]! < at) last[point.id] = at;

@@ -1,4 +1,4 @@
-import { hasSlot } from '@quay/core/record/project';
+import { hasSlot } from '@quay/core/events/record';
 import type { Matter, NotChecked } from '@quay/core/castOff/check';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { useLocalSearchParams, useRouter } from 'expo-router';

@@ -1,5 +1,6 @@
+import { slotAt, slotsUnder } from '@quay/core/events/record';
+import { held } from '@quay/core/record/goingEvents';
 import type { Matter, Place } from '@quay/core/castOff/check';
-import { slotAt, slotsUnder } from '@quay/core/record/project';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -53,7 +54,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
   const words = useMatterWords(view);
   const { found, level, letGo, liftable, origin, place, key } = matter;
   const path = pathOf(view.pack.hire.id, place);
-  const said = slotsUnder(view.record, ['held'], 'held').flatMap(({ standing }) => standing);
+  const said = slotsUnder(view.record, ['held'], held).flatMap(({ standing }) => standing);
   const spoken = said.find(({ event: { body } }) => found.is === 'said' && body.kind === 'held' && body.why === found.why);
   const slot = found.is === 'contradiction' ? slotAt(view.record, found.subject) : undefined;
   const let_ = slotAt(view.record, ['letGo', key]);
@@ -111,7 +112,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
           testID="lift"
         />
       ) : null}
-      {slot ? <Settle view={view} slot={slot} /> : null}
+      {slot ? <Settle view={view} subject={slot.subject} /> : null}
       {found.is === 'signAgain' ? <ClearAdded view={view} walk="out" /> : null}
       {liftable ? null : <Bold style={{ paddingBottom: 8 }}>{t('castOff.never')}</Bold>}
       {!letGo && level !== 'note' && liftable && manager ? (

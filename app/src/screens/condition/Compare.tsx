@@ -1,6 +1,7 @@
+import { hasSlot, slot } from '@quay/core/events/record';
+import { sealed } from '@quay/core/record/events';
 import type { Tank } from '@quay/core/fleet/rows';
 import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
-import { hasSlot, slot, unsignedOf } from '@quay/core/record/project';
 import { costOf, settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -120,7 +121,7 @@ const Comparing = ({ view }: { view: HireView }) => {
         {choices(current).includes('renters') && may('renters', current) ? (
           <Button mode="contained" label={bearing('renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
         ) : null}
-        {current.topic === 'contradiction' ? <Settle view={view} slot={current.slot} onDone={() => setChosen(undefined)} /> : null}
+        {current.topic === 'contradiction' ? <Settle view={view} subject={current.subject} onDone={() => setChosen(undefined)} /> : null}
         {current.topic === 'fuel' ? (
           <Button mode="outlined" label={t('compare.fill')} onPress={() => setFilling(current.tank)} testID="fill" />
         ) : null}
@@ -154,8 +155,8 @@ const Comparing = ({ view }: { view: HireView }) => {
       ))}
     </View>
   );
-  const added = unsignedOf(record, 'in').length;
-  const walkedAlone = slot(record, ['in', 'sealed'], 'sealed')?.by.actor.role === 'renter';
+  const added = record.unsigned.in.length;
+  const walkedAlone = slot(record, ['in', 'sealed'], sealed)?.by.actor.role === 'renter';
   const list = (
     <View style={{ padding: wide ? 14 : 8 }}>
       {walkedAlone && !closed ? (

@@ -1,6 +1,7 @@
+import { slot } from '@quay/core/events/record';
+import { surfaceLooked } from '@quay/core/condition/events';
 import type { Finding } from '@quay/core/record/findings';
 import { isRentersWord, isUnsigned } from '@quay/core/record/whoseWord';
-import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -36,7 +37,7 @@ export const FindingDetail = ({
   const renterOnly = isRentersWord(record, finding);
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
-    const looked = surface ? slot(record, [walk, 'surface', surface.id], 'surfaceLooked')?.value.photos : undefined;
+    const looked = surface ? slot(record, [walk, 'surface', surface.id], surfaceLooked)?.value.photos : undefined;
     return { walk, sha: mark?.photos[0] ?? looked?.[looked.length - 1] };
   });
   return (

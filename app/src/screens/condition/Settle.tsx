@@ -1,5 +1,6 @@
-import { happenedAt } from '@quay/core/record/held';
-import type { Slot } from '@quay/core/record/project';
+import type { Subject } from '@quay/core/events/define';
+import { slotAt } from '@quay/core/events/record';
+import { happenedAt } from '@quay/core/events/stored';
 import { clockOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -10,15 +11,17 @@ import { Small } from '../../ui/words';
 import { useEntryWords } from '../record/entryWords';
 
 /** Two phones left different values standing: somebody says which is right, and both stay in the record. */
-export const Settle = ({ view, slot, onDone }: { view: HireView; slot: Slot; onDone?: () => void }) => {
+export const Settle = ({ view, subject, onDone }: { view: HireView; subject: Subject; onDone?: () => void }) => {
   const { t } = useTranslation();
   const snack = useSnack();
   const words = useEntryWords(view.pack);
   const stands = async (id: string) => {
-    const held = await view.add([{ kind: 'contradictionSettled', subject: [...slot.subject], stands: id }]);
+    const held = await view.add([{ kind: 'contradictionSettled', subject: [...subject], stands: id }]);
     snack({ text: t('compare.settled'), undo: () => void view.undo(held) });
     onDone?.();
   };
+  const slot = slotAt(view.record, subject);
+  if (!slot) return null;
   return (
     <View style={{ gap: 10 }}>
       <Small>{t('compare.settle')}</Small>

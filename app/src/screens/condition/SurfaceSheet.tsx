@@ -1,10 +1,11 @@
+import { slot } from '@quay/core/events/record';
+import { markPlaced, surfaceLooked } from '@quay/core/condition/events';
 import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import type { ComparisonBox } from '@quay/contract/compare';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import type { Surface } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
 import { carried } from '@quay/core/record/before';
-import { slot } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -72,10 +73,10 @@ export const SurfaceSheet = ({
       : carried(record, view.pack.before, surfaceId).filter(({ id }) => !gone.includes(id));
   /** A mark keeps its number while it is changed; a new one takes the next. */
   const numberOf = (id: string) => mine.findIndex((mark) => mark.id === id) + 1 || mine.length + 1;
-  const looked = slot(record, [walk, 'surface', surfaceId], 'surfaceLooked')?.value;
+  const looked = slot(record, [walk, 'surface', surfaceId], surfaceLooked)?.value;
   // The last picture that was accepted of this side: of departure, or of the hire before.
   const { before } = view.pack;
-  const outPicture = slot(record, ['out', 'surface', surfaceId], 'surfaceLooked')?.value.photos.at(-1);
+  const outPicture = slot(record, ['out', 'surface', surfaceId], surfaceLooked)?.value.photos.at(-1);
   const earlier = before?.pictures[surfaceId];
   const guide =
     walk === 'in' && outPicture !== undefined
@@ -122,7 +123,7 @@ export const SurfaceSheet = ({
   const asItWas = (mark: Mark) =>
     void enter([{ kind: 'markPlaced', walk, mark: { ...mark, photos: [] }, asBefore: true }], t('walk.kept', { what: t('walk.asItWas') }));
   const takeAway = (mark: Mark) => {
-    const found = slot(record, [walk, 'mark', mark.id], 'markPlaced');
+    const found = slot(record, [walk, 'mark', mark.id], markPlaced);
     if (found) void view.undo(found.standing);
     setDraft(undefined);
   };

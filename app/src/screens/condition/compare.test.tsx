@@ -1,5 +1,6 @@
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import type { EventBody, Walk } from '@quay/core/record/event';
+import type { Walk } from '@quay/core/events/parts';
+import type { EventBody } from '@quay/core/record/event';
 import type { Finding } from '@quay/core/record/findings';
 import { settle } from '@quay/core/settlement/settle';
 import '../../i18n';

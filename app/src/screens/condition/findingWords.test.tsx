@@ -1,5 +1,6 @@
 import { screen } from '@testing-library/react';
-import type { EventBody, Walk } from '@quay/core/record/event';
+import type { Walk } from '@quay/core/events/parts';
+import type { EventBody } from '@quay/core/record/event';
 import { findingsOfHire, settle } from '@quay/core/settlement/settle';
 import { Text } from 'react-native';
 import '../../i18n';

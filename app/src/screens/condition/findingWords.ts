@@ -179,7 +179,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           price,
         };
       case 'contradiction': {
-        const id = finding.slot.subject.at(-1) ?? '';
+        const id = finding.subject.at(-1) ?? '';
         const named = [...pack.book.fittings, ...pack.book.gauges, ...pack.book.propellers].find((one) => one.id === id);
         return {
           what: `${t('compare.rows.contradiction')}: ${named ? say(named.name, i18n.language) : id}`,

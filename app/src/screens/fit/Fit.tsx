@@ -1,10 +1,11 @@
+import { slot } from '@quay/core/events/record';
+import { jacketGiven } from '@quay/core/fit/events';
 import { wearsWhen } from '@quay/core/fit/aboard';
 import type { Short } from '@quay/core/fit/assignment';
 import { massRange, type Person } from '@quay/core/fit/people';
 import { BOAT_STATES } from '@quay/core/fleet/places';
 import { say } from '@quay/core/fleet/words';
 import type { Fit as FitOf } from '@quay/core/record/handing';
-import { slot } from '@quay/core/record/project';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -76,7 +77,7 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
   const { pack, record } = view;
   const open = fit.people.filter((person) => {
     const rack = fit.given.find((one) => one.person === person.id)?.rack;
-    const worn = slot(record, ['jacket', person.id], 'jacketGiven')?.value;
+    const worn = slot(record, ['jacket', person.id], jacketGiven)?.value;
     return rack && (worn?.fitting !== rack.fitting || worn.where !== rack.where);
   });
   const giveAll = () =>
@@ -174,7 +175,7 @@ const Wearer = ({ view, fit, person }: { view: HireView; fit: FitOf; person: Per
   const words = useFitWords(view);
   const { record, add, undo } = view;
   const rack = fit.given.find((one) => one.person === person.id)?.rack;
-  const found = slot(record, ['jacket', person.id], 'jacketGiven');
+  const found = slot(record, ['jacket', person.id], jacketGiven);
   const worn = found?.value;
   const same = rack && worn?.fitting === rack.fitting && worn.where === rack.where;
   const when = wearsWhen(person, fit.rules);

@@ -1,6 +1,7 @@
+import { slot } from '@quay/core/events/record';
+import { brimmed } from '@quay/core/fuel/events';
 import type { Tank } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
-import { slot } from '@quay/core/record/project';
 import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -14,7 +15,7 @@ import type { WalkView } from '../record/useWalk';
 /** A tank filled to the brim on this walk, and what the pump's meter said; said again it can be corrected or taken back. */
 export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank; onClose: () => void }) => {
   const { t } = useTranslation();
-  const before = slot(view.record, [view.walk, 'brim', tank.id], 'brimmed');
+  const before = slot(view.record, [view.walk, 'brim', tank.id], brimmed);
   const [text, setText] = useState(before?.value.meteredL === undefined ? '' : figure(before.value.meteredL));
   const litres = typedNumber(text);
   const blank = text.trim() === '';

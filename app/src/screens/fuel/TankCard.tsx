@@ -1,8 +1,9 @@
+import { slot } from '@quay/core/events/record';
+import { brimmed } from '@quay/core/fuel/events';
 import { lastsFor } from '@quay/core/afloat/lasts';
 import type { Gauge, Tank } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/fleet/words';
 import { feedsEngine, fuelOf, gaugesOf, nextGauge, oddGauges } from '@quay/core/record/walk';
-import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -20,7 +21,7 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
   const { record, pack, walk, language } = view;
   const { book } = pack;
   const [filling, setFilling] = useState(false);
-  const brim = slot(record, [walk, 'brim', tank.id], 'brimmed');
+  const brim = slot(record, [walk, 'brim', tank.id], brimmed);
   const fillable = tank.holds === 'petrol' || tank.holds === 'diesel';
   const fused = fuelOf(record, book, tank);
   const estimate = walk === 'out' ? fused?.out : fused?.in;

@@ -1,9 +1,11 @@
+import { hasSlot, slotsUnder } from '@quay/core/events/record';
+import { pointTold } from '@quay/core/briefing/events';
+import { counted } from '@quay/core/condition/events';
 import type { HirePack } from '@quay/contract/hire';
-import type { Walk } from '@quay/core/record/event';
+import type { Walk } from '@quay/core/events/parts';
 import { stateOf } from '@quay/core/day/board';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { unattended } from '@quay/core/fleet/school';
-import { hasSlot, slotsUnder } from '@quay/core/record/project';
 import { marksOf } from '@quay/core/record/walk';
 import { attachmentsOf } from '@quay/core/record/event';
 import { minutesBetween } from '@quay/core/time/zone';
@@ -89,8 +91,8 @@ const HireCard = ({ view }: { view: HireView }) => {
     },
   );
   const counts = {
-    told: slotsUnder(record, ['out', 'point'], 'pointTold').length,
-    counted: slotsUnder(record, ['out', 'count'], 'counted').length,
+    told: slotsUnder(record, ['out', 'point'], pointTold).length,
+    counted: slotsUnder(record, ['out', 'count'], counted).length,
     marks: marksOf(record, 'out').length,
     pictures: new Set(view.events.flatMap(({ held }) => attachmentsOf(held.event.body))).size,
   };

@@ -1,5 +1,4 @@
-import type { Walk } from '@quay/core/record/event';
-import { unsignedOf } from '@quay/core/record/project';
+import type { Walk } from '@quay/core/events/parts';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
 import { useMe } from '../../data/session';
@@ -14,7 +13,7 @@ export const ClearAdded = ({ view, walk }: { view: HireView; walk: Walk }) => {
   const { t } = useTranslation();
   const snack = useSnack();
   const manager = useMe().data?.staff.role === 'manager';
-  const added = unsignedOf(view.record, walk).slice(0, AT_ONCE);
+  const added = view.record.unsigned[walk].slice(0, AT_ONCE);
   if (!manager || added.length === 0) return null;
   const clear = async () => {
     const held = await view.undo(added);

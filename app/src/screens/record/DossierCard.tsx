@@ -1,6 +1,6 @@
 import { getDossier } from '@quay/contract/dossier';
 import type { Edition } from '@quay/core/dossier/dossier';
-import { spoken } from '@quay/core/record/seal';
+import { spoken } from '@quay/core/events/seal';
 import { useMutation } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,4 +1,4 @@
-import { happenedAt } from '@quay/core/record/held';
+import { happenedAt } from '@quay/core/events/stored';
 import { clockOf } from '@quay/core/time/zone';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';

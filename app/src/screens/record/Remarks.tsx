@@ -1,4 +1,5 @@
-import { slot } from '@quay/core/record/project';
+import { slot } from '@quay/core/events/record';
+import { remarked } from '@quay/core/record/events';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -26,7 +27,7 @@ export const Remarks = ({ view, as }: { view: WalkView; as: readonly As[] }) => 
 const RemarkSheet = ({ view, as, onClose }: { view: WalkView; as: As; onClose: () => void }) => {
   const { t } = useTranslation();
   const { record, walk } = view;
-  const before = slot(record, [walk, 'remark', as], 'remarked');
+  const before = slot(record, [walk, 'remark', as], remarked);
   const [text, setText] = useState(before?.value.text ?? '');
   const keep = async () => {
     if (text.trim() !== '') await view.enter([{ kind: 'remarked', walk, as, text: text.trim() }]);

@@ -1,9 +1,10 @@
+import { slot } from '@quay/core/events/record';
+import { gaugeRead } from '@quay/core/fuel/events';
 import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import { typedReading } from '@quay/core/fuel/typed';
 import { asItWas } from '@quay/core/record/asItWas';
 import type { EventBody } from '@quay/core/record/event';
-import { slot } from '@quay/core/record/project';
 import { wantsPicture } from '@quay/core/record/walk';
 import { evidenceStateOf } from '@quay/core/condition/propeller';
 import { useState } from 'react';
@@ -35,7 +36,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   const [ways, setWays] = useState<Record<string, string>>({});
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [sound, setSound] = useState<Record<string, 'sound' | 'notSeen'>>({});
-  const was = (id: string) => slot(record, ['out', 'gauge', id], 'gaugeRead')?.value.shown;
+  const was = (id: string) => slot(record, ['out', 'gauge', id], gaugeRead)?.value.shown;
   const read = gauges.map((gauge) => ({
     gauge,
     reading: typedReading(gauge, typed[gauge.id] ?? '', { was: was(gauge.id), sixteenths: true }),

@@ -1,6 +1,7 @@
-import { commit } from '@quay/core/record/canonical';
-import type { Walk } from '@quay/core/record/event';
-import { slot } from '@quay/core/record/project';
+import { slot } from '@quay/core/events/record';
+import { signRefused } from '@quay/core/record/events';
+import { commit } from '@quay/core/events/canonical';
+import type { Walk } from '@quay/core/events/parts';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -28,7 +29,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const [refusing, setRefusing] = useState(false);
   const held = standing(useCastOff(view)).length > 0;
   // Nobody is made to sign a return; that they did not, and why, is in the record instead.
-  const refused = walk === 'in' ? slot(view.record, ['in', 'refused'], 'signRefused') : undefined;
+  const refused = walk === 'in' ? slot(view.record, ['in', 'refused'], signRefused) : undefined;
   const signers: Signer[] = [
     ...(refused
       ? []

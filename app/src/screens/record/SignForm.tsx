@@ -1,7 +1,7 @@
-import type { Held } from '@quay/core/record/held';
-import { unsignedOf } from '@quay/core/record/project';
+import { type Held } from '@quay/core/record/event';
+import { sealContent } from '@quay/core/record/project';
 import { pageDigest, type Page, pageOf } from '@quay/core/record/readback';
-import { sealContent, sealMessage, spoken } from '@quay/core/record/seal';
+import { sealMessage, spoken } from '@quay/core/events/seal';
 import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -92,7 +92,7 @@ export const SignForm = ({
   };
 
   // Departure that was put right before she left is read and signed anew; the newer seal takes the older one's place.
-  const again = walk === 'out' && view.sealed && unsignedOf(record, 'out').length > 0;
+  const again = walk === 'out' && view.sealed && record.unsigned.out.length > 0;
   if (view.sealed && !again) {
     return (
       <Screen

@@ -1,6 +1,6 @@
-import { hasSlot } from '@quay/core/record/project';
+import { hasSlot } from '@quay/core/events/record';
 import { say } from '@quay/core/fleet/words';
-import type { Walk as WalkName } from '@quay/core/record/event';
+import type { Walk as WalkName } from '@quay/core/events/parts';
 import { SKIP_REASONS } from '@quay/core/briefing/events';
 import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
 import { questionsDue } from '@quay/core/record/handing';

@@ -1,9 +1,9 @@
-import { hasSlot, slotAt } from '@quay/core/record/project';
+import { hasSlot, slotAt } from '@quay/core/events/record';
 import type { Briefing } from '@quay/core/briefing/compose';
 import { briefingOf, languageOf } from '@quay/core/record/handing';
-import type { EventBody, Walk } from '@quay/core/record/event';
-import type { Held } from '@quay/core/record/held';
-import { happenedAt } from '@quay/core/record/held';
+import { type Walk } from '@quay/core/events/parts';
+import { type EventBody, type Held } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/events/stored';
 import { type StopState, walkState } from '@quay/core/record/walk';
 import { startTransition, useCallback, useMemo, useState } from 'react';
 import { caseOf } from '../../data/handing';

@@ -1,4 +1,4 @@
-import { hasSlot } from '@quay/core/record/project';
+import { hasSlot } from '@quay/core/events/record';
 import { unattended } from '@quay/core/fleet/school';
 import { fellBack, say } from '@quay/core/fleet/words';
 import { useRouter } from 'expo-router';

@@ -1,5 +1,5 @@
 import { getDossier } from '@quay/contract/dossier';
-import { spoken } from '@quay/core/record/seal';
+import { spoken } from '@quay/core/events/seal';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

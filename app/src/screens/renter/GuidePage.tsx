@@ -1,9 +1,10 @@
+import { slot } from '@quay/core/events/record';
+import { pointTold } from '@quay/core/briefing/events';
 import { notAboard } from '@quay/core/briefing/aboard';
 import { applies } from '@quay/core/briefing/compose';
 import { search, stepsOf } from '@quay/core/briefing/guide';
 import type { FixCard, Point } from '@quay/core/fleet/telling';
 import { say } from '@quay/core/fleet/words';
-import { slot } from '@quay/core/record/project';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -165,7 +166,7 @@ const PointRow = ({ point }: { point: Point }) => {
   const { t } = useTranslation();
   const { pack, record, language } = useRenting();
   const money = useMoney(pack.prices.currency);
-  const told = slot(record, ['out', 'point', point.id], 'pointTold');
+  const told = slot(record, ['out', 'point', point.id], pointTold);
   const price = pack.prices.prices.find(({ code }) => code === point.price);
   return (
     <Card style={{ gap: 4 }}>

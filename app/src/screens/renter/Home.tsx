@@ -1,9 +1,10 @@
+import { hasSlot, slot } from '@quay/core/events/record';
+import { roundDone } from '@quay/core/condition/events';
 import { applies, minutesOf } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
 import { unattended } from '@quay/core/fleet/school';
 import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
 import { languageOf, peopleOf } from '@quay/core/record/handing';
-import { hasSlot, slot } from '@quay/core/record/project';
 import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
@@ -65,7 +66,7 @@ export const Home = () => {
   // A morning aboard begins with its round, until it is done.
   const clock = clockOf(new Date(now).toISOString(), base.zone);
   const slept = dateOf(new Date(now).toISOString(), base.zone) > dateOf(hire.from, base.zone);
-  const morningRound = slot(record, ['round', 'morning'], 'roundDone');
+  const morningRound = slot(record, ['round', 'morning'], roundDone);
   const doneToday =
     morningRound !== undefined &&
     morningRound.standing.some((held) => dateOf(held.event.at, base.zone) === dateOf(new Date(now).toISOString(), base.zone));

@@ -1,7 +1,9 @@
+import { hasSlot, slot } from '@quay/core/events/record';
+import { closed } from '@quay/core/record/settlementEvents';
+import { surfaceLooked } from '@quay/core/condition/events';
 import type { Comparison } from '@quay/contract/compare';
 import { statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/fleet/words';
-import { hasSlot, slot } from '@quay/core/record/project';
 import { chargedOf, type Standing, standingsOf } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
@@ -33,18 +35,18 @@ const Copy = () => {
   const { pack, record, view } = useRenting();
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
-  const closed = slot(record, ['closed'], 'closed')?.value;
-  const standings = useMemo(() => (closed ? standingsOf(record, statement) : []), [closed, record, statement]);
+  const closing = slot(record, ['closed'], closed)?.value;
+  const standings = useMemo(() => (closing ? standingsOf(record, statement) : []), [closing, record, statement]);
   const [disputing, setDisputing] = useState<Line>();
   const compared = useComparisons(hire.id, hasSlot(record, ['in', 'sealed']));
   const paper = useMutation({
     mutationFn: async () =>
-      saveFile(await callForFile(statementPdf, { params: { hireId: hire.id } }), `statement-${closed?.number ?? 'draft'}.pdf`),
+      saveFile(await callForFile(statementPdf, { params: { hireId: hire.id } }), `statement-${closing?.number ?? 'draft'}.pdf`),
   });
   const answer = async (line: Line, what: 'accepted' | 'disputed', remark?: string) => {
     setDisputing(undefined);
     await view.add([
-      closed && what === 'disputed'
+      closing && what === 'disputed'
         ? { kind: 'lineContested', line: line.key, remark: remark ?? '' }
         : { kind: 'lineAnswered', line: line.key, answer: what, ...(remark ? { remark } : {}) },
     ]);
@@ -61,15 +63,15 @@ const Copy = () => {
       <Money minor={minor} currency={prices.currency} size={21} />
     </View>
   );
-  const charged = closed ? chargedOf(standings) : statement.totalMinor;
+  const charged = closing ? chargedOf(standings) : statement.totalMinor;
   return (
     <Page
-      title={closed ? t('bill.number', { n: closed.number }) : t('bill.title')}
+      title={closing ? t('bill.number', { n: closing.number }) : t('bill.title')}
       footer={<Button mode="contained" label={t('bill.pdf')} busy={paper.isPending} onPress={() => paper.mutate()} testID="bill-pdf" />}
     >
       {paper.error ? <Notice kind="stop" title={paper.error instanceof NoAnswer ? t('bill.offline') : paper.error.message} /> : null}
       <Card style={{ gap: 4 }}>
-        <Small>{t(closed ? 'bill.closed' : 'bill.draft')}</Small>
+        <Small>{t(closing ? 'bill.closed' : 'bill.draft')}</Small>
         <Money minor={charged} currency={prices.currency} size={40} />
         {sum(t('bill.held'), statement.deposit.heldMinor)}
         {sum(t('bill.back'), statement.deposit.releasedMinor)}
@@ -126,7 +128,7 @@ const OneLine = ({
   const surface = finding.topic === 'mark' ? finding.surface : undefined;
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
-    const looked = surface ? slot(record, [walk, 'surface', surface.id], 'surfaceLooked')?.value.photos : undefined;
+    const looked = surface ? slot(record, [walk, 'surface', surface.id], surfaceLooked)?.value.photos : undefined;
     return { walk, sha: mark?.photos[0] ?? looked?.at(-1) };
   });
   const pair = surface && pairOf(record, compared, surface.id);

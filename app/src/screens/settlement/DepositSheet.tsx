@@ -1,8 +1,9 @@
+import { hasSlot, slotAt, slotsUnder } from '@quay/core/events/record';
+import { depositAnswered } from '@quay/core/record/settlementEvents';
 import { askDeposit, holdDeposit, releaseDeposit, type DepositReply } from '@quay/contract/deposit';
 import type { Deposit } from '@quay/core/settlement/deposit';
 import { endingHoldings } from '@quay/core/settlement/holding';
 import { ledgerOf } from '@quay/core/settlement/ledger';
-import { hasSlot, slotAt, slotsUnder } from '@quay/core/record/project';
 import { useMutation } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -74,7 +75,7 @@ export const DepositSheet = ({
   const [attempt, setAttempt] = useState(() => uuidv7());
   const { state, wantedMinor, heldMinor, open, why } = deposit;
   const missing = wantedMinor - heldMinor;
-  const heldOne = slotsUnder(view.record, ['deposit'], 'depositAnswered').find(({ standing }) => {
+  const heldOne = slotsUnder(view.record, ['deposit'], depositAnswered).find(({ standing }) => {
     const body = standing.at(-1)?.event.body;
     return body?.kind === 'depositAnswered' && body.answer === 'held';
   });

@@ -1,5 +1,5 @@
+import { slotAt } from '@quay/core/events/record';
 import { mdiClose } from '@mdi/js';
-import { slotAt } from '@quay/core/record/project';
 import type { Standing } from '@quay/core/settlement/correction';
 import type { Line } from '@quay/core/settlement/statement';
 import { useTranslation } from 'react-i18next';

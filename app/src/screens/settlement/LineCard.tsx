@@ -1,7 +1,8 @@
+import { slot } from '@quay/core/events/record';
+import { lineAnswered } from '@quay/core/record/settlementEvents';
 import { mdiChevronRight } from '@mdi/js';
 import type { Standing } from '@quay/core/settlement/correction';
 import type { Line } from '@quay/core/settlement/statement';
-import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
@@ -41,7 +42,7 @@ export const LineCard = ({
   const money = useMoney(currency);
   const text = useLineText(pack.prices)(line);
   const { key, state, price, quantity, amountMinor } = line;
-  const own = slot(record, ['answer', key], 'lineAnswered');
+  const own = slot(record, ['answer', key], lineAnswered);
   const said = own !== undefined && own.by.actor.role === 'renter';
   const set = (next: Line['state']) => void view.add([{ kind: 'lineDecided', line: key, state: next }]);
   const shown = standing ? (standing.open ? amountMinor : standing.chargedMinor) : amountMinor;

@@ -1,4 +1,4 @@
-import { slotAt } from '@quay/core/record/project';
+import { slotAt } from '@quay/core/events/record';
 import type { Line } from '@quay/core/settlement/statement';
 import { writeMinor } from '@quay/core/money/minor';
 import { useMemo } from 'react';

@@ -1,5 +1,6 @@
-import { happenedAt } from '@quay/core/record/held';
-import { slot } from '@quay/core/record/project';
+import { slot } from '@quay/core/events/record';
+import { signed } from '@quay/core/record/events';
+import { happenedAt } from '@quay/core/events/stored';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../data/hire';
@@ -17,7 +18,7 @@ export const Signatures = ({ view }: { view: HireView }) => {
   const walks = (['out', 'in'] as const).map((walk) => ({
     walk,
     signed: (['renter', 'staff'] as const).flatMap((as) => {
-      const found = slot(record, [walk, 'signed', as], 'signed');
+      const found = slot(record, [walk, 'signed', as], signed);
       return found ? [{ as, drawing: found.value.drawing, at: new Date(happenedAt(found.by)).toISOString() }] : [];
     }),
   }));

@@ -1,5 +1,7 @@
+import { hasSlot, slot, slotsUnder } from '@quay/core/events/record';
+import { closed, corrected, waiverSet } from '@quay/core/record/settlementEvents';
+import { signRefused } from '@quay/core/record/events';
 import { closeHire, statementPdf } from '@quay/contract/hire';
-import { hasSlot, slot, slotsUnder } from '@quay/core/record/project';
 import { chargedOf, keptFor, standingsOf } from '@quay/core/settlement/correction';
 import { isAtRest, ledgerOf } from '@quay/core/settlement/ledger';
 import { settle } from '@quay/core/settlement/settle';
@@ -64,15 +66,15 @@ const Settling = ({ view }: { view: HireView }) => {
   const { pack, record } = view;
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
-  const closed = slot(record, ['closed'], 'closed')?.value;
-  const standings = useMemo(() => (closed ? standingsOf(record, statement) : []), [closed, record, statement]);
-  const corrections = slotsUnder(record, ['corrected'], 'corrected').map(({ value }) => value);
+  const isClosed = slot(record, ['closed'], closed)?.value;
+  const standings = useMemo(() => (isClosed ? standingsOf(record, statement) : []), [isClosed, record, statement]);
+  const corrections = slotsUnder(record, ['corrected'], corrected).map(({ value }) => value);
   const money = useMoney(prices.currency);
   const { currency } = prices;
   const walkedIn = hasSlot(record, ['in', 'sealed']);
   const ready = walkedIn && statement.open.length === 0 && statement.toQuote.length === 0;
-  const waiver = slot(record, ['waiver'], 'waiverSet')?.value.taken === true;
-  const unsigned = slot(record, ['in', 'refused'], 'signRefused')?.value;
+  const waiver = slot(record, ['waiver'], waiverSet)?.value.taken === true;
+  const unsigned = slot(record, ['in', 'refused'], signRefused)?.value;
   const open = standings.filter((one) => one.open).length;
   const close = async () => {
     setBusy(true);
@@ -140,8 +142,8 @@ const Settling = ({ view }: { view: HireView }) => {
         ? t('statement.toQuoteOpen')
         : undefined;
   // As long as money is to be moved, that is the one thing to do.
-  const paperIsNext = closed && isAtRest(ledgerOf(record, chargedOf(standings)), keptFor(standings));
-  const footer = closed ? (
+  const paperIsNext = isClosed && isAtRest(ledgerOf(record, chargedOf(standings)), keptFor(standings));
+  const footer = isClosed ? (
     <Button mode={paperIsNext ? 'contained' : 'outlined'} label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
   ) : ready ? (
     closing === undefined ? (
@@ -206,9 +208,9 @@ const Settling = ({ view }: { view: HireView }) => {
           <Button mode="outlined" label={t('statement.pdf')} onPress={() => openInNewTab(pdf(number))} testID={`pdf-${number}`} />
         </Card>
       ))}
-      {closed ? <LedgerCard view={view} standings={standings} settleNow={closedNow} /> : <Small>{t('settle.draftBy')}</Small>}
+      {isClosed ? <LedgerCard view={view} standings={standings} settleNow={closedNow} /> : <Small>{t('settle.draftBy')}</Small>}
       <Signatures view={view} />
-      {closed ? null : <Button mode="outlined" label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
+      {isClosed ? null : <Button mode="outlined" label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
     </>
   );
   // On a desk the sums, the money and what a line rests on lie beside the lines.
@@ -221,10 +223,10 @@ const Settling = ({ view }: { view: HireView }) => {
   ) : undefined;
   return (
     <Screen
-      title={closed ? `${t('statement.title')} ${closed.number}` : t('statement.title')}
+      title={isClosed ? `${t('statement.title')} ${isClosed.number}` : t('statement.title')}
       sub={`${pack.boat.name} · ${hire.renter}`}
       onBack={() => router.push(`/hire/${hire.id}`)}
-      right={<Tag kind={closed ? 'ok' : 'ask'}>{closed ? t('statement.closed') : t('statement.draft')}</Tag>}
+      right={<Tag kind={isClosed ? 'ok' : 'ask'}>{isClosed ? t('statement.closed') : t('statement.draft')}</Tag>}
       {...(wide ? { side, sideWidth: SIDE } : { footer })}
     >
       <View style={{ padding: 12, gap: 12 }}>
@@ -259,7 +261,7 @@ const Settling = ({ view }: { view: HireView }) => {
             onDo={(what) => setDoing({ what, line })}
           />
         ))}
-        {closed ? null : (
+        {isClosed ? null : (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
             <Button mode="outlined" label={t('settle.add')} onPress={() => setDoing('add')} testID="add-line" />
             {prices.waiver ? (
@@ -300,11 +302,11 @@ const Settling = ({ view }: { view: HireView }) => {
           onClose={shut}
         />
       ) : null}
-      {on?.what === 'decide' && standing && closed ? (
+      {on?.what === 'decide' && standing && isClosed ? (
         <CorrectSheet
           view={view}
           standing={standing}
-          last={Math.max(closed.number, ...corrections.map(({ number }) => number))}
+          last={Math.max(isClosed.number, ...corrections.map(({ number }) => number))}
           onDone={() => {
             shut();
             setClosedNow((n) => n + 1);

@@ -1,6 +1,7 @@
+import { hasSlot, slot } from '@quay/core/events/record';
+import { workDone } from '@quay/core/record/turnaroundEvents';
 import { say } from '@quay/core/fleet/words';
 import { findingsOfHire } from '@quay/core/settlement/settle';
-import { hasSlot, slot } from '@quay/core/record/project';
 import { type Work, workOf } from '@quay/core/turnaround/work';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -114,7 +115,7 @@ const WorkCard = ({ view, work, words, onDo }: { view: HireView; work: Work; wor
     snack({ text: t(unsafe ? 'turn.nowHolds' : 'turn.nowFree'), undo: () => void view.undo(held) });
   };
   const takeBack = async () => {
-    const done = slot(record, ['work', work.key], 'workDone')?.standing ?? [];
+    const done = slot(record, ['work', work.key], workDone)?.standing ?? [];
     const held = await view.undo(done);
     snack({ text: t('turn.takenBack'), undo: () => void view.undo(held) });
   };

@@ -1,5 +1,6 @@
+import { slot } from '@quay/core/events/record';
+import { asFound } from '@quay/core/condition/events';
 import { say } from '@quay/core/fleet/words';
-import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { ChoiceChip } from '../../../ui/choiceChip';
@@ -29,7 +30,7 @@ const OneCheck = ({ view, check }: { view: WalkView; check: WalkView['pack']['bo
   const { record, language, enter, pack } = view;
   const photo = usePhoto(pack.hire.id, { judge: true });
   const name = say(check.name, language);
-  const found = slot(record, ['in', 'check', check.id], 'asFound');
+  const found = slot(record, ['in', 'check', check.id], asFound);
   const way = check.ways.find(({ id }) => id === found?.value.way);
   const photos = found?.value.photos ?? [];
   const give = (id: string, kept: string[]) =>

@@ -1,9 +1,10 @@
+import { hasSlot, slot } from '@quay/core/events/record';
+import { counted } from '@quay/core/condition/events';
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { neededOf } from '@quay/core/condition/counts';
 import { headsOf } from '@quay/core/record/hold';
-import { hasSlot, slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { TouchableRipple } from '../../../ui/touchableRipple';
@@ -22,12 +23,12 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
   const { record, walk, language, enter } = view;
   const { fittings } = view.stops[view.at]!;
   if (fittings.length === 0) return null;
-  const before = (id: string) => (walk === 'in' ? slot(record, ['out', 'count', id], 'counted')?.value : undefined);
+  const before = (id: string) => (walk === 'in' ? slot(record, ['out', 'count', id], counted)?.value : undefined);
   const heads = headsOf(record);
   const needed = (fitting: (typeof fittings)[number]) => neededOf(fitting, heads);
-  const counted = (id: string, count: number): EventBody => {
+  const countOf = (id: string, count: number): EventBody => {
     const was = before(id);
-    const now = slot(record, [walk, 'count', id], 'counted')?.value;
+    const now = slot(record, [walk, 'count', id], counted)?.value;
     return {
       kind: 'counted',
       walk,
@@ -51,7 +52,7 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
             label={label}
             onPress={() =>
               void enter(
-                open.map((fitting) => counted(fitting.id, before(fitting.id)?.count ?? needed(fitting))),
+                open.map((fitting) => countOf(fitting.id, before(fitting.id)?.count ?? needed(fitting))),
                 t('walk.kept', { what: t('walk.count') }),
               )
             }
@@ -69,7 +70,7 @@ export const CountLane = ({ view, onOpen }: { view: WalkView; onOpen: (fitting: 
             fitting={fitting}
             was={was}
             whole={was?.count ?? needed(fitting)}
-            set={(count) => void enter([counted(fitting.id, count)], t('walk.counted', { name: say(fitting.name, language), n: count }))}
+            set={(count) => void enter([countOf(fitting.id, count)], t('walk.counted', { name: say(fitting.name, language), n: count }))}
             onOpen={() => onOpen(fitting.id)}
           />
         );
@@ -102,7 +103,7 @@ const CountRow = ({
   const tones = useTones();
   const { record, walk, language } = view;
   const name = say(fitting.name, language);
-  const found = slot(record, [walk, 'count', fitting.id], 'counted');
+  const found = slot(record, [walk, 'count', fitting.id], counted);
   const number = found?.value.count ?? whole;
   const short = found !== undefined && number < whole;
   const step = useSteps(number);

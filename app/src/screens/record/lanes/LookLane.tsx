@@ -1,5 +1,5 @@
+import { hasSlot } from '@quay/core/events/record';
 import { mdiCamera } from '@mdi/js';
-import { hasSlot } from '@quay/core/record/project';
 import { say } from '@quay/core/fleet/words';
 import { surfacesAsTheyWere } from '@quay/core/record/asItWas';
 import { carried } from '@quay/core/record/before';

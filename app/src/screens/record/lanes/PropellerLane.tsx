@@ -1,9 +1,10 @@
+import { slot } from '@quay/core/events/record';
+import { evidenceGiven } from '@quay/core/condition/events';
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { bladesToShow, evidenceStateOf, type PropellerFound, revsFell } from '@quay/core/condition/propeller';
 import { typedNumber } from '@quay/core/number/typed';
-import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -36,8 +37,8 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
   const photo = usePhoto(view.pack.hire.id, { judge: true });
   const { record, walk, language, enter } = view;
   const name = say(propeller.name, language);
-  const found = slot(record, [walk, 'propeller', propeller.id], 'evidenceGiven');
-  const was = walk === 'in' ? slot(record, ['out', 'propeller', propeller.id], 'evidenceGiven')?.value.state : undefined;
+  const found = slot(record, [walk, 'propeller', propeller.id], evidenceGiven);
+  const was = walk === 'in' ? slot(record, ['out', 'propeller', propeller.id], evidenceGiven)?.value.state : undefined;
   const words = (state: Evidence['state']) => t(`walk.evidence.${state}`, { n: propeller.limitMm });
   const revs = propeller.evidence === 'vibrationAndRevs';
   const give = (part: Pick<Evidence, 'state' | 'photos' | 'sizeMm' | 'fullRpm'>) =>
@@ -46,7 +47,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
       t('walk.kept', { what: words(part.state) }),
     );
   const fullRpm = found?.value.fullRpm;
-  const outRpm = walk === 'in' ? slot(record, ['out', 'propeller', propeller.id], 'evidenceGiven')?.value.fullRpm : undefined;
+  const outRpm = walk === 'in' ? slot(record, ['out', 'propeller', propeller.id], evidenceGiven)?.value.fullRpm : undefined;
   const photos = found?.value.photos ?? [];
   const flawed = found?.value.state === 'flawWithinLimit' || found?.value.state === 'flawOverLimit';
   const sizeMm = found?.value.sizeMm ?? 2;

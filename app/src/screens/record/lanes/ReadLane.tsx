@@ -1,7 +1,8 @@
+import { slot } from '@quay/core/events/record';
+import { gaugeRead } from '@quay/core/fuel/events';
 import { mdiGauge } from '@mdi/js';
 import { say } from '@quay/core/fleet/words';
 import { spokenReading } from '@quay/core/fuel/level';
-import { slot } from '@quay/core/record/project';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
@@ -23,8 +24,8 @@ export const ReadLane = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: str
     <Lane name={t('walk.read')}>
       {gauges.map((gauge) => {
         const name = say(gauge.name, language);
-        const found = slot(record, [walk, 'gauge', gauge.id], 'gaugeRead');
-        const was = walk === 'in' ? slot(record, ['out', 'gauge', gauge.id], 'gaugeRead')?.value.shown : undefined;
+        const found = slot(record, [walk, 'gauge', gauge.id], gaugeRead);
+        const was = walk === 'in' ? slot(record, ['out', 'gauge', gauge.id], gaugeRead)?.value.shown : undefined;
         const shown = (value: number) => spokenReading(gauge, value);
         return (
           <View key={gauge.id}>

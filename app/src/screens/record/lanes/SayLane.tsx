@@ -1,8 +1,9 @@
+import { hasSlot, slot } from '@quay/core/events/record';
+import { pointRead, pointSkipped, pointTold } from '@quay/core/briefing/events';
 import type { Piece } from '@quay/core/briefing/compose';
 import { fellBack, say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { questionsDue } from '@quay/core/record/handing';
-import { hasSlot, slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -81,9 +82,9 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
   const { record, pack, walk, language, theirs } = view;
   const money = useMoney(pack.prices.currency);
   const { point, short, seconds, toldDays } = piece;
-  const found = slot(record, [walk, 'point', point.id], 'pointTold', 'pointSkipped');
+  const found = slot(record, [walk, 'point', point.id], pointTold, pointSkipped);
   const on = found?.value.kind === 'pointTold';
-  const home = slot(record, ['home', point.id], 'pointRead');
+  const home = slot(record, ['home', point.id], pointRead);
   const price = pack.prices.prices.find(({ code }) => code === point.price);
   const text = short && point.again?.say ? point.again.say : point.say;
   return (

@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import type { EventBody, Walk } from '@quay/core/record/event';
+import type { Walk } from '@quay/core/events/parts';
+import type { EventBody } from '@quay/core/record/event';
 import '../../../i18n';
 import { counted as count, heldOf, pack, viewOf } from '../../../testing/view';
 import { CountLane } from './CountLane';

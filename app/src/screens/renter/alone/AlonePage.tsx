@@ -1,4 +1,4 @@
-import { hasSlot } from '@quay/core/record/project';
+import { hasSlot } from '@quay/core/events/record';
 import { stateOf } from '@quay/core/day/board';
 import { unattended } from '@quay/core/fleet/school';
 import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/record/alone';

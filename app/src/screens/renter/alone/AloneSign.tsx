@@ -1,7 +1,7 @@
 import { say } from '@quay/core/fleet/words';
 import { picturesWanted } from '@quay/core/record/alone';
-import { commit } from '@quay/core/record/canonical';
-import type { Walk } from '@quay/core/record/event';
+import { commit } from '@quay/core/events/canonical';
+import type { Walk } from '@quay/core/events/parts';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { SignForm } from '../../record/SignForm';

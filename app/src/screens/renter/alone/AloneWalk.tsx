@@ -1,7 +1,8 @@
-import { hasSlot } from '@quay/core/record/project';
+import { hasSlot } from '@quay/core/events/record';
 import { say } from '@quay/core/fleet/words';
 import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
-import type { EventBody, Walk } from '@quay/core/record/event';
+import type { Walk } from '@quay/core/events/parts';
+import type { EventBody } from '@quay/core/record/event';
 import { nextLoose } from '@quay/core/record/walk';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';

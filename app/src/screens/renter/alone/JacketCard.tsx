@@ -1,5 +1,6 @@
+import { slot } from '@quay/core/events/record';
+import { jacketGiven } from '@quay/core/fit/events';
 import type { Fit } from '@quay/core/record/handing';
-import { slot } from '@quay/core/record/project';
 import { say } from '@quay/core/fleet/words';
 import { useTranslation } from 'react-i18next';
 import { Card, Tag } from '../../../ui/board';
@@ -15,7 +16,7 @@ export const useJackets = (fit: Fit | undefined) => {
   const rows = (fit?.people ?? []).flatMap((person, i) => {
     const rack = fit?.given.find((one) => one.person === person.id)?.rack;
     if (!rack) return [];
-    const found = slot(record, ['jacket', person.id], 'jacketGiven');
+    const found = slot(record, ['jacket', person.id], jacketGiven);
     const jacket = [...pack.book.fittings, ...pack.base.store].find(({ id }) => id === rack.fitting);
     const at = rack.where === 'store' ? undefined : pack.book.fittings.find(({ id }) => id === rack.fitting)?.station;
     const station = pack.book.stations.find(({ id }) => id === at);

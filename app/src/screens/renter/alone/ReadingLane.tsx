@@ -1,8 +1,9 @@
+import { slot } from '@quay/core/events/record';
+import { pointSkipped, pointTold } from '@quay/core/briefing/events';
 import { fellBack, say } from '@quay/core/fleet/words';
 import type { EventBody } from '@quay/core/record/event';
 import { questionsDue } from '@quay/core/record/handing';
 import { readAtHome } from '@quay/core/record/walk';
-import { slot } from '@quay/core/record/project';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -40,7 +41,7 @@ export const ReadingLane = ({ view }: { view: WalkView }) => {
     <Lane name={t('alone.say')}>
       {here.map(({ point, short }) => {
         const text = short && point.again?.say ? point.again.say : point.say;
-        const found = slot(record, ['out', 'point', point.id], 'pointTold', 'pointSkipped');
+        const found = slot(record, ['out', 'point', point.id], pointTold, pointSkipped);
         // Read at home it was read, but for what has to be seen on the boat.
         const home = readAtHome(record, point);
         const on = found?.value.kind === 'pointTold' || home;

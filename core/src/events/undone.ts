@@ -1,4 +1,4 @@
-import type { Held } from './held';
+import type { AnyBody, StoredEvent } from './stored';
 
 /** The events that could take one away, or be taken away, as far as that is decided. */
 type Node = {
@@ -13,7 +13,10 @@ type Node = {
  * events and what they name, without recursion, so that no chain however long is too much. In a ring of undos, which no
  * honest phone makes, the one with the smallest id counts: the same everywhere, in whatever order they came.
  */
-export const undoneIds = (all: readonly Held[]): ReadonlySet<string> => {
+export const undoneIds = <B extends AnyBody>(
+  all: readonly StoredEvent<B>[],
+  isUndo: (one: StoredEvent<B>) => boolean,
+): ReadonlySet<string> => {
   const nodes = new Map<string, Node>();
   const nodeOf = (id: string): Node => {
     const known = nodes.get(id);
@@ -22,8 +25,9 @@ export const undoneIds = (all: readonly Held[]): ReadonlySet<string> => {
     nodes.set(id, made);
     return made;
   };
-  for (const { event } of all) {
-    if (event.body.kind !== 'undone') continue;
+  for (const one of all) {
+    if (!isUndo(one)) continue;
+    const { event } = one;
     // One that names itself says nothing about itself.
     const names = [...new Set(event.replaces)].filter((id) => id !== event.id);
     nodeOf(event.id).names = names;

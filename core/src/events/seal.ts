@@ -1,6 +1,7 @@
 import { canonical, digestOf } from './canonical';
-import { attachmentsOf, type Walk } from './event';
-import type { Held } from './held';
+import type { Walk } from './parts';
+import type { AnyBody, StoredEvent } from './stored';
+import type { DefinitionOf } from './project';
 
 export type SealContent = { covers: string[]; photos: string[]; previous: string | null; root: string };
 
@@ -12,9 +13,13 @@ export const rootOf = (digests: readonly string[], photos: readonly string[], pr
   digestOf({ events: [...digests].sort(), photos: [...photos].sort(), previous });
 
 /** Content of a new seal over these events, in the bytes they were made in. */
-export const sealContent = (events: readonly Held[], previous: string | null): SealContent => {
+export const sealContentWith = <B extends AnyBody>(
+  events: readonly StoredEvent<B>[],
+  previous: string | null,
+  definitionOf: DefinitionOf<B>,
+): SealContent => {
   const covers = events.map(({ event }) => event.id).sort();
-  const photos = [...new Set(events.flatMap(({ event }) => attachmentsOf(event.body)))].sort();
+  const photos = [...new Set(events.flatMap(({ event }) => definitionOf(event.body).photos(event.body)))].sort();
   return {
     covers,
     photos,
