@@ -1,8 +1,8 @@
 import { compose } from '@quay/core/briefing/compose';
 import type { Point } from '@quay/core/fleet/telling';
-import { giveJackets, type Rack } from '@quay/core/fit/assignment';
-import type { Person } from '@quay/core/fit/people';
-import type { RuleSet } from '@quay/core/fit/rules';
+import { giveJackets, type Rack } from '@quay/core/party/assignment';
+import type { Person } from '@quay/core/party/people';
+import type { RuleSet } from '@quay/core/party/rules';
 
 /** Runs in the browser: fit of a large party, and a briefing from many points, each timed by itself, ms. */
 

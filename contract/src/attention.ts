@@ -1,4 +1,4 @@
-import { Wording } from '@quay/core/fleet/words';
+import { Wording } from '@quay/core/words/words';
 import * as z from 'zod/mini';
 import { endpoint } from './endpoint';
 import { Id, Instant, nothing } from './parts';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import type { PAYMENTS } from '@quay/core/record/settlementEvents';
+import type { PAYMENTS } from '@quay/core/settlement/events';
 import { endpoint } from './endpoint';
 import { hireParams, Id, nothing } from './parts';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { Party } from '@quay/core/fit/people';
+import { Party } from '@quay/core/party/people';
 import { endpoint } from './endpoint';
 import { hireParams, nothing, Sha256 } from './parts';
 

@@ -1,5 +1,6 @@
+import { briefingOf } from '@quay/core/briefing/ofHire';
+import { type Case, dayOfUse, type Fit, fitOf } from '@quay/core/party/ofHire';
 import { type Briefing } from '@quay/core/briefing/compose';
-import { briefingOf, type Case, dayOfUse, type Fit, fitOf } from '@quay/core/record/handing';
 import { useMemo } from 'react';
 import { now } from '../platform/clock';
 import type { HireView } from './hire';

@@ -1,6 +1,6 @@
-import { cameIn, castOff } from '@quay/core/record/goingEvents';
+import { cameIn, castOff } from '@quay/core/trip/events';
 import { slot, type HireRecord } from '@quay/core/events/record';
-import { partySet } from '@quay/core/fit/events';
+import { partySet } from '@quay/core/party/events';
 import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
 import type { Away } from '@quay/core/castOff/check';
 import { boardOf, stateOf } from '@quay/core/day/board';

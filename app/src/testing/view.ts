@@ -1,15 +1,15 @@
+import { briefingOf, languageOf } from '@quay/core/briefing/ofHire';
 import type { StoredEvent } from '@quay/core/events/stored';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
 import { layBooks } from '@quay/core/fleet/lay';
 import { Handing } from '@quay/core/fleet/operator';
-import { RuleSet } from '@quay/core/fit/rules';
-import { briefingOf, languageOf } from '@quay/core/record/handing';
+import { RuleSet } from '@quay/core/party/rules';
 import { type Walk } from '@quay/core/events/parts';
 import { type EventBody, type Held } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/events/stored';
 import { project } from '@quay/core/record/project';
-import { walkState } from '@quay/core/record/walk';
+import { walkState } from '@quay/core/walk/walk';
 import type { HirePack } from '@quay/contract/hire';
 import boatBook from '../../../demo/boats/tuppenny-bun.json';
 import bases from '../../../demo/bases.json';

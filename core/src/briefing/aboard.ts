@@ -1,6 +1,6 @@
 import type { Book } from '../fleet/book';
 import type { FixCard, Point } from '../fleet/telling';
-import type { Wording } from '../fleet/words';
+import type { Wording } from '../words/words';
 import { wordsIn } from './guide';
 
 /** What boats may have and not every boat has, by the words that people look for it with, in all languages the guide speaks. */

@@ -1,14 +1,15 @@
+import { schoolsFor } from '../waters/policies';
 import { differenceInCalendarDays } from 'date-fns';
-import { isDark } from '../afloat/light';
+import { isDark } from '../trip/light';
 import { TZDate } from '@date-fns/tz';
 import type { Base } from '../fleet/base';
 import type { Book } from '../fleet/book';
 import type { Facts } from '../fleet/condition';
-import { MATTERS, schoolOf } from '../fleet/school';
-import type { Schools } from '../fleet/schools';
-import type { Person } from '../fit/people';
-import type { RuleSet } from '../fit/rules';
-import { isChild } from '../fit/suits';
+import { MATTERS, schoolOf } from '../policy/school';
+import type { Schools } from '../policy/schools';
+import type { Person } from '../party/people';
+import type { RuleSet } from '../party/rules';
+import { isChild } from '../party/suits';
 import type { Waters } from '../waters/zone';
 
 export type Circumstances = {
@@ -24,13 +25,6 @@ export type Circumstances = {
   to: string;
   forecast?: { windMs?: number; waterC?: number } | undefined;
 };
-
-/** The schools that hold: the water's over the base's over the operator's. */
-export const schoolsFor = ({ schools, base, waters }: Pick<Circumstances, 'schools' | 'base' | 'waters'>): Schools => ({
-  ...schools,
-  ...base.schools,
-  ...waters?.schools,
-});
 
 /** Boats that are due are often so late, ms. */
 const LATE_MS = 3_600_000;

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Facts, NamedConditions } from '../fleet/condition';
-import { type Matter, SCHOOLS } from '../fleet/school';
+import { type Matter, SCHOOLS } from '../policy/school';
 import type { CardEnd } from '../fleet/cardEnds';
 import type { FixCard, FixStep, Point } from '../fleet/telling';
 import { spelt } from '../waters/spelling';

@@ -1,7 +1,7 @@
 import type { Facts, NamedConditions } from '../fleet/condition';
 import { type CardEnd, isCardEnd } from '../fleet/cardEnds';
 import type { FixCard, FixStep, Point } from '../fleet/telling';
-import type { Wording } from '../fleet/words';
+import type { Wording } from '../words/words';
 import { applies } from './compose';
 
 /** The pocket guide: what is looked up afloat. */

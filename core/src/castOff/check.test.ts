@@ -1,7 +1,8 @@
-import { LEVELS, LIFTABLE } from '../fleet/castOff';
+import { briefingOf } from '../briefing/ofHire';
+import { fitOf } from '../party/ofHire';
+import { LEVELS, LIFTABLE } from '../policy/castOff';
 import { Handing } from '../fleet/operator';
-import { keyOfHold } from '../record/hold';
-import { briefingOf, fitOf } from '../record/handing';
+import { keyOfHold } from './hold';
 import type { EventBody } from '../record/event';
 import { digestOf } from '../events/canonical';
 import { demoCase, heldBy, party, people, recordOf, sheet, TODAY } from '../testing/demoHire';

@@ -1,17 +1,19 @@
+import { fuelTanks, fuelOf } from '../fuel/readings';
+import { briefingOf, understoodBy } from '../briefing/ofHire';
+import { type Case, dayOfUse, type Fit, fitOf, peopleOf, schoolsOf, withoutTheirJacket } from '../party/ofHire';
 import { hasSlot, slot, type HireRecord } from '../events/record';
 import { pointSkipped, pointTold } from '../briefing/events';
 import { evidenceGiven } from '../condition/events';
-import type { ForPlan } from '../afloat/lasts';
-import { isDark, nextDusk } from '../afloat/light';
+import type { ForPlan } from '../trip/lasts';
+import { isDark, nextDusk } from '../trip/light';
 import type { Briefing } from '../briefing/compose';
-import type { CrewFault } from '../fit/aboard';
-import { type Level, type Liftable, USUAL_LEVEL } from '../fleet/castOff';
-import { schoolOf } from '../fleet/school';
-import { fuelTanks, fuelOf, propellersToJudge, walkState, wantsBlades, wantsGaugePicture, wantsPicture } from '../record/walk';
+import type { CrewFault } from '../party/aboard';
+import { type Level, type Liftable, USUAL_LEVEL } from '../policy/castOff';
+import { schoolOf } from '../policy/school';
+import { propellersToJudge, walkState, wantsBlades, wantsGaugePicture, wantsPicture } from '../walk/walk';
 import { fuelPlans } from './fuelPlan';
-import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from '../record/hold';
-import { unproven } from '../record/drills';
-import { briefingOf, type Case, dayOfUse, type Fit, fitOf, peopleOf, schoolsOf, understoodBy, withoutTheirJacket } from '../record/handing';
+import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from './hold';
+import { unproven } from '../drill/ofHire';
 import { type Deposit, depositOf } from '../settlement/deposit';
 import type { Defect } from '../turnaround/work';
 

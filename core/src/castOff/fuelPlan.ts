@@ -1,9 +1,9 @@
+import type { Case } from '../party/ofHire';
+import { feedsEngine, fuelOf, fuelTanks } from '../fuel/readings';
 import { type HireRecord } from '../events/record';
-import { enoughFor, type ForPlan, type Lasts, lastsFor } from '../afloat/lasts';
+import { enoughFor, type ForPlan, type Lasts, lastsFor } from '../trip/lasts';
 import type { Tank } from '../fleet/rows';
 import type { Fused } from '../fuel/fuse';
-import type { Case } from '../record/handing';
-import { feedsEngine, fuelOf, fuelTanks } from '../record/walk';
 
 const HOUR_MS = 3_600_000;
 

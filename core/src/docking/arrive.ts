@@ -6,8 +6,8 @@ import { saidFor } from './arriving';
 import { GAP_M, lineOf } from './scene';
 import { coasting, stopping } from './stop';
 import { aheadOf, FELT_MS, setOf, STERN_ANCHOR, WIND_WORTH, wayRound } from './wayRound';
-import type { Schools } from '../fleet/schools';
-import { schoolOf } from '../fleet/school';
+import type { Schools } from '../policy/schools';
+import { schoolOf } from '../policy/school';
 
 /** How to come in: which way round, from where, how fast, where to take way off, which line first, and why. */
 

@@ -1,4 +1,4 @@
-import type { Schools } from '../fleet/schools';
+import type { Schools } from '../policy/schools';
 import { planArrival } from './arrive';
 import type { HullFigures } from './hull';
 import { planDeparture } from './leave';

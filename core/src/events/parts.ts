@@ -12,3 +12,5 @@ export const note = z.optional(z.string().check(z.maxLength(1000)));
 export const photos = z.array(Sha256).check(z.maxLength(12));
 /** Confirmed in one press as it had been at departure. */
 export const asBefore = z.optional(z.literal(true));
+/** Key of a finding, and of the line of a statement that it comes to. */
+export const findingKey = z.string().check(z.minLength(1), z.maxLength(160));

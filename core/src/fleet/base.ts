@@ -1,9 +1,9 @@
 import * as z from 'zod/mini';
 import { Condition } from './condition';
 import { Jacket } from './jacket';
-import { Schools } from './schools';
+import { Schools } from '../policy/schools';
 import { GeneralPoint } from './telling';
-import { BookId, Wording } from './words';
+import { BookId, Wording } from '../words/words';
 
 /** A base book: berths, the way in, the return card, the store, and whom to call. */
 

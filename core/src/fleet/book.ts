@@ -6,7 +6,7 @@ import { Hull } from './hull';
 import { Place } from './places';
 import { Check, Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
 import { FixCard, Point, Round } from './telling';
-import { BookId, Wording } from './words';
+import { BookId, Wording } from '../words/words';
 
 /**
  * The books. A class book says what a class of boats shares, perhaps over a class it comes from; a boat book says what

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
-import { MATTERS } from './school';
-import { BookId } from './words';
+import { MATTERS } from '../policy/school';
+import { BookId } from '../words/words';
 
 /**
  * When something applies, as data. Judged with three values: what cannot be judged is neither true nor false, and

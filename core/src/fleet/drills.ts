@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { Condition } from './condition';
-import { BookId, Wording } from './words';
+import { BookId, Wording } from '../words/words';
 
 /**
  * A drill: a sequence on controls with interlocks, as data. Controls are moved by whoever practises; facts are what the

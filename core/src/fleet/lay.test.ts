@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { BoatBook, ClassBook } from './book';
-import { untranslated } from './languages';
+import { untranslated } from '../words/languages';
 import { layBooks, lineageOf, pathOf } from './lay';
 import { routeOf } from './route';
 

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
-import { LEVELS, LIFTABLE, type Liftable } from './castOff';
-import { Schools } from './schools';
+import { LEVELS, LIFTABLE, type Liftable } from '../policy/castOff';
+import { Schools } from '../policy/schools';
 import { GeneralPoint } from './telling';
 
 const level = z.optional(z.enum(LEVELS));

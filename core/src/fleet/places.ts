@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { BookId, Wording } from './words';
+import { BookId, Wording } from '../words/words';
 
 /** What a boat can be doing; it decides who may be where and who wears a jacket. */
 export const BOAT_STATES = ['moving', 'idling', 'anchored', 'swimmers', 'slide', 'generator'] as const;

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { Spot, Stroke } from './drawing';
 import { Jacket } from './jacket';
-import { BookId, Wording } from './words';
+import { BookId, Wording } from '../words/words';
 import { Month } from '../time/calendar';
 
 /** The rows of a book that are walked to, counted, looked at and read. */

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { Condition } from './condition';
-import { BookId, Wording } from './words';
+import { BookId, Wording } from '../words/words';
 
 /** What is told, asked and looked up: points of the briefing, fix cards, and the rounds of a day. */
 

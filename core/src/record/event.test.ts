@@ -1,5 +1,5 @@
+import { findingDecided } from '../findings/events';
 import { slotAt, slotsUnder } from '../events/record';
-import { findingDecided } from './settlementEvents';
 import * as z from 'zod/mini';
 import { definitionOf, EVENT_KINDS, EventBody, subjectOf } from './event';
 import { project } from './project';

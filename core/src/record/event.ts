@@ -6,15 +6,18 @@ import * as drill from '../drill/events';
 import type { EventDefinition, Merge, Subject } from '../events/define';
 import type { StoredEvent } from '../events/stored';
 import { EventId, id } from '../events/parts';
-import * as party from '../fit/events';
+import * as party from '../party/events';
 import * as fuel from '../fuel/events';
 import * as photo from '../photo/events';
 import { ExactInstant } from '../time/calendar';
-import * as walk from './events';
-import * as going from './goingEvents';
+import * as findings from '../findings/events';
+import * as trip from '../trip/events';
+import * as walk from '../walk/events';
+import * as mechanism from './events';
+import * as castOff from '../castOff/events';
 import { EVENT_VERSION, MOST_REFERENCES } from '../events/version';
-import * as settlement from './settlementEvents';
-import * as turnaround from './turnaroundEvents';
+import * as settlement from '../settlement/events';
+import * as turnaround from '../turnaround/events';
 
 /**
  * The record is a set of events. An event says what one person saw or did at one moment; nothing is ever changed,
@@ -30,9 +33,12 @@ const TOPICS = {
   ...fuel,
   ...party,
   ...walk,
-  ...going,
+  ...trip,
+  ...castOff,
+  ...findings,
   ...settlement,
   ...turnaround,
+  ...mechanism,
 };
 type Exported = (typeof TOPICS)[keyof typeof TOPICS];
 /** Everything that the topics define; what else they export are words that definitions are made of. */

@@ -1,5 +1,5 @@
 import { slotsUnder, type HireRecord } from '../events/record';
-import { corrected, lineContested } from '../record/settlementEvents';
+import { corrected, lineContested } from './events';
 import { happenedAt } from '../events/stored';
 import { type Line, type Statement, taxesOf } from './statement';
 

@@ -1,6 +1,6 @@
 import type { BodyOf } from '../events/define';
 import { slot, slotsUnder, type HireRecord } from '../events/record';
-import { depositAnswered, depositTaken } from '../record/settlementEvents';
+import { depositAnswered, depositTaken } from './events';
 
 /** What is held of a deposit, by what the terminal answered and by what was taken by hand; amounts in minor units. */
 export type Deposit = {

@@ -1,8 +1,8 @@
+import { extraNoted } from '../findings/events';
 import { asFound, evidenceGiven, markPlaced, surfaceLooked } from '../condition/events';
 import { type HireRecord, slot } from '../events/record';
-import { extraNoted } from '../record/settlementEvents';
 import type { Subject } from '../events/define';
-import type { Finding } from '../record/findings';
+import type { Finding } from '../findings/findings';
 
 /** A photograph that was taken on a walk, and when. */
 export type Seen = { sha: string; at: string };

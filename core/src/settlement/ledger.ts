@@ -1,7 +1,7 @@
 import type { BodyOf, EventDefinition } from '../events/define';
 import { type HireRecord, isOf, slotsUnder } from '../events/record';
 import type { AnyBody } from '../events/stored';
-import { depositAnswered, depositTaken, paidByHand, paymentAnswered } from '../record/settlementEvents';
+import { depositAnswered, depositTaken, paidByHand, paymentAnswered } from './events';
 
 /**
  * Where the money of a hire is, by what the terminal said and by what was taken and given by hand; minor units. Nothing in

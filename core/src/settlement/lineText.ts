@@ -1,4 +1,4 @@
-import { say } from '../fleet/words';
+import { say } from '../words/words';
 import type { Basis } from './charges';
 import type { Line } from './statement';
 import { filled, type StatementWords } from './statementWords';

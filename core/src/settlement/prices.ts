@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { MARK_KINDS } from '../condition/marks';
-import { SCHOOLS } from '../fleet/school';
-import { BookId, Wording } from '../fleet/words';
+import { SCHOOLS } from '../policy/school';
+import { BookId, Wording } from '../words/words';
 
 export const FUEL_SCHEMES = ['topUp', 'used', 'included', 'flat'] as const;
 

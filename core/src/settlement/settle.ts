@@ -1,6 +1,6 @@
 import { type HireRecord } from '../events/record';
 import type { Book } from '../fleet/book';
-import { type Finding, findingsOf } from '../record/findings';
+import { type Finding, findingsOf } from '../findings/findings';
 import { depositOf } from './deposit';
 import type { PriceList } from './prices';
 import { type Statement, statementOf } from './statement';

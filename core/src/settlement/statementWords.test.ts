@@ -1,5 +1,5 @@
 import { MARK_KINDS } from '../condition/marks';
-import { LANGUAGES } from '../fleet/words';
+import { LANGUAGES } from '../words/words';
 import { filled, STATEMENT_WORDS } from './statementWords';
 
 const texts = (value: unknown): string[] => (typeof value === 'string' ? [value] : Object.values(value as object).flatMap(texts));

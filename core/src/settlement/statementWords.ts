@@ -1,4 +1,4 @@
-import type { Language } from '../fleet/words';
+import type { Language } from '../words/words';
 
 /** Words of the statement, on paper and on the renter's phone, in the renter's language. */
 const en = {

@@ -1,3 +1,4 @@
+import type { Case } from '../party/ofHire';
 import { type HireRecord } from '../events/record';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -5,13 +6,12 @@ import { Base } from '../fleet/base';
 import { BoatBook, ClassBook } from '../fleet/book';
 import { layBooks } from '../fleet/lay';
 import { Handing } from '../fleet/operator';
-import type { Person } from '../fit/people';
-import { RuleSet } from '../fit/rules';
+import type { Person } from '../party/people';
+import { RuleSet } from '../party/rules';
 import { Waters } from '../waters/zone';
 import { digestOf } from '../events/canonical';
 import { type EventBody, type Held } from '../record/event';
 import type { Actor } from '../events/stored';
-import type { Case } from '../record/handing';
 import { project } from '../record/project';
 
 /** A hire of the demo operator's, with a party of five, for tests that want a boat true to her kind. */

@@ -1,5 +1,5 @@
 import type { Mark } from '../condition/marks';
-import { findingsOf } from '../record/findings';
+import { findingsOf } from '../findings/findings';
 import { type EventBody, type Held } from '../record/event';
 import { project } from '../record/project';
 import { bookOfWork } from '../testing/workBook';

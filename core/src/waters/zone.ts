@@ -1,8 +1,8 @@
 import * as z from 'zod/mini';
 import { Condition } from '../fleet/condition';
-import { Schools } from '../fleet/schools';
+import { Schools } from '../policy/schools';
 import { GeneralPoint } from '../fleet/telling';
-import { BookId, Wording } from '../fleet/words';
+import { BookId, Wording } from '../words/words';
 import { Clock } from '../time/calendar';
 
 export const ZONE_KINDS = ['shore', 'slow', 'noWake', 'swimOnly', 'towOnly', 'forbidden', 'hazard', 'channel', 'lock', 'landmark'] as const;

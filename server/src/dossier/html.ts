@@ -1,4 +1,4 @@
-import type { Language } from '@quay/core/fleet/words';
+import type { Language } from '@quay/core/words/words';
 import type { Section } from './sections';
 
 const escaped = (text: string): string =>

@@ -1,12 +1,12 @@
+import { languageOf } from '@quay/core/briefing/ofHire';
 import { hasSlot } from '@quay/core/events/record';
 import { createHash, sign } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import * as z from 'zod/mini';
 import { DossierRecord, type Edition, listed, Manifest, manifestMessage, MANIFEST, RECORD } from '@quay/core/dossier/dossier';
 import { pack } from '@quay/core/dossier/pack';
-import { LANGUAGES } from '@quay/core/fleet/words';
+import { LANGUAGES } from '@quay/core/words/words';
 import { showMinor } from '@quay/core/money/minor';
-import { languageOf } from '@quay/core/record/handing';
 import { attachmentsOf } from '@quay/core/record/event';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import { packOf } from '../store/hire';

@@ -1,9 +1,10 @@
+import { signed } from '@quay/core/walk/events';
 import { hasSlot, slot, slotsUnder, type HireRecord } from '@quay/core/events/record';
-import { sealed, signed } from '@quay/core/record/events';
-import { letGo } from '@quay/core/record/goingEvents';
-import { type Language, say } from '@quay/core/fleet/words';
+import { sealed } from '@quay/core/record/events';
+import { letGo } from '@quay/core/castOff/events';
+import { type Language, say } from '@quay/core/words/words';
 import type { Book } from '@quay/core/fleet/book';
-import { pageOf } from '@quay/core/record/readback';
+import { pageOf } from '@quay/core/walk/readback';
 import { attachmentsOf, type EventBody, type Held } from '@quay/core/record/event';
 import { spoken } from '@quay/core/events/seal';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';

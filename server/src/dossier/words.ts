@@ -1,4 +1,4 @@
-import type { Language } from '@quay/core/fleet/words';
+import type { Language } from '@quay/core/words/words';
 
 /** Words of the dossier's readable pages, in the renter's language. */
 const en = {

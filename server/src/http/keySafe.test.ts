@@ -1,4 +1,4 @@
-import { briefingOf } from '@quay/core/record/handing';
+import { briefingOf } from '@quay/core/briefing/ofHire';
 import { project } from '@quay/core/record/project';
 import { digestOf } from '@quay/core/events/canonical';
 import type { EventBody } from '@quay/core/record/event';

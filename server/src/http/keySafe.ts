@@ -1,4 +1,4 @@
-import { unattended } from '@quay/core/fleet/school';
+import { unattended } from '@quay/core/policy/school';
 import * as api from '@quay/contract/keySafe';
 import { setCodeByHand } from '../outside/keySafe';
 import { askForKey, noteKeyGiven } from '../store/key';

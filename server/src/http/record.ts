@@ -7,7 +7,7 @@ import { appendEvents } from '../store/delivery';
 import { asideOf, eventsAfter } from '../store/record';
 import { refreshIfStale } from '../store/refresh';
 import { granted } from '../store/session';
-import { type Handover, unattended } from '@quay/core/fleet/school';
+import { type Handover, unattended } from '@quay/core/policy/school';
 import { type Call, on, sent, whoOf } from './mount';
 import { keepBytePace, keepPace } from './pace';
 import { DISK_FULL, fail } from './problem';

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { Handing } from '@quay/core/fleet/operator';
 import { digestOf } from '@quay/core/events/canonical';
-import { schoolOf } from '@quay/core/fleet/school';
+import { schoolOf } from '@quay/core/policy/school';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { addBook } from '../store/fleet';
 import { putBook } from '../store/pastBook';

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { DossierRecord, Manifest } from '@quay/core/dossier/dossier';
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
-import { RuleSet } from '@quay/core/fit/rules';
+import { RuleSet } from '@quay/core/party/rules';
 import { Waters } from '@quay/core/waters/zone';
 import { BasesFile, OperatorFile } from './read';
 

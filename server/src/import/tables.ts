@@ -1,7 +1,7 @@
 import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import type { Base } from '@quay/core/fleet/base';
-import { type Handover, SCHOOLS } from '@quay/core/fleet/school';
-import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
+import { type Handover, SCHOOLS } from '@quay/core/policy/school';
+import { LANGUAGES, type Wording } from '@quay/core/words/words';
 import { readMinor } from '@quay/core/money/minor';
 import { Price } from '@quay/core/settlement/prices';
 import { instantOf } from '@quay/core/time/zone';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Knex } from 'knex';
 import type { Base } from '@quay/core/fleet/base';
 import type { BoatBook } from '@quay/core/fleet/book';
-import { LANGUAGES } from '@quay/core/fleet/words';
+import { LANGUAGES } from '@quay/core/words/words';
 import { writeMinor } from '@quay/core/money/minor';
 import { PriceList } from '@quay/core/settlement/prices';
 import { MORE_OF_PRICES } from './tables';

@@ -1,7 +1,8 @@
+import { signRefused, signed } from '@quay/core/walk/events';
 import { slot, type HireRecord } from '@quay/core/events/record';
-import { sealed, signRefused, signed } from '@quay/core/record/events';
+import { sealed } from '@quay/core/record/events';
 import type { Column, Content, TableCell } from 'pdfmake/interfaces';
-import type { Language } from '@quay/core/fleet/words';
+import type { Language } from '@quay/core/words/words';
 import { showMinor } from '@quay/core/money/minor';
 import { spoken } from '@quay/core/events/seal';
 import { type Evidence, evidenceOf, type Seen } from '@quay/core/settlement/evidence';

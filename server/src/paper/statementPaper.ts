@@ -1,5 +1,5 @@
-import { LANGUAGES } from '@quay/core/fleet/words';
-import { languageOf } from '@quay/core/record/handing';
+import { languageOf } from '@quay/core/briefing/ofHire';
+import { LANGUAGES } from '@quay/core/words/words';
 import type { Store } from '../store/open';
 import { copyOf, photoRow } from '../store/photo';
 import { wholeRecord } from '../store/record';

@@ -1,5 +1,5 @@
 import { ATTENTION_KINDS, type AttentionKind, type AttentionMatter } from '@quay/contract/attention';
-import type { Wording } from '@quay/core/fleet/words';
+import type { Wording } from '@quay/core/words/words';
 import { endsEarly } from '@quay/core/settlement/holding';
 import { dateOf } from '@quay/core/time/zone';
 import { expiryOf } from '@quay/core/condition/counts';

@@ -1,5 +1,5 @@
 import { hasSlot, slot, type HireRecord } from '@quay/core/events/record';
-import { depositAnswered } from '@quay/core/record/settlementEvents';
+import { depositAnswered } from '@quay/core/settlement/events';
 import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
 import { depositOf } from '@quay/core/settlement/deposit';

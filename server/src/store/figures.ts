@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import Papa from 'papaparse';
 import type { Figure, Sort } from '@quay/contract/settlement';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { writeMinor } from '@quay/core/money/minor';
 import { isDamage } from '@quay/core/settlement/charges';
 import { lineText } from '@quay/core/settlement/lineText';

@@ -1,11 +1,11 @@
+import { type Fit, fitOf } from '@quay/core/party/ofHire';
 import { hasSlot, type HireRecord } from '@quay/core/events/record';
 import type { Knex } from 'knex';
 import type { Base } from '@quay/core/fleet/base';
 import type { Book } from '@quay/core/fleet/book';
-import type { RuleSet } from '@quay/core/fit/rules';
+import type { RuleSet } from '@quay/core/party/rules';
 import { digestOf } from '@quay/core/events/canonical';
-import { unproven } from '@quay/core/record/drills';
-import { type Fit, fitOf } from '@quay/core/record/handing';
+import { unproven } from '@quay/core/drill/ofHire';
 import type { Waters } from '@quay/core/waters/zone';
 import type { Sheet } from '@quay/contract/fit';
 import { readingRecord } from './broken';

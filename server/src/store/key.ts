@@ -1,9 +1,10 @@
+import { briefingOf } from '@quay/core/briefing/ofHire';
+import { dayOfUse, fitOf } from '@quay/core/party/ofHire';
 import { hasSlot } from '@quay/core/events/record';
 import type { Knex } from 'knex';
-import { keyFor } from '@quay/core/record/alone';
-import { unproven } from '@quay/core/record/drills';
-import { briefingOf, dayOfUse, fitOf } from '@quay/core/record/handing';
-import { holdsOf } from '@quay/core/record/hold';
+import { keyFor } from '@quay/core/castOff/alone';
+import { unproven } from '@quay/core/drill/ofHire';
+import { holdsOf } from '@quay/core/castOff/hold';
 import { packOf } from './hire';
 import { appendQuayEvent } from './quayEvent';
 import { wholeRecord } from './record';

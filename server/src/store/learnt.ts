@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import type { GaugeErrors } from '@quay/core/fleet/rows';
 import { learnErrors, type Sample } from '@quay/core/fuel/learn';
 import type { LevelMethod } from '@quay/core/fuel/fuse';
-import { gaugeSamples } from '@quay/core/record/fills';
+import { gaugeSamples } from '@quay/core/fuel/fills';
 import { readingRecord, sparing } from './broken';
 import { bookOf, wholeRecord } from './record';
 

@@ -1,5 +1,5 @@
 import { slot, slotsUnder, type HireRecord } from '@quay/core/events/record';
-import { paymentAnswered } from '@quay/core/record/settlementEvents';
+import { paymentAnswered } from '@quay/core/settlement/events';
 import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
 import type { EventBody } from '@quay/core/record/event';

@@ -1,13 +1,13 @@
+import { cameIn, castOff } from '@quay/core/trip/events';
+import { dayOfUse } from '@quay/core/party/ofHire';
 import { hasSlot, slot, type HireRecord } from '@quay/core/events/record';
 import { reported } from '@quay/core/condition/events';
-import { cameIn, castOff } from '@quay/core/record/goingEvents';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
-import { findingsOf } from '@quay/core/record/findings';
-import { dayOfUse } from '@quay/core/record/handing';
+import { findingsOf } from '@quay/core/findings/findings';
 import { happenedAt } from '@quay/core/events/stored';
-import { holdsOf } from '@quay/core/record/hold';
+import { holdsOf } from '@quay/core/castOff/hold';
 import { standingsOf } from '@quay/core/settlement/correction';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { dateOf } from '@quay/core/time/zone';

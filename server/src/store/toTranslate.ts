@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { type StaleTexts, staleTexts } from '@quay/core/fleet/toTranslate';
+import { type StaleTexts, staleTexts } from '@quay/core/words/toTranslate';
 
 /** Texts of books that were changed in one language and not in the others, by book: `class/pontoon-7`, `boat/tuppenny-bun`, `base/ossel-quay`. */
 export type BookKey = `${'class' | 'boat' | 'base'}/${string}`;

@@ -1,5 +1,5 @@
-import { LANGUAGES } from '@quay/core/fleet/words';
-import { minutesThere } from '@quay/core/record/handing';
+import { minutesThere } from '@quay/core/briefing/ofHire';
+import { LANGUAGES } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,5 +1,5 @@
-import { say } from '@quay/core/fleet/words';
-import { minutesTaken, questionsDue, understoodBy } from '@quay/core/record/handing';
+import { minutesTaken, questionsDue, understoodBy } from '@quay/core/briefing/ofHire';
+import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Card } from '../../ui/board';

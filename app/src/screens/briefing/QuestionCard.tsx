@@ -1,6 +1,6 @@
 import type { Understanding } from '@quay/core/briefing/understanding';
 import type { Point } from '@quay/core/fleet/telling';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,5 +1,5 @@
 import { slotAt, slotsUnder } from '@quay/core/events/record';
-import { held } from '@quay/core/record/goingEvents';
+import { held } from '@quay/core/castOff/events';
 import type { Matter, Place } from '@quay/core/castOff/check';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

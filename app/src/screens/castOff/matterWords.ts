@@ -1,7 +1,7 @@
+import { peopleOf } from '@quay/core/party/ofHire';
 import type { Found, NotChecked } from '@quay/core/castOff/check';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { clockOf } from '@quay/core/time/zone';
-import { peopleOf } from '@quay/core/record/handing';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
 import { now } from '../../platform/clock';

@@ -1,6 +1,6 @@
 import { type CastOffCheck, castOffCheck, type Matter } from '@quay/core/castOff/check';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/fleet/school';
+import { unattended } from '@quay/core/policy/school';
 import { useMemo } from 'react';
 import { caseOf } from '../../data/handing';
 import type { HireView } from '../../data/hire';

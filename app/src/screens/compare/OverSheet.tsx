@@ -1,4 +1,4 @@
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import type { Surface } from '@quay/core/fleet/rows';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions } from 'react-native';

@@ -1,7 +1,7 @@
 import { type Held } from '@quay/core/record/event';
 import { changeComparison, type ComparisonBox } from '@quay/contract/compare';
-import { boxesLeft, boxName } from '@quay/core/record/boxes';
-import { say } from '@quay/core/fleet/words';
+import { boxesLeft, boxName } from '@quay/core/condition/boxes';
+import { say } from '@quay/core/words/words';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,7 +1,7 @@
 import { hasSlot, slot } from '@quay/core/events/record';
 import { sealed } from '@quay/core/record/events';
 import type { Tank } from '@quay/core/fleet/rows';
-import { type Finding, needsDecision, unchangedCount } from '@quay/core/record/findings';
+import { type Finding, needsDecision, unchangedCount } from '@quay/core/findings/findings';
 import { costOf, settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
 import { type HireRecord } from '@quay/core/events/record';
-import { departureOf } from '@quay/core/record/departure';
+import { departureOf } from '@quay/core/walk/departure';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Notice } from '../../ui/board';

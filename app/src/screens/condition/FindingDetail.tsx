@@ -1,11 +1,11 @@
 import { slot } from '@quay/core/events/record';
 import { surfaceLooked } from '@quay/core/condition/events';
-import type { Finding } from '@quay/core/record/findings';
-import { isRentersWord, isUnsigned } from '@quay/core/record/whoseWord';
+import type { Finding } from '@quay/core/findings/findings';
+import { isRentersWord, isUnsigned } from '@quay/core/findings/whoseWord';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import type { HireView } from '../../data/hire';
 import { Picture } from '../../platform/picture';
 import { PairSheet } from '../compare/PairSheet';

@@ -1,5 +1,5 @@
 import { slot } from '@quay/core/events/record';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { FITTING_STATES, counted } from '@quay/core/condition/events';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

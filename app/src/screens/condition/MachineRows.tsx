@@ -1,5 +1,5 @@
-import { boxesLeft } from '@quay/core/record/boxes';
-import { say } from '@quay/core/fleet/words';
+import { boxesLeft } from '@quay/core/condition/boxes';
+import { say } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

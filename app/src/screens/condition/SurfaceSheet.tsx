@@ -1,12 +1,12 @@
+import { marksOf } from '@quay/core/condition/placed';
 import { slot } from '@quay/core/events/record';
 import { markPlaced, surfaceLooked } from '@quay/core/condition/events';
 import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import type { ComparisonBox } from '@quay/contract/compare';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import type { Surface } from '@quay/core/fleet/rows';
-import { say } from '@quay/core/fleet/words';
-import { carried } from '@quay/core/record/before';
-import { marksOf } from '@quay/core/record/walk';
+import { say } from '@quay/core/words/words';
+import { carried } from '@quay/core/walk/before';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';

@@ -1,7 +1,7 @@
 import type { HirePack } from '@quay/contract/hire';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
-import type { Finding } from '@quay/core/record/findings';
+import type { Finding } from '@quay/core/findings/findings';
 import type { Line } from '@quay/core/settlement/statement';
 import { useTranslation } from 'react-i18next';
 import type { TagKind } from '../../ui/board';

@@ -1,8 +1,8 @@
+import { marksOf } from '@quay/core/condition/placed';
 import { cleanup, createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Mark } from '@quay/core/condition/marks';
 import type { Walk } from '@quay/core/events/parts';
 import type { EventBody } from '@quay/core/record/event';
-import { marksOf } from '@quay/core/record/walk';
 import type { ReactNode } from 'react';
 import '../../i18n';
 import * as api from '../../data/api';

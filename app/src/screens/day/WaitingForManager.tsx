@@ -1,4 +1,4 @@
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';

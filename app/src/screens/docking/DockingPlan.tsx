@@ -1,10 +1,10 @@
+import { schoolsOf } from '@quay/core/party/ofHire';
 import type { Base } from '@quay/core/fleet/base';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { hullFigures } from '@quay/core/docking/hull';
 import { USUAL_LIMITS, widthOf } from '@quay/core/docking/place';
 import type { Act, Plan } from '@quay/core/docking/plan';
 import { planFor } from '@quay/core/docking/planFor';
-import { schoolsOf } from '@quay/core/record/handing';
 import { clockOf } from '@quay/core/time/zone';
 import { type ReactNode, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';

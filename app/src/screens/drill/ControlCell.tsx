@@ -1,5 +1,5 @@
 import type { Control } from '@quay/core/fleet/drills';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, View } from 'react-native';

@@ -1,5 +1,5 @@
-import { type DrillState, drillsOf } from '@quay/core/record/drills';
-import { say } from '@quay/core/fleet/words';
+import { type DrillState, drillsOf } from '@quay/core/drill/ofHire';
+import { say } from '@quay/core/words/words';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

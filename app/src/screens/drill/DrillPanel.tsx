@@ -1,5 +1,5 @@
 import type { Mode } from '@quay/core/drill/run';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import type { Drill } from '@quay/core/fleet/drills';
 import type { EventBody } from '@quay/core/record/event';
 import type { PriceList } from '@quay/core/settlement/prices';

@@ -1,5 +1,5 @@
 import type { Show } from '@quay/core/fleet/drills';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path } from 'react-native-svg';

@@ -1,5 +1,5 @@
 import type { Control } from '@quay/core/fleet/drills';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 
 /** What the positions of a control are called: the drill's own words, or the usual ones. */

@@ -1,11 +1,11 @@
+import type { Fit as FitOf } from '@quay/core/party/ofHire';
 import { slot } from '@quay/core/events/record';
-import { jacketGiven } from '@quay/core/fit/events';
-import { wearsWhen } from '@quay/core/fit/aboard';
-import type { Short } from '@quay/core/fit/assignment';
-import { massRange, type Person } from '@quay/core/fit/people';
+import { jacketGiven } from '@quay/core/party/events';
+import { wearsWhen } from '@quay/core/party/aboard';
+import type { Short } from '@quay/core/party/assignment';
+import { massRange, type Person } from '@quay/core/party/people';
 import { BOAT_STATES } from '@quay/core/fleet/places';
-import { say } from '@quay/core/fleet/words';
-import type { Fit as FitOf } from '@quay/core/record/handing';
+import { say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,8 +1,8 @@
-import type { Rack } from '@quay/core/fit/assignment';
-import type { Person } from '@quay/core/fit/people';
-import { comesFirst } from '@quay/core/fit/suits';
+import { type Fit, OWN_JACKET, schoolsOf } from '@quay/core/party/ofHire';
+import type { Rack } from '@quay/core/party/assignment';
+import type { Person } from '@quay/core/party/people';
+import { comesFirst } from '@quay/core/party/suits';
 import type { EventBody } from '@quay/core/record/event';
-import { type Fit, OWN_JACKET, schoolsOf } from '@quay/core/record/handing';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,6 +1,6 @@
-import type { Person } from '@quay/core/fit/people';
-import type { RuleSet } from '@quay/core/fit/rules';
-import { misfit } from '@quay/core/fit/suits';
+import type { Person } from '@quay/core/party/people';
+import type { RuleSet } from '@quay/core/party/rules';
+import { misfit } from '@quay/core/party/suits';
 import { isMassRange, type Jacket, JACKET_KINDS, NEWTONS } from '@quay/core/fleet/jacketKinds';
 import { typedNumber } from '@quay/core/number/typed';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 import { mdiClose } from '@mdi/js';
-import { type Person, SIZE_KG, SIZES, SWIMS } from '@quay/core/fit/people';
-import type { RuleSet } from '@quay/core/fit/rules';
+import { type Person, SIZE_KG, SIZES, SWIMS } from '@quay/core/party/people';
+import type { RuleSet } from '@quay/core/party/rules';
 import { useEffect, useRef, useState } from 'react';
 import { type FieldError, useFieldArray, useFormState, useWatch } from 'react-hook-form';
 import { useTranslation } from 'react-i18next';

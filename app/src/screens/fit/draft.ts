@@ -1,4 +1,4 @@
-import { AGE_MAX, MASS_MAX_KG, MASS_MIN_KG, Person, type Size, sizeOfAge } from '@quay/core/fit/people';
+import { AGE_MAX, MASS_MAX_KG, MASS_MIN_KG, Person, type Size, sizeOfAge } from '@quay/core/party/people';
 import { typedNumber } from '@quay/core/number/typed';
 import * as z from 'zod/mini';
 

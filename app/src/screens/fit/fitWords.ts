@@ -1,8 +1,8 @@
-import type { CrewFault, Overload } from '@quay/core/fit/aboard';
-import type { Rack } from '@quay/core/fit/assignment';
-import { massRange, type Person } from '@quay/core/fit/people';
+import type { CrewFault, Overload } from '@quay/core/party/aboard';
+import type { Rack } from '@quay/core/party/assignment';
+import { massRange, type Person } from '@quay/core/party/people';
 import type { Jacket } from '@quay/core/fleet/jacketKinds';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../data/hire';
 

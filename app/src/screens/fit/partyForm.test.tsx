@@ -1,5 +1,5 @@
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import type { Person } from '@quay/core/fit/people';
+import type { Person } from '@quay/core/party/people';
 import '../../i18n';
 import { pack } from '../../testing/view';
 import { PartyForm } from './PartyForm';

@@ -1,6 +1,6 @@
-import type { Person } from '@quay/core/fit/people';
-import type { RuleSet } from '@quay/core/fit/rules';
-import { isChild } from '@quay/core/fit/suits';
+import type { Person } from '@quay/core/party/people';
+import type { RuleSet } from '@quay/core/party/rules';
+import { isChild } from '@quay/core/party/suits';
 import type { HireView } from '../../data/hire';
 import { keepSheet } from '../../data/outbox';
 

@@ -1,7 +1,7 @@
 import type { Book } from '@quay/core/fleet/book';
 import { idOf, type RowEdit } from '@quay/core/fleet/edit';
-import { pathOfText, waitingOf } from '@quay/core/fleet/toTranslate';
-import { LANGUAGES, type Wording } from '@quay/core/fleet/words';
+import { pathOfText, waitingOf } from '@quay/core/words/toTranslate';
+import { LANGUAGES, type Wording } from '@quay/core/words/words';
 import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 import { getLearnt } from '@quay/contract/fleet';
 import type { Gauge } from '@quay/core/fleet/rows';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { FILLS_NEEDED } from '@quay/core/fuel/learn';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';

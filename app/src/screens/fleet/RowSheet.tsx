@@ -2,7 +2,7 @@ import type { Book } from '@quay/core/fleet/book';
 import { canDraw } from '@quay/core/fleet/drawing';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import type { Hull } from '@quay/core/fleet/hull';
-import { type Language, LANGUAGES, say, type Wording } from '@quay/core/fleet/words';
+import { type Language, LANGUAGES, say, type Wording } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
 import { useMemo, useState } from 'react';
 import type { FieldError } from 'react-hook-form';

@@ -3,7 +3,7 @@ import { BOAT_KINDS, type BoatBook, type ClassBook } from '@quay/core/fleet/book
 import { type RowEdit, setSingle } from '@quay/core/fleet/edit';
 import { HULL_RANGES } from '@quay/core/fleet/hullRanges';
 import type { Single, Singles, SinglesFrom } from '@quay/core/fleet/lay';
-import { type Matter, MATTERS, SCHOOLS } from '@quay/core/fleet/school';
+import { type Matter, MATTERS, SCHOOLS } from '@quay/core/policy/school';
 import type { FieldSpec } from './fields';
 
 /** What a book says once, as rows of a list that is neither sorted nor added to. */

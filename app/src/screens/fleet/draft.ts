@@ -1,5 +1,5 @@
 import type { RowEdit } from '@quay/core/fleet/edit';
-import { type Language, LANGUAGES, type Wording } from '@quay/core/fleet/words';
+import { type Language, LANGUAGES, type Wording } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
 import * as z from 'zod/mini';
 import type { FieldSpec } from './fields';

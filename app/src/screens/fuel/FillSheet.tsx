@@ -1,5 +1,5 @@
 import type { Tank } from '@quay/core/fleet/rows';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -2,7 +2,7 @@ import { slot } from '@quay/core/events/record';
 import { gaugeRead } from '@quay/core/fuel/events';
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import type { Gauge } from '@quay/core/fleet/rows';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { litresShown, spokenReading } from '@quay/core/fuel/level';
 import { judgeReading, typedReading } from '@quay/core/fuel/typed';
 import { useState } from 'react';

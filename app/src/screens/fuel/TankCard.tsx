@@ -1,9 +1,9 @@
+import { feedsEngine, fuelOf, gaugesOf, nextGauge, oddGauges } from '@quay/core/fuel/readings';
 import { slot } from '@quay/core/events/record';
 import { brimmed } from '@quay/core/fuel/events';
-import { lastsFor } from '@quay/core/afloat/lasts';
+import { lastsFor } from '@quay/core/trip/lasts';
 import type { Gauge, Tank } from '@quay/core/fleet/rows';
-import { say } from '@quay/core/fleet/words';
-import { feedsEngine, fuelOf, gaugesOf, nextGauge, oddGauges } from '@quay/core/record/walk';
+import { say } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

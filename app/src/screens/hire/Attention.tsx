@@ -1,5 +1,5 @@
 import { type AttentionMatter, bringBack, putAside } from '@quay/contract/attention';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';

@@ -1,3 +1,4 @@
+import { marksOf } from '@quay/core/condition/placed';
 import { hasSlot, slotsUnder } from '@quay/core/events/record';
 import { pointTold } from '@quay/core/briefing/events';
 import { counted } from '@quay/core/condition/events';
@@ -5,8 +6,7 @@ import type { HirePack } from '@quay/contract/hire';
 import type { Walk } from '@quay/core/events/parts';
 import { stateOf } from '@quay/core/day/board';
 import { depositOf } from '@quay/core/settlement/deposit';
-import { unattended } from '@quay/core/fleet/school';
-import { marksOf } from '@quay/core/record/walk';
+import { unattended } from '@quay/core/policy/school';
 import { attachmentsOf } from '@quay/core/record/event';
 import { minutesBetween } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';

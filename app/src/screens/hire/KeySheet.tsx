@@ -1,5 +1,5 @@
 import { keyCode, setKeyCode } from '@quay/contract/keySafe';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';

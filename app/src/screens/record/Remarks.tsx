@@ -1,5 +1,5 @@
+import { remarked } from '@quay/core/walk/events';
 import { slot } from '@quay/core/events/record';
-import { remarked } from '@quay/core/record/events';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

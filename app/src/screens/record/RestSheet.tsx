@@ -1,11 +1,11 @@
 import { slot } from '@quay/core/events/record';
 import { gaugeRead } from '@quay/core/fuel/events';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import { typedReading } from '@quay/core/fuel/typed';
-import { asItWas } from '@quay/core/record/asItWas';
+import { asItWas } from '@quay/core/walk/asItWas';
 import type { EventBody } from '@quay/core/record/event';
-import { wantsPicture } from '@quay/core/record/walk';
+import { wantsPicture } from '@quay/core/walk/walk';
 import { evidenceStateOf } from '@quay/core/condition/propeller';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

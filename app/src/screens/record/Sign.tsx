@@ -1,5 +1,5 @@
+import { signRefused } from '@quay/core/walk/events';
 import { slot } from '@quay/core/events/record';
-import { signRefused } from '@quay/core/record/events';
 import { commit } from '@quay/core/events/canonical';
 import type { Walk } from '@quay/core/events/parts';
 import { useRouter } from 'expo-router';

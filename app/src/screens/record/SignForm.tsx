@@ -1,6 +1,6 @@
 import { type Held } from '@quay/core/record/event';
 import { sealContent } from '@quay/core/record/project';
-import { pageDigest, type Page, pageOf } from '@quay/core/record/readback';
+import { pageDigest, type Page, pageOf } from '@quay/core/walk/readback';
 import { sealMessage, spoken } from '@quay/core/events/seal';
 import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';

@@ -1,4 +1,4 @@
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,10 +1,10 @@
+import { questionsDue } from '@quay/core/briefing/ofHire';
 import { hasSlot } from '@quay/core/events/record';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import type { Walk as WalkName } from '@quay/core/events/parts';
 import { SKIP_REASONS } from '@quay/core/briefing/events';
-import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
-import { questionsDue } from '@quay/core/record/handing';
-import { nextLoose } from '@quay/core/record/walk';
+import { asItWas, unsaidBy } from '@quay/core/walk/asItWas';
+import { nextLoose } from '@quay/core/walk/walk';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';

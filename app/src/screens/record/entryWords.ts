@@ -1,5 +1,5 @@
 import type { HirePack } from '@quay/contract/hire';
-import { say, type Wording } from '@quay/core/fleet/words';
+import { say, type Wording } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import type { EventBody } from '@quay/core/record/event';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { EventBody } from '@quay/core/record/event';
-import { pageDigest, pageOf } from '@quay/core/record/readback';
+import { pageDigest, pageOf } from '@quay/core/walk/readback';
 import '../../i18n';
 import { living } from '../../testing/living';
 import { counted, heldOf, type Made, pack } from '../../testing/view';

@@ -1,4 +1,4 @@
-import { LANGUAGES, type Language } from '@quay/core/fleet/words';
+import { LANGUAGES, type Language } from '@quay/core/words/words';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { i18n } from '../../i18n';

@@ -1,10 +1,10 @@
+import { briefingOf, languageOf } from '@quay/core/briefing/ofHire';
 import { hasSlot, slotAt } from '@quay/core/events/record';
 import type { Briefing } from '@quay/core/briefing/compose';
-import { briefingOf, languageOf } from '@quay/core/record/handing';
 import { type Walk } from '@quay/core/events/parts';
 import { type EventBody, type Held } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/events/stored';
-import { type StopState, walkState } from '@quay/core/record/walk';
+import { type StopState, walkState } from '@quay/core/walk/walk';
 import { startTransition, useCallback, useMemo, useState } from 'react';
 import { caseOf } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';

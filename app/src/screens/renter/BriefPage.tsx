@@ -1,6 +1,6 @@
 import { hasSlot } from '@quay/core/events/record';
-import { unattended } from '@quay/core/fleet/school';
-import { fellBack, say } from '@quay/core/fleet/words';
+import { unattended } from '@quay/core/policy/school';
+import { fellBack, say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 import { mdiPhone } from '@mdi/js';
 import { stepAfter, stepsOf } from '@quay/core/briefing/guide';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -4,7 +4,7 @@ import { notAboard } from '@quay/core/briefing/aboard';
 import { applies } from '@quay/core/briefing/compose';
 import { search, stepsOf } from '@quay/core/briefing/guide';
 import type { FixCard, Point } from '@quay/core/fleet/telling';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,8 +1,8 @@
+import { peopleOf } from '@quay/core/party/ofHire';
 import { mdiPhone } from '@mdi/js';
-import { say } from '@quay/core/fleet/words';
-import { schoolOf } from '@quay/core/fleet/school';
-import { isChild } from '@quay/core/fit/suits';
-import { peopleOf } from '@quay/core/record/handing';
+import { say } from '@quay/core/words/words';
+import { schoolOf } from '@quay/core/policy/school';
+import { isChild } from '@quay/core/party/suits';
 import { clockOf } from '@quay/core/time/zone';
 import { compassOf, decimalDegrees, degreesMinutes, fromNearest, type Position } from '@quay/core/waters/position';
 import { spelt } from '@quay/core/waters/spelling';

@@ -1,10 +1,11 @@
+import { languageOf } from '@quay/core/briefing/ofHire';
+import { peopleOf } from '@quay/core/party/ofHire';
 import { hasSlot, slot } from '@quay/core/events/record';
 import { roundDone } from '@quay/core/condition/events';
 import { applies, minutesOf } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/fleet/school';
-import { type Language, LANGUAGES, say } from '@quay/core/fleet/words';
-import { languageOf, peopleOf } from '@quay/core/record/handing';
+import { unattended } from '@quay/core/policy/school';
+import { type Language, LANGUAGES, say } from '@quay/core/words/words';
 import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
+import { peopleOf } from '@quay/core/party/ofHire';
 import { hasSlot } from '@quay/core/events/record';
-import { unattended } from '@quay/core/fleet/school';
-import { peopleOf } from '@quay/core/record/handing';
+import { unattended } from '@quay/core/policy/school';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { Notice } from '../../ui/board';

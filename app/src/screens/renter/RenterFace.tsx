@@ -1,10 +1,11 @@
+import { factsFor, languageOf } from '@quay/core/briefing/ofHire';
+import { schoolsOf } from '@quay/core/party/ofHire';
 import { Slot, useRouter } from 'expo-router';
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../data/api';
 import type { Facts } from '@quay/core/fleet/condition';
-import { factsFor, languageOf, schoolsOf } from '@quay/core/record/handing';
 import { caseOf, useBriefing } from '../../data/handing';
 import { type HireView, useHire } from '../../data/hire';
 import { exchange, hireInHand } from '../../data/renter';

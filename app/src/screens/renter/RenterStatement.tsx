@@ -1,9 +1,9 @@
 import { hasSlot, slot } from '@quay/core/events/record';
-import { closed } from '@quay/core/record/settlementEvents';
+import { closed } from '@quay/core/settlement/events';
 import { surfaceLooked } from '@quay/core/condition/events';
 import type { Comparison } from '@quay/contract/compare';
 import { statementPdf } from '@quay/contract/hire';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { chargedOf, type Standing, standingsOf } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';

@@ -1,5 +1,5 @@
 import { applies } from '@quay/core/briefing/compose';
-import { say, type Wording } from '@quay/core/fleet/words';
+import { say, type Wording } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

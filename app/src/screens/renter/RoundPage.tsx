@@ -1,5 +1,5 @@
 import { applies } from '@quay/core/briefing/compose';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,4 +1,4 @@
-import { LANGUAGES, type Language } from '@quay/core/fleet/words';
+import { LANGUAGES, type Language } from '@quay/core/words/words';
 import { i18n } from '../../i18n';
 import type { RenterWords } from '../../i18n/renter/en';
 import { browserLanguage, rememberChoice, rememberedChoice, setPageLanguage } from '../../platform/browser';

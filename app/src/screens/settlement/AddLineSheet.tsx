@@ -1,6 +1,6 @@
 import type { EventBody } from '@quay/core/record/event';
 import type { PriceList } from '@quay/core/settlement/prices';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

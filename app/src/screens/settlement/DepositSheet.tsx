@@ -1,5 +1,5 @@
 import { hasSlot, slotAt, slotsUnder } from '@quay/core/events/record';
-import { depositAnswered } from '@quay/core/record/settlementEvents';
+import { depositAnswered } from '@quay/core/settlement/events';
 import { askDeposit, holdDeposit, releaseDeposit, type DepositReply } from '@quay/contract/deposit';
 import type { Deposit } from '@quay/core/settlement/deposit';
 import { endingHoldings } from '@quay/core/settlement/holding';

@@ -1,5 +1,5 @@
 import { slot } from '@quay/core/events/record';
-import { lineAnswered } from '@quay/core/record/settlementEvents';
+import { lineAnswered } from '@quay/core/settlement/events';
 import { mdiChevronRight } from '@mdi/js';
 import type { Standing } from '@quay/core/settlement/correction';
 import type { Line } from '@quay/core/settlement/statement';

@@ -1,5 +1,5 @@
+import { signed } from '@quay/core/walk/events';
 import { slot } from '@quay/core/events/record';
-import { signed } from '@quay/core/record/events';
 import { happenedAt } from '@quay/core/events/stored';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,6 +1,6 @@
+import { signRefused } from '@quay/core/walk/events';
 import { hasSlot, slot, slotsUnder } from '@quay/core/events/record';
-import { closed, corrected, waiverSet } from '@quay/core/record/settlementEvents';
-import { signRefused } from '@quay/core/record/events';
+import { closed, corrected, waiverSet } from '@quay/core/settlement/events';
 import { closeHire, statementPdf } from '@quay/contract/hire';
 import { chargedOf, keptFor, standingsOf } from '@quay/core/settlement/correction';
 import { isAtRest, ledgerOf } from '@quay/core/settlement/ledger';

@@ -2,7 +2,7 @@ import type { PriceList } from '@quay/core/settlement/prices';
 import { type LineText, lineText } from '@quay/core/settlement/lineText';
 import type { Line } from '@quay/core/settlement/statement';
 import { STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
-import { LANGUAGES } from '@quay/core/fleet/words';
+import { LANGUAGES } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { useMoney } from '../../ui/money';
 

@@ -1,6 +1,6 @@
 import { hasSlot, slot } from '@quay/core/events/record';
-import { workDone } from '@quay/core/record/turnaroundEvents';
-import { say } from '@quay/core/fleet/words';
+import { workDone } from '@quay/core/turnaround/events';
+import { say } from '@quay/core/words/words';
 import { findingsOfHire } from '@quay/core/settlement/settle';
 import { type Work, workOf } from '@quay/core/turnaround/work';
 import { useRouter } from 'expo-router';

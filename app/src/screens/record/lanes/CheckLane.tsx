@@ -1,6 +1,6 @@
 import { slot } from '@quay/core/events/record';
 import { asFound } from '@quay/core/condition/events';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { ChoiceChip } from '../../../ui/choiceChip';

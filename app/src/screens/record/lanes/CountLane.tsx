@@ -1,10 +1,10 @@
 import { hasSlot, slot } from '@quay/core/events/record';
 import { counted } from '@quay/core/condition/events';
 import { mdiMinus, mdiPlus } from '@mdi/js';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import type { EventBody } from '@quay/core/record/event';
 import { neededOf } from '@quay/core/condition/counts';
-import { headsOf } from '@quay/core/record/hold';
+import { headsOf } from '@quay/core/castOff/hold';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { TouchableRipple } from '../../../ui/touchableRipple';

@@ -1,9 +1,10 @@
+import { marksOf } from '@quay/core/condition/placed';
 import { hasSlot } from '@quay/core/events/record';
 import { mdiCamera } from '@mdi/js';
-import { say } from '@quay/core/fleet/words';
-import { surfacesAsTheyWere } from '@quay/core/record/asItWas';
-import { carried } from '@quay/core/record/before';
-import { marksOf, wantsPicture } from '@quay/core/record/walk';
+import { say } from '@quay/core/words/words';
+import { surfacesAsTheyWere } from '@quay/core/walk/asItWas';
+import { carried } from '@quay/core/walk/before';
+import { wantsPicture } from '@quay/core/walk/walk';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';

@@ -1,7 +1,7 @@
 import { slot } from '@quay/core/events/record';
 import { evidenceGiven } from '@quay/core/condition/events';
 import { mdiMinus, mdiPlus } from '@mdi/js';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import type { EventBody } from '@quay/core/record/event';
 import { bladesToShow, evidenceStateOf, type PropellerFound, revsFell } from '@quay/core/condition/propeller';
 import { typedNumber } from '@quay/core/number/typed';

@@ -1,7 +1,7 @@
 import { slot } from '@quay/core/events/record';
 import { gaugeRead } from '@quay/core/fuel/events';
 import { mdiGauge } from '@mdi/js';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

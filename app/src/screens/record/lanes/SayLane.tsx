@@ -1,9 +1,9 @@
+import { questionsDue } from '@quay/core/briefing/ofHire';
 import { hasSlot, slot } from '@quay/core/events/record';
 import { pointRead, pointSkipped, pointTold } from '@quay/core/briefing/events';
 import type { Piece } from '@quay/core/briefing/compose';
-import { fellBack, say } from '@quay/core/fleet/words';
+import { fellBack, say } from '@quay/core/words/words';
 import type { EventBody } from '@quay/core/record/event';
-import { questionsDue } from '@quay/core/record/handing';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,8 +1,8 @@
 import { hasSlot } from '@quay/core/events/record';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/fleet/school';
-import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/record/alone';
-import { walkState } from '@quay/core/record/walk';
+import { unattended } from '@quay/core/policy/school';
+import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/castOff/alone';
+import { walkState } from '@quay/core/walk/walk';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';

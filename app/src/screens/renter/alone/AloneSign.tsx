@@ -1,5 +1,5 @@
-import { say } from '@quay/core/fleet/words';
-import { picturesWanted } from '@quay/core/record/alone';
+import { say } from '@quay/core/words/words';
+import { picturesWanted } from '@quay/core/castOff/alone';
 import { commit } from '@quay/core/events/canonical';
 import type { Walk } from '@quay/core/events/parts';
 import { useRouter } from 'expo-router';

@@ -1,9 +1,9 @@
 import { hasSlot } from '@quay/core/events/record';
-import { say } from '@quay/core/fleet/words';
-import { asItWas, unsaidBy } from '@quay/core/record/asItWas';
+import { say } from '@quay/core/words/words';
+import { asItWas, unsaidBy } from '@quay/core/walk/asItWas';
 import type { Walk } from '@quay/core/events/parts';
 import type { EventBody } from '@quay/core/record/event';
-import { nextLoose } from '@quay/core/record/walk';
+import { nextLoose } from '@quay/core/walk/walk';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,7 +1,7 @@
+import type { Fit } from '@quay/core/party/ofHire';
 import { slot } from '@quay/core/events/record';
-import { jacketGiven } from '@quay/core/fit/events';
-import type { Fit } from '@quay/core/record/handing';
-import { say } from '@quay/core/fleet/words';
+import { jacketGiven } from '@quay/core/party/events';
+import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { Card, Tag } from '../../../ui/board';
 import { CheckboxRow } from '../../../ui/checkboxRow';

@@ -1,5 +1,5 @@
 import { keyCode, type KeyReply } from '@quay/contract/keySafe';
-import { say } from '@quay/core/fleet/words';
+import { say } from '@quay/core/words/words';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';

@@ -1,9 +1,9 @@
+import { questionsDue } from '@quay/core/briefing/ofHire';
 import { slot } from '@quay/core/events/record';
 import { pointSkipped, pointTold } from '@quay/core/briefing/events';
-import { fellBack, say } from '@quay/core/fleet/words';
+import { fellBack, say } from '@quay/core/words/words';
 import type { EventBody } from '@quay/core/record/event';
-import { questionsDue } from '@quay/core/record/handing';
-import { readAtHome } from '@quay/core/record/walk';
+import { readAtHome } from '@quay/core/walk/walk';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
