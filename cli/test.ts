@@ -60,8 +60,8 @@ const processorMinutes = (): number | undefined => {
 const UNIT_PARTS: Record<string, readonly string[]> = {
   core: ['--selectProjects', 'core', 'contract', 'standins'],
   app: ['--selectProjects', 'app'],
-  server: ['--selectProjects', 'server', '--testPathIgnorePatterns', 'src/compare/'],
-  compare: ['--selectProjects', 'server', '--testPathPattern', 'src/compare/'],
+  server: ['--selectProjects', 'server', '--testPathIgnorePatterns', 'photo/compare/'],
+  compare: ['--selectProjects', 'server', '--testPathPattern', 'photo/compare/'],
 };
 const PARTS = ['format', 'lint', 'arrows', 'types', ...Object.keys(UNIT_PARTS), 'journeys', 'webkit'];
 

@@ -6,8 +6,8 @@ const { version } = JSON.parse(readFileSync(new URL('../package.json', import.me
 const SERVER = {
   quay: 'server/src/quay.ts',
   tool: 'server/src/tool.ts',
-  compare: 'server/src/compare/thread.ts',
-  picture: 'server/src/picture/process.ts',
+  compare: 'server/src/topics/photo/compare/thread.ts',
+  picture: 'server/src/platform/pictures/process.ts',
 };
 
 /** Bundles the server (or what is to run beside it) and everything of ours; packages stay where npm put them. */

@@ -1,12 +1,12 @@
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
-import type { Raster } from '@quay/server/compare/madeUp/paint';
-import { madeUpPair } from '@quay/server/compare/madeUp/pairs';
+import type { Raster } from '@quay/server/topics/photo/compare/madeUp/paint';
+import { madeUpPair } from '@quay/server/topics/photo/compare/madeUp/pairs';
 import sharp from 'sharp';
 import { buildServer } from '../../server/build';
-import { comparer } from '../../server/src/compare/pool';
-import { appendEvents } from '../../server/src/store/delivery';
+import { comparer } from '../../server/src/topics/photo/compare/pool';
+import { appendEvents } from '../../server/src/topics/record/delivery';
 import { type Figure, figure, quantile, timed } from '../figure';
 import { manyEvents, phonesInTurn } from './project';
 import { withDemoStore } from './temporary';

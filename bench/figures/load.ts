@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { canonical } from '@quay/core/events/canonical';
 import { BRAM } from '../../e2e/quay';
-import { PRAGMAS } from '../../server/src/store/open';
+import { PRAGMAS } from '../../server/src/platform/database/open';
 import { eventWith } from '../../server/src/testing/events';
 import { type Figure, figure, figureAtLeast, quantile, timed } from '../figure';
 import { onServer, phoneOf } from '../quay';

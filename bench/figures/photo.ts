@@ -1,5 +1,5 @@
-import type { judgeNegative } from '@quay/server/compare/oracle';
-import { type Judged } from '@quay/server/compare/oracle';
+import type { judgeNegative } from '@quay/server/topics/photo/compare/oracle';
+import { type Judged } from '@quay/server/topics/photo/compare/oracle';
 import { buildServer } from '../../server/build';
 import { Piscina } from 'piscina';
 import { availableParallelism } from 'node:os';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { loadImport } from '../../server/src/import/load';
 import { readImport } from '../../server/src/import/read';
-import { openStore, type Store } from '../../server/src/store/open';
+import { openStore, type Store } from '../../server/src/platform/database/open';
 
 /** A store with the demo operator in a folder that goes with it. */
 export const withDemoStore = async <T>(work: (store: Store, folder: string) => Promise<T>): Promise<T> => {

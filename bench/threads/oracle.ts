@@ -1,7 +1,7 @@
-import { judgeBoxes, judgeNegative, judgePair, type Judged } from '@quay/server/compare/oracle';
-import type { Box, Raster } from '@quay/server/compare/madeUp/paint';
-import { madeUpPair } from '@quay/server/compare/madeUp/pairs';
-import { Bin, vision } from '@quay/server/compare/vision';
+import { judgeBoxes, judgeNegative, judgePair, type Judged } from '@quay/server/topics/photo/compare/oracle';
+import type { Box, Raster } from '@quay/server/topics/photo/compare/madeUp/paint';
+import { madeUpPair } from '@quay/server/topics/photo/compare/madeUp/pairs';
+import { Bin, vision } from '@quay/server/topics/photo/compare/vision';
 import pixelmatch from 'pixelmatch';
 import { ssim } from 'ssim.js';
 

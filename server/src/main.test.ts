@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Response } from 'express';
 import { makeGate, proxiesOf, StartError } from './main';
-import { holdFolder } from './store/lock';
+import { holdFolder } from './platform/database/lock';
 import { MANAGER, testQuay } from './testing/quay';
 
 describe('a data folder', () => {

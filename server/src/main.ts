@@ -1,22 +1,23 @@
+import { heldBefore } from './topics/settlement/payment';
 import { createServer as createHttp, type Server } from 'node:http';
 import { createServer as createHttps } from 'node:https';
 import { isIP } from 'node:net';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Response } from 'express';
-import { comparer, THREADS } from './compare/pool';
-import { makeApp } from './http/app';
-import { Comparing } from './jobs/comparing';
-import type { Quay } from './http/mount';
-import { ProblemError } from './http/problem';
-import { outsideOf } from './outside/outside';
-import { pictureProgram, picturesApart } from './picture/pictures';
-import { holdFolder } from './store/lock';
-import { DataFolderError, openStore, readyFolder } from './store/open';
-import { PID_FILE, putRestoredInPlace, runningOn } from './store/restore';
-import { quayKey, readEpoch, readOperator } from './store/setting';
-import { clearTries } from './store/tries';
-import { clearUnfinished } from './store/upload';
+import { comparer, THREADS } from './topics/photo/compare/pool';
+import { makeApp } from './app';
+import { Comparing } from './topics/photo/comparing';
+import type { Quay } from './platform/http/mount';
+import { ProblemError } from './platform/http/problem';
+import { outsideOf } from './integrations/outside';
+import { pictureProgram, picturesApart } from './platform/pictures/pictures';
+import { holdFolder } from './platform/database/lock';
+import { DataFolderError, openStore, readyFolder } from './platform/database/open';
+import { PID_FILE, putRestoredInPlace, runningOn } from './platform/database/restore';
+import { quayKey, readEpoch, readOperator } from './platform/database/setting';
+import { clearTries } from './platform/signIn/tries';
+import { clearUnfinished } from './topics/photo/upload';
 
 declare const QUAY_VERSION: string;
 
@@ -126,7 +127,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
   const quay: Quay = {
     store,
     key: await quayKey(store.db),
-    outside: outsideOf(simulated, () => quay.store.db, now),
+    outside: outsideOf(simulated, () => quay.store.db, heldBefore, now),
     epoch: await readEpoch(store.db),
     version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev',
     secureCookies: secure,

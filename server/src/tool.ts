@@ -6,21 +6,21 @@ import Database from 'better-sqlite3';
 import { type DossierFault, verifyDossier } from '@quay/core/dossier/verify';
 import { spoken } from '@quay/core/events/seal';
 import { isDay } from '@quay/core/time/calendar';
-import { compareCommand } from './compare/command';
+import { compareCommand } from './topics/photo/compare/command';
 import { play } from './demo/play';
-import { nodeCrypto } from './dossier/crypto';
+import { nodeCrypto } from './topics/dossier/crypto';
 import { sayFault } from './import/fault';
 import { loadImport } from './import/load';
 import { readImport } from './import/read';
 import { publishedSchemas } from './import/schemas';
 import { ExportError, writeExport } from './import/write';
-import { erasePeople } from './store/erase';
-import { DataFolderError, openStore, type Store } from './store/open';
-import { brokenHires, repairOf, type Repaired, setAside, takeBack } from './store/repair';
-import { holdFolder } from './store/lock';
-import { putRestoredInPlace, restoredBeside, runningOn } from './store/restore';
-import { newEpoch, quayKey, readOperator, writeOperator } from './store/setting';
-import { putStaff, secretFault } from './store/staff';
+import { erasePeople } from './topics/record/erase';
+import { DataFolderError, openStore, type Store } from './platform/database/open';
+import { brokenHires, repairOf, type Repaired, setAside, takeBack } from './topics/record/repair';
+import { holdFolder } from './platform/database/lock';
+import { putRestoredInPlace, restoredBeside, runningOn } from './platform/database/restore';
+import { newEpoch, quayKey, readOperator, writeOperator } from './platform/database/setting';
+import { putStaff, secretFault } from './platform/signIn/staff';
 
 /** What cannot be done, said to whoever typed the command. */
 class ToolError extends Error {}

@@ -1,3 +1,4 @@
+import { bookOf } from '../topics/fleet/book';
 import { fuelTanks } from '@quay/core/fuel/readings';
 import { briefingOf } from '@quay/core/briefing/ofHire';
 import { type Case, dayOfUse, fitOf } from '@quay/core/party/ofHire';
@@ -24,19 +25,19 @@ import { project, sealContent } from '@quay/core/record/project';
 import { pageDigest, pageOf } from '@quay/core/walk/readback';
 import { sealMessage } from '@quay/core/events/seal';
 import type { Sheet } from '@quay/contract/fit';
-import { outsideOf } from '../outside/outside';
-import { closeHire, draftOf } from '../store/closing';
-import { groundOf, keepSheet } from '../store/fit';
-import type { HireRow } from '../store/hire';
-import type { Store } from '../store/open';
-import { settlePayments } from '../store/payment';
-import { appendPhoto } from '../store/upload';
-import { appendEvents } from '../store/delivery';
-import { bookOf, wholeRecord } from '../store/record';
-import { refresh } from '../store/refresh';
-import { appendQuayEvent } from '../store/quayEvent';
-import { hashToken, newToken } from '../store/secret';
-import { type QuayKey, readHanding } from '../store/setting';
+import { outsideOf } from '../integrations/outside';
+import { closeHire, draftOf } from '../topics/settlement/closing';
+import { groundOf, keepSheet } from '../topics/party/party';
+import type { HireRow } from '../topics/booking/hire';
+import type { Store } from '../platform/database/open';
+import { heldBefore, settlePayments } from '../topics/settlement/payment';
+import { appendPhoto } from '../topics/photo/upload';
+import { appendEvents } from '../topics/record/delivery';
+import { wholeRecord } from '../topics/record/record';
+import { refresh } from '../topics/record/refresh';
+import { appendQuayEvent } from '../topics/record/quayEvent';
+import { hashToken, newToken } from '../platform/signIn/secret';
+import { type QuayKey, readHanding } from '../platform/database/setting';
 
 const MarkSpec = z.object({ surface: z.string(), x: z.number(), y: z.number(), kind: z.enum(MARK_KINDS), sizeMm: z.number() });
 const PlayFile = z.object({
@@ -289,6 +290,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     const { cardTerminal: terminal } = outsideOf(
       true,
       () => store.db,
+      heldBefore,
       () => now,
     );
     const paid = await settlePayments({ db: store.db, terminal, clock: () => now }, hire.id);

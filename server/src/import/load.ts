@@ -4,10 +4,10 @@ import { Handing } from '@quay/core/fleet/operator';
 import { digestOf } from '@quay/core/events/canonical';
 import { schoolOf } from '@quay/core/policy/school';
 import type { PriceList } from '@quay/core/settlement/prices';
-import { addBook } from '../store/fleet';
-import { putBook } from '../store/pastBook';
-import { writeHanding, writeOperator } from '../store/setting';
-import { accountOf, putAccount } from '../store/staff';
+import { addBook } from '../topics/fleet/fleet';
+import { putBook } from '../topics/fleet/pastBook';
+import { writeHanding, writeOperator } from '../platform/database/setting';
+import { accountOf, putAccount } from '../platform/signIn/staff';
 import type { BoatIn, Import } from './read';
 import type { HireIn } from './tables';
 

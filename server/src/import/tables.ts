@@ -6,7 +6,7 @@ import { readMinor } from '@quay/core/money/minor';
 import { Price } from '@quay/core/settlement/prices';
 import { instantOf } from '@quay/core/time/zone';
 import { Id } from '@quay/contract/parts';
-import { fold, secretFault } from '../store/staff';
+import { fold, secretFault } from '../platform/signIn/staff';
 import { type CsvRow, readCsv } from './csv';
 import type { Fault } from './fault';
 

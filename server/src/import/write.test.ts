@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openStore, type Store } from '../store/open';
+import { openStore, type Store } from '../platform/database/open';
 import { DEMO } from '../testing/quay';
 import { loadImport } from './load';
 import { type Import, readImport } from './read';

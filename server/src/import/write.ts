@@ -9,8 +9,8 @@ import { writeMinor } from '@quay/core/money/minor';
 import { PriceList } from '@quay/core/settlement/prices';
 import { MORE_OF_PRICES } from './tables';
 import { clockOf, dateOf } from '@quay/core/time/zone';
-import type { HireRow } from '../store/hire';
-import { readHanding, readOperator } from '../store/setting';
+import type { HireRow } from '../topics/booking/hire';
+import { readHanding, readOperator } from '../platform/database/setting';
 
 /** Why nothing can be written; said to whoever asked for it. */
 export class ExportError extends Error {}

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { type Forest, grow, type Sample, type Tree } from '../compare/forest';
+import { type Forest, grow, type Sample, type Tree } from '../topics/photo/compare/flaws/forest';
 
 /** Prints the forest that tells a flaw by what was measured of it: `fitFlaws.ts FILE…`, files of `sampleDifferences.ts`. */
 const samples = process.argv.slice(2).flatMap((file) => JSON.parse(readFileSync(file, 'utf8')) as Sample[]);

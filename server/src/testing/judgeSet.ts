@@ -1,4 +1,4 @@
-import { judgeNegative, judgePair } from '../compare/oracle';
+import { judgeNegative, judgePair } from '../topics/photo/compare/oracle';
 
 /**
  * Compares made-up pairs and prints how each was judged, one after the other: `judgeSet.ts FIRST COUNT pair|negative`. In a

@@ -1,3 +1,4 @@
+import { heldBefore } from '../topics/settlement/payment';
 import { mkdtemp, rm } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -6,13 +7,13 @@ import { join } from 'node:path';
 import type { Known } from '@quay/core/drill/faults';
 import type { BookFault } from '@quay/core/fleet/lay';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
-import { makeApp } from '../http/app';
-import type { Gate } from '../http/mount';
+import { makeApp } from '../app';
+import type { Gate } from '../platform/http/mount';
 import { loadImport } from '../import/load';
 import { readImport } from '../import/read';
-import { type Outside, outsideOf } from '../outside/outside';
-import { openStore, type Store } from '../store/open';
-import { type QuayKey, quayKey } from '../store/setting';
+import { type Outside, outsideOf } from '../integrations/outside';
+import { openStore, type Store } from '../platform/database/open';
+import { type QuayKey, quayKey } from '../platform/database/setting';
 import { Client, HAND, MANAGER } from './client';
 import { eventWith } from './events';
 
@@ -51,7 +52,7 @@ export const testQuay = async ({
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   await loadImport(store.db, read.data);
   const key = await quayKey(store.db);
-  const outside = outsideOf(simulated, () => store.db);
+  const outside = outsideOf(simulated, () => store.db, heldBefore);
   const app = makeApp(
     { store, key, outside, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now },
     undefined,

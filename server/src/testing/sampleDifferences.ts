@@ -1,12 +1,12 @@
-import { blobsOf } from '../compare/blobs';
-import { isWorthJudging } from '../compare/boxes';
-import type { Sample } from '../compare/forest';
-import { lookAt } from '../compare/look';
-import { madeUpPair } from '../compare/madeUp/pairs';
-import { isOfMark } from '../compare/oracle';
-import { greyOf } from '../compare/picture';
-import { TRAITS, traitsOf } from '../compare/traits';
-import { Bin, vision } from '../compare/vision';
+import { blobsOf } from '../topics/photo/compare/flaws/blobs';
+import { isWorthJudging } from '../topics/photo/compare/flaws/boxes';
+import type { Sample } from '../topics/photo/compare/flaws/forest';
+import { lookAt } from '../topics/photo/compare/look';
+import { madeUpPair } from '../topics/photo/compare/madeUp/pairs';
+import { isOfMark } from '../topics/photo/compare/oracle';
+import { greyOf } from '../topics/photo/compare/picture';
+import { TRAITS, traitsOf } from '../topics/photo/compare/flaws/traits';
+import { Bin, vision } from '../topics/photo/compare/vision';
 
 /**
  * Prints what is measured of the differences of made-up pairs, and whether each is of a flaw: `sampleDifferences.ts FIRST

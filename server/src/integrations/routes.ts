@@ -1,0 +1,17 @@
+import * as api from '@quay/contract/outside';
+import { on } from '../platform/http/mount';
+import { fail } from '../platform/http/problem';
+
+export const outsideRoutes = [
+  on(api.listStandIns, ({ quay }) => {
+    const { standIns } = quay.outside;
+    return Promise.resolve({ standIns: standIns ? api.STAND_IN_NAMES.map((name) => ({ name, mode: standIns[name].mode })) : [] });
+  }),
+  on(api.setStandIn, ({ quay, params: { name }, body }) => {
+    const standIn = quay.outside.standIns?.[name] ?? fail(404, 'noStandIn', 'Nothing is simulated here.');
+    const modes: readonly string[] = api.STAND_INS[name];
+    if (!modes.includes(body.mode)) return fail(400, 'noSuchMode', 'It cannot be made to do that.', `It can: ${modes.join(', ')}.`);
+    (standIn as { mode: string }).mode = body.mode;
+    return Promise.resolve({ name, mode: body.mode });
+  }),
+];

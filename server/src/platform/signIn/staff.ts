@@ -1,0 +1,194 @@
+import { createHash, createPublicKey, randomInt, randomUUID } from 'node:crypto';
+import type { Knex } from 'knex';
+import { secretFits, type StaffRole } from '@quay/core/staff/secret';
+import { checkSecret, hashSecret, hashToken, newToken } from './secret';
+import { countTry } from './tries';
+
+export type Staff = { id: string; name: string; role: StaffRole };
+export type DeviceRow = {
+  id: string;
+  name: string;
+  token: string;
+  enrolled: 0 | 1;
+  createdAt: string;
+  seenAt: string | null;
+  withdrawnAt: string | null;
+  key: string | null;
+  keyFingerprint: string | null;
+};
+
+export const fold = (name: string): string => name.trim().toLocaleLowerCase('en').normalize('NFKC');
+
+/** What is wrong with a secret, for whoever sets it. */
+export const secretFault = (role: StaffRole, secret: string): string | undefined => {
+  if (secretFits(role, secret)) return undefined;
+  return role === 'hand' ? 'A hand’s PIN is six to twelve digits.' : 'A manager’s password has ten characters or more.';
+};
+
+/** What a role and secret say of whoever has them; sessions and grants given on an older word end with it. */
+type Account = { id?: string; name: string; role: StaffRole; secret: string };
+
+/** An account ready to be written, and whether it says something else than the one that is there. */
+export type ReadyAccount = { row: Staff & { nameFolded: string; secret: string }; changed: boolean };
+
+/** Derives what is kept of a secret, which takes its time; one that is the same as before is left as it is. */
+export const accountOf = async (db: Knex, staff: Account): Promise<ReadyAccount> => {
+  const { id = randomUUID(), role } = staff;
+  const before = await db('staff').where({ id }).first('role', 'secret');
+  const same = before !== undefined && (await checkSecret(staff.secret, before.secret));
+  return {
+    row: { id, name: staff.name.trim(), role, nameFolded: fold(staff.name), secret: same ? before.secret : await hashSecret(staff.secret) },
+    changed: before !== undefined && (!same || before.role !== role),
+  };
+};
+
+/** Whose role or secret is another than before has to sign in anew everywhere. */
+export const putAccount = async (trx: Knex, { row, changed }: ReadyAccount, now: Date): Promise<void> => {
+  await trx('staff').insert(row).onConflict('id').merge();
+  if (changed) await endAllOf(trx, row.id, now);
+};
+
+/** Adds somebody, or changes them. */
+export const putStaff = async (db: Knex, staff: Account, now: Date): Promise<void> => {
+  const ready = await accountOf(db, staff);
+  await db.transaction((trx) => putAccount(trx, ready, now));
+};
+
+export type StaffRow = Staff & { withdrawnAt: string | null };
+export const allStaff = async (db: Knex): Promise<StaffRow[]> =>
+  await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt');
+
+/** Who works here now, by name. */
+export const namesOfStaff = async (db: Knex): Promise<string[]> =>
+  (await db('staff').whereNull('withdrawnAt').orderBy('name').select('name')).map(({ name }) => name);
+
+/** Ends every session and grant of somebody, but one session. @param but hash of the token of the one that stays */
+export const endAllOf = async (db: Knex, staff: string, now: Date, but = ''): Promise<void> => {
+  const theirs = () => db('session').where({ staff }).whereNot({ token: but });
+  await theirs().whereNull('endedAt').update({ endedAt: now.toISOString() });
+  await theirs().where('grantExpiresAt', '>', now.toISOString()).update({ grantExpiresAt: now.toISOString() });
+};
+
+/** Withdraws somebody: they sign in no more, and what they are signed in on ends. @returns whether there was such a one */
+export const withdrawStaff = (db: Knex, id: string, now: Date): Promise<boolean> =>
+  db.transaction(async (trx) => {
+    const changed = await trx('staff').where({ id, withdrawnAt: null }).update({ withdrawnAt: now.toISOString() });
+    if (changed > 0) await endAllOf(trx, id, now);
+    return changed > 0;
+  });
+
+/** Lets somebody in again who was withdrawn; they sign in anew. */
+export const takeBackStaff = async (db: Knex, id: string): Promise<boolean> =>
+  (await db('staff').where({ id }).whereNotNull('withdrawnAt').update({ withdrawnAt: null })) > 0;
+
+/** @param keep token of the session that stays, where somebody changes their own */
+export const changeSecret = async (db: Knex, id: string, secret: string, now: Date, keep: string | undefined): Promise<void> => {
+  const hashed = await hashSecret(secret);
+  await db.transaction(async (trx) => {
+    await trx('staff')
+      .where({ id })
+      .update({ secret: hashed, version: trx.raw('version + 1') });
+    await endAllOf(trx, id, now, keep === undefined ? '' : hashToken(keep));
+  });
+};
+
+export const addDevice = async (db: Knex, name: string, token: string, enrolled: boolean, now: Date): Promise<DeviceRow> => {
+  const id = randomUUID();
+  await db('device').insert({ id, name, token: hashToken(token), enrolled, createdAt: now.toISOString() });
+  return (await db('device').where({ id }).first())!;
+};
+
+export const deviceOf = async (db: Knex, token: string | undefined): Promise<DeviceRow | undefined> =>
+  token === undefined
+    ? undefined
+    : await db('device')
+        .where({ token: hashToken(token), withdrawnAt: null })
+        .first();
+
+const ENROLMENT_MS = 10 * 60_000;
+const ALPHABET = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
+
+/** A code of twelve letters and digits (60 bits), good once. */
+export const makeEnrolment = async (db: Knex, madeBy: string, now: Date): Promise<{ code: string; expiresAt: string }> => {
+  const code = Array.from({ length: 12 }, () => ALPHABET[randomInt(ALPHABET.length)]).join('');
+  const expiresAt = new Date(now.getTime() + ENROLMENT_MS).toISOString();
+  await db('enrolment').where('expiresAt', '<', now.toISOString()).del();
+  await db('enrolment').insert({ code: hashToken(code), expiresAt, madeBy });
+  return { code, expiresAt };
+};
+
+export const enrol = async (
+  db: Knex,
+  code: string,
+  name: string,
+  from: string,
+  now: Date,
+): Promise<{ ok: true; device: DeviceRow; token: string } | { ok: false; reason: 'wrong' | 'wait'; waitS: number }> => {
+  const token = newToken();
+  const device = await db.transaction(async (trx) => {
+    const taken = await trx('enrolment')
+      .where({ code: hashToken(code.replace(/\s/g, '').toUpperCase()) })
+      .where('expiresAt', '>', now.toISOString())
+      .del();
+    return taken === 0 ? undefined : addDevice(trx, name, token, true, now);
+  });
+  if (device) return { ok: true, device, token };
+  // Sixty bits are not guessed; misses are counted so that nobody tries all day, and a good code is never held up by others'.
+  const waitS = await countTry(db, 'code', from);
+  return { ok: false, reason: waitS > 0 ? 'wait' : 'wrong', waitS };
+};
+
+/** Keeps the public key a device signs seals with. A device has one key: a second one would let it disown the first. */
+export const nameKey = async (
+  db: Knex,
+  device: DeviceRow,
+  spkiBase64: string,
+): Promise<{ ok: true; fingerprint: string } | { ok: false }> => {
+  const der = Buffer.from(spkiBase64, 'base64');
+  try {
+    if (createPublicKey({ key: der, format: 'der', type: 'spki' }).asymmetricKeyDetails?.namedCurve !== 'prime256v1') return { ok: false };
+  } catch {
+    return { ok: false };
+  }
+  const fingerprint = createHash('sha256').update(der).digest('hex');
+  if (device.key !== null && device.keyFingerprint !== fingerprint) {
+    // The browser's storage was cleared: the old key stays on record under the old seals, by their events' fingerprints.
+    await db('setting')
+      .insert({ key: `deviceKey:${device.keyFingerprint}`, value: device.key })
+      .onConflict('key')
+      .ignore();
+  }
+  await db('device').where({ id: device.id }).update({ key: spkiBase64, keyFingerprint: fingerprint });
+  return { ok: true, fingerprint };
+};
+
+/** The key a seal names, from whichever device has or had it. */
+export const deviceKeyOf = async (db: Knex, fingerprint: string): Promise<string | undefined> => {
+  const device = await db('device').where({ keyFingerprint: fingerprint }).first('key');
+  return (
+    device?.key ??
+    (
+      await db('setting')
+        .where({ key: `deviceKey:${fingerprint}` })
+        .first('value')
+    )?.value
+  );
+};
+
+/** Phones of the quay, the newest first. Renters' come and go with their links, and are not among them. */
+export const devicesOf = async (db: Knex) => {
+  const rows = await db('device').whereNotIn('id', db('renterSession').select('device')).orderBy('createdAt', 'desc');
+  return rows.map(({ id, name, enrolled, createdAt, seenAt, withdrawnAt, keyFingerprint }) => ({
+    id,
+    name,
+    enrolled: Boolean(enrolled),
+    createdAt,
+    seenAt,
+    withdrawnAt,
+    key: keyFingerprint,
+  }));
+};
+
+/** @returns whether there was such a phone that had not been withdrawn before */
+export const withdrawDevice = async (db: Knex, id: string, now: string): Promise<boolean> =>
+  (await db('device').where({ id, withdrawnAt: null }).update({ withdrawnAt: now })) > 0;

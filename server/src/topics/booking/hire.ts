@@ -1,0 +1,93 @@
+import type { Hire } from '@quay/contract/hire';
+import type { HireState } from '@quay/core/day/board';
+import type { Handover } from '@quay/core/policy/school';
+import type { Knex } from 'knex';
+
+export type HireRow = {
+  id: string;
+  boat: string;
+  base: string;
+  renter: string;
+  language: string;
+  handover: Handover;
+  adults: number;
+  children: number;
+  from: string;
+  to: string;
+  depositMinor: number;
+  notes: string;
+  version: number;
+  bookVersion: number | null;
+  priceVersion: number;
+  state: HireState;
+  castOffAt: string | null;
+  cameInAt: string | null;
+  hold: string | null;
+  attention: string | null;
+  /** JSON of `Broken`, of a hire whose record cannot be read. */
+  broken: string | null;
+};
+export type NamedHire = HireRow & { renterName: string; renterSalt: string; boatName: string };
+
+/** Hires with the names of their renter and boat. */
+export const namedHires = (db: Knex) =>
+  db('hire')
+    .join('person', 'person.id', 'hire.renter')
+    .join('boat', 'boat.id', 'hire.boat')
+    .select('hire.*', 'person.name as renterName', 'person.salt as renterSalt', 'boat.name as boatName');
+
+export const toHire = (row: NamedHire): Hire => ({
+  id: row.id,
+  boat: row.boat,
+  base: row.base,
+  renter: row.renterName,
+  language: row.language,
+  handover: row.handover,
+  party: { adults: row.adults, children: row.children },
+  from: row.from,
+  to: row.to,
+  depositMinor: row.depositMinor,
+  notes: row.notes,
+  version: row.version,
+});
+
+/** Whether there is such a hire. */
+export const hireExists = async (db: Knex, id: string): Promise<boolean> => (await db('hire').where({ id }).first('id')) !== undefined;
+
+/** What a delivery is judged by: how the boat is handed over, and the newest version of her book. */
+export const termsOf = async (db: Knex, id: string): Promise<{ handover: Handover; newestBook: number } | undefined> =>
+  (await db('hire').join('boat', 'boat.id', 'hire.boat').where('hire.id', id).first('hire.handover', 'boat.bookVersion as newestBook')) as
+    { handover: Handover; newestBook: number } | undefined;
+
+/** Changes what was booked, when nobody else has since `version`. @returns undefined when there is no such hire */
+export const changeHire = async (
+  db: Knex,
+  id: string,
+  change: {
+    version: number;
+    to?: string | undefined;
+    party?: { adults: number; children: number } | undefined;
+    notes?: string | undefined;
+  },
+): Promise<{ ok: true; hire: Hire } | { ok: false; reason: 'changedMeanwhile' | 'beforeStart' } | undefined> => {
+  const row = (await namedHires(db).where('hire.id', id).first()) as NamedHire | undefined;
+  if (!row) return undefined;
+  if (change.to !== undefined && change.to <= row.from) return { ok: false, reason: 'beforeStart' };
+  const changed = await db('hire')
+    .where({ id, version: change.version })
+    .update({
+      to: change.to ?? row.to,
+      adults: change.party?.adults ?? row.adults,
+      children: change.party?.children ?? row.children,
+      notes: change.notes ?? row.notes,
+      version: change.version + 1,
+    });
+  if (changed === 0) return { ok: false, reason: 'changedMeanwhile' };
+  return { ok: true, hire: toHire((await namedHires(db).where('hire.id', id).first()) as NamedHire) };
+};
+
+/** A base by its id; to a renter only the base of their hire. */
+export const baseOf = async (db: Knex, id: string, hire?: string): Promise<{ id: string } | undefined> => {
+  if (hire !== undefined && (await db('hire').where({ id: hire }).first('base'))?.base !== id) return undefined;
+  return db('base').where({ id }).first('id');
+};

@@ -1,0 +1,26 @@
+import * as api from '@quay/contract/dossier';
+import { makeDossier } from './make';
+import { on, sent } from '../../platform/http/mount';
+import { fail } from '../../platform/http/problem';
+
+export const dossierRoutes = [
+  on(api.getDossier, async ({ quay, params, query, res, now, renter }) => {
+    const edition = renter ? 'renter' : (query.edition ?? 'operator');
+    const made = await makeDossier(quay.store, params.hireId, quay.key, edition, now);
+    if (!made.ok) {
+      if (made.reason === 'noSuchHire') return fail(404, 'noSuchHire', 'There is no such hire.');
+      return made.reason === 'notSealed'
+        ? fail(409, 'notSealed', 'Nothing of this hire is signed yet.')
+        : fail(
+            409,
+            'picturesMissing',
+            `${made.missing} pictures have not reached the quay yet.`,
+            'They are still on a phone: let it send them.',
+          );
+    }
+    res
+      .set({ 'Content-Type': 'application/zip', 'Content-Disposition': `attachment; filename="${params.hireId}-${edition}.zip"` })
+      .send(Buffer.from(made.bytes));
+    return sent;
+  }),
+];

@@ -1,0 +1,98 @@
+import * as api from '@quay/contract/fleet';
+import {
+  baseShelfOf,
+  baseVersion,
+  boatsOf,
+  booksOf,
+  bookVersion,
+  changeBase,
+  changeBook,
+  changeClass,
+  type Changed,
+  classShelfOf,
+  classVersion,
+  shelfOf,
+  textFoundRight,
+} from './fleet';
+import { on, staffOf } from '../../platform/http/mount';
+import { fail } from '../../platform/http/problem';
+
+const noBoat = () => fail(404, 'noSuchBoat', 'There is no such boat.');
+
+const noBook = () => fail(404, 'noSuchBook', 'There is no such book.');
+const doesNotLay = (faults: readonly { book: string; path: string; reason: string }[]) =>
+  fail(
+    422,
+    'faults',
+    'The book does not hold together.',
+    // A fault of a class shows through every boat of it; it is told once.
+    [...new Set(faults.map(({ book, path, reason }) => `${book}, ${path}: ${reason}`))].join('\n'),
+  );
+const meanwhile = () => fail(412, 'changedMeanwhile', 'Somebody changed this book meanwhile.', 'Look at it again, then change it.');
+const mustBeDone = (done: Changed): void => {
+  if (done.ok) return;
+  if (done.reason === 'faults') doesNotLay(done.faults);
+  if (done.reason === 'noSuchBook') noBook();
+  if (done.reason === 'otherBook') fail(400, 'otherBook', 'That is another book, or lies elsewhere.');
+  meanwhile();
+};
+
+export const fleetRoutes = [
+  on(api.textIsRight, async ({ quay, body }) =>
+    (await textFoundRight(quay.store.db, body))
+      ? { ok: true as const }
+      : fail(404, 'nothingWaits', 'No translation of this text is waited for.'),
+  ),
+  on(api.listBooks, ({ quay }) => booksOf(quay.store.db)),
+  on(api.getClassBook, async ({ quay, params, res }) => {
+    const shelf = (await classShelfOf(quay.store.db, params.classId)) ?? noBook();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(api.changeClassBook, async (call) => {
+    const { quay, params, body, seen, now, res } = call;
+    mustBeDone(await changeClass(quay.store.db, params.classId, body.classBook, seen, { at: now, by: staffOf(call).staff.id }));
+    const shelf = (await classShelfOf(quay.store.db, params.classId)) ?? noBook();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(api.getBaseBook, async ({ quay, params, res }) => {
+    const shelf = (await baseShelfOf(quay.store.db, params.baseId)) ?? noBook();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(api.changeBaseBook, async (call) => {
+    const { quay, params, body, seen, now, res } = call;
+    mustBeDone(await changeBase(quay.store.db, params.baseId, body.base, seen, { at: now, by: staffOf(call).staff.id }));
+    const shelf = (await baseShelfOf(quay.store.db, params.baseId)) ?? noBook();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(
+    api.getClassVersion,
+    async ({ quay, params }) => (await classVersion(quay.store.db, params.classId, Number(params.version))) ?? noBook(),
+  ),
+  on(api.getBaseVersion, async ({ quay, params }) => (await baseVersion(quay.store.db, params.baseId, Number(params.version))) ?? noBook()),
+  on(api.listBoats, async ({ quay }) => ({ boats: await boatsOf(quay.store.db) })),
+  on(api.getBoatBook, async ({ quay, params, res }) => {
+    const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(api.getBookVersion, async ({ quay, params }) => ({
+    laid: (await bookVersion(quay.store.db, params.boatId, Number(params.version))) ?? noBoat(),
+  })),
+  on(api.changeBoatBook, async (call) => {
+    const { quay, params, body, seen, now, res } = call;
+    const done = await changeBook(quay.store.db, params.boatId, body.boatBook, seen, { at: now, by: staffOf(call).staff.id });
+    if (!done.ok) {
+      if (done.reason === 'faults') return doesNotLay(done.faults);
+      if (done.reason === 'noSuchBoat') return noBoat();
+      if (done.reason === 'otherBoat') return fail(400, 'otherBoat', 'That is another boat’s book, or another class or base.');
+      return meanwhile();
+    }
+    const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+];

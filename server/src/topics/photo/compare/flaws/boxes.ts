@@ -1,0 +1,70 @@
+import { type Blob, blobsOf, type Look } from './blobs';
+import model from './flawModel.json';
+import { type Forest, oddsOf } from './forest';
+import { type Judged, joined, LIKELY, likeliest, whole } from './pieces';
+import { TRAITS, traitsOf } from './traits';
+import type { Cv } from '../vision';
+
+/** What is new in the second photograph, px of it; the strongest first. */
+export type Found = { x: number; y: number; width: number; height: number; strength: number };
+
+/** Less than this is not looked at closer: of a thousand flaws not one has less. */
+const WORTH_PX = 40;
+const WORTH_PEAK = 0.9;
+const WORTH_STANDS = 0.25;
+/** Fainter than this, nothing is even a piece of a flaw. */
+const PIECE_PX = 6;
+const PIECE_PEAK = 0.5;
+/** Logarithm of the odds from which a difference is a piece of a flaw, and from which there is a box about it. */
+const PIECE_ODDS = -2;
+const BOX_ODDS = -1.2;
+const LEAST_SIDE_PX = 7;
+const MOST_BOXES = 12;
+/** A flaw's soft edge is of it. */
+const EDGE_PX = 2;
+
+const FOREST = model as unknown as Forest;
+
+/** Whether a difference can be a flaw at all. */
+export const isWorthJudging = ({ area, peak, far, sum }: Blob, core: number): boolean =>
+  area >= WORTH_PX && peak >= WORTH_PEAK * core && far >= WORTH_STANDS * sum;
+
+const inside = (a: Blob, b: Blob): boolean => a.x0 >= b.x0 && a.x1 <= b.x1 && a.y0 >= b.y0 && a.y1 <= b.y1;
+
+export const boxesOf = (cv: Cv, look: Look): Found[] => {
+  const { blobs, labels, core } = blobsOf(cv, look);
+  const oddsByBlob = new Map<Blob, number>();
+  const judged: Judged[] = [];
+  // Wholes come before their parts; what is within a whole that stands by itself need not be judged.
+  for (const blob of blobs) {
+    if (!isWorthJudging(blob, core)) continue;
+    let { within } = blob;
+    while (within && !((oddsByBlob.get(within) ?? -Infinity) >= LIKELY)) within = within.within;
+    if (within) continue;
+    const traits = traitsOf(cv, look, labels[blob.level]!, core, blob);
+    const odds = oddsOf(
+      FOREST,
+      TRAITS.map((trait) => traits[trait]),
+    );
+    oddsByBlob.set(blob, odds);
+    judged.push(Object.assign(blob, { odds }));
+  }
+  const pieces = likeliest(judged).filter(({ odds }) => odds >= PIECE_ODDS);
+  const faint = blobs.filter(
+    (blob) => blob.level === 0 && blob.area >= PIECE_PX && blob.peak >= PIECE_PEAK * core && !pieces.some((piece) => inside(piece, blob)),
+  );
+  const flaws = joined(pieces)
+    .filter(({ odds }) => odds >= BOX_ODDS)
+    .map((flaw) => whole(flaw, faint));
+  return joined(flaws, EDGE_PX)
+    .filter(({ x0, x1, y0, y1 }) => Math.max(x1 - x0, y1 - y0) + 1 >= LEAST_SIDE_PX)
+    .map(({ x0, x1, y0, y1, odds }) => ({
+      x: Math.max(0, x0 - EDGE_PX),
+      y: Math.max(0, y0 - EDGE_PX),
+      width: Math.min(look.b.cols, x1 + EDGE_PX + 1) - Math.max(0, x0 - EDGE_PX),
+      height: Math.min(look.b.rows, y1 + EDGE_PX + 1) - Math.max(0, y0 - EDGE_PX),
+      strength: Math.round(1000 / (1 + Math.exp(-odds))) / 1000,
+    }))
+    .sort((p, q) => q.strength - p.strength)
+    .slice(0, MOST_BOXES);
+};

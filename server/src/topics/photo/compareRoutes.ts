@@ -1,0 +1,37 @@
+import { createReadStream, existsSync } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import * as api from '@quay/contract/compare';
+import { hireExists } from '../booking/hire';
+import { comparedFile } from './comparing';
+import { changeComparison, comparisonsOf } from './comparison';
+import { on, sent } from '../../platform/http/mount';
+import { fail } from '../../platform/http/problem';
+
+const noPair = () => fail(404, 'noComparison', 'These two photographs are not compared.');
+
+export const compareRoutes = [
+  on(api.listComparisons, async ({ quay, params, renter }) => {
+    if (!(await hireExists(quay.store.db, params.hireId))) return fail(404, 'noSuchHire', 'There is no such hire.');
+    quay.comparing?.lookOnce(params.hireId);
+    const comparisons = await comparisonsOf(quay.store.db, params.hireId);
+    // A box is nothing until a person says so: a renter sees both pictures, and what became a finding.
+    return { comparisons: renter ? comparisons.map((one) => ({ ...one, boxes: [] })) : comparisons };
+  }),
+  on(api.comparisonPicture, async ({ quay, params, res }) => {
+    const { hireId, out, back, picture } = params;
+    const pair = (await comparisonsOf(quay.store.db, hireId)).find((one) => one.out === out && one.back === back);
+    const file = comparedFile(quay.store, { out, back }, picture);
+    if (pair?.state !== 'done' || !existsSync(file)) return noPair();
+    res.set({ 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=3600' });
+    await pipeline(createReadStream(file), res);
+    return sent;
+  }),
+  on(api.changeComparison, async ({ quay, params, body }) => {
+    const { hireId: hire, out, back } = params;
+    const state = await changeComparison(quay.store.db, { hire, out, back }, body.do);
+    if (state === undefined) return noPair();
+    if (body.do === 'cancel') quay.comparing?.callOff({ hire, out, back });
+    else quay.comparing?.turn();
+    return { state };
+  }),
+];

@@ -1,0 +1,135 @@
+import type { CookieOptions } from 'express';
+import { toString as qrSvg } from 'qrcode';
+import { openApi } from '@quay/contract/openapi';
+import * as api from '@quay/contract/session';
+import { refreshUnsealed } from '../record/refresh';
+import { readOperator } from '../../platform/database/setting';
+import { endSession, type Session, signIn } from '../../platform/signIn/session';
+import {
+  allStaff,
+  changeSecret,
+  deviceOf,
+  devicesOf,
+  enrol,
+  makeEnrolment,
+  namesOfStaff,
+  nameKey,
+  secretFault,
+  takeBackStaff,
+  withdrawDevice,
+  withdrawStaff,
+} from '../../platform/signIn/staff';
+import { type Call, on, type Quay, staffOf, whoOf } from '../../platform/http/mount';
+import { fail } from '../../platform/http/problem';
+
+const cookie = (quay: Quay, days: number): CookieOptions => ({
+  httpOnly: true,
+  sameSite: 'strict',
+  secure: quay.secureCookies,
+  path: '/',
+  maxAge: days * 86_400_000,
+});
+
+const meOf = async (quay: Quay, { staff, device }: Session) => {
+  const operator = await readOperator(quay.store.db);
+  return {
+    staff,
+    device: { id: device.id, name: device.name, enrolled: Boolean(device.enrolled) },
+    operator: operator ?? fail(500, 'noOperator', 'This installation has no operator yet.'),
+  };
+};
+
+const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS: number }): never => {
+  if (reason === 'wait') {
+    call.res.set('Retry-After', String(waitS));
+    return fail(
+      429,
+      'wait',
+      `Too many tries. Wait ${waitS < 120 ? `${waitS} s` : `${Math.ceil(waitS / 60)} min`}.`,
+      'A phone or desk on which you signed in before, or that a manager registered, is not held up by tries elsewhere.',
+    );
+  }
+  if (reason === 'wrongHere')
+    return fail(
+      401,
+      'wrongHere',
+      'That is not right, or this phone is not registered.',
+      'A PIN works only on a registered phone. A manager shows a code for it under Staff and phones.',
+    );
+  return fail(401, 'wrong', 'That is not right.', 'Check the name and the PIN or password.');
+};
+
+export const staffRoutes = [
+  on(api.health, ({ quay }) => Promise.resolve({ ok: true as const, version: quay.version })),
+  on(api.describeApi, ({ quay }) => Promise.resolve(openApi(quay.version))),
+  on(api.signIn, async (call) => {
+    const { quay, body, cookies, res, req } = call;
+    const done = await signIn(quay.store.db, body.name, body.secret, cookies.quay_device, req.ip ?? '', new Date(call.now));
+    if (!done.ok) return refuse(call, done);
+    res.cookie('quay_session', done.token, cookie(quay, 1));
+    if (done.deviceToken !== undefined) res.cookie('quay_device', done.deviceToken, cookie(quay, 3650));
+    return { ...(await meOf(quay, done.session)), grant: done.grant };
+  }),
+  on(api.whoSignsIn, async ({ quay, cookies }) => {
+    const device = await deviceOf(quay.store.db, cookies.quay_device);
+    const registered = Boolean(device?.enrolled);
+    return { registered, names: registered ? await namesOfStaff(quay.store.db) : [] };
+  }),
+  on(api.me, (call) => meOf(call.quay, staffOf(call))),
+  on(api.signOut, async ({ quay, cookies, res, now }) => {
+    if (cookies.quay_session !== undefined) await endSession(quay.store.db, cookies.quay_session, new Date(now));
+    res.clearCookie('quay_session', { path: '/' });
+    return { ok: true as const };
+  }),
+  on(api.listStaff, async ({ quay }) => ({ staff: await allStaff(quay.store.db) })),
+  on(api.withdrawStaff, async (call) => {
+    const { quay, params, now } = call;
+    if (params.staffId === staffOf(call).staff.id) return fail(409, 'oneself', 'That is you. Another manager can withdraw you.');
+    return (await withdrawStaff(quay.store.db, params.staffId, new Date(now)))
+      ? { ok: true as const }
+      : fail(404, 'noSuchStaff', 'There is nobody of that name who could be withdrawn.');
+  }),
+  on(api.takeBackStaff, async ({ quay, params }) =>
+    (await takeBackStaff(quay.store.db, params.staffId))
+      ? { ok: true as const }
+      : fail(404, 'noSuchStaff', 'There is nobody of that name who was withdrawn.'),
+  ),
+  on(api.changeSecret, async (call) => {
+    const { quay, params, body, cookies, now } = call;
+    const who =
+      (await allStaff(quay.store.db)).find(({ id }) => id === params.staffId) ?? fail(404, 'noSuchStaff', 'There is nobody of that name.');
+    const weak = secretFault(who.role, body.secret);
+    if (weak !== undefined) return fail(400, 'weakSecret', weak);
+    const own = who.id === staffOf(call).staff.id;
+    await changeSecret(quay.store.db, who.id, body.secret, new Date(now), own ? cookies.quay_session : undefined);
+    return { ok: true as const };
+  }),
+  on(api.makeEnrolment, async (call) => {
+    const { code, expiresAt } = await makeEnrolment(call.quay.store.db, staffOf(call).staff.id, new Date(call.now));
+    const url = `${call.req.protocol}://${call.req.get('host') ?? ''}/enrol#${code}`;
+    return { code, expiresAt, url, qrSvg: await qrSvg(url, { type: 'svg', margin: 1 }) };
+  }),
+  on(api.enrol, async (call) => {
+    const done = await enrol(call.quay.store.db, call.body.code, call.body.name, call.req.ip ?? '', new Date(call.now));
+    if (!done.ok)
+      return done.reason === 'wrong'
+        ? fail(401, 'wrong', 'That code is not good, or no longer.', 'Ask a manager for a new one; it is good for ten minutes.')
+        : refuse(call, done);
+    call.res.cookie('quay_device', done.token, cookie(call.quay, 3650));
+    return { id: done.device.id, name: done.device.name };
+  }),
+  on(api.nameKey, async (call) => {
+    const done = await nameKey(call.quay.store.db, whoOf(call).device, call.body.spki);
+    if (!done.ok) return fail(400, 'noKey', 'That is not a P-256 public key.');
+    await refreshUnsealed(call.quay.store.db, call.quay.key, call.now);
+    return { fingerprint: done.fingerprint };
+  }),
+  on(api.listDevices, async ({ quay }) => ({ devices: await devicesOf(quay.store.db) })),
+  on(api.withdrawDevice, async (call) => {
+    const own = await deviceOf(call.quay.store.db, call.cookies.quay_device);
+    if (own?.id === call.params.deviceId) return fail(409, 'ownDevice', 'This is the device you are using.');
+    return (await withdrawDevice(call.quay.store.db, call.params.deviceId, call.now))
+      ? { ok: true as const }
+      : fail(404, 'notFound', 'There is no such phone.');
+  }),
+];
