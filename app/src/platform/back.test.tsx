@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { renderHook } from '@testing-library/react';
-import { useBackCloses } from './back.web';
+import { useBackCloses } from './back';
 
 /** Goes back as a thumb does, and waits until the browser has. */
 const back = () =>

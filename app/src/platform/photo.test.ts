@@ -1,5 +1,5 @@
 /** @jest-environment node */
-import { checkPhoto } from './photo.web';
+import { checkPhoto } from './photo';
 
 const bitmap = jest.fn<Promise<{ width: number; height: number; close(): void }>, [Blob]>();
 (globalThis as { createImageBitmap?: unknown }).createImageBitmap = bitmap;

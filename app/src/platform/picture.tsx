@@ -3,7 +3,7 @@ import { getPhoto } from '@quay/contract/record';
 import { useEffect, useState } from 'react';
 import { callForFile, NoAnswer, Refused } from '../data/api';
 import { isFull, keep, keptPicture, pictureToKeep, write } from '../data/keep';
-import { makeSmall } from './photoWorker.web';
+import { makeSmall } from './photoWorker';
 
 /** A photograph of a hire: from this phone when it has it, else from the quay. @throws NoAnswer without a way to the quay */
 export const pictureOf = async (hire: string, sha: string): Promise<Blob | undefined> => {
