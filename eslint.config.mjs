@@ -56,10 +56,10 @@ export default ts.config(
     // Ordinary controls are Paper's. What is drawn by us is pressed where it is drawn.
     files: ['app/src/**/*.tsx'],
     ignores: [
-      'app/src/ui/{rope,plan,surface}.tsx',
-      'app/src/screens/drill/ControlCell.tsx',
-      'app/src/screens/docking/Controls.tsx',
-      'app/src/screens/compare/PairSheet.tsx',
+      'app/src/ui/drawn/{rope,plan,surface}.tsx',
+      'app/src/topics/drill/ControlCell.tsx',
+      'app/src/topics/docking/Controls.tsx',
+      'app/src/topics/photo/compare/PairSheet.tsx',
     ],
     rules: {
       'no-restricted-imports': [

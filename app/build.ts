@@ -66,8 +66,8 @@ const setOldAside = () => {
 
 /** The two faces, each with a worker of its own that keeps its own files and not the other's. */
 const FACES = [
-  { name: 'staff', scope: '', leaves: ['**/face-*.js'] },
-  { name: 'renter', scope: 'r/', leaves: ['**/staffFace-*.js'] },
+  { name: 'staff', scope: '', leaves: ['**/renter-*.js'] },
+  { name: 'renter', scope: 'r/', leaves: ['**/staff-*.js'] },
 ];
 
 /** Makes the service worker of a face. */
@@ -107,7 +107,7 @@ export const buildApp = async (): Promise<void> => {
   for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
   await exportWeb('app', 'dist');
   // What an entry is parsed with before it is kept is fetched by itself, whichever screen it comes from.
-  splitCommon('app/dist', ['staffFace', 'face']);
+  splitCommon('app/dist', ['staff', 'renter']);
   rmSync('app/dist/metadata.json', { force: true });
   for (const face of FACES) await keepOffline(face);
   for (const file of filesIn('app/dist')) {

@@ -5,12 +5,12 @@ import { join } from 'node:path';
 const CONTROLS = /\b(ActivityIndicator|Button|Modal|Pressable|Switch|TextInput|Touchable\w+)\b/;
 /** What is drawn by us is pressed where it is drawn. */
 export const DRAWN = [
-  'app/src/ui/rope.tsx',
-  'app/src/ui/plan.tsx',
-  'app/src/ui/surface.tsx',
-  'app/src/screens/drill/ControlCell.tsx',
-  'app/src/screens/docking/Controls.tsx',
-  'app/src/screens/compare/PairSheet.tsx',
+  'app/src/ui/drawn/rope.tsx',
+  'app/src/ui/drawn/plan.tsx',
+  'app/src/ui/drawn/surface.tsx',
+  'app/src/topics/drill/ControlCell.tsx',
+  'app/src/topics/docking/Controls.tsx',
+  'app/src/topics/photo/compare/PairSheet.tsx',
 ];
 
 const sources = (folder: string): string[] =>
@@ -30,7 +30,7 @@ const ownControls = (files: ReadonlyMap<string, string>): string[] =>
 /** Files with several fields to type into that no form library holds together. */
 const ownForms = (files: ReadonlyMap<string, string>): string[] =>
   [...files].flatMap(([path, text]) =>
-    path.startsWith('app/src/screens/') &&
+    path.startsWith('app/src/topics/') &&
     (text.match(/<(TextField|FormField|SumField|DayField|ClockField)\b/g) ?? []).length > 1 &&
     !/useSchemaForm|form=\{/.test(text)
       ? [path]

@@ -5,14 +5,14 @@ import { lazy, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { i18n } from '../i18n';
 import { Notice } from '../ui/board';
-import { Button } from '../ui/button';
-import { FOOT_HEIGHT, hasFoot } from '../screens/places/places';
-import { SnackHost } from '../ui/snack';
+import { Button } from '../ui/controls/button';
+import { FOOT_HEIGHT, hasFoot } from '../topics/navigation/places';
+import { SnackHost } from '../ui/controls/snack';
 import { WIDE } from '../ui/theme';
-import { ThemeHost } from '../ui/themeChoice';
+import { ThemeHost } from '../local/themeChoice';
 import { Body } from '../ui/words';
 
-const SnackBar = lazy(() => import('../ui/snackBar').then((file) => ({ default: file.SnackBar })));
+const SnackBar = lazy(() => import('../ui/controls/snackBar').then((file) => ({ default: file.SnackBar })));
 
 /** What both faces stand on; which of them it is, its own layout says. */
 export default function Layout() {

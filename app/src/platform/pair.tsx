@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { DragArea } from '../ui/touch';
+import { DragArea } from '../ui/drawn/touch';
 
 export type Shows = 'slider' | 'blink' | 'heat';
 const PICTURES = ['aligned', 'back', 'heat'] as const;

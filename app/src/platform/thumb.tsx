@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { DragArea } from '../ui/touch';
+import { DragArea } from '../ui/drawn/touch';
 
 /**
  * Something that a thumb pushes, however many others there are on the glass: it keeps its thumb until that is lifted. By

@@ -6,8 +6,8 @@ import { type EventBody, type Held } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/events/stored';
 import { project, replacedBy } from '@quay/core/record/project';
 import { type ReactElement, useReducer } from 'react';
-import type { Entry } from '../data/outbox';
-import type { WalkView } from '../screens/record/useWalk';
+import type { Entry } from '../local/outbox';
+import type { WalkView } from '../local/useWalk';
 import { heldOf, type Made, viewOf } from './view';
 import { render } from './render';
 

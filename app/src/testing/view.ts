@@ -17,13 +17,13 @@ import anyBoat from '../../../demo/classes/any-boat.json';
 import classBook from '../../../demo/classes/pontoon-7.json';
 import operator from '../../../demo/operator.json';
 import rules from '../../../demo/rules/ossel.json';
-import type { Entry } from '../data/outbox';
+import type { Entry } from '../local/outbox';
 import { i18n } from '../i18n';
 import { en } from '../i18n/en';
 import { inside } from '../i18n/inside';
 import { en as renterEn } from '../i18n/renter/en';
 import { en as stopEn } from '../i18n/stop/en';
-import type { WalkView } from '../screens/record/useWalk';
+import type { WalkView } from '../local/useWalk';
 
 // In the app the words come with the face that speaks them.
 i18n.addResourceBundle('en', 'translation', en, true);

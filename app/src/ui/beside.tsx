@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { ListRow } from './listRow';
+import { ListRow } from './controls/listRow';
 import { Less } from './room';
 import { Scroll } from './scroll';
 import { useTones } from './theme';

@@ -2,7 +2,7 @@ import { mdiArrowLeft } from '@mdi/js';
 import { createContext, type ReactNode, type Ref, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
 import { type ScrollView, View } from 'react-native';
-import { IconButton } from './button';
+import { IconButton } from './controls/button';
 import { useRoom } from './room';
 import { Scroll } from './scroll';
 import { useTones } from './theme';

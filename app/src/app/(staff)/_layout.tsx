@@ -1,3 +1,3 @@
-import { staffFace } from '../../screens/lazyScreen';
+import { staffPart } from '../../bundles/openStaff';
 
-export default staffFace((face) => face.StaffFace);
+export default staffPart((face) => face.StaffFace);

@@ -1,6 +1,6 @@
-import { staffScreen } from '../../screens/lazyScreen';
+import { staffScreen } from '../../bundles/openStaff';
 
 export default staffScreen(
-  () => import('../../screens/bookings/Bookings'),
+  () => import('../../topics/booking/Bookings'),
   (file) => file.Bookings,
 );

@@ -1,7 +1,7 @@
-import { staffScreen } from '../../screens/lazyScreen';
+import { staffScreen } from '../../bundles/openStaff';
 
 export default staffScreen(
-  () => import('../../screens/session/Enrol'),
+  () => import('../../topics/staff/Enrol'),
   (file) => file.Enrol,
   { everybody: true },
 );

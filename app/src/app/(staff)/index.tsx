@@ -1,3 +1,3 @@
-import { staffFace } from '../../screens/lazyScreen';
+import { staffPart } from '../../bundles/openStaff';
 
-export default staffFace((face) => face.Day);
+export default staffPart((face) => face.Day);

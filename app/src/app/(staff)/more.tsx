@@ -1,6 +1,6 @@
-import { staffScreen } from '../../screens/lazyScreen';
+import { staffScreen } from '../../bundles/openStaff';
 
 export default staffScreen(
-  () => import('../../screens/places/More'),
+  () => import('../../topics/navigation/More'),
   (file) => file.More,
 );

@@ -1,3 +1,3 @@
-import { renterFace } from '../../screens/lazyScreen';
+import { renterPart } from '../../bundles/openRenter';
 
-export default renterFace((face) => face.RenterFace);
+export default renterPart((face) => face.RenterFace);

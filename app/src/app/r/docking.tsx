@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { aloneScreen } from '../../screens/lazyScreen';
+import { aloneScreen } from '../../bundles/openRenter';
 
 const Docking = aloneScreen(
-  () => import('../../screens/renter/RenterDocking'),
+  () => import('../../topics/renter/RenterDocking'),
   (file) => file.RenterDocking,
 );
 

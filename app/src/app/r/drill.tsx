@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { aloneScreen } from '../../screens/lazyScreen';
+import { aloneScreen } from '../../bundles/openRenter';
 
 const Drills = aloneScreen(
-  () => import('../../screens/renter/DrillsPage'),
+  () => import('../../topics/renter/DrillsPage'),
   (file) => file.RenterDrills,
 );
 

@@ -1,6 +1,6 @@
-import { renterScreen } from '../../screens/lazyScreen';
+import { renterScreen } from '../../bundles/openRenter';
 
 export default renterScreen(
-  () => import('../../screens/renter/PartyPage'),
+  () => import('../../topics/renter/PartyPage'),
   (file) => file.PartyPage,
 );

@@ -1,5 +1,4 @@
 import { statfs } from 'node:fs/promises';
-import type { Store } from './open';
 
 /** Below this a manager is told, bytes. */
 export const ROOM_WANTED = 3 * 1024 ** 3;
@@ -13,7 +12,8 @@ export const freeRoom = async (folder: string): Promise<number> => {
 };
 
 /** Whether so many more bytes leave what has to stay free. */
-export const hasRoom = async (store: Store, bytes: number): Promise<boolean> => (await store.freeRoom()) - bytes >= ROOM_KEPT;
+export const hasRoom = async (store: { freeRoom(): Promise<number> }, bytes: number): Promise<boolean> =>
+  (await store.freeRoom()) - bytes >= ROOM_KEPT;
 
 /** Errors by which SQLite and the system say that nothing more can be written. */
 const FULL = new Set(['SQLITE_FULL', 'ENOSPC', 'EDQUOT']);

@@ -2,28 +2,14 @@ import { hash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { canonical } from '@quay/core/events/canonical';
 import type { EventKind, HireEvent } from '@quay/core/record/event';
-import type { Actor } from '@quay/core/events/stored';
 import { isManagers, mayAdd, namesTooMuch } from '@quay/core/record/mayAdd';
 import { readEvent } from '@quay/core/record/upcast';
 import type { Refusal } from '@quay/contract/record';
+import type { Delivery, Fit } from './delivered';
 import { noteWeight, weightOf, withinQuota } from './quota';
 import type { EventRow } from './record';
 import { readHanding } from '../../platform/database/setting';
 
-export type Delivery = {
-  hire: string;
-  /** The newest book of her boat: none made later is known to any honest phone. */
-  newestBook: number;
-  device: string;
-  actor: Actor;
-  /** When whoever made this left the phone that delivers it now in their name; undefined while they have it. */
-  leftAt?: string | undefined;
-  /** The walks that the renter of this hire makes without staff; none unless said. */
-  alone?: { out: boolean; in: boolean };
-  events: readonly unknown[];
-  behindMs: number;
-  now: string;
-};
 export type Taken = { held: string[]; refused: Refusal[] };
 
 const idOf = (raw: unknown): string =>
@@ -53,8 +39,6 @@ const sort = (delivery: Delivery): { fit: Fit[]; refused: Refusal[] } => {
   });
   return { fit, refused };
 };
-
-export type Fit = { event: HireEvent; content: string; digest: string; weight: number };
 
 /** So many values one question to the database takes. */
 const ASKED_AT_ONCE = 500;

@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache';
 import type { HireEvent } from '@quay/core/record/event';
 import { attachmentsOf } from '@quay/core/record/event';
 import type { Refusal } from '@quay/contract/record';
-import type { Delivery, Fit } from './delivery';
+import type { Delivery, Fit } from './delivered';
 
 /**
  * So much one phone may enter in one hire, and so much a renter with all phones that ever opened their link. A week on the

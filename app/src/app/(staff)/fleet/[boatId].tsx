@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../screens/lazyScreen';
+import { staffScreen } from '../../../bundles/openStaff';
 
 const BoatBookPage = staffScreen(
-  () => import('../../../screens/fleet/BoatBookPage'),
+  () => import('../../../topics/fleet/BoatBookPage'),
   (file) => file.BoatBookPage,
 );
 

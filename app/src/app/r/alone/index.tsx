@@ -1,12 +1,12 @@
 import { useLocalSearchParams } from 'expo-router';
-import { aloneScreen } from '../../../screens/lazyScreen';
+import { aloneScreen } from '../../../bundles/openRenter';
 
 const Walk = aloneScreen(
-  () => import('../../../screens/renter/alone/AlonePage'),
+  () => import('../../../topics/renter/alone/AlonePage'),
   (file) => file.AlonePage,
 );
 const Statement = aloneScreen(
-  () => import('../../../screens/renter/RenterStatement'),
+  () => import('../../../topics/renter/RenterStatement'),
   (file) => file.RenterStatement,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { renterScreen } from '../../../screens/lazyScreen';
+import { renterScreen } from '../../../bundles/openRenter';
 
 const Card = renterScreen(
-  () => import('../../../screens/renter/CardPage'),
+  () => import('../../../topics/renter/CardPage'),
   (file) => file.CardPage,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { renterScreen } from '../../../screens/lazyScreen';
+import { renterScreen } from '../../../bundles/openRenter';
 
 const Round = renterScreen(
-  () => import('../../../screens/renter/RoundPage'),
+  () => import('../../../topics/renter/RoundPage'),
   (file) => file.RoundPage,
 );
 

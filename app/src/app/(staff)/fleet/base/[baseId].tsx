@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const BaseBookPage = staffScreen(
-  () => import('../../../../screens/fleet/BaseBookPage'),
+  () => import('../../../../topics/fleet/BaseBookPage'),
   (file) => file.BaseBookPage,
 );
 

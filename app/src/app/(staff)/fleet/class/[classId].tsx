@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const ClassBookPage = staffScreen(
-  () => import('../../../../screens/fleet/ClassBookPage'),
+  () => import('../../../../topics/fleet/ClassBookPage'),
   (file) => file.ClassBookPage,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const CastOff = staffScreen(
-  () => import('../../../../screens/castOff/CastOffPage'),
+  () => import('../../../../topics/castOff/CastOffPage'),
   (file) => file.CastOffPage,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const Compare = staffScreen(
-  () => import('../../../../screens/condition/Compare'),
+  () => import('../../../../topics/findings/Compare'),
   (file) => file.Compare,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const Page = staffScreen(
-  () => import('../../../../screens/docking/DockingPage'),
+  () => import('../../../../topics/docking/DockingPage'),
   (file) => file.DockingPage,
 );
 

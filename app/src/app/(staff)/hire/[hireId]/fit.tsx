@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const Fit = staffScreen(
-  () => import('../../../../screens/fit/Fit'),
+  () => import('../../../../topics/party/Fit'),
   (file) => file.Fit,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const Hire = staffScreen(
-  () => import('../../../../screens/hire/Hire'),
+  () => import('../../../../topics/booking/Hire'),
   (file) => file.Hire,
 );
 

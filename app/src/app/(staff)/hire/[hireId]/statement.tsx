@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const Statement = staffScreen(
-  () => import('../../../../screens/settlement/Statement'),
+  () => import('../../../../topics/settlement/Statement'),
   (file) => file.Statement,
 );
 

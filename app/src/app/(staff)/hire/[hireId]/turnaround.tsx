@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../bundles/openStaff';
 
 const Turnaround = staffScreen(
-  () => import('../../../../screens/turnaround/TurnaroundPage'),
+  () => import('../../../../topics/turnaround/TurnaroundPage'),
   (file) => file.TurnaroundPage,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { aloneScreen } from '../../../../screens/lazyScreen';
+import { aloneScreen } from '../../../../bundles/openRenter';
 
 const Sign = aloneScreen(
-  () => import('../../../../screens/renter/alone/AloneSign'),
+  () => import('../../../../topics/renter/alone/AloneSign'),
   (file) => file.AloneSign,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { aloneScreen } from '../../../../screens/lazyScreen';
+import { aloneScreen } from '../../../../bundles/openRenter';
 
 const Walk = aloneScreen(
-  () => import('../../../../screens/renter/alone/AloneWalk'),
+  () => import('../../../../topics/renter/alone/AloneWalk'),
   (file) => file.AloneWalk,
 );
 

@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../../bundles/openStaff';
 
 const Sign = staffScreen(
-  () => import('../../../../../screens/record/Sign'),
+  () => import('../../../../../topics/walk/Sign'),
   (file) => file.Sign,
 );
 

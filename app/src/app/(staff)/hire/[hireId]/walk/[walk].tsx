@@ -1,8 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { staffScreen } from '../../../../../screens/lazyScreen';
+import { staffScreen } from '../../../../../bundles/openStaff';
 
 const Walk = staffScreen(
-  () => import('../../../../../screens/record/Walk'),
+  () => import('../../../../../topics/walk/Walk'),
   (file) => file.Walk,
 );
 

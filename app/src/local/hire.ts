@@ -1,0 +1,241 @@
+import { cameIn, castOff } from '@quay/core/trip/events';
+import { slot, type HireRecord } from '@quay/core/events/record';
+import { partySet } from '@quay/core/party/events';
+import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
+import type { Away } from '@quay/core/castOff/check';
+import { boardOf, stateOf } from '@quay/core/day/board';
+import { digestOf } from '@quay/core/events/canonical';
+import type { StoredEvent } from '@quay/core/events/stored';
+import { type EventBody, type Held } from '@quay/core/record/event';
+import { happenedAt } from '@quay/core/events/stored';
+import { project } from '@quay/core/record/project';
+import { queryOptions, useQuery } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { call, NoAnswer, Refused } from './api';
+import { keepPack } from './ahead';
+import { now as present } from '../platform/clock';
+import { isPart, keep, type KeptDay, type KeptEvent, readMe, write } from './localDb';
+import { useSnack } from '../ui/controls/snack';
+import { DoesNotFit, type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
+import { useKept } from './useKept';
+
+/** The record of a hire cannot be read on this phone: something in it is not as it should be. */
+export class Unreadable extends Error {}
+
+/** What the entries of a hire come to, as far as they are part of its record. */
+const readRecord = (events: readonly KeptEvent[]): HireRecord<EventBody> | Unreadable => {
+  try {
+    return project(events.filter(isPart).map(({ held }) => held));
+  } catch (error) {
+    return new Unreadable((error as Error).message, { cause: error });
+  }
+};
+
+/** Asks the quay, keeps the answer, and without signal gives what was kept. */
+export const orKept = async <T>(
+  ask: () => Promise<T>,
+  put: (value: T) => Promise<unknown>,
+  kept: () => Promise<T | undefined>,
+): Promise<T> => {
+  // A screen may outlive by a moment the one who was signed in; the quay is not asked in nobody's name.
+  if (!(await readMe())) throw new NobodyHere();
+  try {
+    const value = await ask();
+    await put(value);
+    return value;
+  } catch (error) {
+    const old = error instanceof NoAnswer ? await kept() : undefined;
+    if (old === undefined) throw error;
+    return old;
+  }
+};
+
+export const keepDay = (day: KeptDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
+
+export const packQuery = (hireId: string) =>
+  queryOptions({
+    queryKey: ['hire', hireId],
+    queryFn: () =>
+      orKept<HirePack>(
+        () => call(getHire, { params: { hireId } }),
+        (pack) => keepPack({ ...pack, id: hireId }),
+        async () => (await keep()).get('packs', hireId),
+      ),
+  });
+
+export const dayQuery = (base: string | undefined) =>
+  queryOptions({
+    queryKey: ['day', base ?? ''],
+    queryFn: () =>
+      orKept<Day & { keptAt: number }>(
+        async () => ({ ...(await call(getDay, { query: base === undefined ? {} : { base } })), keptAt: present() }),
+        (day) => keepDay({ ...day, id: base ?? '' }),
+        async () => (await keep()).get('days', base ?? ''),
+      ),
+    refetchInterval: 30_000,
+  });
+
+/** The board, with what this phone has entered and not yet sent already on it. */
+export const useBoard = (base: string | undefined, now: number) => {
+  const query = useQuery(dayQuery(base));
+  const kept = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'state', 'kept'), []);
+  const touched = useMemo(() => [...new Set((kept ?? []).map(({ hire }) => hire))].sort().join(), [kept]);
+  const records = useKept(
+    ['events'],
+    async () => {
+      const db = await keep();
+      const ids = touched.split(',').filter(Boolean);
+      const rows = await Promise.all(ids.map((id) => db.getAllFromIndex('events', 'hire', id)));
+      return new Map(
+        ids.flatMap((id, i) => {
+          const read = readRecord(rows[i]!);
+          // One that cannot be read here stands as the quay says; it stops no other.
+          return read instanceof Unreadable ? [] : [[id, read] as const];
+        }),
+      );
+    },
+    [touched],
+  );
+  // What was laid over the board has reached the quay (or begun to wait): its answer of before is no longer the day.
+  const { refetch } = query;
+  const laidOver = useRef(touched);
+  useEffect(() => {
+    if (laidOver.current === touched) return;
+    laidOver.current = touched;
+    void refetch();
+  }, [touched, refetch]);
+  const minute = Math.floor(now / 15_000);
+  const board = useMemo(() => {
+    const hires = query.data?.hires.map((hire) => {
+      const record = records?.get(hire.id);
+      if (!record) return hire;
+      const at = (of: typeof castOff | typeof cameIn) => {
+        const found = slot(record, [of.kind], of);
+        return found ? new Date(happenedAt(found.by)).toISOString() : null;
+      };
+      return { ...hire, state: stateOf(record), castOffAt: at(castOff), cameInAt: at(cameIn) };
+    });
+    return hires && boardOf(hires, new Date(minute * 15_000).toISOString());
+  }, [query.data, records, minute]);
+  return { ...query, board };
+};
+
+/** Who has the boat: the quay's word, put right by what this phone holds of her other hires. */
+const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; events: readonly KeptEvent[] }[]): Away | undefined => {
+  let away = said ?? undefined;
+  for (const { pack, events } of others) {
+    const record = readRecord(events);
+    if (record instanceof Unreadable) continue;
+    const left = slot(record, ['castOff'], castOff);
+    const out = left !== undefined && stateOf(record) === 'out';
+    if (out && left)
+      away = { hire: pack.hire.id, renter: pack.hire.renter, castOffAt: new Date(happenedAt(left.by)).toISOString(), due: pack.hire.to };
+    else if (away?.hire === pack.hire.id) away = undefined;
+  }
+  return away;
+};
+
+export type HireView = {
+  pack: HirePack;
+  record: HireRecord<EventBody>;
+  events: KeptEvent[];
+  /** Sheets of people, from the quay and from this phone. */
+  sheets: HirePack['sheets'];
+  /** Who is out with the boat now, as far as this phone and the quay know; nobody, or this hire itself. */
+  away?: Away | undefined;
+  add: (entries: readonly (EventBody | Entry)[]) => Promise<Held[]>;
+  undo: (held: readonly StoredEvent[]) => Promise<Held[]>;
+};
+
+/** One hire as it stands on this phone: its pack, its record, and the way to add to it. */
+export const useHire = (
+  hireId: string,
+): {
+  view: HireView | undefined;
+  error: Error | null;
+  /** The quay answers whoever is here no more: a session that ended, a link withdrawn. */
+  shut: boolean;
+  refetch: () => void;
+} => {
+  const { t } = useTranslation();
+  const snack = useSnack();
+  // Whoever waits for the boat sees her come back without loading the page again.
+  const query = useQuery({ ...packQuery(hireId), refetchInterval: ({ state }) => (state.data?.away ? 8000 : false) });
+  const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
+  const own = useKept(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
+  const boat = query.data?.boat.id;
+  // A phone knows of the boat's other hires what it has entered itself, which the quay may not have yet.
+  const others = useKept(
+    ['events', 'packs'],
+    async () => {
+      if (boat === undefined) return [];
+      const db = await keep();
+      const ids = (await db.getAllKeysFromIndex('packs', 'boat', boat)).filter((id) => id !== hireId);
+      const found = await Promise.all(
+        ids.map(async (id) => {
+          const events = await db.getAllFromIndex('events', 'hire', id);
+          // A pack is large; one of a hire of which nothing happened here has nothing to say.
+          const pack = events.length > 0 ? await db.get('packs', id) : undefined;
+          return pack && { pack, events };
+        }),
+      );
+      return found.filter((one) => one !== undefined);
+    },
+    [boat, hireId],
+  );
+  const away = useMemo(() => query.data && awayNow(query.data.away, others ?? []), [query.data, others]);
+  // Until the quay has been asked once, an empty record may only mean that it has not come yet.
+  const [asked, setAsked] = useState<string>();
+  const [shut, setShut] = useState(false);
+  useEffect(() => {
+    const fetch = () =>
+      fetchEvents(hireId)
+        .then(() => setShut(false))
+        .catch((error: unknown) => {
+          if (!(error instanceof NoAnswer) && !(error instanceof Refused)) throw error;
+          if (error instanceof Refused && error.problem.status === 401) setShut(true);
+        })
+        .finally(() => setAsked(hireId));
+    void fetch();
+    const timer = setInterval(() => void fetch(), 8000);
+    return () => clearInterval(timer);
+  }, [hireId]);
+  const read = useMemo(() => events && readRecord(events), [events]);
+  const record = read instanceof Unreadable ? undefined : read;
+  const pack = query.data;
+  const sheets = useMemo(() => [...(pack?.sheets ?? []), ...(own ?? []).map(({ sheet }) => sheet)], [pack, own]);
+  // Somebody else entered the party; its sheet comes with the next pack.
+  const wanted = record && slot(record, ['party'], partySet)?.value.sheet;
+  const { refetch } = query;
+  useEffect(() => {
+    if (wanted !== undefined && pack && own && !sheets.some((sheet) => digestOf(sheet) === wanted)) void refetch();
+  }, [wanted, pack, own, sheets, refetch]);
+  const add = useCallback(
+    (entries: readonly (EventBody | Entry)[]) => {
+      if (!pack || !record) throw new Error('the hire is not here yet');
+      const kept = keepEvents(
+        hireId,
+        record.bookVersion ?? pack.bookVersion,
+        entries.map((entry) => ('body' in entry ? entry : { body: entry })),
+        { record, events: (events ?? []).filter(isPart).map(({ held }) => held) },
+      );
+      // Whoever asked is told as well; a form stays open with what was typed.
+      kept.catch((problem: unknown) => {
+        if (problem instanceof DoesNotFit) snack({ text: t('kept.doesNotFit', { what: problem.message }) });
+      });
+      return kept;
+    },
+    [hireId, pack, record, events, snack, t],
+  );
+  const undo = useCallback(
+    (held: readonly StoredEvent[]) => add([{ body: { kind: 'undone' }, replaces: held.map(({ event }) => event.id) }]),
+    [add],
+  );
+  const view = useMemo(
+    () =>
+      pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, away, add, undo } : undefined,
+    [pack, record, events, sheets, away, asked, hireId, add, undo],
+  );
+  return { view, error: read instanceof Unreadable ? read : query.error, shut, refetch: () => void query.refetch() };
+};

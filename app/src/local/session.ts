@@ -1,0 +1,59 @@
+import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint } from '@quay/contract/session';
+import { type QueryClient, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { stopFetchingAhead } from './ahead';
+import { call, NoAnswer, Refused } from './api';
+import { nameDeviceKey } from './deviceKey';
+import { readMe, StoreSilent, write } from './localDb';
+import { deliver, rememberMe, renewGrants } from './outbox';
+
+/** Who is here: as the quay says, or, without signal, as this phone last knew. `null`: nobody. */
+export const meQuery = queryOptions({
+  queryKey: ['me'],
+  queryFn: async () => {
+    // Where nobody has ever signed in there is no use in asking.
+    if (!(await readMe())) return null;
+    try {
+      const me = await call(meEndpoint);
+      await rememberMe(me, undefined);
+      await nameDeviceKey();
+      return me;
+    } catch (error) {
+      if (error instanceof NoAnswer) return (await readMe()) ?? null;
+      if (error instanceof Refused && error.problem.status === 401) return null;
+      throw error;
+    }
+  },
+  staleTime: 60_000,
+  retry: (failed, error) => failed < 1 && !(error instanceof StoreSilent),
+});
+
+export const useMe = () => useQuery(meQuery);
+
+/** Everything the quay has answered, but who is here. */
+const forgetAnswers = (client: QueryClient) => client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== meQuery.queryKey[0] });
+
+export const useSignIn = () => {
+  const client = useQueryClient();
+  return async (name: string, secret: string) => {
+    const { grant, ...me } = await call(signInEndpoint, { body: { name, secret } });
+    // What was asked while nobody was here is asked anew.
+    forgetAnswers(client);
+    await rememberMe(me, grant);
+    await renewGrants(me, grant);
+    client.setQueryData(meQuery.queryKey, me);
+    await nameDeviceKey();
+    void deliver();
+  };
+};
+
+/** Signs out here. What is kept stays, and still goes out in its maker's name. */
+export const useSignOut = () => {
+  const client = useQueryClient();
+  return async () => {
+    await stopFetchingAhead();
+    await call(signOutEndpoint);
+    await write(['named'], (tx) => tx.objectStore('named').delete('me'));
+    client.setQueryData(meQuery.queryKey, null);
+    forgetAnswers(client);
+  };
+};

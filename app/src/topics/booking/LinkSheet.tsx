@@ -1,0 +1,85 @@
+import { listLinks, makeLink, withdrawLinks } from '@quay/contract/renter';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { SvgXml } from 'react-native-svg';
+import { call, NoAnswer } from '../../local/api';
+import type { HireView } from '../../local/hire';
+import { copyText } from '../../platform/browser';
+import { Notice } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { whenOf } from '../../ui/format';
+import { Button } from '../../ui/controls/button';
+import { ModalSheet } from '../../ui/controls/modalSheet';
+import { useSnack } from '../../ui/controls/snack';
+import { Body, Bold, Small } from '../../ui/words';
+
+/** The renter's link: made, shown once with its code, withdrawn. */
+export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => void }) => {
+  const { t, i18n } = useTranslation();
+  const snack = useSnack();
+  const now = useNow();
+  const client = useQueryClient();
+  const { hire, base } = view.pack;
+  const params = { hireId: hire.id };
+  const key = ['links', hire.id];
+  const links = useQuery({ queryKey: key, queryFn: () => call(listLinks, { params }) });
+  const again = () => void client.invalidateQueries({ queryKey: key });
+  const make = useMutation({ mutationFn: () => call(makeLink, { params }), onSuccess: again });
+  const withdraw = useMutation({
+    mutationFn: () => call(withdrawLinks, { params }),
+    onSuccess: () => {
+      make.reset();
+      again();
+      snack({ text: t('link.withdrawn') });
+    },
+  });
+  const error = links.error ?? make.error ?? withdraw.error;
+  const made = make.data;
+  return (
+    <ModalSheet
+      title={t('link.title')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Button mode="contained" label={t('link.make')} onPress={() => make.mutate()} busy={make.isPending} testID="make-link" />}
+    >
+      <Body>{t('link.why')}</Body>
+      {error ? <Notice kind="stop" title={error instanceof NoAnswer ? t('link.offline') : error.message} /> : null}
+      {made ? (
+        <View style={{ gap: 8, alignItems: 'center' }}>
+          <View style={{ backgroundColor: '#FFFFFF', padding: 8 }}>
+            <SvgXml xml={made.qrSvg} width={230} height={230} />
+          </View>
+          <View testID="link-url">
+            <Bold size={15}>{made.url}</Bold>
+          </View>
+          <Small>{t('link.once')}</Small>
+          <Button
+            mode="outlined"
+            label={t('link.copy')}
+            onPress={() => void copyText(made.url).then(() => snack({ text: t('link.copied') }))}
+          />
+        </View>
+      ) : null}
+      {links.data ? (
+        <View style={{ gap: 6 }}>
+          <Small>{links.data.links.length === 0 ? t('link.none') : t('link.out', { count: links.data.links.length })}</Small>
+          {links.data.links.map((link) => (
+            <Body key={link.id} size={16}>
+              {t('link.by', { name: link.madeBy, when: whenOf(link.createdAt, base.zone, now, i18n.language) })}
+            </Body>
+          ))}
+          {links.data.links.length > 0 ? (
+            <Button
+              mode="outlined"
+              label={t('link.withdraw')}
+              onPress={() => withdraw.mutate()}
+              style={{ alignSelf: 'flex-start' }}
+              testID="withdraw-links"
+            />
+          ) : null}
+        </View>
+      ) : null}
+    </ModalSheet>
+  );
+};

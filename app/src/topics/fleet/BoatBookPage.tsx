@@ -1,0 +1,99 @@
+import { mdiFuel, mdiHistory } from '@mdi/js';
+import { changeBoatBook, getBoatBook, getBookVersion } from '@quay/contract/fleet';
+import type { BoatBook, ListName } from '@quay/core/fleet/book';
+import { comparableBook } from '@quay/core/fleet/compare';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { call } from '../../local/api';
+import { Button, IconButton } from '../../ui/controls/button';
+import { useRoom } from '../../ui/room';
+import { type AnyRow, BookEditor } from './book/BookEditor';
+import { BookMissing } from './BookMissing';
+import { aboutBoat } from './book/about';
+import { editsOf, layerListings, originIn } from './book/layerEdits';
+import { LearntSheet } from './LearntSheet';
+import { useBook, useTextRight } from './useBook';
+import { VersionsSheet } from './VersionsSheet';
+
+/** A boat's book: what she says by herself, and what comes from her class, plainly told apart. */
+export const BoatBookPage = ({ boatId }: { boatId: string }) => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const { wide } = useRoom();
+  const [versions, setVersions] = useState(false);
+  const [learnt, setLearnt] = useState(false);
+  const { data, failed, fault, busy, kept, put } = useBook({
+    key: ['boatBook', boatId],
+    get: getBoatBook,
+    change: changeBoatBook,
+    params: { boatId },
+    bodyOf: (boatBook: BoatBook) => ({ boatBook }),
+    said: ({ version }) => t('fleet.kept', { n: version }),
+  });
+  const right = useTextRight(['boatBook', boatId]);
+  if (!data) return <BookMissing failed={failed} />;
+  const { boatBook, laid, about, version, origins, ids, below, classNames } = data;
+  const abouts = aboutBoat(about);
+  const rows = (list: ListName) => {
+    // Points of base, waters and operator are told among hers, but are not hers to put in order.
+    const byId = new Map(laid[list].map((row) => [row.id, row as AnyRow]));
+    return (ids[list] ?? []).flatMap((id) => byId.get(id) ?? []);
+  };
+  const edits = editsOf(boatBook, abouts, about, below, (book) => put({ book, version, before: boatBook }));
+  return (
+    <>
+      <BookEditor
+        kept={kept}
+        kind="boat"
+        title={boatBook.name}
+        sub={`${boatBook.hullNumber} · ${t('fleet.version', { n: version })}`}
+        onBack={() => router.push('/fleet')}
+        right={
+          wide ? (
+            <View style={{ flexDirection: 'row', gap: 8 }}>
+              {laid.tanks.length > 0 ? (
+                <Button mode="outlined" label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
+              ) : null}
+              <Button mode="outlined" label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
+            </View>
+          ) : (
+            <View style={{ flexDirection: 'row', gap: 6 }}>
+              {laid.tanks.length > 0 ? (
+                <IconButton path={mdiFuel} label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
+              ) : null}
+              <IconButton path={mdiHistory} label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
+            </View>
+          )
+        }
+        plan={laid.plan}
+        bookKind={laid.kind}
+        listings={layerListings(boatBook, abouts, about, rows, (id) => t(`fleet.about.${id as 'named'}`))}
+        originOf={originIn(origins, about, boatBook.id, classNames)}
+        fault={fault}
+        busy={busy}
+        toTranslate={data.toTranslate}
+        onRight={(path) => right.mutate({ is: 'boat', id: boatId, path })}
+        edits={edits}
+      />
+      {learnt ? (
+        <LearntSheet
+          boatId={boatId}
+          gauges={laid.gauges}
+          onSet={(gauge, errors) => edits.change('gauges', gauge, { errors })}
+          onClose={() => setLearnt(false)}
+        />
+      ) : null}
+      {versions ? (
+        <VersionsSheet
+          of={['boat', boatId]}
+          now={comparableBook(laid)}
+          versions={data.versions}
+          fetch={async (n) => comparableBook((await call(getBookVersion, { params: { boatId, version: n } })).laid)}
+          onClose={() => setVersions(false)}
+        />
+      ) : null}
+    </>
+  );
+};

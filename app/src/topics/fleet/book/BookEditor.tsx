@@ -1,0 +1,319 @@
+import type { Book } from '@quay/core/fleet/book';
+import { idOf, type RowEdit } from '@quay/core/fleet/edit';
+import { pathOfText, waitingOf } from '@quay/core/words/toTranslate';
+import { LANGUAGES, type Wording } from '@quay/core/words/words';
+import type { TFunction } from 'i18next';
+import { type ReactNode, useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Sortable, Sorted } from '../../../platform/sortable';
+import { Card, Notice, Tag } from '../../../ui/board';
+import { Button } from '../../../ui/controls/button';
+import { ListRow } from '../../../ui/controls/listRow';
+import { Plan } from '../../../ui/drawn/plan';
+import { useRoom } from '../../../ui/room';
+import { Screen } from '../../../ui/screen';
+import { Search } from '../../../ui/controls/search';
+import { Sections } from '../../../ui/controls/sections';
+import { useTones } from '../../../ui/theme';
+import { Body, SlabBold, Small } from '../../../ui/words';
+import { type FieldSpec, STARTS } from './fields';
+import { optionName } from './optionName';
+import { type Named, type RowOrigin, RowSheet } from './RowSheet';
+
+export type AnyRow = Readonly<Record<string, unknown>> & { id: string };
+export type Listing = {
+  list: string;
+  /** Fields of a row, or of one that is added. */
+  fieldsOf: (row?: AnyRow) => readonly FieldSpec[];
+  rows: readonly AnyRow[];
+  /** Rows that are neither put in order, added, nor taken away. */
+  fixed?: true;
+};
+
+/** What is done to a book; each makes a new one. */
+export type Edits = {
+  change: (list: string, row: AnyRow, edit: RowEdit) => void;
+  drop: (list: string, id: string) => void;
+  inherit: (list: string, id: string) => void;
+  add: (list: string, id: string, fields: RowEdit) => void;
+  order: (list: string, ids: readonly string[]) => void;
+};
+
+type Open = { row: AnyRow } | { start: Readonly<Record<string, unknown>> };
+
+/** What it says in numbers and words, in a line. */
+const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string =>
+  fields
+    .flatMap((spec) => {
+      const value = row[spec.field];
+      if (value === undefined || spec.is === 'asInFile' || spec.is === 'trials') return [];
+      const label = fields.length === 1 || spec.is === 'text' ? '' : `${t(`fleet.field.${spec.field}` as 'fleet.field.name')}: `;
+      if (spec.is === 'wording') return `${label}${(value as Wording).en}`;
+      if (spec.is === 'choice') return `${label}${optionName(spec.field, value as string, t)}`;
+      return `${label}${String(value as string | number)}${spec.is === 'number' && spec.unit ? ` ${spec.unit}` : ''}`;
+    })
+    .join(' · ');
+
+const wordsOf = (row: AnyRow): Wording | undefined => (row.say ?? row.name) as Wording | undefined;
+
+/** Width of the column of a book's parts on a desk, px. */
+const PARTS = 228;
+
+/** A book, list by list: rows put in order by dragging, opened to be changed, with where each of them comes from. */
+export const BookEditor = ({
+  kind,
+  kept,
+  title,
+  sub,
+  right,
+  onBack,
+  plan,
+  bookKind,
+  listings,
+  originOf,
+  fault,
+  busy,
+  edits,
+  toTranslate,
+  onRight,
+  children,
+}: {
+  kind: 'boat' | 'class' | 'base';
+  /** How often something was kept: what was open is closed then. */
+  kept: number;
+  title: string;
+  sub: string;
+  right?: ReactNode;
+  onBack: () => void;
+  plan: Book['plan'] | undefined;
+  bookKind?: Book['kind'] | undefined;
+  listings: readonly Listing[];
+  originOf: (list: string, id: string) => RowOrigin;
+  fault: string | undefined;
+  busy: boolean;
+  edits: Edits;
+  /** By path of a text, languages in which it is older than in another. */
+  toTranslate: Readonly<Record<string, readonly string[]>>;
+  /** A text is right as it is in the languages that wait. */
+  onRight: (path: string) => void;
+  children?: ReactNode;
+}) => {
+  const { t } = useTranslation();
+  const { width, wide } = useRoom();
+  const tones = useTones();
+  const [chosen, setChosen] = useState(listings[0]!.list);
+  const [query, setQuery] = useState('');
+  const [open, setOpen] = useState<Open>();
+  // What was kept is seen in the list.
+  useEffect(() => setOpen(undefined), [kept]);
+  const listName = (name: string) => t(`fleet.list.${name === 'about' && kind === 'base' ? 'aboutBase' : (name as 'points')}`);
+  const listing = listings.find(({ list }) => list === chosen) ?? listings[0]!;
+  const { list, fieldsOf, rows, fixed } = listing;
+  const rowsOf = (name: string) => listings.find((one) => one.list === name)?.rows ?? [];
+  const stations = rowsOf('stations') as unknown as (Named & { at: [number, number] })[];
+  const grouped = stations.length > 0 && fieldsOf().some((spec) => spec.is === 'station' && !spec.optional);
+  const wanted = query.trim().toLowerCase();
+  const shown = rows.filter(
+    (row) =>
+      wanted === '' || Object.values(wordsOf(row) ?? {}).some((text) => text.toLowerCase().includes(wanted)) || row.id.includes(wanted),
+  );
+  const groups = grouped
+    ? stations.map((station, i) => ({
+        id: station.id,
+        name: `${i + 1}  ${station.name.en}`,
+        rows: shown.filter((row) => row.station === station.id),
+      }))
+    : [{ id: '', name: listName(list), rows: shown }];
+  /** A group put in order: its rows change places among themselves, all others stay where they are. */
+  const order = (group: readonly AnyRow[], ids: readonly string[]) => {
+    const places = new Set(group.map(({ id }) => id));
+    const next = [...ids];
+    edits.order(
+      list,
+      rows.map(({ id }) => (places.has(id) ? next.shift()! : id)),
+    );
+  };
+  const close = () => setOpen(undefined);
+  const opened = open && 'row' in open ? rows.find(({ id }) => id === open.row.id) : undefined;
+  const drawn = (room: number) =>
+    plan ? (
+      <Plan
+        plan={plan}
+        stations={stations as Book['stations']}
+        stops={stations.map((station, i) => ({ id: station.id, name: station.name.en, label: String(i + 1), state: 'loose' }))}
+        width={room}
+        height={150}
+      />
+    ) : null;
+  const parts = (
+    <Sections
+      label={title}
+      sections={listings.map((one) => ({ key: one.list, name: listName(one.list), ...(one.fixed ? {} : { count: one.rows.length }) }))}
+      open={list}
+      onOpen={(next) => {
+        setChosen(next);
+        setQuery('');
+      }}
+      column={wide}
+    />
+  );
+  const part = (
+    <>
+      {children}
+      {fault && !open ? <Notice kind="stop" title={fault} /> : null}
+      {wide ? null : parts}
+      <Search label={t('fleet.find')} value={query} onChange={setQuery} testID="find-row" />
+      {groups.map((group) => {
+        if (group.rows.length === 0 && wanted !== '') return null;
+        return (
+          <Card key={group.id} style={{ gap: 2, paddingLeft: 0 }}>
+            <View style={{ paddingLeft: 16 }}>
+              <SlabBold size={21} heading={2}>
+                {group.name}
+              </SlabBold>
+              {group.rows.length === 0 ? <Small>{t('fleet.nothing')}</Small> : null}
+            </View>
+            {fixed ? (
+              <View style={{ paddingLeft: 16 }}>
+                {group.rows.map((row) => (
+                  <OneRow
+                    key={row.id}
+                    kind={kind}
+                    row={row}
+                    line={saidIn(row, fieldsOf(row), t) || t('fleet.origin.none')}
+                    waiting={waitingOf(toTranslate, list, row.id)}
+                    origin={originOf(list, row.id)}
+                    onOpen={() => setOpen({ row })}
+                  />
+                ))}
+              </View>
+            ) : (
+              <>
+                <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
+                  {group.rows.map((row) => (
+                    <Sorted key={row.id} id={row.id} label={t('fleet.drag', { name: wordsOf(row)?.en ?? row.id })} tone={tones.soft}>
+                      <OneRow
+                        kind={kind}
+                        row={row}
+                        waiting={waitingOf(toTranslate, list, row.id)}
+                        origin={originOf(list, row.id)}
+                        onOpen={() => setOpen({ row })}
+                      />
+                    </Sorted>
+                  ))}
+                </Sortable>
+                <Button
+                  mode="outlined"
+                  label={t('fleet.add')}
+                  onPress={() => setOpen({ start: { ...STARTS[list as 'stations'], ...(grouped ? { station: group.id } : {}) } })}
+                  testID={`add-${group.id || list}`}
+                  style={{ alignSelf: 'flex-start', marginLeft: 16 }}
+                />
+              </>
+            )}
+          </Card>
+        );
+      })}
+      {wanted !== '' && shown.length === 0 ? <Body>{t('fleet.notFound')}</Body> : null}
+    </>
+  );
+  const row = open ? (
+    <RowSheet
+      key={opened?.id ?? 'new'}
+      kind={kind}
+      title={opened ? (wordsOf(opened)?.en ?? opened.id) : t('fleet.add')}
+      fields={fieldsOf(opened)}
+      {...(opened ? { row: opened } : {})}
+      start={'start' in open ? open.start : {}}
+      origin={opened ? originOf(list, opened.id) : { is: 'own', name: '' }}
+      stations={stations}
+      tanks={rowsOf('tanks') as unknown as Named[]}
+      plan={plan}
+      bookKind={bookKind}
+      fault={fault}
+      busy={busy}
+      onClose={close}
+      onKeep={(edit) => {
+        if (opened) edits.change(list, opened, edit);
+        else if ('start' in open) {
+          const words = ((edit.say ?? edit.name) as Wording | undefined)?.en ?? (edit.called as string | undefined) ?? list;
+          edits.add(
+            list,
+            idOf(
+              words,
+              rows.map(({ id }) => id),
+            ),
+            { ...open.start, ...edit },
+          );
+        }
+      }}
+      {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
+      onInherit={() => opened && edits.inherit(list, opened.id)}
+      waitingIn={(field) => (opened ? (toTranslate[pathOfText(list, opened.id, field)] ?? []) : [])}
+      onRight={(field) => opened && onRight(pathOfText(list, opened.id, field))}
+    />
+  ) : null;
+  return (
+    <Screen title={title} sub={sub} {...(wide ? {} : { onBack })} {...(right ? { right } : {})}>
+      {wide ? (
+        <View style={{ flexDirection: 'row' }}>
+          <View style={{ width: PARTS, padding: 12, paddingRight: 4 }}>{parts}</View>
+          <View style={{ flex: 1, padding: 12, gap: 12 }}>
+            {drawn(width - PARTS - 24)}
+            {part}
+          </View>
+        </View>
+      ) : (
+        <>
+          {drawn(width)}
+          <View style={{ padding: 12, gap: 12 }}>{part}</View>
+        </>
+      )}
+      {row}
+    </Screen>
+  );
+};
+
+const OneRow = ({
+  kind,
+  row,
+  line,
+  waiting,
+  origin,
+  onOpen,
+}: {
+  kind: 'boat' | 'class' | 'base';
+  row: AnyRow;
+  /** What it says, where its words do not. */
+  line?: string;
+  /** Languages that a text of it is to be translated into. */
+  waiting: readonly string[];
+  origin: RowOrigin;
+  onOpen: () => void;
+}) => {
+  const { t } = useTranslation();
+  const words = wordsOf(row);
+  const name = words?.en ?? row.id;
+  const lacks = words && line === undefined ? LANGUAGES.filter((language) => words[language] === undefined) : [];
+  return (
+    <ListRow label={name} onPress={onOpen} testID={`edit-${row.id}`} style={{ paddingVertical: 9, gap: 4 }}>
+      <Body>{name}</Body>
+      {line ? <Small>{line}</Small> : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+        {typeof row.weight === 'string' ? (
+          <Tag kind={row.weight === 'must' ? 'ok' : 'calm'}>{t(`fleet.option.${row.weight as 'must'}`)}</Tag>
+        ) : null}
+        {typeof row.seconds === 'number' ? <Small>{t('brief.seconds', { n: row.seconds })}</Small> : null}
+        {typeof row.count === 'number' && line === undefined ? <Small>{`× ${row.count}`}</Small> : null}
+        {kind === 'base' ? null : (
+          <Tag kind={origin.is === 'changed' || origin.is === 'own' ? 'ask' : 'calm'}>
+            {t(`fleet.origin.${origin.is}`, { name: origin.name })}
+          </Tag>
+        )}
+        {lacks.length > 0 ? <Tag kind="ask">{t('fleet.lacks', { languages: lacks.join(', ') })}</Tag> : null}
+        {waiting.length > 0 ? <Tag kind="ask">{t('fleet.toTranslate', { languages: waiting.join(', ') })}</Tag> : null}
+      </View>
+    </ListRow>
+  );
+};

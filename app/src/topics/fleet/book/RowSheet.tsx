@@ -1,0 +1,337 @@
+import type { Book } from '@quay/core/fleet/book';
+import { canDraw } from '@quay/core/fleet/drawing';
+import type { RowEdit } from '@quay/core/fleet/edit';
+import type { Hull } from '@quay/core/fleet/hull';
+import { type Language, LANGUAGES, say, type Wording } from '@quay/core/words/words';
+import { typedNumber } from '@quay/core/number/typed';
+import { useMemo, useState } from 'react';
+import type { FieldError } from 'react-hook-form';
+import { useTranslation } from 'react-i18next';
+import { useWindowDimensions, View } from 'react-native';
+import { Card, Notice, Tag } from '../../../ui/board';
+import { TextField } from '../../../ui/controls/textField';
+import { useFaultWords, useSchemaForm } from '../../../ui/controls/form';
+import { Button } from '../../../ui/controls/button';
+import { ChoiceChip } from '../../../ui/controls/choiceChip';
+import { Plan } from '../../../ui/drawn/plan';
+import { ModalSheet } from '../../../ui/controls/modalSheet';
+import { CheckboxRow } from '../../../ui/controls/checkboxRow';
+import { Body, SlabBold, Small } from '../../../ui/words';
+import { isMatter } from './about';
+import { type Draft, draftOf, readDraft, rowForm, wordingOf } from './draft';
+import type { FieldSpec } from './fields';
+import { HullTrials } from './HullTrials';
+import { optionName } from './optionName';
+import { TankCurve } from './TankCurve';
+
+export type RowOrigin = { is: 'class' | 'changed' | 'own' | 'none'; name: string };
+export type Named = { id: string; name: Wording };
+type Texts = Partial<Record<Language, string>>;
+
+/** One row of a book, a language at a time, with what the renter will see of it. */
+export const RowSheet = ({
+  kind,
+  title,
+  fields,
+  row,
+  start,
+  origin,
+  stations,
+  tanks,
+  plan,
+  bookKind,
+  fault,
+  busy,
+  onClose,
+  onKeep,
+  onDrop,
+  onInherit,
+  waitingIn = () => [],
+  onRight,
+}: {
+  kind: 'boat' | 'class' | 'base';
+  title: string;
+  fields: readonly FieldSpec[];
+  row?: Readonly<Record<string, unknown>>;
+  /** What a new row begins with. */
+  start: Readonly<Record<string, unknown>>;
+  origin: RowOrigin;
+  stations: readonly (Named & { at: readonly [number, number] })[];
+  tanks: readonly Named[];
+  plan: Book['plan'] | undefined;
+  bookKind: Book['kind'] | undefined;
+  fault: string | undefined;
+  busy: boolean;
+  onClose: () => void;
+  onKeep: (edit: RowEdit) => void;
+  onDrop?: () => void;
+  onInherit?: () => void;
+  /** Languages in which the text of a field is older than in another. */
+  waitingIn?: (field: string) => readonly string[];
+  /** The text of a field is right as it is in those. */
+  onRight?: (field: string) => void;
+}) => {
+  const { t } = useTranslation();
+  const [language, setLanguage] = useState<Language>('en');
+  const schema = useMemo(() => rowForm(fields), [fields]);
+  const form = useSchemaForm(schema, draftOf(row ?? start, fields));
+  const faultWords = useFaultWords();
+  const draft: Draft = form.watch();
+  const { errors } = form.formState;
+  const set = (field: string, value: Draft[string]) => {
+    form.setValue(field, value, { shouldDirty: true });
+    form.clearErrors(field);
+  };
+  const keep = form.handleSubmit((edit) => onKeep(edit));
+  const wordings = fields.some(({ is }) => is === 'wording');
+  return (
+    <ModalSheet
+      title={title}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Button mode="contained" label={t(`fleet.keepFor.${kind}`)} onPress={() => void keep()} busy={busy} testID="keep-row" />}
+    >
+      {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
+      {fault ? <Notice kind="stop" title={fault} /> : null}
+      {fields.some(({ field }) => isMatter(field)) ? <Small>{t('fleet.schoolsNote')}</Small> : null}
+      {wordings ? (
+        <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('fleet.language')}>
+          {LANGUAGES.map((one) => (
+            <ChoiceChip key={one} label={one.toUpperCase()} on={language === one} onPress={() => setLanguage(one)} testID={`in-${one}`} />
+          ))}
+        </View>
+      ) : null}
+      {fields.map((spec) =>
+        spec.is === 'trials' ? (
+          <HullTrials
+            key={spec.field}
+            text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
+            given={givenIn(draft, fields)}
+            kind={bookKind}
+            plan={plan}
+            onSet={(text) => set(spec.field, text)}
+            onFigures={(figures) => {
+              for (const [field, value] of Object.entries(figures)) set(field, value);
+            }}
+          />
+        ) : spec.is === 'curve' ? (
+          <TankCurve
+            key={spec.field}
+            field={spec.field}
+            label={t(`fleet.field.${spec.field}`)}
+            text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
+            capacityL={capacityIn(draft)}
+            onSet={(text) => set(spec.field, text)}
+          />
+        ) : (
+          <View key={spec.field} style={{ gap: 6 }}>
+            <OneField
+              spec={spec}
+              typed={draft[spec.field]}
+              language={language}
+              fault={faultWords(errors[spec.field] as FieldError | undefined)}
+              stations={stations}
+              tanks={tanks}
+              plan={plan}
+              onSet={(value) => set(spec.field, value)}
+            />
+            {waitingIn(spec.field).length > 0 ? (
+              <Notice
+                kind="ask"
+                title={t('fleet.toTranslate', { languages: waitingIn(spec.field).join(', ') })}
+                action={
+                  <Button mode="outlined" label={t('fleet.isRight')} onPress={() => onRight?.(spec.field)} testID={`right-${spec.field}`} />
+                }
+              />
+            ) : null}
+          </View>
+        ),
+      )}
+      {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
+      {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}
+      {row ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {origin.is === 'changed' && onInherit ? (
+            <Button mode="outlined" label={t('fleet.inherit')} onPress={onInherit} testID="inherit" />
+          ) : null}
+          {onDrop ? <Button mode="outlined" label={t('fleet.drop')} onPress={onDrop} testID="drop-row" /> : null}
+        </View>
+      ) : null}
+    </ModalSheet>
+  );
+};
+
+/** What a tank holds as it is typed now. */
+const capacityIn = (draft: Draft): number | undefined => {
+  const typed = typeof draft.capacityL === 'string' ? typedNumber(draft.capacityL) : NaN;
+  return typed > 0 ? typed : undefined;
+};
+
+/** The figures of a hull as they are typed now; what cannot be read is left out. */
+const givenIn = (draft: Draft, fields: readonly FieldSpec[]): Hull => {
+  const numbers = fields.filter(({ is }) => is === 'number');
+  return Object.fromEntries(
+    numbers.flatMap((spec) => {
+      const read = readDraft(draft, [spec]);
+      return read.ok && read.edit[spec.field] !== undefined ? [[spec.field, read.edit[spec.field]]] : [];
+    }),
+  );
+};
+
+/** Characters of what is written as it stands in a file, JSON for one. */
+const AS_IN_FILE = 40_000;
+
+/** As the renter will see it. */
+const Preview = ({ draft, language }: { draft: Draft; language: Language }) => {
+  const { t } = useTranslation();
+  const words = (field: string) => {
+    const wording = wordingOf((draft[field] ?? {}) as Texts);
+    return wording && say(wording, language);
+  };
+  return (
+    <>
+      <Small>{t('fleet.preview')}</Small>
+      <Card style={{ gap: 6 }}>
+        <SlabBold size={22}>{words('say') ?? '…'}</SlabBold>
+        {(['show', 'mistake'] as const).map((field) => (words(field) ? <Body key={field}>{words(field)}</Body> : null))}
+        {words('caution') ? <Tag kind="stop">{words('caution')}</Tag> : null}
+      </Card>
+    </>
+  );
+};
+
+/** The plan as it is typed, with the stations where they are; nothing while it cannot be drawn. */
+const PlanPreview = ({
+  draft,
+  fields,
+  stations,
+}: {
+  draft: Draft;
+  fields: readonly FieldSpec[];
+  stations: readonly (Named & { at: readonly [number, number] })[];
+}) => {
+  const { t } = useTranslation();
+  const { width } = useWindowDimensions();
+  const read = readDraft(draft, fields);
+  if (!read.ok || !canDraw(read.edit.strokes)) return <Small>{t('fleet.noPlan')}</Small>;
+  const size = Math.min(width, 640) - 36;
+  return (
+    <Plan
+      plan={read.edit as Book['plan']}
+      stations={stations as Book['stations']}
+      stops={stations.map(({ id }, i) => ({ id, name: '', label: String(i + 1), state: 'loose' }))}
+      width={size}
+      height={Math.round(size * 0.45)}
+    />
+  );
+};
+
+const OneField = ({
+  spec,
+  typed,
+  language,
+  fault,
+  stations,
+  tanks,
+  plan,
+  onSet,
+}: {
+  spec: FieldSpec;
+  typed: Draft[string];
+  language: Language;
+  fault: string | undefined;
+  stations: readonly (Named & { at: readonly [number, number] })[];
+  tanks: readonly Named[];
+  plan: Book['plan'] | undefined;
+  onSet: (value: Draft[string]) => void;
+}) => {
+  const { t } = useTranslation();
+  const { width } = useWindowDimensions();
+  const label = t(`fleet.field.${spec.field}` as 'fleet.field.name');
+  const text = typeof typed === 'string' ? typed : '';
+  const choose = (options: readonly { id: string; name: string }[]) => (
+    <View style={{ gap: 4 }}>
+      <Small>{label}</Small>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={label}>
+        {options.map(({ id, name }) => (
+          // Pressed once more, a choice that may be left out is none.
+          <ChoiceChip
+            key={id}
+            label={name}
+            on={text === id}
+            onPress={() => onSet(text === id && !('needed' in spec && spec.needed) && !(spec.is === 'station' && !spec.optional) ? '' : id)}
+            testID={`${spec.field}-${id}`}
+          />
+        ))}
+      </View>
+      {fault ? <Tag kind="stop">{fault}</Tag> : null}
+    </View>
+  );
+  switch (spec.is) {
+    case 'wording': {
+      const texts = (typed ?? {}) as Texts;
+      return (
+        <TextField
+          label={`${label} (${language})`}
+          value={texts[language] ?? ''}
+          lines={spec.lines ?? (spec.field === 'name' ? 1 : 2)}
+          onChange={(next) => onSet({ ...texts, [language]: next })}
+          fault={fault}
+          most={2000}
+          testID={`text-${spec.field}`}
+        />
+      );
+    }
+    case 'flag':
+      return <CheckboxRow label={label} on={typed === true} onChange={onSet} testID={`flag-${spec.field}`} />;
+    case 'choice':
+      return choose(spec.options.map((id) => ({ id, name: optionName(spec.field, id, t) })));
+    case 'station':
+      return choose(stations.map(({ id, name }) => ({ id, name: name.en })));
+    case 'tank':
+      return tanks.length === 0 ? null : choose(tanks.map(({ id, name }) => ({ id, name: name.en })));
+    case 'spot': {
+      const spot = typed as readonly [number, number] | undefined;
+      if (!plan) return null;
+      const size = Math.min(width, 640) - 36;
+      return (
+        <View style={{ gap: 4 }}>
+          <Small>{label}</Small>
+          <Plan
+            plan={plan}
+            stations={spot ? [{ id: 'here', name: { en: '' }, at: [...spot] }] : []}
+            stops={spot ? [{ id: 'here', name: '', label: '', state: 'now' }] : []}
+            width={size}
+            height={Math.round(size * 0.5)}
+            onPlace={{ label, at: onSet }}
+          />
+          {spot ? <Small>{`${spot[0]} m · ${spot[1]} m`}</Small> : null}
+        </View>
+      );
+    }
+    case 'asInFile':
+      return (
+        <TextField
+          label={label}
+          value={text}
+          lines={text === '' ? 1 : 5}
+          onChange={onSet}
+          fault={fault}
+          most={AS_IN_FILE}
+          testID={`file-${spec.field}`}
+        />
+      );
+    default:
+      return (
+        <TextField
+          label={label}
+          value={text}
+          numeric={spec.is === 'number'}
+          {...(spec.is === 'number' && spec.unit ? { unit: spec.unit } : {})}
+          onChange={onSet}
+          fault={fault}
+          testID={`field-${spec.field}`}
+        />
+      );
+  }
+};

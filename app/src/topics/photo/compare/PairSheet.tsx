@@ -1,0 +1,152 @@
+import { type Held } from '@quay/core/record/event';
+import { changeComparison, type ComparisonBox } from '@quay/contract/compare';
+import { boxesLeft, boxName } from '@quay/core/condition/boxes';
+import { say } from '@quay/core/words/words';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Pressable, useWindowDimensions, View } from 'react-native';
+import { call, NoAnswer, Refused } from '../../../local/api';
+import type { HireView } from '../../../local/hire';
+import { Notice } from '../../../ui/board';
+import { Button } from '../../../ui/controls/button';
+import { ModalSheet } from '../../../ui/controls/modalSheet';
+import { useTones } from '../../../ui/theme';
+import { Body, Slab } from '../../../ui/words';
+import { PairPictures } from './PairPictures';
+import type { Pair } from './useComparisons';
+
+/** Both photographs of a surface as the machine laid them over each other; a box becomes a mark only when a person says so. */
+export const PairSheet = ({
+  view,
+  comparison,
+  onMark,
+  onClose,
+}: {
+  view: HireView;
+  comparison: Pair;
+  /** Where a box is taken for a mark: its middle and size as shares of the photograph. Without it, boxes are only looked at. */
+  onMark?: ((box: ComparisonBox) => void) | undefined;
+  onClose: () => void;
+}) => {
+  const { t, i18n } = useTranslation();
+  const tones = useTones();
+  const client = useQueryClient();
+  const screen = useWindowDimensions().width;
+  const width = Math.min(screen, 640) - 36;
+  const [chosen, setChosen] = useState<number>();
+  const [fault, setFault] = useState<string>();
+  /** The box that was put aside last; the bar that usually undoes lies below this sheet. */
+  const [aside, setAside] = useState<Held[]>();
+  const { pack, record } = view;
+  const hireId = pack.hire.id;
+  const surface = pack.book.surfaces.find(({ id }) => id === comparison.surface);
+  const name = surface ? say(surface.name, i18n.language) : comparison.surface;
+  const boxes = boxesLeft(record, comparison.surface, comparison.back, comparison.boxes);
+  const box = chosen === undefined ? undefined : boxes[chosen];
+  const change = async (what: 'cancel' | 'again') => {
+    setFault(undefined);
+    try {
+      await call(changeComparison, { params: { hireId, out: comparison.out, back: comparison.back }, body: { do: what } });
+      await client.invalidateQueries({ queryKey: ['comparisons', hireId] });
+    } catch (error) {
+      if (error instanceof NoAnswer) setFault(t('pair.offline'));
+      else if (error instanceof Refused) setFault(error.problem.title);
+      else throw error;
+    }
+  };
+  const done = comparison.state === 'done';
+  const dismiss = async (one: ComparisonBox) => {
+    const held = await view.add([{ kind: 'boxDismissed', photo: comparison.back, x: one.x, y: one.y }]);
+    setChosen(undefined);
+    setAside(held);
+  };
+  const words = {
+    queued: t('pair.queued'),
+    running: t('pair.running'),
+    cancelled: t('pair.cancelled'),
+    failed: t('pair.failed', { why: comparison.reason ?? '' }),
+    refused: t(`pair.reason.${(comparison.reason ?? 'otherPlace') as 'dark'}`),
+    here: t('pair.here'),
+    done:
+      comparison.boxes.length === 0 ? t('pair.nothing') : boxes.length === 0 ? t('pair.judged') : t('pair.found', { count: boxes.length }),
+  };
+  const open = comparison.state === 'queued' || comparison.state === 'running';
+  return (
+    <ModalSheet
+      title={name}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={
+        box && onMark ? (
+          <>
+            <Button mode="contained" label={t('pair.mark')} onPress={() => onMark(box)} testID="box-mark" />
+            <Button mode="outlined" label={t('pair.dismiss')} onPress={() => void dismiss(box)} testID="box-dismiss" />
+          </>
+        ) : null
+      }
+    >
+      {fault ? <Notice kind="stop" title={fault} /> : null}
+      <Notice
+        kind={done ? 'ok' : comparison.state === 'refused' || comparison.state === 'failed' ? 'stop' : 'ask'}
+        title={words[comparison.state]}
+      >
+        {done ? <Body>{t('pair.person')}</Body> : <Body>{t('pair.asTheyAre')}</Body>}
+        {aside ? (
+          <Button
+            mode="outlined"
+            label={t('pair.bringBack')}
+            onPress={() => void view.undo(aside).then(() => setAside(undefined))}
+            style={{ alignSelf: 'flex-start' }}
+            testID="box-back"
+          />
+        ) : null}
+        {open ? <Button mode="outlined" label={t('pair.callOff')} onPress={() => void change('cancel')} testID="pair-cancel" /> : null}
+        {comparison.state === 'failed' || comparison.state === 'cancelled' ? (
+          <Button mode="outlined" label={t('pair.again')} onPress={() => void change('again')} testID="pair-again" />
+        ) : null}
+      </Notice>
+      <PairPictures hireId={hireId} out={comparison.out} back={comparison.back} compared={done} name={name} width={width}>
+        {({ width: across, height: down }) =>
+          boxes.map((one, i) => (
+            <Pressable
+              key={boxName(one)}
+              role="button"
+              aria-label={t('pair.box', { n: i + 1 })}
+              aria-pressed={i === chosen}
+              onPress={() => setChosen(i === chosen ? undefined : i)}
+              testID={`box-${i + 1}`}
+              style={{
+                position: 'absolute',
+                left: one.x * across - 6,
+                top: one.y * down - 6,
+                minWidth: 44,
+                minHeight: 44,
+                width: one.width * across + 12,
+                height: one.height * down + 12,
+                borderWidth: i === chosen ? 5 : 3,
+                borderColor: i === chosen ? tones.mari : tones.lead,
+                borderRadius: 8,
+              }}
+            >
+              <View
+                style={{
+                  position: 'absolute',
+                  right: -10,
+                  top: -14,
+                  backgroundColor: tones.mari,
+                  borderRadius: 12,
+                  paddingHorizontal: 7,
+                }}
+              >
+                <Slab size={17} tone="onMari">
+                  {i + 1}
+                </Slab>
+              </View>
+            </Pressable>
+          ))
+        }
+      </PairPictures>
+    </ModalSheet>
+  );
+};

@@ -1,0 +1,39 @@
+import { slot, type HireRecord } from '@quay/core/events/record';
+import { surfaceLooked } from '@quay/core/condition/events';
+import { type Comparison, listComparisons } from '@quay/contract/compare';
+import { useQuery } from '@tanstack/react-query';
+import { call } from '../../../local/api';
+import type { HireView } from '../../../local/hire';
+
+export const isUnderWay = ({ state }: Comparison) => state === 'queued' || state === 'running';
+
+/** What the machine makes of a hire's photographs; asked for again while it is at it. Nothing without signal. */
+export const useComparisons = (hireId: string, wanted = true): Comparison[] => {
+  const { data } = useQuery({
+    queryKey: ['comparisons', hireId],
+    queryFn: () => call(listComparisons, { params: { hireId } }),
+    enabled: wanted,
+    refetchInterval: ({ state }) => (state.data?.comparisons.some(isUnderWay) === true ? 2000 : 10_000),
+  });
+  return data?.comparisons ?? [];
+};
+
+/** Both photographs of a surface: compared by the machine as far as it has come, or as they are on this phone. */
+export type Pair = Omit<Comparison, 'state'> & { state: Comparison['state'] | 'here' };
+
+const lastOf = (record: HireRecord, walk: 'out' | 'in', surface: string) =>
+  slot(record, [walk, 'surface', surface], surfaceLooked)?.value.photos.at(-1);
+
+/** The last photographs of a surface, out and in: those that are looked at, whatever was taken before them. */
+export const pairOf = (record: HireRecord, compared: readonly Comparison[], surface: string): Pair | undefined => {
+  const [out, back] = [lastOf(record, 'out', surface), lastOf(record, 'in', surface)];
+  if (out === undefined || back === undefined) return undefined;
+  const found = compared.find((one) => one.surface === surface && one.back === back);
+  return found ?? { surface, out, back, state: 'here', reason: null, boxes: [] };
+};
+
+/** @param wanted whether the quay is asked for what the machine makes of it */
+export const usePair = (view: HireView, surface: string | undefined, wanted = true): Pair | undefined => {
+  const compared = useComparisons(view.pack.hire.id, wanted);
+  return surface === undefined ? undefined : pairOf(view.record, compared, surface);
+};

@@ -1,0 +1,71 @@
+import { happenedAt } from '@quay/core/events/stored';
+import { clockOf } from '@quay/core/time/zone';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { FlatList, View } from 'react-native';
+import type { HireView } from '../../local/hire';
+import type { KeptEvent } from '../../local/localDb';
+import { Tag } from '../../ui/board';
+import { useTones } from '../../ui/theme';
+import { Body, Slab, Small } from '../../ui/words';
+import { useEntryWords } from './entryWords';
+
+/** So many entries are drawn at once; the rest as one comes to them. */
+const AT_FIRST = 30;
+
+/** The record as it grows, newest first: what, when, whether it is at the quay. It scrolls by itself, however long it is. */
+export const Log = ({ view, title }: { view: HireView; title?: string }) => {
+  const { t } = useTranslation();
+  const words = useEntryWords(view.pack);
+  const rows = useMemo(
+    () => [...view.events].sort((a, b) => happenedAt(b.held) - happenedAt(a.held) || b.held.event.deviceSeq - a.held.event.deviceSeq),
+    [view.events],
+  );
+  return (
+    <FlatList
+      data={rows}
+      keyExtractor={({ id }) => id}
+      renderItem={({ item }) => <Logged entry={item} what={words(item.held.event.body)} zone={view.pack.base.zone} />}
+      initialNumToRender={AT_FIRST}
+      ListHeaderComponent={
+        title === undefined ? null : (
+          <Slab size={22} heading={2}>
+            {title}
+          </Slab>
+        )
+      }
+      ListEmptyComponent={<Small>{t('log.nothing')}</Small>}
+      contentContainerStyle={{ padding: 16 }}
+      style={{ flex: 1 }}
+      tabIndex={0}
+      testID="log"
+    />
+  );
+};
+
+const Logged = ({ entry: { held, state }, what, zone }: { entry: KeptEvent; what: string; zone: string }) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  return (
+    <View style={{ flexDirection: 'row', gap: 8, borderTopWidth: 1, borderTopColor: tones.line, paddingVertical: 6 }}>
+      <Small size={14} style={{ width: 46 }}>
+        {clockOf(new Date(happenedAt(held)).toISOString(), zone)}
+      </Small>
+      <View style={{ flex: 1 }}>
+        <Body size={15}>{what}</Body>
+        <Small size={13}>{t(`log.by.${held.actor.role}`, { who: held.actor.id })}</Small>
+      </View>
+      {state === 'held' ? null : (
+        <Tag kind={state === 'kept' ? 'ask' : 'stop'} size={12}>
+          {state === 'refused' ? t('kept.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}
+        </Tag>
+      )}
+    </View>
+  );
+};
+
+/** The record beside what is being done, where there is room for it. */
+export const RecordPanel = ({ view }: { view: HireView }) => {
+  const { t } = useTranslation();
+  return <Log view={view} title={t('hire.record')} />;
+};

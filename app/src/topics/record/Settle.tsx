@@ -1,0 +1,41 @@
+import type { Subject } from '@quay/core/events/define';
+import { slotAt } from '@quay/core/events/record';
+import { happenedAt } from '@quay/core/events/stored';
+import { clockOf } from '@quay/core/time/zone';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import type { HireView } from '../../local/hire';
+import { Button } from '../../ui/controls/button';
+import { useSnack } from '../../ui/controls/snack';
+import { Small } from '../../ui/words';
+import { useEntryWords } from './entryWords';
+
+/** Two phones left different values standing: somebody says which is right, and both stay in the record. */
+export const Settle = ({ view, subject, onDone }: { view: HireView; subject: Subject; onDone?: () => void }) => {
+  const { t } = useTranslation();
+  const snack = useSnack();
+  const words = useEntryWords(view.pack);
+  const stands = async (id: string) => {
+    const held = await view.add([{ kind: 'contradictionSettled', subject: [...subject], stands: id }]);
+    snack({ text: t('compare.settled'), undo: () => void view.undo(held) });
+    onDone?.();
+  };
+  const slot = slotAt(view.record, subject);
+  if (!slot) return null;
+  return (
+    <View style={{ gap: 10 }}>
+      <Small>{t('compare.settle')}</Small>
+      {slot.standing.map((held, i) => (
+        <Button
+          mode="outlined"
+          key={held.event.id}
+          label={t('compare.stands', {
+            value: `${words(held.event.body)} · ${clockOf(new Date(happenedAt(held)).toISOString(), view.pack.base.zone)}`,
+          })}
+          onPress={() => void stands(held.event.id)}
+          testID={`stands-${i}`}
+        />
+      ))}
+    </View>
+  );
+};

@@ -1,0 +1,132 @@
+import type { HirePack } from '@quay/contract/hire';
+import { say, type Wording } from '@quay/core/words/words';
+import { spokenReading } from '@quay/core/fuel/level';
+import type { EventBody } from '@quay/core/record/event';
+import { useTranslation } from 'react-i18next';
+import { figure } from '../../ui/format';
+import { useMoney } from '../../ui/controls/money';
+
+/** An entry of the record in a few words of the reader's language. */
+export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBody) => string) => {
+  const { t, i18n } = useTranslation();
+  const money = useMoney(prices.currency);
+  const find = (rows: readonly { id: string; name: Wording }[], id: string) => {
+    const row = rows.find((one) => one.id === id);
+    return row ? say(row.name, i18n.language) : id;
+  };
+  const reading = (id: string, shown: number) => {
+    const gauge = book.gauges.find((one) => one.id === id);
+    return gauge ? spokenReading(gauge, shown) : figure(shown);
+  };
+  const point = (id: string) => say(book.points.find((one) => one.id === id)?.say ?? { en: id }, i18n.language);
+  return (body) => {
+    switch (body.kind) {
+      case 'walkStarted':
+        return t(`walk.${body.walk}`);
+      case 'pointTold':
+        return `${t(`log.how.${body.how}`)}: ${point(body.point)}`;
+      case 'pointSkipped':
+        return `${t(`walk.skip.${body.why}`)}: ${point(body.point)}`;
+      case 'counted':
+        return `${find(book.fittings, body.fitting)}: ${body.count}${body.state === 'fine' ? '' : `, ${t(`walk.state.${body.state}`)}`}`;
+      case 'gaugeRead':
+        return `${find(book.gauges, body.gauge)}: ${reading(body.gauge, body.shown)}`;
+      case 'brimmed':
+        return `${find(book.tanks, body.tank)}: ${t('log.brimmed')}${body.meteredL === undefined ? '' : `, ${figure(body.meteredL)} L`}`;
+      case 'markPlaced':
+        return `${t(`mark.${body.mark.kind}`)} ${body.mark.sizeMm} mm, ${find(book.surfaces, body.mark.surface)}`;
+      case 'surfaceLooked':
+        return `${find(book.surfaces, body.surface)}: ${t('walk.lookedAt')}`;
+      case 'evidenceGiven':
+        return `${find(book.propellers, body.propeller)}: ${t(`log.evidence.${body.state}`)}`;
+      case 'remarked':
+        return `${t(`log.remark.${body.as}`)}: ${body.text}`;
+      case 'stationTied':
+        return `${find(book.stations, body.station)}: ${t('walk.tiedState')}`;
+      case 'held':
+        return t('log.boatHeld', { why: body.why });
+      case 'fuelFilled':
+        return `${t('compare.fill')}: ${figure(body.litres)} L`;
+      case 'signed':
+        return t(body.as === 'renter' ? 'log.renterSigned' : 'log.staffSigned');
+      case 'sealed':
+        return t('log.sealed');
+      case 'castOff':
+        return t('log.castOff');
+      case 'cameIn':
+        return t('log.cameIn');
+      case 'contradictionSettled':
+        return t('log.settled');
+      case 'findingDecided':
+        return t(`compare.decided.${body.decision}`);
+      case 'lineDecided':
+        return t(`statement.state.${body.state}`);
+      case 'closed':
+        return t('statement.number', { n: body.number });
+      case 'partySet':
+        return t('log.party', { count: body.people });
+      case 'jacketGiven':
+        return t('log.jacket', {
+          name: body.jacket
+            ? t('own.own', { n: body.jacket.newtons, from: body.jacket.fromKg, to: body.jacket.toKg })
+            : find([...book.fittings, ...base.store], body.fitting),
+        });
+      case 'briefingSet':
+        return t('log.minutes', { n: body.minutes });
+      case 'understandingShown':
+        return t(body.right ? 'log.understood' : 'log.notUnderstood', { text: point(body.point) });
+      case 'pointRead':
+        return t('log.readHome', { text: point(body.point) });
+      case 'reported':
+        return t('log.reported', { text: body.note });
+      case 'roundDone':
+        return t('log.round', { text: find(book.rounds, body.round) });
+      case 'drillDone':
+        return t('log.drill', { name: find(book.drills, body.drill), how: t(`drill.how.${body.how}`) });
+      case 'dockingTried':
+        return t('log.docking', { name: t(`dock.task.${body.task}.name`), how: t(body.passed ? 'log.dockingDone' : 'log.dockingNot') });
+      case 'languageChosen':
+        return t('log.language', { language: body.language.toUpperCase() });
+      case 'letGo':
+        return t('log.letGo', { why: body.why });
+      case 'depositAnswered':
+        return t(`log.deposit.${body.answer}`, { sum: money(body.amountMinor) });
+      case 'depositTaken':
+        return t('log.depositTaken', { sum: money(body.amountMinor) });
+      case 'workDone':
+        return body.note === undefined ? t('log.workDone') : `${t('log.workDone')}: ${body.note}`;
+      case 'workJudged':
+        return t(body.unsafe ? 'log.workUnsafe' : 'log.workSafe');
+      case 'boxDismissed':
+        return t('log.boxDismissed');
+      case 'asFound': {
+        const check = book.checks.find(({ id }) => id === body.check);
+        return `${find(book.checks, body.check)}: ${check ? find(check.ways, body.way) : body.way}`;
+      }
+      case 'signRefused':
+        return t('log.refused', { why: body.why });
+      case 'extraNoted':
+        return t('log.extra', { text: body.text });
+      case 'receiptShown':
+        return t('log.receipt', { sum: money(body.amountMinor), text: body.text });
+      case 'lineAnswered':
+        return body.remark === undefined ? t(`log.answered.${body.answer}`) : `${t(`log.answered.${body.answer}`)}: ${body.remark}`;
+      case 'lineContested':
+        return t('log.contested', { text: body.remark });
+      case 'lineQuoted':
+        return t('log.quoted', { sum: money(body.amountMinor), why: body.why });
+      case 'waiverSet':
+        return t(body.taken ? 'log.waiver' : 'log.noWaiver');
+      case 'paymentAnswered':
+        return t(`log.payment.${body.what}`, { sum: money(body.amountMinor), answer: t(`log.paymentIs.${body.answer}`) });
+      case 'paidByHand':
+        return t(`log.byHand.${body.what}`, { sum: money(body.amountMinor) });
+      case 'corrected':
+        return t('log.corrected', { n: body.number, of: body.corrects, why: body.why });
+      case 'keyGiven':
+        return t('log.keyGiven');
+      case 'undone':
+        return t('walk.undone');
+    }
+  };
+};

@@ -1,0 +1,104 @@
+import type { ComponentProps } from 'react';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { FACE, useTones } from '../theme';
+import { Bold, Small } from '../words';
+
+type Props = {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  fault?: string | undefined;
+  secret?: boolean;
+  numeric?: boolean;
+  lines?: number;
+  autoComplete?: ComponentProps<typeof TextInput>['autoComplete'];
+  onEnter?: () => void;
+  onBlur?: () => void;
+  testID?: string;
+  unit?: string;
+  autoFocus?: boolean;
+  /** A sign in the field, for another way to fill it. */
+  action?: { icon: string; label: string; onPress: () => void; testID: string };
+  /** Characters at most; how many there are is said when it gets tight. */
+  most?: number;
+};
+
+/** Characters of a remark: more the quay refuses, and a seal over what it refuses is never closed. */
+const MOST = 500;
+
+/** From so many on they are counted; of a shorter field one sees how full it is. */
+const COUNTED = 100;
+
+/** A labelled field; what is wrong with it is said right under it. */
+export const TextField = ({
+  label,
+  value,
+  onChange,
+  fault,
+  secret = false,
+  numeric = false,
+  lines,
+  autoComplete,
+  onEnter,
+  onBlur,
+  testID,
+  unit,
+  autoFocus = false,
+  most = MOST,
+  action,
+}: Props) => {
+  const tones = useTones();
+  return (
+    <View style={{ gap: 4 }}>
+      <Small>{label}</Small>
+      <TextInput
+        mode="outlined"
+        aria-label={label}
+        aria-invalid={fault !== undefined}
+        value={value}
+        onChangeText={onChange}
+        error={fault !== undefined}
+        secureTextEntry={secret}
+        autoFocus={autoFocus}
+        maxLength={most}
+        autoCapitalize="none"
+        inputMode={numeric ? 'decimal' : 'text'}
+        {...(lines ? { multiline: true, numberOfLines: lines } : {})}
+        {...(autoComplete ? { autoComplete } : {})}
+        {...(onEnter ? { onSubmitEditing: onEnter } : {})}
+        {...(onBlur ? { onBlur } : {})}
+        {...(testID === undefined ? {} : { testID })}
+        {...(unit ? { right: <TextInput.Affix text={unit} textStyle={{ fontFamily: FACE.bold, fontSize: 17, color: tones.soft }} /> } : {})}
+        {...(action
+          ? {
+              right: (
+                <TextInput.Icon
+                  icon={action.icon}
+                  accessibilityLabel={action.label}
+                  onPress={action.onPress}
+                  forceTextInputFocus={false}
+                  color={tones.ink}
+                  testID={action.testID}
+                />
+              ),
+            }
+          : {})}
+        outlineColor={tones.soft}
+        outlineStyle={{ borderRadius: 13, borderWidth: 2 }}
+        contentStyle={{
+          fontFamily: numeric ? FACE.slabBold : FACE.text,
+          fontVariant: ['lining-nums', 'tabular-nums'],
+          ...(lines ? { paddingVertical: 12 } : {}),
+        }}
+        style={{ backgroundColor: tones.card, fontSize: numeric ? 30 : 19, ...(lines ? {} : { height: 58 }) }}
+      />
+      {most >= COUNTED && value.length >= most * 0.9 ? <Small>{`${value.length} / ${most}`}</Small> : null}
+      {fault ? (
+        <Bold size={16} tone="leadText" live>
+          {fault}
+        </Bold>
+      ) : null}
+    </View>
+  );
+};
