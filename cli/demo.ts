@@ -23,7 +23,7 @@ const zoneOfDemo = (): string => {
  * The moment that the demo is made at. @param at `14:20` of today, or `2026-06-13T14:20`, by the clocks of its bases
  * @returns nothing where that is no such time
  */
-export const demoMoment = (at: string, now: Date, zone: string): Date | undefined => {
+const demoMoment = (at: string, now: Date, zone: string): Date | undefined => {
   const local = /^\d\d:\d\d$/.test(at) ? `${dateOf(now.toISOString(), zone)}T${at}` : at;
   try {
     const moment = instantOf(local, zone);

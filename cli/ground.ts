@@ -4,7 +4,7 @@ import { join } from 'node:path';
 /** Controls that are Paper's here; from `react-native` only what we draw ourselves takes them. */
 const CONTROLS = /\b(ActivityIndicator|Button|Modal|Pressable|Switch|TextInput|Touchable\w+)\b/;
 /** What is drawn by us is pressed where it is drawn. */
-export const DRAWN = [
+const DRAWN = [
   'app/src/ui/drawn/rope.tsx',
   'app/src/ui/drawn/plan.tsx',
   'app/src/ui/drawn/surface.tsx',

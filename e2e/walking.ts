@@ -32,7 +32,7 @@ export const countAll = async (phone: Phone): Promise<void> => {
   await expect(all).toHaveCount(0);
 };
 
-export const lookAll = async (phone: Phone): Promise<void> => {
+const lookAll = async (phone: Phone): Promise<void> => {
   for (const id of await openRows(phone, 'surface', /, looked at/)) {
     await phone.by(id).click();
     await phone.by('looked').click();
@@ -40,7 +40,7 @@ export const lookAll = async (phone: Phone): Promise<void> => {
   }
 };
 
-export const readAll = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<void> => {
+const readAll = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<void> => {
   for (const id of await openRows(phone, 'gauge', /^$/)) {
     await phone.by(id).click();
     const gauge = id.slice('gauge-'.length);
@@ -152,7 +152,7 @@ export const holdDeposit = async (phone: Pick<Phone, 'page' | 'by'>): Promise<vo
 };
 
 /** Names everybody who is booked and gives them their jackets, where nobody has yet; from the check, and back to it. */
-export const nameEverybody = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
+const nameEverybody = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
   const { page } = phone;
   await expect(phone.by('not-checked').or(phone.by('cast-off')).or(phone.by('settle-first')).first()).toBeVisible();
   if (await phone.by('matter-noParty').isVisible()) {

@@ -10,7 +10,7 @@ import { readImport } from './import/read';
 import { openStore } from './platform/database/open';
 import { Client, countOf, DEMO, eventOf, HAND, MANAGER, naming } from './testing/quay';
 
-const BUILT = join(__dirname, '../../dist/quay.mjs');
+const BUILT = join(__dirname, '../dist/quay.mjs');
 const KILLS = 24;
 const HIRE = 'h-1001';
 

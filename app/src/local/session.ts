@@ -7,7 +7,7 @@ import { readMe, StoreSilent, write } from './localDb';
 import { deliver, rememberMe, renewGrants } from './outbox';
 
 /** Who is here: as the quay says, or, without signal, as this phone last knew. `null`: nobody. */
-export const meQuery = queryOptions({
+const meQuery = queryOptions({
   queryKey: ['me'],
   queryFn: async () => {
     // Where nobody has ever signed in there is no use in asking.

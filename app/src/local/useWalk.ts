@@ -1,9 +1,8 @@
 import { briefingOf, languageOf } from '@quay/core/briefing/ofHire';
-import { hasSlot, slotAt } from '@quay/core/events/record';
+import { hasSlot } from '@quay/core/events/record';
 import type { Briefing } from '@quay/core/briefing/compose';
 import { type Walk } from '@quay/core/events/parts';
 import { type EventBody, type Held } from '@quay/core/record/event';
-import { happenedAt } from '@quay/core/events/stored';
 import { type StopState, walkState } from '@quay/core/walk/walk';
 import { startTransition, useCallback, useMemo, useState } from 'react';
 import { caseOf } from './handing';
@@ -100,10 +99,4 @@ export const useWalk = (
     [view, stops, briefing, walk, alone, chosen, jump, stopAt, enter, begun, i18n.language],
   );
   return { ready, error, refetch };
-};
-
-/** When the boat came in, ms; undefined while she is out. */
-export const cameInAt = (view: HireView): number | undefined => {
-  const found = slotAt(view.record, ['cameIn']);
-  return found && happenedAt(found.by);
 };

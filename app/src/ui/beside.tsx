@@ -6,7 +6,7 @@ import { Scroll } from './scroll';
 import { useTones } from './theme';
 
 /** Width of a list beside what is open in it, px. */
-export const LIST = 330;
+const LIST = 330;
 
 /** On a desk: a list at the left, what is open in it at the right, each scrolling by itself. */
 export const Beside = ({ label, list, children }: { label: string; list: ReactNode; children: ReactNode }) => {

@@ -1,4 +1,4 @@
-import { type ComponentType, lazy, Suspense } from 'react';
+import { type ComponentType, createElement, lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import { useTones } from './theme';
 
@@ -18,12 +18,8 @@ export const lazyScreen = <F, P extends object>(
   const Screen = lazy(async () => {
     await before();
     return { default: pick(await file()) };
-  }) as unknown as ComponentType<P>;
+  });
   return function Opened(props: P) {
-    return (
-      <Suspense fallback={<Waiting />}>
-        <Screen {...props} />
-      </Suspense>
-    );
+    return <Suspense fallback={<Waiting />}>{createElement<P>(Screen, props)}</Suspense>;
   };
 };

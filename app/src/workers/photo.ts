@@ -1,4 +1,4 @@
-import type { Corners } from '@quay/core/photo/card';
+import { type Corners, movedCorners } from '@quay/core/photo/card';
 import { cornersByEdges } from '@quay/core/photo/cardEdges';
 import { greyOf, JUDGED_AT_PX, qualityOf } from '@quay/core/photo/quality';
 import type { Asked, Said } from './photoProtocol';
@@ -32,9 +32,9 @@ const cornersIn = async ({ blob, corners, box, reach }: Extract<Asked, { ask: 'c
   const { width, height, data } = await pixelsOf(blob, MEASURED_AT_PX);
   const scale = Math.min(box[0] / width, box[1] / height);
   const [left, top] = [(box[0] - width * scale) / 2, (box[1] - height * scale) / 2];
-  const inside = corners.map(([x, y]) => [(x - left) / scale, (y - top) / scale]) as unknown as Corners;
+  const inside = movedCorners(corners, ([x, y]) => [(x - left) / scale, (y - top) / scale]);
   const found = cornersByEdges({ width, height, grey: greyOf({ width, height, data }) }, inside, Math.ceil(reach / scale));
-  return found?.map(([x, y]) => [left + x * scale, top + y * scale]) as unknown as Corners | undefined;
+  return found && movedCorners(found, ([x, y]) => [left + x * scale, top + y * scale]);
 };
 
 /** Where a photograph is looked at before it is accepted or measured by: decoding and measuring keep no finger waiting. */

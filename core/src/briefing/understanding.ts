@@ -33,7 +33,7 @@ export const understandingOf = (
 };
 
 /** How many other points come between telling and asking. */
-export const GAP = 3;
+const GAP = 3;
 
 /** What is known of a told point when it is decided whether to ask about it now. */
 export type Told = { point: Point; station: string; toldAt: number | undefined; shown: readonly Shown[] };

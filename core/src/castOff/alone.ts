@@ -12,7 +12,7 @@ import { walkState, wantsPicture } from '../walk/walk';
  * record as with staff; the program names what was done and never says that the boat is safe.
  */
 
-export const safeOpensAt = (of: { hire: Pick<Case['hire'], 'from'>; base: Pick<Case['base'], 'keySafe'> }): string =>
+const safeOpensAt = (of: { hire: Pick<Case['hire'], 'from'>; base: Pick<Case['base'], 'keySafe'> }): string =>
   new Date(Date.parse(of.hire.from) - (of.base.keySafe?.minutesBefore ?? USUAL_MINUTES_BEFORE) * 60_000).toISOString();
 
 /** Musts of the briefing that the renter has neither read at home nor been told. */

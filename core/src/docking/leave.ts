@@ -19,7 +19,7 @@ const CLEAR_LENGTHS = 2;
 const SPRUNG_DEG = { least: 25, most: 45, perMs: 4 } as const;
 
 /** Force of the wind on her side, N. */
-export const windOnSide = (hull: HullFigures, acrossMs: number): number => 0.5 * AIR * hull.airDrag * hull.airAreaM2 * acrossMs * acrossMs;
+const windOnSide = (hull: HullFigures, acrossMs: number): number => 0.5 * AIR * hull.airDrag * hull.airAreaM2 * acrossMs * acrossMs;
 
 /** Waits until it has drifted so far: seconds; undefined where it never does. */
 const secondsToClear = (hull: HullFigures, setMs: number): number => (CLEAR_BEAMS * hull.beamM) / setMs;

@@ -17,8 +17,8 @@ export const DETENTS = [-1, -0.5, -0.2, 0, 0.2, 0.5, 1] as const;
 export const IDLE: Hands = { lever: 0, handle: 0, thruster: 0 };
 
 /** Fenders take it; it is felt; it costs something. m/s towards what is touched. */
-export const FIRM_MS = 0.25;
-export const HARD_MS = 0.45;
+const FIRM_MS = 0.25;
+const HARD_MS = 0.45;
 export const touchOf = (speedMs: number | undefined): Touch =>
   speedMs === undefined ? 'none' : speedMs >= HARD_MS ? 'hard' : speedMs >= FIRM_MS ? 'firm' : 'soft';
 
@@ -80,7 +80,7 @@ export const speedOver = (world: World, at: Afloat): number => Math.hypot(...ove
 
 const between = (a: number, b: number): number => Math.abs((((((a - b) / RAD + 180) % 360) + 360) % 360) - 180);
 
-export const isThere = (goal: Goal, world: World, at: Afloat, free: boolean): boolean => {
+const isThere = (goal: Goal, world: World, at: Afloat, free: boolean): boolean => {
   if (goal.is === 'clear') return free && Math.hypot(at.x, at.y) >= goal.fromM;
   const [n, e] = goal.point;
   return (

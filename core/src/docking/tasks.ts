@@ -72,7 +72,7 @@ export type World = {
 };
 
 const velocity = (toDeg: number, ms: number): readonly [number, number] => [ms * Math.cos(toDeg * RAD), ms * Math.sin(toDeg * RAD)];
-export const weatherOf = ({ windFromDeg, windMs, currentToDeg, currentMs }: Conditions): Weather => ({
+const weatherOf = ({ windFromDeg, windMs, currentToDeg, currentMs }: Conditions): Weather => ({
   wind: velocity(windFromDeg + 180, windMs),
   current: velocity(currentToDeg, currentMs),
 });

@@ -14,7 +14,7 @@ export type Graph = {
   /** There are more than were looked at. */
   capped: boolean;
 };
-export const CAP = 40_000;
+const CAP = 40_000;
 
 export const keyOf = ({ timers }: Machine, { at, ran }: DrillState): string => {
   let key = '';
@@ -71,7 +71,7 @@ export const explore = (machine: Machine, starts: readonly DrillState[] = [machi
 };
 
 /** The way from the beginning to a state, in words of its ids. */
-export const pathTo = ({ from }: Graph, state: number): string => {
+const pathTo = ({ from }: Graph, state: number): string => {
   const steps: string[] = [];
   for (let at = from[state]; at; at = from[at.state]) steps.unshift(at.action ? `${at.action.control} → ${at.action.to}` : 'wait');
   return steps.join(', ') || '(the beginning)';
@@ -96,7 +96,7 @@ export type DrillFault = { path: string; reason: string };
 export type Explored = { states: number; lessons: number; capped: boolean; faults: DrillFault[] };
 
 /** Names that lead nowhere, and values nobody has. */
-export const namesWrong = (drill: Drill): DrillFault[] => {
+const namesWrong = (drill: Drill): DrillFault[] => {
   const faults: DrillFault[] = [];
   const values = new Map<string, readonly string[]>(Object.entries(drill.facts));
   const timers = new Set(drill.timers.map(({ id }) => id));

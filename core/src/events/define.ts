@@ -61,7 +61,7 @@ type Pictures<B> = HoldsPictures<B> extends true ? { photos: (body: B) => readon
 /** Everything there is to know of a kind of event. */
 export type EventDefinition<K extends string, B> = {
   readonly kind: K;
-  readonly schema: z.ZodMiniType<B>;
+  readonly schema: z.ZodMiniType<B> & z.core.$ZodTypeDiscriminable<'kind'>;
   readonly merge: Merge;
   readonly on: Walk | undefined;
   readonly afterClosing: boolean;
@@ -102,7 +102,7 @@ export const defineEvent = <const K extends string, F extends Fields>(
   const shape = z.object({ kind: z.literal(kind), ...body }) as unknown as Shape<K, F>;
   return {
     kind,
-    schema: (check ? shape.check(z.refine(check.holds, check.says)) : shape) as z.ZodMiniType<z.infer<Shape<K, F>>>,
+    schema: (check ? shape.check(z.refine(check.holds, check.says)) : shape) as EventDefinition<K, z.infer<Shape<K, F>>>['schema'],
     subject,
     merge,
     addedBy: typeof addedBy === 'function' ? addedBy : () => addedBy,

@@ -29,19 +29,19 @@ export type Berth = z.infer<typeof Berth>;
 const Step = z.object({ id: BookId, say: Wording, when: z.optional(Condition), caution: z.optional(Wording) });
 
 /** Equipment kept ashore to lend: jackets of rare sizes above all. */
-export const StoreItem = z.object({
+const StoreItem = z.object({
   id: BookId,
   name: Wording,
   count: z.int().check(z.gte(0), z.lte(999)),
   jacket: z.optional(Jacket),
 });
-export type StoreItem = z.infer<typeof StoreItem>;
+type StoreItem = z.infer<typeof StoreItem>;
 
 /** How long before a hire a key safe opens where its base does not say otherwise. */
 export const USUAL_MINUTES_BEFORE = 30;
 
 /** Where the key lies for a renter who comes alone, and how long before the hire its code is given out. */
-export const KeySafe = z.object({
+const KeySafe = z.object({
   where: Wording,
   minutesBefore: z._default(z.int().check(z.gte(0), z.lte(1440)), USUAL_MINUTES_BEFORE),
 });

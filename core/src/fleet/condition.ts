@@ -38,7 +38,7 @@ export const Condition: z.ZodMiniType<Condition> = z.union([
 ]);
 
 /** What a condition may ask about, besides `school.<matter>`. */
-export const FACTS = [
+const FACTS = [
   'boat.kind',
   'boat.class',
   'boat.id',

@@ -25,21 +25,7 @@ export type DrillCase = z.infer<typeof Case>;
 /** What is set: a fact's or a control's value, by its id. */
 const Values = z.record(BookId, z.string());
 
-export const WIDGETS = [
-  'key',
-  'switch',
-  'lever',
-  'cord',
-  'plug',
-  'button',
-  'knob',
-  'valve',
-  'leg',
-  'pedal',
-  'hatch',
-  'pump',
-  'act',
-] as const;
+const WIDGETS = ['key', 'switch', 'lever', 'cord', 'plug', 'button', 'knob', 'valve', 'leg', 'pedal', 'hatch', 'pump', 'act'] as const;
 export const Control = z.object({
   id: BookId,
   name: Wording,
@@ -51,7 +37,7 @@ export const Control = z.object({
 });
 export type Control = z.infer<typeof Control>;
 
-export const Timer = z.object({
+const Timer = z.object({
   id: BookId,
   /** Shown as a clock where it has a name. */
   name: z.optional(Wording),
@@ -61,7 +47,7 @@ export const Timer = z.object({
   /** Seconds at which something may depend on it, rising; it stops at the last. */
   marks: z.array(z.number().check(z.gt(0), z.lte(7200))).check(z.minLength(1), z.maxLength(6)),
 });
-export type Timer = z.infer<typeof Timer>;
+type Timer = z.infer<typeof Timer>;
 
 export const Rule = z.object({
   id: BookId,
@@ -75,7 +61,7 @@ export const Rule = z.object({
 });
 export type Rule = z.infer<typeof Rule>;
 
-export const SHOWS = ['lamp', 'sound', 'needle', 'water', 'smell', 'shake', 'word'] as const;
+const SHOWS = ['lamp', 'sound', 'needle', 'water', 'smell', 'shake', 'word'] as const;
 export const Show = z.object({
   id: BookId,
   kind: z.enum(SHOWS),
@@ -107,7 +93,7 @@ export const Lesson = z.object({
 export type Lesson = z.infer<typeof Lesson>;
 
 /** What is said of a move that leads on, for hints and for showing; earlier ones are shown first where the order is free. */
-export const Move = z.object({
+const Move = z.object({
   control: z.optional(BookId),
   to: z.optional(BookId),
   /** Instead of a move: what is waited for. */
@@ -116,7 +102,7 @@ export const Move = z.object({
   say: Wording,
   why: z.optional(Wording),
 });
-export type Move = z.infer<typeof Move>;
+type Move = z.infer<typeof Move>;
 
 export const Drill = z.object({
   id: BookId,

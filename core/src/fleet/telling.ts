@@ -70,7 +70,7 @@ export const FixCard = z.object({
 export type FixCard = z.infer<typeof FixCard>;
 
 /** `leaving`: what whoever comes back alone does before they go. */
-export const ROUND_IDS = ['ready', 'morning', 'evening', 'lay-up', 'leaving'] as const;
+const ROUND_IDS = ['ready', 'morning', 'evening', 'lay-up', 'leaving'] as const;
 export const Round = z.object({
   id: z.enum(ROUND_IDS),
   name: Wording,

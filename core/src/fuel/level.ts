@@ -9,10 +9,6 @@ const SHAPES: Record<NonNullable<Tank['shape']>['is'], (share: number) => number
   lyingCylinder: (h) => (Math.acos(1 - 2 * h) - 2 * (1 - 2 * h) * Math.sqrt(h - h * h)) / Math.PI,
 };
 
-/** Highest level that can be read in a tank, mm; nothing where neither a strapping table nor a shape is known. */
-export const heightOf = ({ strapping, shape }: Pick<Tank, 'strapping' | 'shape'>): number | undefined =>
-  strapping?.[strapping.length - 1]?.[0] ?? shape?.heightMm;
-
 /** Litres up to a level in mm, by the strapping table, else by the shape; clamped to the tank. */
 export const litresAt = (tank: Tank, mm: number): number => {
   if (tank.strapping) return Math.min(tank.capacityL, Math.max(0, monotone(tank.strapping)(mm)));

@@ -33,7 +33,7 @@ const readingOf = (gauge: Gauge, method: LevelMethod, tank: Tank, shown: number,
 const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => slot(record, [walk, 'gauge', gauge], gaugeRead)?.value;
 
 /** Readings of one tank on a walk, in litres: its gauges, a totaliser that counts from the brim, and a fill to the brim. */
-export const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] => [
+const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] => [
   ...book.gauges.flatMap((gauge): LevelReading[] => {
     const method = METHOD[gauge.reads];
     const read = gaugeValue(record, walk, gauge.id);

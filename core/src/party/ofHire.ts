@@ -61,7 +61,7 @@ export const racksOf = (record: HireRecord, { book, base }: Pick<Case, 'book' | 
   ),
 ];
 
-export const wornOf = (record: HireRecord): Worn =>
+const wornOf = (record: HireRecord): Worn =>
   new Map(slotsUnder(record, ['jacket'], jacketGiven).map(({ value }) => [value.person, { fitting: value.fitting, where: value.where }]));
 
 /** What somebody brought from home: the label's figures, and why it does not count, if so. */

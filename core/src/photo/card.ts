@@ -7,6 +7,9 @@ export const CARD_MM = [85.6, 53.98] as const;
 /** Corners of the card in the photograph, in order round it; the first two along a long side. */
 export type Corners = readonly [Spot, Spot, Spot, Spot];
 
+/** The same corners, each put elsewhere. */
+export const movedCorners = ([a, b, c, d]: Corners, to: (corner: Spot) => Spot): Corners => [to(a), to(b), to(c), to(d)];
+
 export type CardFault = 'crossed' | 'tooSmall';
 
 const cross = ([ax, ay]: Spot, [bx, by]: Spot, [cx, cy]: Spot): number => (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);

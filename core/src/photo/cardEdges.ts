@@ -1,4 +1,4 @@
-import { axesOf, type Corners, cardFault, type Ray, type Spot } from './card';
+import { axesOf, type Corners, cardFault, movedCorners, type Ray, type Spot } from './card';
 
 /** Brightness of a photograph, row by row, 0 to 255. */
 export type Grey = { width: number; height: number; grey: Float32Array };
@@ -147,7 +147,7 @@ const meet = (a: Line, b: Line): Spot | undefined => {
  */
 const notACard = (corners: Corners, { width, height }: Grey): number => {
   const [cx, cy] = [width / 2, height / 2];
-  const [h1, h2] = axesOf(corners.map(([x, y]) => [x - cx, y - cy]) as unknown as Corners);
+  const [h1, h2] = axesOf(movedCorners(corners, ([x, y]) => [x - cx, y - cy]));
   let least = Infinity;
   for (let f = NEAREST_FOCAL; f <= FARTHEST_FOCAL; f *= 1.04) {
     const focal = f * Math.max(width, height);
@@ -177,9 +177,12 @@ export const cornersByEdges = (picture: Grey, corners: Corners, reach: number): 
       for (const three of bottom)
         for (const four of left) {
           const lines = [one, two, three, four];
-          const spots = lines.map((line, i) => meet(lines[(i + 3) % 4]!, line));
-          if (spots.some((spot, i) => !spot || Math.hypot(spot[0] - corners[i]![0], spot[1] - corners[i]![1]) > 3 * reach)) continue;
-          const four4 = spots as unknown as Corners;
+          const [a, b, c, d] = lines.map((line, i) => {
+            const spot = meet(lines[(i + 3) % 4]!, line);
+            return spot && Math.hypot(spot[0] - corners[i]![0], spot[1] - corners[i]![1]) <= 3 * reach ? spot : undefined;
+          });
+          if (!a || !b || !c || !d) continue;
+          const four4: Corners = [a, b, c, d];
           if (cardFault(four4, 4)) continue;
           const faint = lines.reduce((sum, { share }) => sum + 1 - share, 0);
           found.push({

@@ -1,5 +1,5 @@
 import { type Chance, chance } from '../number/chance';
-import { CARD_MM, type Corners, sizeByCard, type Spot } from './card';
+import { CARD_MM, type Corners, movedCorners, sizeByCard, type Spot } from './card';
 import { cornersByEdges, type Grey } from './cardEdges';
 
 /** What measuring by a card came to. */
@@ -106,15 +106,14 @@ export const measureByCards = (
     const { see, behind } = cameraOf(all);
     const off = ([x, y]: Spot, sd: number): Spot => [x + sd * normal(), y + sd * normal()];
     const [w, h] = CARD_MM;
-    const true4 = (
-      [
-        [0, 0],
-        [w, 0],
-        [w, h],
-        [0, h],
-      ] as const
-    ).map((corner) => see(corner));
-    const corners = true4.map((corner) => off(corner, thumbPx)) as unknown as Corners;
+    const flat: Corners = [
+      [0, 0],
+      [w, 0],
+      [w, h],
+      [0, h],
+    ];
+    const true4 = movedCorners(flat, see);
+    const corners = movedCorners(true4, (corner) => off(corner, thumbPx));
     // A flaw near the card, of a hand's breadth at most.
     const from: Spot = [w * next(), h + 8 + 20 * next()];
     const angle = 2 * Math.PI * next();

@@ -3,7 +3,7 @@ import * as briefing from '../briefing/events';
 import * as condition from '../condition/events';
 import * as docking from '../docking/events';
 import * as drill from '../drill/events';
-import type { EventDefinition, Merge, Subject } from '../events/define';
+import type { EventDefinition, Subject } from '../events/define';
 import type { StoredEvent } from '../events/stored';
 import { EventId, id } from '../events/parts';
 import * as party from '../party/events';
@@ -60,15 +60,12 @@ export const definitionOf = ({ kind }: EventBody): EventDefinition<string, Event
 
 /** The thing an event is about; events without one (undo) act only through what they replace. */
 export const subjectOf = (body: EventBody): Subject | undefined => definitionOf(body).subject(body);
-export const mergeOf = (body: EventBody): Merge => definitionOf(body).merge;
 
 /** Photographs and drawings an event speaks of, by name. */
 export const attachmentsOf = (body: EventBody): readonly string[] => definitionOf(body).photos(body);
 
-export const EventBody = z.discriminatedUnion(
-  'kind',
-  DEFINED.map(({ schema }) => schema) as unknown as [z.ZodMiniObject<{ kind: z.ZodMiniLiteral<EventKind> }>],
-) as unknown as z.ZodMiniType<EventBody>;
+const [first, ...others] = DEFINED.map(({ schema }) => schema);
+export const EventBody: z.ZodMiniType<EventBody> = z.discriminatedUnion('kind', [first!, ...others]);
 
 /** The actor is not in here: it comes from the session the event was made under. */
 export const HireEvent = z.object({

@@ -47,7 +47,7 @@ const repairPrice = (prices: readonly Price[], kind: MarkKind, stuff: string, si
     .filter(({ mark }) => mark && mark.kinds.includes(kind) && mark.stuff === stuff && sizeMm <= mark.upToMm)
     .sort((a, b) => a.amountMinor - b.amountMinor || (a.code < b.code ? -1 : 1))[0];
 
-export const byCode = (prices: readonly Price[], code: string | undefined): Price | undefined =>
+const byCode = (prices: readonly Price[], code: string | undefined): Price | undefined =>
   code === undefined ? undefined : prices.find((price) => price.code === code);
 
 /**
@@ -69,7 +69,7 @@ export const litresCharged = (finding: FuelFinding, list: PriceList): number =>
  * Litres that the renter paid for though the hire's price had paid for them already: all of them under a flat rate, under an
  * allowance those that it would have covered. Only what they hold a receipt for can be given back.
  */
-export const litresCredited = (finding: FuelFinding, list: PriceList): number => {
+const litresCredited = (finding: FuelFinding, list: PriceList): number => {
   if (list.fuelScheme === 'flat') return finding.paid.litres;
   if (list.fuelScheme !== 'included') return 0;
   return Math.max(0, Math.min(finding.paid.litres, -litresOwed(finding, list)));

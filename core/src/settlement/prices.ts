@@ -6,7 +6,7 @@ import { BookId, Wording } from '../words/words';
 export const FUEL_SCHEMES = ['topUp', 'used', 'included', 'flat'] as const;
 
 /** What a thing's age takes off the price of a new one: evenly over so many years, down to a share that stays. */
-export const Ageing = z.object({
+const Ageing = z.object({
   years: z.number().check(z.gt(0), z.lte(100)),
   /** Hundredths of a per cent: 2000 is a fifth. */
   leastBp: z.int().check(z.gte(0), z.lte(10_000)),

@@ -16,7 +16,7 @@ import { project } from '../record/project';
 
 /** A hire of the demo operator's, with a party of five, for tests that want a boat true to her kind. */
 
-export const demo = (path: string): unknown => JSON.parse(readFileSync(join(__dirname, '../../../demo', path), 'utf8'));
+const demo = (path: string): unknown => JSON.parse(readFileSync(join(__dirname, '../../../demo', path), 'utf8'));
 
 /** The book of a demo boat, laid over its classes. */
 export const bookOfDemo = (boat: string, ...classes: string[]): Case['book'] => {

@@ -5,11 +5,11 @@ import { GeneralPoint } from '../fleet/telling';
 import { BookId, Wording } from '../words/words';
 import { Clock } from '../time/calendar';
 
-export const ZONE_KINDS = ['shore', 'slow', 'noWake', 'swimOnly', 'towOnly', 'forbidden', 'hazard', 'channel', 'lock', 'landmark'] as const;
+const ZONE_KINDS = ['shore', 'slow', 'noWake', 'swimOnly', 'towOnly', 'forbidden', 'hazard', 'channel', 'lock', 'landmark'] as const;
 const Position = z.tuple([z.number().check(z.gte(-180), z.lte(180)), z.number().check(z.gte(-90), z.lte(90))]);
 const Ring = z.array(Position).check(z.minLength(4));
 
-export const WATERS_KINDS = ['lake', 'canal', 'river', 'tidal'] as const;
+const WATERS_KINDS = ['lake', 'canal', 'river', 'tidal'] as const;
 
 /** What holds on this water besides its zones: its rule of the road, its curfew, whom to call. Local law comes first. */
 const about = {

@@ -9,7 +9,7 @@ import * as hire from '../../local/hire';
 import * as session from '../../local/session';
 import * as browser from '../../platform/browser';
 import { living } from '../../testing/living';
-import { counted as count, type Made, pack, soundPropeller } from '../../testing/view';
+import { counted as count, idsOf, type Made, pack, soundPropeller } from '../../testing/view';
 import { Compare } from './Compare';
 
 jest.mock('../../local/hire', () => ({ useHire: jest.fn() }));
@@ -142,7 +142,7 @@ describe('a return compared with its departure', () => {
   });
 
   it('that is closed is looked at, and not decided any more', () => {
-    show([...RETURN, { kind: 'closed', statement: 'S-1', number: 1 } as unknown as EventBody]);
+    show([...RETURN, { kind: 'closed', statement: 'a'.repeat(64), number: 1, covers: idsOf(RETURN), root: 'b'.repeat(64) }]);
     fireEvent.click(screen.getByTestId(MARK));
     for (const id of ['decide-renters', 'decide-wear', 'decide-known']) expect(screen.queryByTestId(id)).toBeNull();
   });

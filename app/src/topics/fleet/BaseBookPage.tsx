@@ -20,7 +20,7 @@ const plain = (fields: RowEdit) => Object.fromEntries(Object.entries(fields).fil
 
 /** A base book has nothing below it: rows are changed as they stand. */
 const baseEdits = (base: Base, put: (next: Base) => void): Edits => {
-  const rowsOf = (list: string) => base[list as BaseList] as unknown as AnyRow[];
+  const rowsOf = (list: string): readonly AnyRow[] => base[list as BaseList];
   const set = (list: string, rows: readonly AnyRow[]) => put({ ...base, [list]: rows });
   return {
     change: (list, row, edit) => {
@@ -58,6 +58,7 @@ export const BaseBookPage = ({ baseId }: { baseId: string }) => {
     change: changeBaseBook,
     params: { baseId },
     bodyOf: (base: Base) => ({ base }),
+    versionOf: ({ version }) => version,
     said: () => t('fleet.keptBase'),
   });
   const right = useTextRight(['baseBook', baseId]);

@@ -30,6 +30,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
     change: changeBoatBook,
     params: { boatId },
     bodyOf: (boatBook: BoatBook) => ({ boatBook }),
+    versionOf: ({ version }) => version,
     said: ({ version }) => t('fleet.kept', { n: version }),
   });
   const right = useTextRight(['boatBook', boatId]);

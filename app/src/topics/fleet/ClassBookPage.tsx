@@ -26,6 +26,7 @@ export const ClassBookPage = ({ classId }: { classId: string }) => {
     change: changeClassBook,
     params: { classId },
     bodyOf: (classBook: ClassBook) => ({ classBook }),
+    versionOf: ({ version }) => version,
     said: ({ boats }) => (boats.length > 0 ? t('fleet.keptFor', { boats: boats.join(', ') }) : t('fleet.keptBase')),
   });
   const right = useTextRight(['classBook', classId]);

@@ -17,6 +17,7 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
   params,
   bodyOf,
   said,
+  versionOf,
 }: {
   key: readonly string[];
   get: G;
@@ -24,6 +25,7 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
   params: Record<string, string>;
   bodyOf: (book: B) => Record<string, unknown>;
   said: (next: ReplyOf<C>) => string;
+  versionOf: (next: ReplyOf<C>) => number;
 }) => {
   const { t } = useTranslation();
   const snack = useSnack();
@@ -38,7 +40,7 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
       await client.cancelQueries({ queryKey: key });
       client.setQueryData(key, next);
       setKept((n) => n + 1);
-      const { version } = next as unknown as { version: number };
+      const version = versionOf(next);
       snack({
         text: undoing ? t('walk.undone') : said(next),
         ...(undoing ? {} : { undo: () => put.mutate({ book: before, version, before, undoing: true }) }),

@@ -44,7 +44,7 @@ export const readDraft = (draft: Draft): { ok: true; person: Person } | { ok: fa
 };
 
 /** At which field each fault is mended. */
-export const FIELD_OF = {
+const FIELD_OF = {
   age: 'age',
   ageMissing: 'age',
   mass: 'mass',

@@ -72,7 +72,7 @@ export const CardSheet = ({
     } else move(at, [(x - last.current[0]) * SLOWED, (y - last.current[1]) * SLOWED]);
     last.current = [x, y];
   };
-  const corners = spots.slice(0, 4) as unknown as Corners;
+  const corners: Corners = [spots[0]!, spots[1]!, spots[2]!, spots[3]!];
   const [from, to] = [spots[4]!, spots[5]!];
   const fault = cardFault(corners, SHORTEST_PX);
   const mm = fault ? undefined : sizeByCard(corners, from, to);

@@ -15,7 +15,7 @@ const FILES: Readonly<Record<Language, () => Promise<RenterWords>>> = {
 const known = (language: string | undefined): Language | undefined => LANGUAGES.find((one) => one === language?.slice(0, 2));
 
 /** Speaks a language from here on. */
-export const speak = async (language: Language): Promise<void> => {
+const speak = async (language: Language): Promise<void> => {
   if (!i18n.hasResourceBundle(language, 'translation')) i18n.addResourceBundle(language, 'translation', await FILES[language](), true);
   setPageLanguage(language);
   await i18n.changeLanguage(language);

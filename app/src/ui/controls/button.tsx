@@ -61,7 +61,7 @@ export const Button = ({ mode, label, onPress, disabled = false, busy = false, t
 };
 
 /** The key that does the same, shown where there is a keyboard. */
-export const KeyHint = ({ label }: { label: string }) => {
+const KeyHint = ({ label }: { label: string }) => {
   const tones = useTones();
   return (
     <View style={{ borderWidth: 1.5, borderColor: tones.soft, borderRadius: 5, paddingHorizontal: 6, marginLeft: 8 }} aria-hidden>

@@ -5,13 +5,7 @@ import type { GestureResponderEvent } from 'react-native';
  * another name. @returns nothing for a press from the keyboard, which has no place
  */
 export const pressedAt = (event: GestureResponderEvent): [number, number] | undefined => {
-  const at = event.nativeEvent as unknown as {
-    offsetX?: number;
-    offsetY?: number;
-    detail?: number;
-    locationX?: number;
-    locationY?: number;
-  };
+  const at: Partial<GestureResponderEvent['nativeEvent']> & { offsetX?: number; offsetY?: number; detail?: number } = event.nativeEvent;
   const [x, y] = [at.offsetX ?? at.locationX, at.offsetY ?? at.locationY];
   return at.detail === 0 || x === undefined || y === undefined ? undefined : [x, y];
 };

@@ -56,10 +56,11 @@ export type Call<E> = {
 export type Handler<E> = (call: Call<E>) => Promise<ReplyOf<E> | typeof sent>;
 export const sent = Symbol('sent');
 
-export type Mounted = { endpoint: Endpoint; handler: Handler<Endpoint> };
+/** The handler is only ever given calls of its own endpoint; declared as a method, so that handlers of all stand in one list. */
+export type Mounted = { endpoint: Endpoint; handler(this: void, call: Call<Endpoint>): ReturnType<Handler<Endpoint>> };
 export const on = <E extends Endpoint>(endpoint: E, handler: Handler<E>): Mounted => ({
   endpoint,
-  handler: handler as unknown as Handler<Endpoint>,
+  handler,
 });
 
 /** The session, of someone who certainly has one. */

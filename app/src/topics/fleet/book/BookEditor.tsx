@@ -55,6 +55,10 @@ const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string
     })
     .join(' · ');
 
+/** Rows of stations and tanks have names; the schema of the book saw to it. */
+const isNamed = (row: AnyRow): row is AnyRow & Named => typeof row.name === 'object';
+const isPlaced = (row: AnyRow): row is AnyRow & Named & { at: [number, number] } => isNamed(row) && Array.isArray(row.at);
+
 const wordsOf = (row: AnyRow): Wording | undefined => (row.say ?? row.name) as Wording | undefined;
 
 /** Width of the column of a book's parts on a desk, px. */
@@ -111,7 +115,7 @@ export const BookEditor = ({
   const listing = listings.find(({ list }) => list === chosen) ?? listings[0]!;
   const { list, fieldsOf, rows, fixed } = listing;
   const rowsOf = (name: string) => listings.find((one) => one.list === name)?.rows ?? [];
-  const stations = rowsOf('stations') as unknown as (Named & { at: [number, number] })[];
+  const stations = rowsOf('stations').filter(isPlaced);
   const grouped = stations.length > 0 && fieldsOf().some((spec) => spec.is === 'station' && !spec.optional);
   const wanted = query.trim().toLowerCase();
   const shown = rows.filter(
@@ -228,7 +232,7 @@ export const BookEditor = ({
       start={'start' in open ? open.start : {}}
       origin={opened ? originOf(list, opened.id) : { is: 'own', name: '' }}
       stations={stations}
-      tanks={rowsOf('tanks') as unknown as Named[]}
+      tanks={rowsOf('tanks').filter(isNamed)}
       plan={plan}
       bookKind={bookKind}
       fault={fault}

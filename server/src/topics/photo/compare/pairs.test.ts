@@ -6,7 +6,7 @@ import type { judgeNegative, Judged } from './oracle';
 const SCRIPT = join(__dirname, '../../../testing/judgeSet.ts');
 const judged = async <T>(first: number, count: number, what: 'pair' | 'negative'): Promise<T[]> => {
   const { stdout } = await promisify(execFile)(process.execPath, ['--import', 'tsx', SCRIPT, `${first}`, `${count}`, what], {
-    cwd: join(__dirname, '../../..'),
+    cwd: join(__dirname, '../../../../..'),
     maxBuffer: 1 << 24,
   });
   return JSON.parse(stdout) as T[];

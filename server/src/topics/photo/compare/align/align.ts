@@ -65,8 +65,6 @@ const straighten = (flow: Mat, local: Mat): { strayed: Float32Array; smooth: Flo
   return { strayed, smooth };
 };
 
-type Nine = [number, number, number, number, number, number, number, number, number];
-
 /** The same map between pictures that are smaller by these factors; a place's middle stays its middle. */
 const coarsely = (h: readonly number[], from: number, to: number): number[] => {
   const times = (p: readonly number[], q: readonly number[]) =>
@@ -117,7 +115,7 @@ export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly num
   const scale = b.cols / cw;
   const inverse = bin.keep(new cv.Mat());
   cv.invert(h, inverse, cv.DECOMP_LU);
-  const [h0, h1, h2, h3, h4, h5, h6, h7, h8] = inverse.data64F as unknown as Nine;
+  const [h0 = 0, h1 = 0, h2 = 0, h3 = 0, h4 = 0, h5 = 0, h6 = 0, h7 = 0, h8 = 0] = inverse.data64F;
   /** Where in the first picture each place of the coarse one lies, px of the first as it is. */
   const mapOf = (shift: Float32Array): [Mat, Mat] => {
     const maps = [0, 1].map(() => bin.keep(new cv.Mat(flow.rows, flow.cols, cv.CV_32F))) as [Mat, Mat];

@@ -1,7 +1,5 @@
 /** Words of 32 bits in a descriptor of ORB. */
 const WORDS = 8;
-type Eight = [number, number, number, number, number, number, number, number];
-
 /** Ones among 32 bits (Warren 2012). */
 const ones = (word: number): number => {
   let x = word - ((word >>> 1) & 0x55555555);
@@ -23,7 +21,7 @@ export const matchesOf = (out: Int32Array, back: Int32Array, ratio: number): [nu
     let best = 257;
     let second = 257;
     let at = -1;
-    const [a0, a1, a2, a3, a4, a5, a6, a7] = out.subarray(i * WORDS, (i + 1) * WORDS) as unknown as Eight;
+    const [a0 = 0, a1 = 0, a2 = 0, a3 = 0, a4 = 0, a5 = 0, a6 = 0, a7 = 0] = out.subarray(i * WORDS, (i + 1) * WORDS);
     for (let j = 0, w = 0; j < backs; j += 1, w += WORDS) {
       let far = ones(a0 ^ back[w]!) + ones(a1 ^ back[w + 1]!) + ones(a2 ^ back[w + 2]!) + ones(a3 ^ back[w + 3]!);
       if (far >= second) continue;
