@@ -1,6 +1,6 @@
+import { Problem } from './problems';
 import * as z from 'zod/mini';
 import { ENDPOINTS } from './all';
-import { Problem } from './parts';
 
 const json = (schema: z.ZodMiniType) => {
   const { $schema: _, ...rest } = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });

@@ -16,13 +16,3 @@ export const CLOCK_HEADER = 'x-quay-clock-ahead-ms';
 
 /** Names the hire that a renter's request is about: their cookies are one a hire, and none opens another. */
 export const RENTER_HEADER = 'x-quay-renter';
-
-/** RFC 9457. `code` is for programs, `title` and `detail` are for people. */
-export const Problem = z.object({
-  type: z.string(),
-  title: z.string(),
-  status: z.number(),
-  detail: z.optional(z.string()),
-  code: z.string(),
-});
-export type Problem = z.infer<typeof Problem>;

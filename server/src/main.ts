@@ -79,7 +79,7 @@ export const makeGate = (graceMs = GRACE_MS, cutMs = CUT_MS) => {
     enter: (res: Response) => {
       if (shut) {
         res.set('Retry-After', '3');
-        throw new ProblemError(503, 'restoring', 'The quay is being restored.', 'What your phone keeps is safe and goes out afterwards.');
+        throw new ProblemError(503, 'restoring');
       }
       under.add(res);
       return () => {

@@ -1,5 +1,7 @@
+import { problems } from './problems/en';
 /** Every word of the interface. Plain, short, the quay's. Books carry their own wording. */
 export const en = {
+  problem: problems,
   app: { name: 'Jolly Quay', simulated: 'Demonstration: all boats and people are invented', itsClock: 'Its clock says {{time}}.' },
   nav: {
     title: 'Places',

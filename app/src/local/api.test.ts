@@ -31,7 +31,7 @@ describe('an answer of the quay', () => {
   it('of somebody who stands before the quay is none; a no of the quay’s own is a refusal', async () => {
     answer(new Response('bad gateway', { status: 502 }));
     await expect(call(listBoats)).rejects.toBeInstanceOf(NoAnswer);
-    const problem = { type: 'about:blank', title: 'No.', code: 'no', status: 403 };
+    const problem = { type: 'about:blank', code: 'no', status: 403 };
     answer(new Response(JSON.stringify(problem), { status: 403, headers: { 'content-type': 'application/problem+json' } }));
     await expect(call(listBoats)).rejects.toBeInstanceOf(Refused);
   });
@@ -41,7 +41,7 @@ describe('an answer of the quay', () => {
     const failed = await call(listBoats).catch((error: unknown) => error);
     expect(failed).toBeInstanceOf(Unread);
     expect((failed as Error).message).toMatch(/^listBoats: /);
-    answer(new Response('{"title":7}', { status: 403, headers: { 'content-type': 'application/problem+json' } }));
+    answer(new Response('{"code":7}', { status: 403, headers: { 'content-type': 'application/problem+json' } }));
     await expect(call(listBoats)).rejects.toMatchObject({ message: 'status 403' });
   });
 });

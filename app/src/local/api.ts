@@ -1,12 +1,13 @@
+import { Problem } from '@quay/contract/problems';
 import type { BodyOf, Endpoint, ParamsOf, QueryOf, ReplyOf } from '@quay/contract/endpoint';
-import { CLOCK_HEADER, EPOCH_HEADER, Problem, RENTER_HEADER } from '@quay/contract/parts';
+import { CLOCK_HEADER, EPOCH_HEADER, RENTER_HEADER } from '@quay/contract/parts';
 import * as z from 'zod/mini';
 import { goByClockOf } from '../platform/clock';
 
 /** The quay answered, and said no. */
 export class Refused extends Error {
   constructor(readonly problem: Problem) {
-    super(problem.title);
+    super(problem.code);
   }
 }
 /** No answer: no signal, or the quay is down. Everything entered stays here. */

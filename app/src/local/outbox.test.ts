@@ -144,7 +144,7 @@ describe('delivery', () => {
     sent = [];
     answer = (one) =>
       one.headers['x-quay-grant'] === 'grant-of-bram'
-        ? { status: 403, json: { type: 'about:blank', title: 'ended', status: 403, code: 'grantEnded' } }
+        ? { status: 403, json: { type: 'about:blank', status: 403, code: 'grantEnded' } }
         : takesAll(one);
     await deliver();
     expect(sent.map(({ path, headers }) => [path, headers['x-quay-grant']])).toEqual([
@@ -288,7 +288,7 @@ describe('fetching what others made', () => {
   });
 
   it('waits when the quay asks it to, and everything stays here', async () => {
-    answer = () => ({ status: 429, json: { type: 'about:blank', title: 'slowly', status: 429, code: 'tooFast' } });
+    answer = () => ({ status: 429, json: { type: 'about:blank', status: 429, code: 'tooFast' } });
     await keepEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
     expect([deliveryState().state, (await keptCount()).kept]).toEqual(['wait', 1]);

@@ -234,7 +234,7 @@ const deliverPhotos = async () => {
       if (error.problem.code === 'notNamed') continue;
       await changePhoto(hire, sha, {
         state: 'refused',
-        refusal: { reason: error.problem.code, detail: `${error.problem.title} ${error.problem.detail ?? ''}` },
+        refusal: { reason: error.problem.code, detail: '' },
       });
     }
   }

@@ -285,7 +285,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
       { totalMinor: (await draftOf(store.db, hire, whole)).totalMinor, events: whole.held.length },
       now.toISOString(),
     );
-    if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${closed.detail}`);
+    if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${JSON.stringify(closed.figures)}`);
     // As at the desk: what is owed is taken from what is held, and the rest is let go.
     const { cardTerminal: terminal } = outsideOf(
       true,

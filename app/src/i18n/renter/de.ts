@@ -1,6 +1,8 @@
+import { de as problem } from '../problems/de';
 import type { RenterWords } from './en';
 
 export const de: RenterWords = {
+  problem,
   common: {
     back: 'Zurück',
     close: 'Schließen',

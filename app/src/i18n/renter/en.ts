@@ -1,5 +1,7 @@
+import { renterProblems } from '../problems/en';
 /** Everything a renter reads that no book says. The staff's party form speaks these words too. */
 export const en = {
+  problem: renterProblems,
   common: { back: 'Back', close: 'Close', undo: 'Undo', again: 'Try again', done: 'Done', cancel: 'Cancel', loading: 'Fetching…' },
   failed: { title: 'Something went wrong', why: 'What this phone keeps is safe. Try again; if it goes on, show it to the quay.' },
   photo: {

@@ -1,6 +1,8 @@
+import { es as problem } from '../problems/es';
 import type { RenterWords } from './en';
 
 export const es: RenterWords = {
+  problem,
   common: {
     back: 'Atrás',
     close: 'Cerrar',

@@ -1,6 +1,8 @@
+import { fr as problem } from '../problems/fr';
 import type { RenterWords } from './en';
 
 export const fr: RenterWords = {
+  problem,
   common: { back: 'Retour', close: 'Fermer', undo: 'Annuler', again: 'Réessayer', done: 'Fini', cancel: 'Annuler', loading: 'Chargement…' },
   failed: {
     title: 'Quelque chose a échoué',

@@ -7,6 +7,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import * as z from 'zod/mini';
 import { call, NoAnswer, Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { type HireView, packQuery } from '../../local/hire';
 import { Notice } from '../../ui/board';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
@@ -37,6 +38,7 @@ const changeForm = (from: string, zone: string) =>
 /** What a manager may change of a booking: when the boat is due, who comes along, the notes. Two who do it at once find out. */
 export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => void }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const client = useQueryClient();
   const { hire, base, book } = view.pack;
   const schema = useMemo(() => changeForm(hire.from, base.zone), [hire.from, base.zone]);
@@ -67,7 +69,7 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
     } catch (error) {
       if (error instanceof NoAnswer) setFault(t('change.offline'));
       else if (error instanceof Refused) {
-        setFault(error.problem.code === 'changedMeanwhile' ? t('change.meanwhile') : error.problem.title);
+        setFault(error.problem.code === 'changedMeanwhile' ? t('change.meanwhile') : errorWords(error));
         await client.invalidateQueries({ queryKey: packQuery(hire.id).queryKey });
       } else throw error;
     }

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call, NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
 import { Notice, Tag } from '../../ui/board';
 import { TextField } from '../../ui/controls/textField';
@@ -16,6 +17,7 @@ import { Body, SlabBold, Small } from '../../ui/words';
 /** The code of the key safe, for whoever is asked on the telephone; and where no safe makes its own, the place to set it. */
 export const KeySheet = ({ view, onClose }: { view: HireView; onClose: () => void }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const snack = useSnack();
   const [typed, setTyped] = useState('');
   const params = { hireId: view.pack.hire.id };
@@ -56,7 +58,7 @@ export const KeySheet = ({ view, onClose }: { view: HireView; onClose: () => voi
       }
     >
       {where ? <Body>{say(where, 'en')}</Body> : null}
-      {error ? <Notice kind="stop" title={error instanceof NoAnswer ? t('key.offline') : error.message} /> : null}
+      {error ? <Notice kind="stop" title={error instanceof NoAnswer ? t('key.offline') : errorWords(error)} /> : null}
       {code ? (
         <View style={{ gap: 6 }} testID="key-code">
           <SlabBold size={44} live style={{ letterSpacing: 3 }}>

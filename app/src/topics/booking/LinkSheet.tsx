@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { SvgXml } from 'react-native-svg';
 import { call, NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
 import { copyText } from '../../platform/browser';
 import { Notice } from '../../ui/board';
@@ -17,6 +18,7 @@ import { Body, Bold, Small } from '../../ui/words';
 /** The renter's link: made, shown once with its code, withdrawn. */
 export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => void }) => {
   const { t, i18n } = useTranslation();
+  const errorWords = useErrorWords();
   const snack = useSnack();
   const now = useNow();
   const client = useQueryClient();
@@ -44,7 +46,7 @@ export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => vo
       footer={<Button mode="contained" label={t('link.make')} onPress={() => make.mutate()} busy={make.isPending} testID="make-link" />}
     >
       <Body>{t('link.why')}</Body>
-      {error ? <Notice kind="stop" title={error instanceof NoAnswer ? t('link.offline') : error.message} /> : null}
+      {error ? <Notice kind="stop" title={error instanceof NoAnswer ? t('link.offline') : errorWords(error)} /> : null}
       {made ? (
         <View style={{ gap: 8, alignItems: 'center' }}>
           <View style={{ backgroundColor: '#FFFFFF', padding: 8 }}>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { Notice } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
@@ -27,6 +28,7 @@ export const VersionsSheet = ({
   onClose: () => void;
 }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const today = useNow();
   const [version, setVersion] = useState<number>();
   const old = useQuery({
@@ -58,7 +60,7 @@ export const VersionsSheet = ({
           </Small>
         </ListRow>
       ))}
-      {old.error ? <Notice kind="stop" title={old.error instanceof NoAnswer ? t('fleet.offline') : old.error.message} /> : null}
+      {old.error ? <Notice kind="stop" title={old.error instanceof NoAnswer ? t('fleet.offline') : errorWords(old.error)} /> : null}
       {old.data ? (
         <View style={{ gap: 8 }} testID="differences">
           <Bold>{rows.length + moved.length === 0 ? t('fleet.same') : t('fleet.differs', { count: rows.length, n: version ?? 0 })}</Bold>

@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { call, NoAnswer, Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { useSnack } from '../../ui/controls/snack';
 
 /**
@@ -28,6 +29,7 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
   versionOf: (next: ReplyOf<C>) => number;
 }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const snack = useSnack();
   const client = useQueryClient();
   const shelf = useQuery({ queryKey: key, queryFn: () => call(get, { params: params as never }) });
@@ -52,13 +54,8 @@ export const useBook = <G extends Endpoint, C extends Endpoint, B>({
       if (error instanceof Refused && error.problem.code === 'changedMeanwhile') await client.invalidateQueries({ queryKey: key });
     },
   });
-  const fault =
-    put.error instanceof Refused
-      ? [put.error.problem.title, put.error.problem.detail ?? ''].filter(Boolean).join('\n')
-      : put.error
-        ? t('fleet.offline')
-        : undefined;
-  const failed = shelf.error ? (shelf.error instanceof NoAnswer ? t('fleet.offline') : shelf.error.message) : undefined;
+  const fault = put.error instanceof Refused ? errorWords(put.error) : put.error ? t('fleet.offline') : undefined;
+  const failed = shelf.error ? (shelf.error instanceof NoAnswer ? t('fleet.offline') : errorWords(shelf.error)) : undefined;
   return { data: shelf.data, failed, fault, busy: put.isPending, kept, put: put.mutate };
 };
 

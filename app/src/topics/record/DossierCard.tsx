@@ -5,6 +5,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { callForFile, NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
 import { saveFile } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
@@ -14,6 +15,7 @@ import { Bold, Small } from '../../ui/words';
 /** The record to take away: a ZIP that can be read and checked without this program. */
 export const DossierCard = ({ view }: { view: HireView }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const { hire, seals } = view.pack;
   const fetch = useMutation({
     mutationFn: async (edition: Edition) =>
@@ -37,7 +39,7 @@ export const DossierCard = ({ view }: { view: HireView }) => {
         ))}
       </View>
       {fetch.isPending ? <Small>{t('dossier.making')}</Small> : null}
-      {fetch.error ? <Notice kind="stop" title={fetch.error instanceof NoAnswer ? t('dossier.offline') : fetch.error.message} /> : null}
+      {fetch.error ? <Notice kind="stop" title={fetch.error instanceof NoAnswer ? t('dossier.offline') : errorWords(fetch.error)} /> : null}
       {key ? <Small>{t('dossier.key', { key: spoken(key) })}</Small> : null}
     </Card>
   );

@@ -2,6 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { Unreadable } from '../../local/hire';
 import { useMe } from '../../local/session';
 import { Notice } from '../../ui/board';
@@ -16,6 +17,7 @@ const isBroken = (error: Error) => error instanceof Unreadable || (error instanc
 /** A hire that is being fetched, or is not on this phone and cannot be had, or whose record cannot be read. */
 export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: () => void }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const back = useBackToPlace();
   const { hireId } = useLocalSearchParams<{ hireId?: string }>();
   const manager = useMe().data?.staff.role === 'manager';
@@ -34,7 +36,7 @@ export const HireMissing = ({ error, onAgain }: { error: Error | null; onAgain: 
           </>
         ) : (
           <Notice kind="stop" title={t('hire.missing')} action={<Button mode="outlined" label={t('common.again')} onPress={onAgain} />}>
-            <Body>{error instanceof NoAnswer ? t('hire.missingWhy') : error.message}</Body>
+            <Body>{error instanceof NoAnswer ? t('hire.missingWhy') : errorWords(error)}</Body>
           </Notice>
         )}
       </View>

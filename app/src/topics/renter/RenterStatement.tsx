@@ -12,6 +12,7 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { callForFile, NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { saveFile } from '../../platform/browser';
 import { Picture } from '../photo/picture';
 import { Card, Notice, Tag } from '../../ui/board';
@@ -32,6 +33,7 @@ export const RenterStatement = () => (useStopWords() ? <Copy /> : null);
 
 const Copy = () => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const { pack, record, view } = useRenting();
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
@@ -69,7 +71,7 @@ const Copy = () => {
       title={closing ? t('bill.number', { n: closing.number }) : t('bill.title')}
       footer={<Button mode="contained" label={t('bill.pdf')} busy={paper.isPending} onPress={() => paper.mutate()} testID="bill-pdf" />}
     >
-      {paper.error ? <Notice kind="stop" title={paper.error instanceof NoAnswer ? t('bill.offline') : paper.error.message} /> : null}
+      {paper.error ? <Notice kind="stop" title={paper.error instanceof NoAnswer ? t('bill.offline') : errorWords(paper.error)} /> : null}
       <Card style={{ gap: 4 }}>
         <Small>{t(closing ? 'bill.closed' : 'bill.draft')}</Small>
         <Money minor={charged} currency={prices.currency} size={40} />

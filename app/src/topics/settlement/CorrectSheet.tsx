@@ -6,7 +6,8 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import * as z from 'zod/mini';
-import { call, NoAnswer, Refused } from '../../local/api';
+import { call, NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
 import { fetchEvents } from '../../local/outbox';
 import { Notice } from '../../ui/board';
@@ -37,6 +38,7 @@ export const CorrectSheet = ({
   onClose: () => void;
 }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const snack = useSnack();
   const client = useQueryClient();
   const { hire, prices } = view.pack;
@@ -70,12 +72,7 @@ export const CorrectSheet = ({
       onDone();
     },
   });
-  const trouble =
-    work.error instanceof NoAnswer
-      ? t('statement.offline')
-      : work.error instanceof Refused
-        ? work.error.problem.title
-        : work.error?.message;
+  const trouble = work.error instanceof NoAnswer ? t('statement.offline') : work.error ? errorWords(work.error) : undefined;
   return (
     <ModalSheet
       title={text.title}

@@ -9,7 +9,8 @@ import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import { call, NoAnswer, Refused } from '../../local/api';
+import { call, NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
 import { fetchEvents } from '../../local/outbox';
 import { Notice, Tag } from '../../ui/board';
@@ -68,6 +69,7 @@ export const DepositSheet = ({
   onClose: () => void;
 }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const snack = useSnack();
   const { hire, prices } = view.pack;
   const money = useMoney(prices.currency);
@@ -102,8 +104,7 @@ export const DepositSheet = ({
     snack({ text: t('deposit.taken'), undo: () => void view.undo(held) });
     onClose();
   };
-  const trouble =
-    work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error instanceof Refused ? work.error.problem.title : work.error?.message;
+  const trouble = work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error ? errorWords(work.error) : undefined;
   const done = state === 'held';
   return (
     <ModalSheet

@@ -6,7 +6,8 @@ import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import { call, NoAnswer, Refused } from '../../local/api';
+import { call, NoAnswer } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
 import { fetchEvents } from '../../local/outbox';
 import { Card, Notice, Tag } from '../../ui/board';
@@ -19,6 +20,7 @@ import { EndingNotice } from './DepositSheet';
 /** Where the money of a closed hire is: what is held, taken, let go, owed, and what is in doubt until the terminal says. */
 export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; standings: readonly Standing[]; settleNow: number }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const snack = useSnack();
   const { hire, prices } = view.pack;
   const money = useMoney(prices.currency);
@@ -51,8 +53,7 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
   const doubtful = ledger.inDoubt.length > 0;
   const step = nextStep(ledger, kept);
   const owed = ledger.balanceMinor > 0 && !step;
-  const trouble =
-    work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error instanceof Refused ? work.error.problem.title : work.error?.message;
+  const trouble = work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error ? errorWords(work.error) : undefined;
   const row = (label: string, minor: number) =>
     minor === 0 ? null : (
       <View key={label} style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', paddingVertical: 2 }}>

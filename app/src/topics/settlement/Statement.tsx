@@ -12,6 +12,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { addressOf, call, NoAnswer, Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { type HireView, useHire } from '../../local/hire';
 import { eventsHere } from '../../local/localDb';
 import { deliver, fetchEvents } from '../../local/outbox';
@@ -51,6 +52,7 @@ export const Statement = ({ hireId }: { hireId: string }) => {
 /** The settlement: lines with their reasons, what becomes of the deposit, agreement or not, and the closing. */
 const Settling = ({ view }: { view: HireView }) => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const router = useRouter();
   const client = useQueryClient();
   const snack = useSnack();
@@ -90,7 +92,7 @@ const Settling = ({ view }: { view: HireView }) => {
       setClosedNow((n) => n + 1);
     } catch (error) {
       if (error instanceof NoAnswer) setFault(t('statement.offline'));
-      else if (error instanceof Refused) setFault(error.problem.code === 'changedMeanwhile' ? t('statement.changed') : error.problem.title);
+      else if (error instanceof Refused) setFault(error.problem.code === 'changedMeanwhile' ? t('statement.changed') : errorWords(error));
       else throw error;
     } finally {
       setBusy(false);

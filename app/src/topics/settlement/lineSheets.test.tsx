@@ -177,9 +177,9 @@ describe('a closed line put right', () => {
     type('correct-why', 'Not theirs');
     await press('correct-go');
     expect(await screen.findByText(/Closing needs the quay/)).toBeTruthy();
-    reply = new api.Refused({ type: 'about:blank', title: 'Another statement has come meanwhile.', status: 409, code: 'changed' } as never);
+    reply = new api.Refused({ type: 'about:blank', status: 409, code: 'changedMeanwhile' } as never);
     await press('correct-go');
-    expect(await screen.findByText('Another statement has come meanwhile.')).toBeTruthy();
+    expect(await screen.findByText(/Somebody changed this meanwhile/)).toBeTruthy();
     expect(screen.getByTestId('correct-why')).toHaveValue('Not theirs');
     expect(done).not.toHaveBeenCalled();
   });

@@ -110,15 +110,15 @@ describe('a statement', () => {
     expect(screen.getByTestId('close-hire')).toBeTruthy();
   });
 
-  it('that has changed meanwhile says so, and what else the quay refuses in the quay’s words', async () => {
-    const refused = (code: string, title: string) => new api.Refused({ type: 'about:blank', title, status: 409, code } as never);
-    reply = refused('changedMeanwhile', 'Changed');
+  it('that has changed meanwhile says so, and what else the quay refuses in words of its own', async () => {
+    const refused = (code: string, figures = {}) => new api.Refused({ type: 'about:blank', status: 409, code, figures });
+    reply = refused('changedMeanwhile');
     show(READY);
     await closeIt();
     expect(await screen.findByText('The record has changed meanwhile. Look again, then close.')).toBeTruthy();
-    reply = refused('notDecided', 'Something is undecided.');
+    reply = refused('undecided', { lines: 'count/fenders' });
     await closeIt();
-    expect(await screen.findByText('Something is undecided.')).toBeTruthy();
+    expect(await screen.findByText('Something is still undecided: count/fenders.')).toBeTruthy();
     expect(screen.queryByText('The record has changed meanwhile. Look again, then close.')).toBeNull();
   });
 });

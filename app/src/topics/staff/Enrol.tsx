@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call, Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { readFragment } from '../../platform/browser';
 import { Notice } from '../../ui/board';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
@@ -18,6 +19,7 @@ import { codeIn } from './enrolCode';
 /** Registers this phone with the code a manager shows: scanned, or typed. The QR code's address carries it in the fragment. */
 export const Enrol = () => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const router = useRouter();
   const client = useQueryClient();
   const { width } = useRoom();
@@ -32,7 +34,7 @@ export const Enrol = () => {
       await client.invalidateQueries({ queryKey: ['whoSignsIn'] });
       setDone(true);
     } catch (error) {
-      setFault(error instanceof Refused ? `${error.problem.title} ${error.problem.detail ?? ''}` : t('signIn.noAnswer'));
+      setFault(error instanceof Refused ? errorWords(error) : t('signIn.noAnswer'));
     }
   });
   const seen = (text: string) => {

@@ -80,7 +80,8 @@ export const KeptSheet = ({ onClose }: { onClose: () => void }) => {
           <Small>{t('kept.refusedWhy')}</Small>
           {rows.refused.map(({ id, boat, what, refusal }) => {
             const reason = refusal?.reason as keyof typeof en.refusal | undefined;
-            return <Body key={id}>{`${boat} · ${what} · ${reason ? t(`refusal.${reason}`) : ''}: ${refusal?.detail ?? ''}`}</Body>;
+            const why = [reason ? t(`refusal.${reason}`) : '', refusal?.detail ?? ''].filter(Boolean).join(': ');
+            return <Body key={id}>{`${boat} · ${what} · ${why}`}</Body>;
           })}
         </View>
       ) : null}

@@ -6,6 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { List } from 'react-native-paper';
 import { call, Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
 import { useSignIn } from '../../local/session';
 import { rememberChoice, rememberedChoice } from '../../platform/browser';
 import { Notice } from '../../ui/board';
@@ -24,6 +25,7 @@ const LAST = 'signed-in-last';
  */
 export const SignIn = () => {
   const { t } = useTranslation();
+  const errorWords = useErrorWords();
   const router = useRouter();
   const tones = useTones();
   const signIn = useSignIn();
@@ -49,7 +51,7 @@ export const SignIn = () => {
               ? t('signIn.wrong')
               : error.problem.code === 'wrongHere'
                 ? t('signIn.wrongHere')
-                : `${error.problem.title} ${error.problem.detail ?? ''}`,
+                : errorWords(error),
         );
       }
     },

@@ -64,8 +64,7 @@ export const on = <E extends Endpoint>(endpoint: E, handler: Handler<E>): Mounte
 });
 
 /** The session, of someone who certainly has one. */
-export const staffOf = (call: { session: Session | undefined }): Session =>
-  call.session ?? fail(401, 'noSession', 'Nobody is signed in here.');
+export const staffOf = (call: { session: Session | undefined }): Session => call.session ?? fail(401, 'noSession');
 
 /** Whoever has a session, staff or renter. */
 export const whoOf = (call: {
@@ -81,12 +80,7 @@ const parse = (schema: Endpoint['body'], value: unknown, where: string): unknown
   const read = schema.safeParse(value);
   if (read.success) return read.data;
   const issue = read.error.issues[0];
-  throw new ProblemError(
-    400,
-    'doesNotFit',
-    `What was sent does not fit: ${where}${issue?.path.length ? `, ${issue.path.join('.')}` : ''}.`,
-    issue?.message,
-  );
+  throw new ProblemError(400, 'doesNotFit', { where: [where, ...(issue?.path ?? [])].join('.'), why: issue?.message ?? '' });
 };
 
 /** Refuses a request that another site makes with our cookies; ours always come from our own address. */
@@ -98,8 +92,7 @@ const ownOrigin = (req: Request): boolean => {
 
 const seenVersion = (req: Request): number => {
   const [, version] = /^"(\d{1,9})"$/.exec(req.get('if-match') ?? '') ?? [];
-  if (version === undefined)
-    throw new ProblemError(428, 'versionMissing', 'This change does not say which version it was made from.', 'Send it with If-Match.');
+  if (version === undefined) throw new ProblemError(428, 'versionMissing');
   return Number(version);
 };
 
@@ -126,7 +119,7 @@ const admit =
 const whoAsks = async (quay: Quay, endpoint: Endpoint, req: Request, res: Response): Promise<Known> => {
   res.set({ 'Cache-Control': 'no-store', [EPOCH_HEADER]: quay.epoch });
   if (quay.clockAheadMs) res.set(CLOCK_HEADER, String(quay.clockAheadMs));
-  if (!ownOrigin(req)) throw new ProblemError(403, 'otherSite', 'This request came from another site.');
+  if (!ownOrigin(req)) throw new ProblemError(403, 'otherSite');
   const cookies = parseCookie(req.get('cookie') ?? '');
   const at = quay.now();
   // One face at a time: a request that names a renter's hire is the renter's, whoever else is signed in on this phone.
@@ -134,21 +127,13 @@ const whoAsks = async (quay: Quay, endpoint: Endpoint, req: Request, res: Respon
   const renter = hire === undefined ? undefined : await renterSessionOf(quay.store.db, cookies[renterCookie(hire)], hire, at);
   const session = hire === undefined ? await sessionOf(quay.store.db, cookies.quay_session, cookies.quay_device, at) : undefined;
   if (endpoint.roles !== 'open' && hire !== undefined) {
-    if (!renter)
-      throw new ProblemError(
-        401,
-        'linkEnded',
-        'This link opens nothing here.',
-        'What this phone holds is safe. Ask the quay for a new link.',
-      );
-    if (!endpoint.roles.includes('renter')) throw new ProblemError(403, 'mayNot', 'A renter may not do this.');
+    if (!renter) throw new ProblemError(401, 'linkEnded');
+    if (!endpoint.roles.includes('renter')) throw new ProblemError(403, 'mayNot', { role: 'renter' });
     // Another hire is, to a renter, one that is not there.
-    if (req.params.hireId !== undefined && req.params.hireId !== renter.hire)
-      throw new ProblemError(404, 'noSuchHire', 'There is no such hire.');
+    if (req.params.hireId !== undefined && req.params.hireId !== renter.hire) throw new ProblemError(404, 'noSuchHire');
   } else if (endpoint.roles !== 'open') {
-    if (!session)
-      throw new ProblemError(401, 'noSession', 'Nobody is signed in here.', 'What this phone holds is safe. Sign in and it goes on.');
-    if (!endpoint.roles.includes(session.staff.role)) throw new ProblemError(403, 'mayNot', `A ${session.staff.role} may not do this.`);
+    if (!session) throw new ProblemError(401, 'noSession');
+    if (!endpoint.roles.includes(session.staff.role)) throw new ProblemError(403, 'mayNot', { role: session.staff.role });
   }
   return { session, renter, cookies, epoch: quay.epoch };
 };
@@ -167,7 +152,7 @@ const serve =
 const answer = async (quay: Quay, { endpoint, handler }: Mounted, req: Request, res: Response): Promise<void> => {
   const { session, renter, cookies, epoch } = res.locals.known as Known;
   // The data was exchanged while the rest of the request came in: whoever asked is asked anew who they are.
-  if (epoch !== quay.epoch) throw new ProblemError(503, 'restoring', 'The quay was restored meanwhile.', 'Ask once more.', 1);
+  if (epoch !== quay.epoch) throw new ProblemError(503, 'restored', {}, 1);
   const call = {
     params: parse(endpoint.params, req.params, 'address'),
     query: parse(endpoint.query, req.query, 'address'),

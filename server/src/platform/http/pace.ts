@@ -21,13 +21,7 @@ const consume = async (limiter: RateLimiterMemory, device: string, points: numbe
     await limiter.consume(device, points);
   } catch (error) {
     if (!(error instanceof RateLimiterRes)) throw error;
-    throw new ProblemError(
-      429,
-      'tooFast',
-      'This phone sends more than the quay can take in at once.',
-      'Everything stays on the phone and goes out by itself in a minute.',
-      Math.ceil(error.msBeforeNext / 1000),
-    );
+    throw new ProblemError(429, 'tooFast', {}, Math.ceil(error.msBeforeNext / 1000));
   }
 };
 

@@ -1,41 +1,35 @@
+import type { Figures, Problem, ProblemCode } from '@quay/contract/problems';
 import { BrokenRecord } from '../database/broken';
 import { isDiskFull } from '../database/freeRoom';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 
-/** What a caller is told when something cannot be done (RFC 9457): what happened, and what is safe or to be done. */
+/** What a caller is told when something cannot be done (RFC 9457): which thing, with its figures. The sentence is the reader's. */
 export class ProblemError extends Error {
   constructor(
     readonly status: number,
-    readonly code: string,
-    readonly title: string,
-    readonly detail?: string,
+    readonly code: ProblemCode,
+    readonly figures: Figures = {},
     /** When to come back, s. */
     readonly retryAfterS?: number,
   ) {
-    super(title);
+    super(code);
   }
 }
 
-export const fail = (status: number, code: string, title: string, detail?: string): never => {
-  throw new ProblemError(status, code, title, detail);
+export const fail = (status: number, code: ProblemCode, figures?: Figures): never => {
+  throw new ProblemError(status, code, figures);
 };
 
-/** What is said when nothing more can be written. */
-export const DISK_FULL = [
-  'The disk of the quay is full.',
-  'What was kept is safe, and what is on this phone stays on it and goes out once there is room. Tell whoever runs the server.',
-] as const;
-
-const send = (res: Response, { status, code, title, detail, retryAfterS }: ProblemError) =>
+const send = (res: Response, { status, code, figures, retryAfterS }: ProblemError) =>
   res
     .status(status)
     .set(retryAfterS === undefined ? {} : { 'Retry-After': String(retryAfterS) })
     .set('Cache-Control', 'no-store')
     .type('application/problem+json')
-    .send(JSON.stringify({ type: 'about:blank', title, status, code, ...(detail === undefined ? {} : { detail }) }));
+    .send(JSON.stringify({ type: 'about:blank', status, code, ...(Object.keys(figures).length > 0 ? { figures } : {}) } satisfies Problem));
 
 export const notFound: RequestHandler = (_req, res) => {
-  send(res, new ProblemError(404, 'notFound', 'There is nothing at this address.'));
+  send(res, new ProblemError(404, 'notFound'));
 };
 
 type HttpError = { status?: number; type?: string };
@@ -50,43 +44,20 @@ export const problems: ErrorRequestHandler = (error: unknown, req, res, next) =>
     return;
   }
   if (error instanceof BrokenRecord) {
-    send(
-      res,
-      new ProblemError(
-        409,
-        'recordBroken',
-        'The record of this hire cannot be read.',
-        'Nothing of it is lost, and other hires are not touched. A manager finds it under “needs attention” and can set the entry aside that is the cause.',
-      ),
-    );
+    send(res, new ProblemError(409, 'recordBroken'));
     return;
   }
   if (isDiskFull(error)) {
     console.error(`${req.method} ${req.path}: the disk is full`);
-    send(res, new ProblemError(507, 'diskFull', ...DISK_FULL));
+    send(res, new ProblemError(507, 'diskFull'));
     return;
   }
   // Express and its body parsers mark what the caller did wrong with a status below 500.
   const { status = 500, type } = error as HttpError;
   if (status < 500) {
-    send(
-      res,
-      new ProblemError(
-        status,
-        type === 'entity.too.large' ? 'tooLarge' : 'badRequest',
-        type === 'entity.too.large' ? 'That is too large.' : 'That cannot be read.',
-      ),
-    );
+    send(res, new ProblemError(status, type === 'entity.too.large' ? 'tooMuch' : 'badRequest'));
     return;
   }
   console.error(`${req.method} ${req.path}`, error);
-  send(
-    res,
-    new ProblemError(
-      500,
-      'fault',
-      'Something broke at the quay.',
-      'Nothing that was kept is lost. Try again; if it stays, tell whoever runs the server.',
-    ),
-  );
+  send(res, new ProblemError(500, 'fault'));
 };

@@ -6,7 +6,7 @@ import { type Call, on, staffOf } from '../../platform/http/mount';
 import { fail, ProblemError } from '../../platform/http/problem';
 
 const mustExist = async (call: Call<unknown>, hireId: string): Promise<void> => {
-  if (!(await hireExists(call.quay.store.db, hireId))) fail(404, 'noSuchHire', 'There is no such hire.');
+  if (!(await hireExists(call.quay.store.db, hireId))) fail(404, 'noSuchHire');
 };
 
 export const linkRoutes = [
@@ -31,14 +31,7 @@ export const linkRoutes = [
     const opened = await openLink(quay.store.db, body.token, (hire) => cookies[api.renterCookie(hire)], req.ip ?? '', new Date(now));
     if (!opened.ok) {
       if (opened.waitS > 0) res.set('Retry-After', String(opened.waitS));
-      throw opened.waitS > 0
-        ? new ProblemError(429, 'wait', 'Too many tries.', `Wait ${opened.waitS} seconds.`)
-        : new ProblemError(
-            404,
-            'noSuchLink',
-            'This link opens nothing.',
-            'It may be old, withdrawn or mistyped. Ask the quay for a new one.',
-          );
+      throw opened.waitS > 0 ? new ProblemError(429, 'wait', { seconds: opened.waitS }) : new ProblemError(404, 'noSuchLink');
     }
     const { session } = opened;
     res.cookie(api.renterCookie(session.hire), opened.token, {

@@ -5,14 +5,11 @@ import { changeHire } from './hire';
 
 export const bookingRoutes = [
   on(api.changeHire, async ({ quay, params, body, seen, res }) => {
-    const done =
-      (await changeHire(quay.store.db, params.hireId, { ...body, version: seen })) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+    const done = (await changeHire(quay.store.db, params.hireId, { ...body, version: seen })) ?? fail(404, 'noSuchHire');
     if (done.ok) {
       res.set('ETag', `"${done.hire.version}"`);
       return done.hire;
     }
-    return done.reason === 'beforeStart'
-      ? fail(400, 'beforeStart', 'The return cannot be before the departure.')
-      : fail(412, 'changedMeanwhile', 'Somebody changed this hire meanwhile.', 'Look at it again, then change it.');
+    return done.reason === 'beforeStart' ? fail(400, 'beforeStart') : fail(412, 'changedMeanwhile');
   }),
 ];

@@ -9,13 +9,7 @@ import { basesOf, dayHires, hiresOn } from './lists';
 const baseAmong = async (db: Knex, id: string | undefined) => {
   const bases = await basesOf(db);
   const base = id === undefined ? bases[0] : bases.find((one) => one.id === id);
-  if (!base)
-    return fail(
-      404,
-      'noBase',
-      bases.length === 0 ? 'There is no base yet.' : 'There is no such base.',
-      'Import your bases, boats and hires first.',
-    );
+  if (!base) return fail(404, bases.length === 0 ? 'noBaseYet' : 'noBase');
   return { base, bases: bases.map(({ id, name }) => ({ id, name })) };
 };
 

@@ -8,15 +8,8 @@ export const dossierRoutes = [
     const edition = renter ? 'renter' : (query.edition ?? 'operator');
     const made = await makeDossier(quay.store, params.hireId, quay.key, edition, now);
     if (!made.ok) {
-      if (made.reason === 'noSuchHire') return fail(404, 'noSuchHire', 'There is no such hire.');
-      return made.reason === 'notSealed'
-        ? fail(409, 'notSealed', 'Nothing of this hire is signed yet.')
-        : fail(
-            409,
-            'picturesMissing',
-            `${made.missing} pictures have not reached the quay yet.`,
-            'They are still on a phone: let it send them.',
-          );
+      if (made.reason === 'noSuchHire') return fail(404, 'noSuchHire');
+      return made.reason === 'notSealed' ? fail(409, 'notSealed') : fail(409, 'picturesMissing', { count: made.missing });
     }
     res
       .set({ 'Content-Type': 'application/zip', 'Content-Disposition': `attachment; filename="${params.hireId}-${edition}.zip"` })

@@ -3,6 +3,9 @@ import type { BoatBook, ClassBook } from '@quay/core/fleet/book';
 import { addRow, changeRow, dropRow, orderRows } from '@quay/core/fleet/edit';
 import { type Client, MANAGER, testQuay, type TestQuay } from '../../testing/quay';
 
+/** What a book was refused for. */
+const faultsOf = (json: Record<string, unknown>) => (json.figures as { faults?: string } | undefined)?.faults;
+
 let quay: TestQuay;
 let manager: Client;
 beforeEach(async () => {
@@ -66,8 +69,8 @@ describe('a boat’s book', () => {
     };
     const answer = await change(wrong, version);
     expect([answer.status, answer.json.code]).toEqual([422, 'faults']);
-    expect(answer.json.detail).toContain('fittings[nothing-here]: is said to be absent');
-    expect(answer.json.detail).toContain('conditions.a: leads in a circle: a → b → a');
+    expect(faultsOf(answer.json)).toContain('fittings[nothing-here]: is said to be absent');
+    expect(faultsOf(answer.json)).toContain('conditions.a: leads in a circle: a → b → a');
     expect((await change({ ...boatBook, class: 'rib-6' }, version)).json.code).toBe('otherBoat');
     expect((await shelf()).version).toBe(version);
   });
@@ -90,8 +93,8 @@ describe('a drill of a book', () => {
       );
     const trapped = await put(drill.rules.filter(({ id }) => id !== 'cleared' && id !== 'iso2'));
     expect(trapped.status).toBe(422);
-    expect(trapped.json.detail).toMatch(/electric-5, drills\[electric-start\]\.goals\[ready\]: cannot be reached any more: .*key → run/);
-    expect((await put(drill.rules.filter(({ id }) => id !== 'go-b'))).json.detail).toContain('is come to without its lesson');
+    expect(faultsOf(trapped.json)).toMatch(/electric-5, drills\[electric-start\]\.goals\[ready\]: cannot be reached any more: .*key → run/);
+    expect(faultsOf((await put(drill.rules.filter(({ id }) => id !== 'go-b'))).json)).toContain('is come to without its lesson');
   });
 });
 
@@ -165,7 +168,7 @@ describe('a class book', () => {
     const now = await classShelf('electric-5');
     const broken = await put('electric-5', dropRow(now.classBook, 'stations', 'helm', false), now.version);
     expect(broken.status).toBe(422);
-    expect(broken.json.detail).toContain('there is no station “helm”');
+    expect(faultsOf(broken.json)).toContain('there is no station “helm”');
     expect((await classShelf('electric-5')).version).toBe(now.version);
     expect((await laid()).stations.map(({ id }) => id)).toEqual(turned);
     expect((await put('electric-5', { ...now.classBook, from: 'live-aboard' }, now.version)).status).toBe(400);
@@ -192,7 +195,7 @@ describe('a base book', () => {
     expect((await put({ ...next, zone: 'Europe/Paris' }, version + 1)).status).toBe(400);
     const circle = { ...point, id: 'odd', when: { fact: 'no.such', is: true } as never };
     const wrong = await put({ ...next, points: [...next.points, circle] }, version + 1);
-    expect([wrong.status, wrong.json.detail]).toEqual([422, expect.stringContaining('points[odd]')]);
+    expect([wrong.status, faultsOf(wrong.json)]).toEqual([422, expect.stringContaining('points[odd]')]);
   });
 });
 

@@ -17,31 +17,26 @@ import {
 import { on, staffOf } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
 
-const noBoat = () => fail(404, 'noSuchBoat', 'There is no such boat.');
+const noBoat = () => fail(404, 'noSuchBoat');
 
-const noBook = () => fail(404, 'noSuchBook', 'There is no such book.');
+const noBook = () => fail(404, 'noSuchBook');
 const doesNotLay = (faults: readonly { book: string; path: string; reason: string }[]) =>
-  fail(
-    422,
-    'faults',
-    'The book does not hold together.',
+  fail(422, 'faults', {
     // A fault of a class shows through every boat of it; it is told once.
-    [...new Set(faults.map(({ book, path, reason }) => `${book}, ${path}: ${reason}`))].join('\n'),
-  );
-const meanwhile = () => fail(412, 'changedMeanwhile', 'Somebody changed this book meanwhile.', 'Look at it again, then change it.');
+    faults: [...new Set(faults.map(({ book, path, reason }) => `${book}, ${path}: ${reason}`))].join('\n'),
+  });
+const meanwhile = () => fail(412, 'changedMeanwhile');
 const mustBeDone = (done: Changed): void => {
   if (done.ok) return;
   if (done.reason === 'faults') doesNotLay(done.faults);
   if (done.reason === 'noSuchBook') noBook();
-  if (done.reason === 'otherBook') fail(400, 'otherBook', 'That is another book, or lies elsewhere.');
+  if (done.reason === 'otherBook') fail(400, 'otherBook');
   meanwhile();
 };
 
 export const fleetRoutes = [
   on(api.textIsRight, async ({ quay, body }) =>
-    (await textFoundRight(quay.store.db, body))
-      ? { ok: true as const }
-      : fail(404, 'nothingWaits', 'No translation of this text is waited for.'),
+    (await textFoundRight(quay.store.db, body)) ? { ok: true as const } : fail(404, 'nothingWaits'),
   ),
   on(api.listBooks, ({ quay }) => booksOf(quay.store.db)),
   on(api.getClassBook, async ({ quay, params, res }) => {
@@ -88,7 +83,7 @@ export const fleetRoutes = [
     if (!done.ok) {
       if (done.reason === 'faults') return doesNotLay(done.faults);
       if (done.reason === 'noSuchBoat') return noBoat();
-      if (done.reason === 'otherBoat') return fail(400, 'otherBoat', 'That is another boat’s book, or another class or base.');
+      if (done.reason === 'otherBoat') return fail(400, 'otherBoat');
       return meanwhile();
     }
     const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();

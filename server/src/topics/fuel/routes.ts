@@ -6,7 +6,7 @@ import { boatExists } from '../fleet/book';
 import { learntOf } from './learnt';
 
 const mustBe = async (call: Call<unknown>, boat: string): Promise<void> => {
-  if (!(await boatExists(call.quay.store.db, boat))) fail(404, 'noSuchBoat', 'There is no such boat.');
+  if (!(await boatExists(call.quay.store.db, boat))) fail(404, 'noSuchBoat');
 };
 
 export const fuelRoutes = [

@@ -125,7 +125,10 @@ describe('what a renter enters', () => {
     const renter = await opened('h-1001');
     const wrong = { salt: 'a'.repeat(32), party: { people: [{ ...people[0], age: 130 }] } };
     const answer = await renter.send('POST', '/hires/h-1001/sheets', { sheet: wrong });
-    expect([answer.status, answer.json.title]).toEqual([400, expect.stringContaining('people.0.age')]);
+    expect([answer.status, answer.json.figures]).toEqual([
+      400,
+      expect.objectContaining({ where: expect.stringContaining('people.0.age') as string }),
+    ]);
   });
 
   it('a walk is the renter’s only where they walk alone, and staff’s entries are not theirs to replace', async () => {

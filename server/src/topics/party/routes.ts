@@ -5,7 +5,7 @@ import { hireExists } from '../booking/hire';
 import { keepSheet, sheetsOf } from './party';
 
 const mustExist = async (call: Call<unknown>, hireId: string): Promise<void> => {
-  if (!(await hireExists(call.quay.store.db, hireId))) fail(404, 'noSuchHire', 'There is no such hire.');
+  if (!(await hireExists(call.quay.store.db, hireId))) fail(404, 'noSuchHire');
 };
 
 export const partyRoutes = [

@@ -7,11 +7,11 @@ import { changeComparison, comparisonsOf } from './comparison';
 import { on, sent } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
 
-const noPair = () => fail(404, 'noComparison', 'These two photographs are not compared.');
+const noPair = () => fail(404, 'noComparison');
 
 export const compareRoutes = [
   on(api.listComparisons, async ({ quay, params, renter }) => {
-    if (!(await hireExists(quay.store.db, params.hireId))) return fail(404, 'noSuchHire', 'There is no such hire.');
+    if (!(await hireExists(quay.store.db, params.hireId))) return fail(404, 'noSuchHire');
     quay.comparing?.lookOnce(params.hireId);
     const comparisons = await comparisonsOf(quay.store.db, params.hireId);
     // A box is nothing until a person says so: a renter sees both pictures, and what became a finding.

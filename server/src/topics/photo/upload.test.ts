@@ -133,7 +133,7 @@ it('says that the disk is full before it is, and goes on when there is room', as
   const bytes = picture(1);
   await name(shaOf(bytes));
   const free = jest.spyOn(quay.store, 'freeRoom').mockResolvedValue(ROOM_KEPT + bytes.length - 1);
-  expect((await send(bytes)).json).toMatchObject({ status: 507, code: 'diskFull', title: expect.stringContaining('full') as string });
+  expect((await send(bytes)).json).toMatchObject({ status: 507, code: 'diskFull' });
   // A manager is told long before that, and again when it gets worse.
   const manager = quay.client();
   await manager.signIn(MANAGER);
@@ -167,7 +167,7 @@ it('says that the disk is full where something else finds it so: opening a pictu
   expect((await phone.send('POST', `/hires/${HIRE}/events`, sent)).json).toMatchObject({ status: 507, code: 'diskFull' });
   let signedIn = await phone.signIn(HAND);
   for (let i = 0; i < 200 && signedIn.status === 200; i += 1) signedIn = await phone.signIn(HAND);
-  expect(signedIn.json).toMatchObject({ status: 507, code: 'diskFull', title: expect.stringContaining('full') as string });
+  expect(signedIn.json).toMatchObject({ status: 507, code: 'diskFull' });
   await quay.store.db.raw('pragma max_page_count = 1000000');
   expect((await phone.send('POST', `/hires/${HIRE}/events`, sent)).json.refused).toEqual([]);
   said.mockRestore();

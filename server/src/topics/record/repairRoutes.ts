@@ -7,18 +7,18 @@ import { fail } from '../../platform/http/problem';
 const no = (done: Repaired & { ok: false }): never => {
   switch (done.reason) {
     case 'noSuchHire':
-      return fail(404, 'noSuchHire', 'There is no such hire.');
+      return fail(404, 'noSuchHire');
     case 'notBroken':
-      return fail(409, 'notBroken', 'This record can be read: nothing is set aside of it.');
+      return fail(409, 'notBroken');
     case 'noSuspect':
-      return fail(409, 'noSuspect', 'It is not this entry that makes the record unreadable.');
+      return fail(409, 'noSuspect');
     case 'notAside':
-      return fail(404, 'notAside', 'No such entry was set aside.');
+      return fail(404, 'notAside');
   }
 };
 
 const stands = async ({ quay }: Call<unknown>, hireId: string) => {
-  const found = (await repairOf(quay.store.db, hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+  const found = (await repairOf(quay.store.db, hireId)) ?? fail(404, 'noSuchHire');
   return { ...found, broken: found.broken ?? null };
 };
 

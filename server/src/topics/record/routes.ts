@@ -9,8 +9,7 @@ import { appendEvents } from './delivery';
 import { asideOf, eventsAfter } from './record';
 import { refreshIfStale } from './refresh';
 
-const termsOrFail = async (call: Call<unknown>, hireId: string) =>
-  (await termsOf(call.quay.store.db, hireId)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+const termsOrFail = async (call: Call<unknown>, hireId: string) => (await termsOf(call.quay.store.db, hireId)) ?? fail(404, 'noSuchHire');
 
 type Maker = { id: string; role: 'hand' | 'manager' | 'renter'; leftAt?: string | undefined };
 
@@ -19,14 +18,7 @@ const makerOf = async (call: Call<unknown>): Promise<Maker> => {
   const who = whoOf(call);
   const grant = call.req.get('x-quay-grant');
   if (grant === undefined || call.renter) return who;
-  const maker =
-    (await granted(call.quay.store.db, grant, who.device, new Date(call.now))) ??
-    fail(
-      403,
-      'grantEnded',
-      'These entries can no longer be sent in their maker’s name from this phone.',
-      'They stay on this phone. Their maker signs in once more on it.',
-    );
+  const maker = (await granted(call.quay.store.db, grant, who.device, new Date(call.now))) ?? fail(403, 'grantEnded');
   // Who is signed in here again answers for it now.
   return maker.id === who.id ? { id: who.id, role: who.role } : maker;
 };

@@ -60,7 +60,7 @@ const outAndBack = async (hire: string) => {
   );
 };
 const decideAll = async (hire: string) => {
-  const keys = String((await close(hire, 0, 0)).json.detail)
+  const keys = String(((await close(hire, 0, 0)).json.figures as { lines?: string } | undefined)?.lines ?? '')
     .split(', ')
     .filter(Boolean);
   await append(
@@ -75,7 +75,7 @@ it('closes only what is walked in, decided and seen as it stands; the total is t
   expect((await close(HIRE, 0, await eventCount(HIRE))).json).toMatchObject({
     status: 409,
     code: 'undecided',
-    detail: expect.stringContaining('count/fenders') as string,
+    figures: { lines: expect.stringContaining('count/fenders') as string },
   });
   await decideAll(HIRE);
   const stale = await close(HIRE, 0, await eventCount(HIRE));

@@ -1,3 +1,4 @@
+import type { Figures } from '@quay/contract/problems';
 import { bookOf } from '../fleet/book';
 import { hasSlot } from '@quay/core/events/record';
 import type { Knex } from 'knex';
@@ -23,7 +24,7 @@ export const draftOf = async (db: Knex, hire: HireRow, whole: Whole): Promise<St
 
 export type Closing =
   | { ok: true; number: number; digest: string }
-  | { ok: false; reason: 'noSuchHire' | 'alreadyClosed' | 'notWalkedIn' | 'undecided' | 'changedMeanwhile' | 'toQuote'; detail: string };
+  | { ok: false; reason: 'noSuchHire' | 'alreadyClosed' | 'notWalkedIn' | 'undecided' | 'changedMeanwhile' | 'toQuote'; figures: Figures };
 
 /**
  * Closes a hire in one transaction: the statement gets the next number (no gaps, since a failed closing takes none)
@@ -32,16 +33,16 @@ export type Closing =
 export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; events: number }, now: string): Promise<Closing> =>
   db.transaction(async (trx): Promise<Closing> => {
     const hire = await trx('hire').where({ id }).first();
-    if (!hire) return { ok: false, reason: 'noSuchHire', detail: '' };
+    if (!hire) return { ok: false, reason: 'noSuchHire', figures: {} };
     const whole = await wholeRecord(trx, id);
-    const no = (reason: (Closing & { ok: false })['reason'], detail = ''): Closing => ({ ok: false, reason, detail });
+    const no = (reason: (Closing & { ok: false })['reason'], figures: Figures = {}): Closing => ({ ok: false, reason, figures });
     if (hasSlot(whole.record, ['closed'])) return no('alreadyClosed');
     if (!hasSlot(whole.record, ['in', 'sealed'])) return no('notWalkedIn');
     const statement = await draftOf(trx, hire, whole);
-    if (statement.open.length > 0) return no('undecided', statement.open.map(({ key }) => key).join(', '));
-    if (statement.toQuote.length > 0) return no('toQuote', statement.toQuote.map(({ key }) => key).join(', '));
+    if (statement.open.length > 0) return no('undecided', { lines: statement.open.map(({ key }) => key).join(', ') });
+    if (statement.toQuote.length > 0) return no('toQuote', { lines: statement.toQuote.map(({ key }) => key).join(', ') });
     if (statement.totalMinor !== seen.totalMinor || whole.held.length !== seen.events) {
-      return no('changedMeanwhile', `the record holds ${whole.held.length} events and comes to ${statement.totalMinor}`);
+      return no('changedMeanwhile', { events: whole.held.length, totalMinor: statement.totalMinor });
     }
     const number = await nextNumber(trx);
     const person = (await trx('person').where({ id: hire.renter }).first('name'))!;

@@ -4,20 +4,19 @@ import type { Desk } from './terminal';
 import { on, type Quay } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
 
-const REFUSED: Record<(Asking & { ok: false })['reason'], [number, string]> = {
-  noSuchHire: [404, 'There is no such hire.'],
-  noSuchAsking: [404, 'The terminal was never asked so.'],
-  closed: [409, 'This hire is closed.'],
-  openAsking: [409, 'Another asking is still open: ask the terminal what became of it first.'],
-  moreThanWanted: [409, 'That is more than the deposit of this hire.'],
+const REFUSED: Record<(Asking & { ok: false })['reason'], number> = {
+  noSuchHire: 404,
+  noSuchAsking: 404,
+  closed: 409,
+  openAsking: 409,
+  moreThanWanted: 409,
 };
 
 export const deskOf = (quay: Quay): Desk => ({ db: quay.store.db, terminal: quay.outside.cardTerminal, clock: () => quay.now() });
 
 const answer = (done: Asking, quay: Quay): api.DepositReply => {
   if (done.ok) return { state: done.state, simulated: quay.outside.cardTerminal.simulated };
-  const [status, title] = REFUSED[done.reason];
-  return fail(status, done.reason, title);
+  return fail(REFUSED[done.reason], done.reason);
 };
 
 export const depositRoutes = [

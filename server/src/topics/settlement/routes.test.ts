@@ -3,6 +3,9 @@ import { project } from '@quay/core/record/project';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { type Client, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../../testing/quay';
 
+/** Figures of a refusal. */
+const figuresOf = (json: Record<string, unknown>) => (json.figures ?? {}) as Record<string, string | number | undefined>;
+
 const HIRE = 'h-1001';
 const HELD = 25_000;
 let quay: TestQuay;
@@ -59,14 +62,14 @@ const closed = async (back: number, ...more: EventBody[]) => {
   await append(sealed('in', [...out, ...walk]));
   const close = async (totalMinor: number) =>
     (await hand.send('POST', `/hires/${HIRE}/close`, { totalMinor, events: (await events()).length })).json;
-  const keys = String((await close(0)).detail)
+  const keys = String(figuresOf(await close(0)).lines ?? '')
     .split(', ')
     .filter(Boolean);
   await append(
     ...keys.map((finding): EventBody => ({ kind: 'findingDecided', finding, decision: finding === 'count/fenders' ? 'renters' : 'known' })),
     ...more,
   );
-  const total = Number(/comes to (-?\d+)/.exec(String((await close(-1)).detail))?.[1]);
+  const total = Number(figuresOf(await close(-1)).totalMinor);
   const done = await close(total);
   expect(done.number).toBeGreaterThan(0);
   return { number: done.number as number, total };
@@ -153,7 +156,7 @@ describe('a closed statement put right', () => {
     expect((await correct(number, [['count/fenders', 3800]], hand)).status).toBe(403);
     expect((await correct(number, [['count/fenders', 7601]])).json).toMatchObject({
       code: 'doesNotStand',
-      detail: 'count/fenders: overClaim',
+      figures: { lines: 'count/fenders: overClaim' },
     });
     expect((await correct(number, [['count/fenders', 3800]])).json.number).toBe(number + 1);
     expect((await correct(number, [['count/fenders', 1]])).json.code).toBe('changedMeanwhile');

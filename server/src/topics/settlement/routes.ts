@@ -10,17 +10,16 @@ import { deskOf } from './depositRoutes';
 import { on, type Quay, sent } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
 
-const REFUSED: Record<(Paid & { ok: false })['reason'], [number, string]> = {
-  noSuchHire: [404, 'There is no such hire.'],
-  notClosed: [409, 'This hire is not closed yet.'],
-  inDoubt: [409, 'Another payment is still in doubt: ask the terminal what became of it first.'],
-  moreThanOwed: [409, 'That is more than is owed.'],
+const REFUSED: Record<(Paid & { ok: false })['reason'], number> = {
+  noSuchHire: 404,
+  notClosed: 409,
+  inDoubt: 409,
+  moreThanOwed: 409,
 };
 
 const answer = (done: Paid, quay: Quay): api.PaymentReply => {
   if (!done.ok) {
-    const [status, title] = REFUSED[done.reason];
-    return fail(status, done.reason, title);
+    return fail(REFUSED[done.reason], done.reason);
   }
   const none = done.why === 'no terminal is connected';
   return {
@@ -43,13 +42,13 @@ export const settlementRoutes = [
     if (done.ok) return { number: done.number };
     switch (done.reason) {
       case 'noSuchHire':
-        return fail(404, 'noSuchHire', 'There is no such hire.');
+        return fail(404, 'noSuchHire');
       case 'notClosed':
-        return fail(409, 'notClosed', 'This hire is not closed yet.');
+        return fail(409, 'notClosed');
       case 'changedMeanwhile':
-        return fail(409, 'changedMeanwhile', 'Somebody corrected this statement meanwhile.');
+        return fail(409, 'changedMeanwhile');
       case 'doesNotStand':
-        return fail(400, 'doesNotStand', 'This correction cannot stand.', done.faults.map(({ line, is }) => `${line}: ${is}`).join(', '));
+        return fail(400, 'doesNotStand', { lines: done.faults.map(({ line, is }) => `${line}: ${is}`).join(', ') });
     }
   }),
   on(api.listDisputes, async ({ quay, now }) => {

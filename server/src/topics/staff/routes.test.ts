@@ -174,7 +174,7 @@ describe('who works here', () => {
 
   it('with a new PIN or password has to sign in anew everywhere, but where it was changed', async () => {
     const phone = await handOn(quay);
-    expect((await manager.send('POST', '/staff/bram/secret', { secret: '12345' })).json.code).toBe('weakSecret');
+    expect((await manager.send('POST', '/staff/bram/secret', { secret: '12345' })).json.code).toBe('weakPin');
     expect((await manager.send('POST', '/staff/bram/secret', { secret: '951951' })).json).toEqual({ ok: true });
     expect((await phone.send('GET', '/session')).status).toBe(401);
     expect((await phone.signIn(HAND)).status).toBe(401);

@@ -1,3 +1,4 @@
+import { secretFits } from '@quay/core/staff/secret';
 import type { CookieOptions } from 'express';
 import { toString as qrSvg } from 'qrcode';
 import { openApi } from '@quay/contract/openapi';
@@ -14,7 +15,6 @@ import {
   makeEnrolment,
   namesOfStaff,
   nameKey,
-  secretFault,
   takeBackStaff,
   withdrawDevice,
   withdrawStaff,
@@ -35,28 +35,17 @@ const meOf = async (quay: Quay, { staff, device }: Session) => {
   return {
     staff,
     device: { id: device.id, name: device.name, enrolled: Boolean(device.enrolled) },
-    operator: operator ?? fail(500, 'noOperator', 'This installation has no operator yet.'),
+    operator: operator ?? fail(500, 'noOperator'),
   };
 };
 
 const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS: number }): never => {
   if (reason === 'wait') {
     call.res.set('Retry-After', String(waitS));
-    return fail(
-      429,
-      'wait',
-      `Too many tries. Wait ${waitS < 120 ? `${waitS} s` : `${Math.ceil(waitS / 60)} min`}.`,
-      'A phone or desk on which you signed in before, or that a manager registered, is not held up by tries elsewhere.',
-    );
+    return fail(429, 'wait', { seconds: waitS });
   }
-  if (reason === 'wrongHere')
-    return fail(
-      401,
-      'wrongHere',
-      'That is not right, or this phone is not registered.',
-      'A PIN works only on a registered phone. A manager shows a code for it under Staff and phones.',
-    );
-  return fail(401, 'wrong', 'That is not right.', 'Check the name and the PIN or password.');
+  if (reason === 'wrongHere') return fail(401, 'wrongHere');
+  return fail(401, 'wrong');
 };
 
 export const staffRoutes = [
@@ -84,22 +73,16 @@ export const staffRoutes = [
   on(api.listStaff, async ({ quay }) => ({ staff: await allStaff(quay.store.db) })),
   on(api.withdrawStaff, async (call) => {
     const { quay, params, now } = call;
-    if (params.staffId === staffOf(call).staff.id) return fail(409, 'oneself', 'That is you. Another manager can withdraw you.');
-    return (await withdrawStaff(quay.store.db, params.staffId, new Date(now)))
-      ? { ok: true as const }
-      : fail(404, 'noSuchStaff', 'There is nobody of that name who could be withdrawn.');
+    if (params.staffId === staffOf(call).staff.id) return fail(409, 'oneself');
+    return (await withdrawStaff(quay.store.db, params.staffId, new Date(now))) ? { ok: true as const } : fail(404, 'noSuchStaff');
   }),
   on(api.takeBackStaff, async ({ quay, params }) =>
-    (await takeBackStaff(quay.store.db, params.staffId))
-      ? { ok: true as const }
-      : fail(404, 'noSuchStaff', 'There is nobody of that name who was withdrawn.'),
+    (await takeBackStaff(quay.store.db, params.staffId)) ? { ok: true as const } : fail(404, 'noSuchStaff'),
   ),
   on(api.changeSecret, async (call) => {
     const { quay, params, body, cookies, now } = call;
-    const who =
-      (await allStaff(quay.store.db)).find(({ id }) => id === params.staffId) ?? fail(404, 'noSuchStaff', 'There is nobody of that name.');
-    const weak = secretFault(who.role, body.secret);
-    if (weak !== undefined) return fail(400, 'weakSecret', weak);
+    const who = (await allStaff(quay.store.db)).find(({ id }) => id === params.staffId) ?? fail(404, 'noSuchStaff');
+    if (!secretFits(who.role, body.secret)) return fail(400, who.role === 'hand' ? 'weakPin' : 'weakPassword');
     const own = who.id === staffOf(call).staff.id;
     await changeSecret(quay.store.db, who.id, body.secret, new Date(now), own ? cookies.quay_session : undefined);
     return { ok: true as const };
@@ -111,25 +94,20 @@ export const staffRoutes = [
   }),
   on(api.enrol, async (call) => {
     const done = await enrol(call.quay.store.db, call.body.code, call.body.name, call.req.ip ?? '', new Date(call.now));
-    if (!done.ok)
-      return done.reason === 'wrong'
-        ? fail(401, 'wrong', 'That code is not good, or no longer.', 'Ask a manager for a new one; it is good for ten minutes.')
-        : refuse(call, done);
+    if (!done.ok) return done.reason === 'wrong' ? fail(401, 'codeWrong') : refuse(call, done);
     call.res.cookie('quay_device', done.token, cookie(call.quay, 3650));
     return { id: done.device.id, name: done.device.name };
   }),
   on(api.nameKey, async (call) => {
     const done = await nameKey(call.quay.store.db, whoOf(call).device, call.body.spki);
-    if (!done.ok) return fail(400, 'noKey', 'That is not a P-256 public key.');
+    if (!done.ok) return fail(400, 'noKey');
     await refreshUnsealed(call.quay.store.db, call.quay.key, call.now);
     return { fingerprint: done.fingerprint };
   }),
   on(api.listDevices, async ({ quay }) => ({ devices: await devicesOf(quay.store.db) })),
   on(api.withdrawDevice, async (call) => {
     const own = await deviceOf(call.quay.store.db, call.cookies.quay_device);
-    if (own?.id === call.params.deviceId) return fail(409, 'ownDevice', 'This is the device you are using.');
-    return (await withdrawDevice(call.quay.store.db, call.params.deviceId, call.now))
-      ? { ok: true as const }
-      : fail(404, 'notFound', 'There is no such phone.');
+    if (own?.id === call.params.deviceId) return fail(409, 'ownDevice');
+    return (await withdrawDevice(call.quay.store.db, call.params.deviceId, call.now)) ? { ok: true as const } : fail(404, 'noSuchPhone');
   }),
 ];

@@ -5,7 +5,7 @@ import { packOf } from './pack';
 
 export const packRoutes = [
   on(api.getHire, async ({ quay, params, res, now, renter }) => {
-    const pack = (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire', 'There is no such hire.');
+    const pack = (await packOf(quay.store.db, params.hireId, quay.key, now)) ?? fail(404, 'noSuchHire');
     res.set('ETag', `"${pack.hire.version}"`);
     // Notes are the quay's own, and who else hires is nobody's business.
     if (!renter) return pack;

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { call, NoAnswer, Refused } from '../../../local/api';
+import { useErrorWords } from '../../../local/errorWords';
 import type { HireView } from '../../../local/hire';
 import { Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
@@ -30,6 +31,7 @@ export const PairSheet = ({
   onClose: () => void;
 }) => {
   const { t, i18n } = useTranslation();
+  const errorWords = useErrorWords();
   const tones = useTones();
   const client = useQueryClient();
   const screen = useWindowDimensions().width;
@@ -51,7 +53,7 @@ export const PairSheet = ({
       await client.invalidateQueries({ queryKey: ['comparisons', hireId] });
     } catch (error) {
       if (error instanceof NoAnswer) setFault(t('pair.offline'));
-      else if (error instanceof Refused) setFault(error.problem.title);
+      else if (error instanceof Refused) setFault(errorWords(error));
       else throw error;
     }
   };

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 
-const TOOL = join(__dirname, '../../dist/tool.mjs');
+const TOOL = join(__dirname, '../../../../dist/tool.mjs');
 let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'quay-compare-'));

@@ -1,0 +1,50 @@
+import type { RenterProblems } from './en';
+
+export const de: RenterProblems = {
+  other: 'Der Steg hat das abgelehnt ({{code}}). Was dieses Telefon behält, ist sicher.',
+  badRequest: 'Das kann nicht gelesen werden.',
+  beforeStart: 'Die Rückgabe kann nicht vor der Abfahrt liegen.',
+  changedMeanwhile: 'Jemand hat das inzwischen geändert. Schauen Sie es noch einmal an und ändern Sie es dann.',
+  closed: 'Diese Miete ist abgeschlossen.',
+  codeWrong: 'Dieser Code stimmt nicht, oder nicht mehr. Bitten Sie die Leitung um einen neuen; er gilt zehn Minuten.',
+  diskFull:
+    'Die Festplatte am Steg ist voll. Was gespeichert wurde, ist sicher; was auf diesem Telefon ist, bleibt dort und geht hinaus, sobald Platz ist. Sagen Sie am Steg Bescheid.',
+  doesNotFit: 'Was gesendet wurde, passt nicht: {{where}}. {{why}}',
+  fault:
+    'Am Steg ist etwas ausgefallen. Nichts Gespeichertes ist verloren. Versuchen Sie es noch einmal; bleibt es so, sagen Sie am Steg Bescheid.',
+  heic: 'Das Foto ist im HEIC-Format. Stellen Sie die Kamera auf „maximale Kompatibilität“ (JPEG) und nehmen Sie es noch einmal auf. Die Markierung bleibt.',
+  hireClosed: 'Diese Miete ist abgeschlossen. Das Foto bleibt auf dem Telefon; zeigen Sie es am Steg.',
+  linkEnded: 'Dieser Link öffnet hier nichts. Was dieses Telefon behält, ist sicher. Bitten Sie am Steg um einen neuen Link.',
+  mayNot: 'Das dürfen Sie hier nicht.',
+  nameDiffers: 'Was ankam, ist nicht, was gesendet wurde. Es wird von vorn gesendet.',
+  noBase: 'Diese Basis gibt es nicht.',
+  noComparison: 'Diese beiden Fotos werden nicht verglichen.',
+  noImage: 'Diese Datei ist kein lesbares Foto. JPEG, PNG und WebP gehen. Die Markierung bleibt.',
+  noPhoto: 'Dieses Foto ist am Steg noch nicht angekommen.',
+  noSession: 'Hier ist niemand angemeldet. Was dieses Telefon behält, ist sicher. Melden Sie sich an, dann geht es weiter.',
+  noSuchBoat: 'Dieses Boot gibt es nicht.',
+  noSuchHire: 'Diese Miete gibt es nicht.',
+  noSuchLink:
+    'Dieser Link öffnet nichts. Er ist vielleicht alt, zurückgezogen oder falsch abgeschrieben. Bitten Sie am Steg um einen neuen.',
+  noSuchStatement: 'Diese Miete hat keine solche Abrechnung.',
+  notClosed: 'Diese Miete ist noch nicht abgeschlossen.',
+  notFound: 'Unter dieser Adresse ist nichts.',
+  notNamed: 'Kein Eintrag dieser Miete nennt dieses Foto. Es bleibt auf dem Telefon und geht nach dem Eintrag hinaus.',
+  notSealed: 'Von dieser Miete ist noch nichts unterschrieben.',
+  picturesMissing_one: 'Ein Foto ist noch nicht am Steg angekommen. Es ist noch auf einem Telefon: Lassen Sie es senden.',
+  picturesMissing_other: '{{count}} Fotos sind noch nicht am Steg angekommen. Sie sind noch auf einem Telefon: Lassen Sie es senden.',
+  recordBroken:
+    'Die Aufzeichnung dieser Miete kann nicht gelesen werden. Nichts davon ist verloren, andere Mieten sind nicht betroffen. Sagen Sie am Steg Bescheid.',
+  restored: 'Der Steg wurde inzwischen wiederhergestellt. Fragen Sie noch einmal.',
+  restoring: 'Der Steg wird gerade wiederhergestellt. Was Ihr Telefon behält, ist sicher und geht danach hinaus.',
+  safeSilent: 'Der Schlüsselsafe antwortet nicht. Rufen Sie den Steg an.',
+  tooFast:
+    'Dieses Telefon sendet mehr, als der Steg auf einmal annehmen kann. Alles bleibt auf dem Telefon und geht in einer Minute von selbst hinaus.',
+  tooHeavy: 'Das Foto braucht mehr Speicher, als der Steg einem einzelnen gibt. Nehmen Sie es kleiner auf. Die Markierung bleibt.',
+  tooLarge: 'Das Foto ist größer als 25 MB. Nehmen Sie es kleiner auf. Die Markierung bleibt.',
+  tooManyPhotos: 'Diese Miete nimmt keine weiteren Fotos an. Es bleibt auf dem Telefon; zeigen Sie es am Steg.',
+  tooManyPixels: 'Das Foto hat mehr als 50 Millionen Pixel oder eine Seite über 20 000. Nehmen Sie es kleiner auf. Die Markierung bleibt.',
+  tooMuch: 'Das ist zu groß, um gesendet zu werden.',
+  truncated: 'Das Ende des Fotos fehlt. Nehmen Sie es noch einmal auf. Die Markierung bleibt.',
+  wait: 'Zu viele Versuche. Warten Sie {{wait}}.',
+};
