@@ -7,10 +7,10 @@ import { problemWords } from './problemWords';
 export const useErrorWords = (): ((error: Error) => string) => {
   const { t } = useTranslation();
   return (error) => {
+    if (error instanceof Refused) return problemWords(t, error.problem);
     if (error instanceof Unread) return t('common.unread');
     if (error instanceof NoAnswer) return t('common.noAnswer');
     if (error instanceof StoreSilent) return t('common.storeSilent');
-    if (error instanceof Refused) return problemWords(t, error.problem);
     return error.message;
   };
 };
