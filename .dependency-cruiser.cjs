@@ -110,17 +110,17 @@ module.exports = {
       name: 'core-alone',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/testing/' },
-      to: { path: '^(contract|standins|server|app)/|^(node:)?(fs|path|os|http|crypto|child_process)$|node_modules/(react|express|knex)/' },
+      to: { path: '^(contract|simulators|server|app)/|^(node:)?(fs|path|os|http|crypto|child_process)$|node_modules/(react|express|knex)/' },
     },
-    { name: 'contract-over-core', severity: 'error', from: { path: '^contract/' }, to: { path: '^(standins|server|app)/' } },
-    { name: 'standins-know-contract', severity: 'error', from: { path: '^standins/' }, to: { path: '^(core|server|app)/' } },
+    { name: 'contract-over-core', severity: 'error', from: { path: '^contract/' }, to: { path: '^(simulators|server|app)/' } },
+    { name: 'simulators-know-contract', severity: 'error', from: { path: '^simulators/' }, to: { path: '^(core|server|app)/' } },
     // One place joins the quay to its outside, simulated or real.
     {
-      name: 'standins-joined-once',
+      name: 'simulators-joined-once',
       severity: 'error',
       // Ports are tested against what is simulated.
-      from: { pathNot: '^(standins/|server/src/integrations/(outside|.*\\.test)\\.ts$)' },
-      to: { path: '^standins/' },
+      from: { pathNot: '^(simulators/|server/src/integrations/(integrations|.*\\.test)\\.ts$)' },
+      to: { path: '^simulators/' },
     },
     { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
     { name: 'app-not-server', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },

@@ -16,5 +16,5 @@ export default {
   testTimeout: 60_000,
   // By itself it would leave one core to others, which of two is half.
   maxWorkers: 2,
-  projects: [plain('core'), plain('contract'), plain('standins'), plain('server'), '<rootDir>/app/jest.config.js'],
+  projects: [plain('core'), plain('contract'), plain('simulators'), plain('server'), '<rootDir>/app/jest.config.js'],
 };

@@ -58,7 +58,7 @@ const processorMinutes = (): number | undefined => {
 
 /** Unit tests by part, each short enough to be waited for; without a part all of them run in one go. */
 const UNIT_PARTS: Record<string, readonly string[]> = {
-  core: ['--selectProjects', 'core', 'contract', 'standins'],
+  core: ['--selectProjects', 'core', 'contract', 'simulators'],
   app: ['--selectProjects', 'app'],
   server: ['--selectProjects', 'server', '--testPathIgnorePatterns', 'photo/compare/'],
   compare: ['--selectProjects', 'server', '--testPathPattern', 'photo/compare/'],

@@ -133,10 +133,10 @@ test(
     await mina.by('field-radio').fill('14');
     await mina.by('keep-row').click();
     await expect(mina.by('edit-named')).toContainText('14');
-    await mina.by('edit-schools').click();
+    await mina.by('edit-policies').click();
     await mina.by('trees-yes').click();
     await mina.by('keep-row').click();
-    await expect(mina.by('edit-schools')).toContainText('yes');
+    await expect(mina.by('edit-policies')).toContainText('yes');
     // and the return card in another order, by the keyboard, as the next renter sees it.
     await mina.by('list-returnCard').click();
     const [first = '', second = ''] = await order();

@@ -144,7 +144,7 @@ test('a deposit that the bank lets go of before she is back is named, and held a
     events: { event: { body: { kind: string; attempt?: string; answer?: string } } }[];
   };
   const answers = new Map(events.flatMap(({ event: { body } }) => (body.kind === 'depositAnswered' ? [[body.attempt, body.answer]] : [])));
-  expect([...answers.values()]).toEqual(['released', 'held']);
+  expect([...answers.values()]).toEqual(['released', 'authorised']);
   await expect(bram.page.getByText(/more are held than asked for/)).toHaveCount(0);
 });
 

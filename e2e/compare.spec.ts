@@ -35,7 +35,7 @@ const photographAgain = async (bram: Phone, hire = 'h-1009'): Promise<string> =>
   };
   const out = events
     .map(({ event: { body } }) => body)
-    .find((body) => body.kind === 'surfaceLooked' && body.walk === 'out' && body.surface === id)!
+    .find((body) => body.kind === 'surfaceSeen' && body.walk === 'out' && body.surface === id)!
     .photos!.at(-1)!;
   const buffer = await again(await (await api.get(`${quay.url}/api/hires/${hire}/photos/${out}`)).body());
   await surface.click();

@@ -87,7 +87,7 @@ test('a manager withdraws a phone: nobody signs in on it any more, and what it k
       new Promise<number>((resolve) => {
         const request = indexedDB.open('jolly-quay');
         request.onsuccess = () => {
-          const count = request.result.transaction('events').objectStore('events').index('state').count('kept');
+          const count = request.result.transaction('events').objectStore('events').index('state').count('pending');
           count.onsuccess = () => resolve(count.result);
         };
       }),

@@ -183,7 +183,7 @@ test(
     const [store] = await rosa.page.evaluate(async () =>
       (await indexedDB.databases()).map(({ name }) => name!).filter((name) => name.includes('h-1004')),
     );
-    await expect.poll(() => entriesIn(rosa.page, 'kept', store), { timeout: 30_000 }).toBe(0);
+    await expect.poll(() => entriesIn(rosa.page, 'pending', store), { timeout: 30_000 }).toBe(0);
     expect(await entriesIn(rosa.page, 'refused', store)).toBe(0);
     await rosa.close();
     for (const phone of [bram, mina]) expect(await entriesIn(phone.page, 'refused')).toBe(0);

@@ -102,7 +102,7 @@ test('an entry that the quay refuses is named, kept on the phone and shown; the 
       const request = store.getAll();
       request.onsuccess = () => resolve(request.result as never);
     });
-    const one = structuredClone(rows.find(({ state }) => state === 'kept')!);
+    const one = structuredClone(rows.find(({ state }) => state === 'pending')!);
     one.id = one.held.event.id = one.id.slice(0, -4) + 'beef';
     one.held.event.body = { kind: 'danced' };
     store.put(one);

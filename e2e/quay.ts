@@ -150,13 +150,13 @@ export class Phone {
     // What was pressed a moment ago has to be kept before it can be sent.
     await this.page.waitForTimeout(500);
     // The line that says so may come late on a busy machine: what is kept is looked at itself.
-    await expect.poll(() => entriesIn(this.page, 'kept'), { timeout: 40_000 }).toBe(0);
+    await expect.poll(() => entriesIn(this.page, 'pending'), { timeout: 40_000 }).toBe(0);
     await expect(this.by('kept-line')).toHaveCount(0, { timeout: 40_000 });
   }
 }
 
 /** How many entries of a browser's stand so: `kept` are those that the quay has not yet. @param store a renter's hires each have their own */
-export const entriesIn = (page: Page, state: 'kept' | 'refused', store = 'jolly-quay'): Promise<number> =>
+export const entriesIn = (page: Page, state: 'pending' | 'refused', store = 'jolly-quay'): Promise<number> =>
   page.evaluate(
     ([named, is]) =>
       new Promise<number>((resolve) => {

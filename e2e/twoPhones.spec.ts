@@ -8,7 +8,7 @@ const openWalk = async (phone: Phone) => {
 };
 
 test(
-  'two phones on one hire: a correction replaces, a contradiction stays until somebody says what is right',
+  'two phones on one hire: a correction replaces, a conflict stays until somebody says what is right',
   PHONE,
   async ({ phoneOf }) => {
     test.slow();

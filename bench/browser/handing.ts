@@ -1,5 +1,5 @@
 import { compose } from '@quay/core/briefing/compose';
-import type { Point } from '@quay/core/fleet/telling';
+import type { Point } from '@quay/core/fleet/points';
 import { giveJackets, type Rack } from '@quay/core/party/assignment';
 import type { Person } from '@quay/core/party/people';
 import type { RuleSet } from '@quay/core/party/rules';

@@ -1,7 +1,7 @@
 import { heldBefore } from '../../server/src/topics/settlement/payment';
 import type { AddressInfo } from 'node:net';
 import { makeApp } from '../../server/src/app';
-import { outsideOf } from '../../server/src/integrations/outside';
+import { integrationsOf } from '../../server/src/integrations/integrations';
 import { quayKey } from '../../server/src/platform/database/setting';
 import { type Figure, figure, quantile, timed } from '../figure';
 import { withDemoStore } from './temporary';
@@ -29,7 +29,7 @@ export const day = (): Promise<Figure[]> =>
     const quay = {
       store,
       key: await quayKey(store.db),
-      outside: outsideOf(true, () => store.db, heldBefore),
+      outside: integrationsOf(true, () => store.db, heldBefore),
       epoch: 'bench',
       version: 'bench',
       secureCookies: false,

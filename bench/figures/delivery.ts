@@ -82,7 +82,7 @@ export const delivery = async (): Promise<Figure[]> => {
     let held = 0;
     while (held < before.length && Date.now() < until) {
       await page.waitForTimeout(500);
-      held = (await kept()).filter(({ state }) => state === 'held').length;
+      held = (await kept()).filter(({ state }) => state === 'synced').length;
     }
     let there = 0;
     for (const { sha, bytes } of before) {

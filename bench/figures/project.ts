@@ -1,20 +1,20 @@
 import { randomUUID } from 'node:crypto';
-import { type EventBody, type Held } from '@quay/core/record/event';
+import { type EventBody, type StoredHireEvent } from '@quay/core/record/event';
 import { project as projectEvents } from '@quay/core/record/project';
 import { type Figure, figure, quantile, timed } from '../figure';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
 
 /** A record as long as a busy week makes it: counts with corrections, readings, marks, told points. */
-export const manyEvents = (count: number, hire: string, deviceOf: (i: number) => string): Held[] => {
+export const manyEvents = (count: number, hire: string, deviceOf: (i: number) => string): StoredHireEvent[] => {
   const ids: string[] = [];
   const start = Date.parse('2026-06-13T08:00:00.000Z');
-  return Array.from({ length: count }, (_, i): Held => {
+  return Array.from({ length: count }, (_, i): StoredHireEvent => {
     const id = `${hex(start + i * 1000, 12).replace(/(.{8})/, '$1-')}-7${hex(i % 4096, 3)}-8000-${hex(i, 12)}`;
     ids.push(id);
     const bodies: EventBody[] = [
       { kind: 'counted', walk: 'out', fitting: `fitting-${i % 300}`, count: i % 9, state: 'fine' },
-      { kind: 'pointTold', walk: 'out', point: `point-${i % 200}`, how: 'said', language: 'en' },
+      { kind: 'pointBriefed', walk: 'out', point: `point-${i % 200}`, how: 'said', language: 'en' },
       { kind: 'gaugeRead', walk: 'in', gauge: `gauge-${i % 40}`, shown: i },
       {
         kind: 'markPlaced',

@@ -5,7 +5,7 @@ import { hireParams, Id, nothing } from './parts';
 
 /** What a card terminal says of one asking; `neverAsked` when it knows nothing of it. */
 export type TerminalAnswer =
-  | { is: 'held'; reference: string; expiresAt?: string }
+  | { is: 'authorised'; reference: string; expiresAt?: string }
   | { is: 'declined'; why: string }
   | { is: 'released' }
   /** What was held was given back by itself, its time being over. */
@@ -46,7 +46,7 @@ export type CardTerminal = {
 };
 
 export const DepositReply = z.object({
-  state: z.enum(['held', 'declined', 'unknown', 'released', 'expired', 'none']),
+  state: z.enum(['authorised', 'declined', 'unknown', 'released', 'expired', 'none']),
   simulated: z.boolean(),
 });
 export type DepositReply = z.infer<typeof DepositReply>;

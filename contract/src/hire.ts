@@ -2,8 +2,8 @@ import * as z from 'zod/mini';
 import { Mark } from '@quay/core/condition/marks';
 import { Base } from '@quay/core/fleet/base';
 import { Book } from '@quay/core/fleet/book';
-import { Handing } from '@quay/core/fleet/operator';
-import { SCHOOLS } from '@quay/core/policy/school';
+import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
+import { POLICIES } from '@quay/core/policy/policy';
 import { Day as CalendarDay } from '@quay/core/time/calendar';
 import { RuleSet } from '@quay/core/party/rules';
 import { Waters } from '@quay/core/waters/zone';
@@ -19,7 +19,7 @@ export const Hire = z.object({
   base: Id,
   renter: z.string(),
   language: z.string(),
-  handover: z.enum(SCHOOLS.handover),
+  handover: z.enum(POLICIES.handover),
   party: z.object({ adults: z.int().check(z.gte(1), z.lte(60)), children: z.int().check(z.gte(0), z.lte(60)) }),
   from: Instant,
   to: Instant,
@@ -55,7 +55,7 @@ export const HirePack = z.object({
   waters: z.nullable(Waters),
   /** The rules that hold on these waters; none where nobody named any, and then nobody is fitted. */
   rules: z.nullable(RuleSet),
-  operator: z.extend(Handing, { name: z.string() }),
+  operator: z.extend(HandoverPolicy, { name: z.string() }),
   /** When this renter was last told a point, on any boat of a class of hers: point → ISO instant. */
   toldBefore: z.record(z.string(), Instant),
   /** Who is aboard, by the digest that events name. */

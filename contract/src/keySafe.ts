@@ -14,7 +14,7 @@ export const KeyReply = z.discriminatedUnion('is', [
   z.object({ is: z.literal('open'), code: z.string(), simulated: z.boolean() }),
   z.object({ is: z.literal('tooEarly'), opensAt: Instant }),
   z.object({ is: z.literal('briefFirst'), left: z.int() }),
-  z.object({ is: z.enum(['partyFirst', 'held', 'attended', 'over', 'none', 'notBack']) }),
+  z.object({ is: z.enum(['partyFirst', 'boatHeld', 'attended', 'over', 'none', 'notBack']) }),
 ]);
 export type KeyReply = z.infer<typeof KeyReply>;
 

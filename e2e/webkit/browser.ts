@@ -229,7 +229,7 @@ export class WebKitPhone {
     const left = `const done = arguments[arguments.length - 1];
       const request = indexedDB.open('jolly-quay');
       request.onsuccess = () => {
-        const count = request.result.transaction('events').objectStore('events').index('state').count('kept');
+        const count = request.result.transaction('events').objectStore('events').index('state').count('pending');
         count.onsuccess = () => { request.result.close(); done(count.result); };
       };`;
     await wait(500);

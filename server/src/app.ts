@@ -24,7 +24,7 @@ import { statementRoutes } from './topics/settlement/statementRoutes';
 import { staffRoutes } from './topics/staff/routes';
 import { weatherRoutes } from './topics/trip/routes';
 import { packRoutes } from './topics/walk/routes';
-import { outsideRoutes } from './integrations/routes';
+import { integrationRoutes } from './integrations/routes';
 import { type Gate, mount, type Quay } from './platform/http/mount';
 import { notFound, problems } from './platform/http/problem';
 
@@ -89,7 +89,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...settlementRoutes,
     ...statementRoutes,
     ...dossierRoutes,
-    ...outsideRoutes,
+    ...integrationRoutes,
   ];
   mount(app, quay, ENDPOINTS, routes, gate);
   app.use('/api', notFound);

@@ -7,10 +7,10 @@ import { join } from 'node:path';
 import type { Response } from 'express';
 import { comparer, THREADS } from './topics/photo/compare/pool';
 import { makeApp } from './app';
-import { Comparing } from './topics/photo/comparing';
+import { ComparisonQueue } from './topics/photo/comparisonQueue';
 import type { Quay } from './platform/http/mount';
 import { ProblemError } from './platform/http/problem';
-import { outsideOf } from './integrations/outside';
+import { integrationsOf } from './integrations/integrations';
 import { pictureProgram, picturesApart } from './platform/pictures/pictures';
 import { holdFolder } from './platform/database/lock';
 import { DataFolderError, openStore, readyFolder } from './platform/database/open';
@@ -127,7 +127,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
   const quay: Quay = {
     store,
     key: await quayKey(store.db),
-    outside: outsideOf(simulated, () => quay.store.db, heldBefore, now),
+    outside: integrationsOf(simulated, () => quay.store.db, heldBefore, now),
     epoch: await readEpoch(store.db),
     version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev',
     secureCookies: secure,
@@ -153,7 +153,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
     throw error;
   }
   const beginComparing = () => {
-    quay.comparing = new Comparing(
+    quay.comparing = new ComparisonQueue(
       () => quay.store,
       comparer(import.meta.dirname),
       () => quay.now(),

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { openStore, type Store } from './platform/database/open';
 import { quayKey } from './platform/database/setting';
-import { outsideOf } from './integrations/outside';
+import { integrationsOf } from './integrations/integrations';
 import { makeApp } from './app';
 
 const HASH = '0123456789abcdef0123456789abcdef';
@@ -29,7 +29,7 @@ beforeAll(async () => {
   const quay = {
     store,
     key: await quayKey(store.db),
-    outside: outsideOf(true, () => store.db, heldBefore),
+    outside: integrationsOf(true, () => store.db, heldBefore),
     epoch: 'e',
     version: 'test',
     secureCookies: true,
@@ -106,7 +106,7 @@ describe('what cannot be read', () => {
       {
         store: { ...store, db: undefined as never },
         key: await quayKey(store.db),
-        outside: outsideOf(true, () => store.db, heldBefore),
+        outside: integrationsOf(true, () => store.db, heldBefore),
         epoch: 'e',
         version: 't',
         secureCookies: false,

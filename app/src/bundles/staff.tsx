@@ -3,7 +3,7 @@ import { i18n } from '../i18n';
 import { en } from '../i18n/en';
 import { HeadEnd } from '../ui/screen';
 import { Gate } from '../topics/staff/Gate';
-import { KeptLine } from '../topics/staff/KeptLine';
+import { PendingLine } from '../topics/staff/PendingLine';
 import { Frame } from '../topics/navigation/Frame';
 
 i18n.addResourceBundle('en', 'translation', en, true);
@@ -12,7 +12,7 @@ i18n.addResourceBundle('en', 'translation', en, true);
 export { Day } from '../topics/day/Day';
 
 export const StaffFace = () => (
-  <HeadEnd.Provider value={<KeptLine />}>
+  <HeadEnd.Provider value={<PendingLine />}>
     <Gate>
       <Frame>
         <Slot />

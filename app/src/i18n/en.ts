@@ -227,8 +227,8 @@ export const en = {
     proposed_one: '{{count}} entry after closing',
     proposed_other: '{{count}} entries after closing',
     wrongClock: 'The clock of a phone was off by {{time}}.',
-    contradictions_one: '{{count}} conflict',
-    contradictions_other: '{{count}} conflicts',
+    conflicts_one: '{{count}} conflict',
+    conflicts_other: '{{count}} conflicts',
     missing: 'This hire is not on this phone',
     missingWhy: 'Without signal only hires that were fetched before can be opened.',
     undoCastOff: 'Cast off. Good hire to them.',
@@ -335,7 +335,7 @@ export const en = {
       windLimitMs: 'Wind limit',
       conditions: 'Conditions',
       keySafe: 'Key safe',
-      schools: 'Schools',
+      policies: 'Policies',
     },
     trial: {
       title: 'Trials on the water',
@@ -361,7 +361,7 @@ export const en = {
       left: 'They differ among themselves by {{n}} %.',
       take: 'Take these figures over',
     },
-    schoolsNote: 'What is not chosen here is done as the operator does it everywhere. Press a choice once more to take it back.',
+    policiesNote: 'What is not chosen here is done as the operator does it everywhere. Press a choice once more to take it back.',
     noPlan: 'The plan is drawn here once it can be read.',
     field: {
       called: 'Name',
@@ -572,7 +572,7 @@ export const en = {
       inboardPetrol: 'inboard, petrol',
       electric: 'electric',
     },
-    school: {
+    policy: {
       handover: {
         staffed: 'by staff',
         unattended: 'by the renter alone',
@@ -801,7 +801,7 @@ export const en = {
     brimmed: 'filled to the brim',
     remark: { renter: 'The renter’s remark', staff: 'The hand’s remark' },
     deposit: {
-      held: 'Deposit held: {{sum}}',
+      authorised: 'Deposit held: {{sum}}',
       declined: 'Deposit declined: {{sum}}',
       unknown: 'Deposit asked for, no answer yet: {{sum}}',
       released: 'Deposit released: {{sum}}',
@@ -917,7 +917,7 @@ export const en = {
         cannotTell: 'flaw; nobody looked at departure',
       },
       late: { late: '{{n}} min past due', inTime: 'in time' },
-      contradiction: { open: 'two phones disagree' },
+      conflict: { open: 'two phones disagree' },
     },
     why: {
       mark: {
@@ -952,7 +952,7 @@ export const en = {
       fuel: 'Fuel, {{tank}}',
       hours: 'Engine hours',
       late: 'Return',
-      contradiction: 'Conflict',
+      conflict: 'Conflict',
       extra: 'Added at the quay',
       receipt: 'Receipt of the renter',
     },
@@ -1057,14 +1057,14 @@ export const en = {
     reported_other: '{{count}} reports from afloat',
     outOfDate: '{{thing}}: out of date',
     holdEnds: 'the deposit is held for a day only: hold it anew',
-    despite_one: 'cast off despite {{count}} hold',
-    despite_other: 'cast off despite {{count}} holds',
+    overridden_one: 'cast off despite {{count}} hold',
+    overridden_other: 'cast off despite {{count}} holds',
     late_one: '{{count}} late',
     late_other: '{{count}} late',
     proposed_one: '{{count}} after closing',
     proposed_other: '{{count}} after closing',
-    contradictions_one: '{{count}} conflict',
-    contradictions_other: '{{count}} conflicts',
+    conflicts_one: '{{count}} conflict',
+    conflicts_other: '{{count}} conflicts',
     wrongClocks_one: '{{count}} wrong clock',
     wrongClocks_other: '{{count}} wrong clocks',
     seals_one: '{{count}} seal',

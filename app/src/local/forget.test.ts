@@ -6,7 +6,7 @@ import { keep, type KeptState, write } from './localDb';
 const DUE = Date.parse(pack.hire.to);
 const DAY = 86_400_000;
 
-const keepHire = async (id: string, { closed = true, state = 'held' as KeptState } = {}) => {
+const keepHire = async (id: string, { closed = true, state = 'synced' as KeptState } = {}) => {
   const rows = heldOf([
     { kind: 'castOff' },
     ...(closed ? [{ kind: 'closed' as const, number: 1, statement: 'a'.repeat(64), covers: [], root: 'b'.repeat(64) }] : []),
@@ -15,8 +15,8 @@ const keepHire = async (id: string, { closed = true, state = 'held' as KeptState
     for (const [i, held] of rows.entries())
       await tx
         .objectStore('events')
-        .put({ id: `${id}-${i}`, hire: id, state: i === 0 ? state : 'held', held, grant: undefined, addedAt: 0 });
-    await tx.objectStore('photos').put({ sha: 'c', hire: id, state: 'held', blob: new Blob(['x']), bytes: 1, addedAt: 0 });
+        .put({ id: `${id}-${i}`, hire: id, state: i === 0 ? state : 'synced', held, grant: undefined, addedAt: 0 });
+    await tx.objectStore('photos').put({ sha: 'c', hire: id, state: 'synced', blob: new Blob(['x']), bytes: 1, addedAt: 0 });
     await tx.objectStore('packs').put({ ...pack, id, hire: { ...pack.hire, id } });
     await tx.objectStore('cursors').put({ hire: id, cursor: '7' });
   });
@@ -51,7 +51,7 @@ it('lets pictures of a closed hire go after two days and the rest after thirty',
 
 it('keeps a hire that is not closed, and one of which anything is still here alone', async () => {
   await keepHire('open', { closed: false });
-  await keepHire('unsent', { state: 'kept' });
+  await keepHire('unsent', { state: 'pending' });
   await keepHire('refused', { state: 'refused' });
   await forgetOld(DUE + 400 * DAY);
   expect(await left('open')).toEqual({ ...WHOLE, events: 1 });

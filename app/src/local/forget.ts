@@ -22,7 +22,7 @@ export const forgetOld = (now: number): Promise<void> =>
       const own = await events.index('hire').getAll(id);
       const pictures = await photos.getAll(IDBKeyRange.bound([id], [id, []]));
       const closed = own.some(({ held }) => held.event.body.kind === 'closed');
-      if (!closed || [...own, ...pictures].some(({ state }) => state !== 'held')) continue;
+      if (!closed || [...own, ...pictures].some(({ state }) => state !== 'synced')) continue;
       if (over < ALL_MS) {
         for (const picture of pictures) if (picture.blob) await photos.put({ ...picture, blob: undefined });
         continue;

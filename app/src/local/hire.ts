@@ -1,30 +1,30 @@
 import { cameIn, castOff } from '@quay/core/trip/events';
-import { slot, type HireRecord } from '@quay/core/events/record';
+import { currentOf, type HireRecord } from '@quay/core/events/record';
 import { partySet } from '@quay/core/party/events';
 import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
 import type { Away } from '@quay/core/castOff/check';
 import { boardOf, stateOf } from '@quay/core/day/board';
 import { digestOf } from '@quay/core/events/canonical';
 import type { StoredEvent } from '@quay/core/events/stored';
-import { type EventBody, type Held } from '@quay/core/record/event';
+import { type EventBody, type StoredHireEvent } from '@quay/core/record/event';
 import { happenedAt } from '@quay/core/events/stored';
 import { project } from '@quay/core/record/project';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { call, NoAnswer, Refused } from './api';
-import { keepPack } from './ahead';
+import { keepPack } from './prefetch';
 import { now as present } from '../platform/clock';
-import { isPart, keep, type KeptDay, type KeptEvent, readMe, write } from './localDb';
+import { isPart, keep, type KeptDay, type LocalEvent, readMe, write } from './localDb';
 import { useSnack } from '../ui/controls/snack';
-import { DoesNotFit, type Entry, fetchEvents, keepEvents, NobodyHere } from './outbox';
-import { useKept } from './useKept';
+import { DoesNotFit, type Entry, fetchEvents, saveEvents, NotSignedIn } from './outbox';
+import { usePending } from './usePending';
 
 /** The record of a hire cannot be read on this phone: something in it is not as it should be. */
 export class Unreadable extends Error {}
 
 /** What the entries of a hire come to, as far as they are part of its record. */
-const readRecord = (events: readonly KeptEvent[]): HireRecord<EventBody> | Unreadable => {
+const readRecord = (events: readonly LocalEvent[]): HireRecord<EventBody> | Unreadable => {
   try {
     return project(events.filter(isPart).map(({ held }) => held));
   } catch (error) {
@@ -39,7 +39,7 @@ export const orKept = async <T>(
   kept: () => Promise<T | undefined>,
 ): Promise<T> => {
   // A screen may outlive by a moment the one who was signed in; the quay is not asked in nobody's name.
-  if (!(await readMe())) throw new NobodyHere();
+  if (!(await readMe())) throw new NotSignedIn();
   try {
     const value = await ask();
     await put(value);
@@ -79,9 +79,9 @@ export const dayQuery = (base: string | undefined) =>
 /** The board, with what this phone has entered and not yet sent already on it. */
 export const useBoard = (base: string | undefined, now: number) => {
   const query = useQuery(dayQuery(base));
-  const kept = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'state', 'kept'), []);
+  const kept = usePending(['events'], async () => (await keep()).getAllFromIndex('events', 'state', 'pending'), []);
   const touched = useMemo(() => [...new Set((kept ?? []).map(({ hire }) => hire))].sort().join(), [kept]);
-  const records = useKept(
+  const records = usePending(
     ['events'],
     async () => {
       const db = await keep();
@@ -111,7 +111,7 @@ export const useBoard = (base: string | undefined, now: number) => {
       const record = records?.get(hire.id);
       if (!record) return hire;
       const at = (of: typeof castOff | typeof cameIn) => {
-        const found = slot(record, [of.kind], of);
+        const found = currentOf(record, [of.kind], of);
         return found ? new Date(happenedAt(found.by)).toISOString() : null;
       };
       return { ...hire, state: stateOf(record), castOffAt: at(castOff), cameInAt: at(cameIn) };
@@ -122,12 +122,12 @@ export const useBoard = (base: string | undefined, now: number) => {
 };
 
 /** Who has the boat: the quay's word, put right by what this phone holds of her other hires. */
-const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; events: readonly KeptEvent[] }[]): Away | undefined => {
+const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; events: readonly LocalEvent[] }[]): Away | undefined => {
   let away = said ?? undefined;
   for (const { pack, events } of others) {
     const record = readRecord(events);
     if (record instanceof Unreadable) continue;
-    const left = slot(record, ['castOff'], castOff);
+    const left = currentOf(record, ['castOff'], castOff);
     const out = left !== undefined && stateOf(record) === 'out';
     if (out && left)
       away = { hire: pack.hire.id, renter: pack.hire.renter, castOffAt: new Date(happenedAt(left.by)).toISOString(), due: pack.hire.to };
@@ -139,13 +139,13 @@ const awayNow = (said: HirePack['away'], others: readonly { pack: HirePack; even
 export type HireView = {
   pack: HirePack;
   record: HireRecord<EventBody>;
-  events: KeptEvent[];
+  events: LocalEvent[];
   /** Sheets of people, from the quay and from this phone. */
   sheets: HirePack['sheets'];
   /** Who is out with the boat now, as far as this phone and the quay know; nobody, or this hire itself. */
   away?: Away | undefined;
-  add: (entries: readonly (EventBody | Entry)[]) => Promise<Held[]>;
-  undo: (held: readonly StoredEvent[]) => Promise<Held[]>;
+  add: (entries: readonly (EventBody | Entry)[]) => Promise<StoredHireEvent[]>;
+  undo: (held: readonly StoredEvent[]) => Promise<StoredHireEvent[]>;
 };
 
 /** One hire as it stands on this phone: its pack, its record, and the way to add to it. */
@@ -162,11 +162,11 @@ export const useHire = (
   const snack = useSnack();
   // Whoever waits for the boat sees her come back without loading the page again.
   const query = useQuery({ ...packQuery(hireId), refetchInterval: ({ state }) => (state.data?.away ? 8000 : false) });
-  const events = useKept(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
-  const own = useKept(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
+  const events = usePending(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
+  const own = usePending(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
   const boat = query.data?.boat.id;
   // A phone knows of the boat's other hires what it has entered itself, which the quay may not have yet.
-  const others = useKept(
+  const others = usePending(
     ['events', 'packs'],
     async () => {
       if (boat === undefined) return [];
@@ -206,7 +206,7 @@ export const useHire = (
   const pack = query.data;
   const sheets = useMemo(() => [...(pack?.sheets ?? []), ...(own ?? []).map(({ sheet }) => sheet)], [pack, own]);
   // Somebody else entered the party; its sheet comes with the next pack.
-  const wanted = record && slot(record, ['party'], partySet)?.value.sheet;
+  const wanted = record && currentOf(record, ['party'], partySet)?.value.sheet;
   const { refetch } = query;
   useEffect(() => {
     if (wanted !== undefined && pack && own && !sheets.some((sheet) => digestOf(sheet) === wanted)) void refetch();
@@ -214,7 +214,7 @@ export const useHire = (
   const add = useCallback(
     (entries: readonly (EventBody | Entry)[]) => {
       if (!pack || !record) throw new Error('the hire is not here yet');
-      const kept = keepEvents(
+      const kept = saveEvents(
         hireId,
         record.bookVersion ?? pack.bookVersion,
         entries.map((entry) => ('body' in entry ? entry : { body: entry })),

@@ -1,4 +1,4 @@
-import { type Held } from '@quay/core/record/event';
+import { type StoredHireEvent } from '@quay/core/record/event';
 import type { Sheet } from '@quay/contract/fit';
 import type { Day, HirePack } from '@quay/contract/hire';
 import type { Me } from '@quay/contract/session';
@@ -10,17 +10,17 @@ import { holdTransactions } from './transactions';
  * `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. `aside`: a manager took it
  * out of a record that could not be read with it.
  */
-export type KeptState = 'kept' | 'held' | 'refused' | 'aside';
+export type KeptState = 'pending' | 'synced' | 'refused' | 'aside';
 /** Whether an entry is part of the record. */
-export const isPart = ({ state }: { state: KeptState }): boolean => state === 'kept' || state === 'held';
+export const isPart = ({ state }: { state: KeptState }): boolean => state === 'pending' || state === 'synced';
 type Refusal = { reason: string; detail: string };
 
 /** An event on this phone. */
-export type KeptEvent = {
+export type LocalEvent = {
   id: string;
   hire: string;
   state: KeptState;
-  held: Held;
+  held: StoredHireEvent;
   grant: string | undefined;
   addedAt: number;
   refusal?: Refusal;
@@ -33,7 +33,7 @@ export type KeptPicture = Blob | { buffer: ArrayBuffer; type: string };
 export const pictureToKeep = async (blob: Blob): Promise<KeptPicture> => ({ buffer: await blob.arrayBuffer(), type: blob.type });
 export const keptPicture = (kept: KeptPicture): Blob => (kept instanceof Blob ? kept : new Blob([kept.buffer], { type: kept.type }));
 
-export type KeptPhoto = {
+export type LocalPhoto = {
   sha: string;
   hire: string;
   state: KeptState;
@@ -45,14 +45,14 @@ export type KeptPhoto = {
   refusal?: Refusal;
 };
 /** Who is aboard, by name and mass, under the digest that the record names. */
-export type KeptSheet = { sha: string; hire: string; state: KeptState; sheet: Sheet };
+export type LocalSheet = { sha: string; hire: string; state: KeptState; sheet: Sheet };
 export type KeptPack = HirePack & { id: string };
 export type KeptDay = Day & { id: string; keptAt: number };
 
 interface Schema extends DBSchema {
-  events: { key: string; value: KeptEvent; indexes: { hire: string; state: KeptState } };
-  photos: { key: [string, string]; value: KeptPhoto; indexes: { state: KeptState } };
-  sheets: { key: [string, string]; value: KeptSheet; indexes: { hire: string; state: KeptState } };
+  events: { key: string; value: LocalEvent; indexes: { hire: string; state: KeptState } };
+  photos: { key: [string, string]; value: LocalPhoto; indexes: { state: KeptState } };
+  sheets: { key: [string, string]; value: LocalSheet; indexes: { hire: string; state: KeptState } };
   packs: { key: string; value: KeptPack; indexes: { boat: string } };
   days: { key: string; value: KeptDay };
   cursors: { key: string; value: { hire: string; cursor: string } };
@@ -209,5 +209,5 @@ export const readMe = async (): Promise<Me | undefined> => {
 export const isFull = (error: unknown): boolean => error instanceof DOMException && error.name === 'QuotaExceededError';
 
 /** Events of a hire as they are on this phone, as far as they are part of its record. */
-export const eventsHere = async (hireId: string): Promise<KeptEvent[]> =>
+export const eventsHere = async (hireId: string): Promise<LocalEvent[]> =>
   (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(isPart);

@@ -8,10 +8,10 @@ import {
   deliveryState,
   DoesNotFit,
   fetchEvents,
-  keepEvents,
+  saveEvents,
   keepPhoto,
-  keptCount,
-  NobodyHere,
+  pendingCount,
+  NotSignedIn,
   rememberMe,
   renewGrants,
 } from './outbox';
@@ -30,7 +30,7 @@ const meOf = (id: string): Me => ({
   operator: { name: 'Ossel', currency: 'EUR', simulated: true },
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
-const looked = (...photos: string[]): EventBody => ({ kind: 'surfaceLooked', walk: 'out', surface: 'port', photos });
+const looked = (...photos: string[]): EventBody => ({ kind: 'surfaceSeen', walk: 'out', surface: 'port', photos });
 const rows = async () => (await (await keep()).getAll('events')).sort((a, b) => a.held.event.deviceSeq - b.held.event.deviceSeq);
 
 beforeEach(async () => {
@@ -69,40 +69,40 @@ const cut = () => {
 describe('keeping', () => {
   it('numbers entries of the phone without a gap and keeps a batch whole', async () => {
     cut();
-    await keepEvents('h1', 3, [{ body: counted(1) }, { body: counted(2) }]);
-    await keepEvents('h1', 3, [{ body: counted(3) }]);
+    await saveEvents('h1', 3, [{ body: counted(1) }, { body: counted(2) }]);
+    await saveEvents('h1', 3, [{ body: counted(3) }]);
     expect(
       (await rows()).map(({ held, state, grant }) => [held.event.deviceSeq, held.event.bookVersion, held.actor.id, state, grant]),
-    ).toEqual([1, 2, 3].map((n) => [n, 3, 'bram', 'kept', 'grant-of-bram']));
-    expect(await keptCount()).toMatchObject({ kept: 3, refused: 0 });
+    ).toEqual([1, 2, 3].map((n) => [n, 3, 'bram', 'pending', 'grant-of-bram']));
+    expect(await pendingCount()).toMatchObject({ kept: 3, refused: 0 });
   });
 
   it('takes presses that are faster than the page for one after the other, and no quarrel comes of them', async () => {
     cut();
     const drawn = { record: project([]), events: [] };
-    await Promise.all([1, 2, 3].map((n) => keepEvents('h1', 1, [{ body: counted(n) }], drawn)));
+    await Promise.all([1, 2, 3].map((n) => saveEvents('h1', 1, [{ body: counted(n) }], drawn)));
     const made = (await rows()).map(({ held }) => held);
     expect(made.map(({ event }) => event.replaces)).toEqual([[], [made[0]!.event.id], [made[1]!.event.id]]);
-    expect(project(made)).toMatchObject({ contradictions: [] });
+    expect(project(made)).toMatchObject({ conflicts: [] });
     // What was drawn is taken as it was seen there.
-    const [last] = await keepEvents('h1', 1, [{ body: counted(4) }], { record: project(made), events: made });
+    const [last] = await saveEvents('h1', 1, [{ body: counted(4) }], { record: project(made), events: made });
     expect(last!.event.replaces).toEqual([made[2]!.event.id]);
   });
 
   it('keeps nothing of what the quay must refuse, and no number is used up by it', async () => {
     cut();
     const remark = (text: string): EventBody => ({ kind: 'remarked', walk: 'out', as: 'renter', text });
-    await expect(keepEvents('h1', 1, [{ body: remark('fine') }, { body: remark('x'.repeat(2001)) }])).rejects.toThrow(DoesNotFit);
-    await expect(keepEvents('h1', 1, [{ body: { ...counted(1), count: -1 } as EventBody }])).rejects.toThrow(/count/);
-    await expect(keepEvents('h1', 1, [{ body: { ...counted(1), also: 'this' } as unknown as EventBody }])).rejects.toThrow(DoesNotFit);
+    await expect(saveEvents('h1', 1, [{ body: remark('fine') }, { body: remark('x'.repeat(2001)) }])).rejects.toThrow(DoesNotFit);
+    await expect(saveEvents('h1', 1, [{ body: { ...counted(1), count: -1 } as EventBody }])).rejects.toThrow(/count/);
+    await expect(saveEvents('h1', 1, [{ body: { ...counted(1), also: 'this' } as unknown as EventBody }])).rejects.toThrow(DoesNotFit);
     expect(await rows()).toEqual([]);
-    await keepEvents('h1', 1, [{ body: remark('x'.repeat(2000)) }]);
+    await saveEvents('h1', 1, [{ body: remark('x'.repeat(2000)) }]);
     expect((await rows()).map(({ held }) => held.event.deviceSeq)).toEqual([1]);
   });
 
   it('keeps nothing when nobody is known here', async () => {
     await write(['named'], (tx) => tx.objectStore('named').clear());
-    await expect(keepEvents('h1', 1, [{ body: counted(1) }])).rejects.toThrow(NobodyHere);
+    await expect(saveEvents('h1', 1, [{ body: counted(1) }])).rejects.toThrow(NotSignedIn);
     expect(await rows()).toEqual([]);
   });
 });
@@ -113,33 +113,33 @@ describe('delivery', () => {
       const [first, second] = (body as { events: HireEvent[] }).events;
       return { json: { held: [first!.id], refused: [{ id: second!.id, reason: 'unknownKind', detail: 'danced' }] } };
     };
-    await keepEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
+    await saveEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
     await deliver();
     expect((await rows()).map(({ state, refusal }) => [state, refusal?.reason])).toEqual([
-      ['held', undefined],
+      ['synced', undefined],
       ['refused', 'unknownKind'],
     ]);
-    expect(await keptCount()).toMatchObject({ kept: 0, refused: 1 });
+    expect(await pendingCount()).toMatchObject({ kept: 0, refused: 1 });
   });
 
   it('keeps everything when there is no way through, and sends it once there is', async () => {
     cut();
-    await keepEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
     expect(deliveryState().state).toBe('noAnswer');
-    expect(await keptCount()).toMatchObject({ kept: 1 });
+    expect(await pendingCount()).toMatchObject({ kept: 1 });
     answer = takesAll;
     await deliver();
     expect(deliveryState().state).toBe('idle');
-    expect(await keptCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ kept: 0 });
   });
 
   it('never mixes hires or people in one batch, and a refused sign-in empties nothing', async () => {
     cut();
-    await keepEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', 1, [{ body: counted(1) }]);
     await rememberMe(meOf('tilly'), 'grant-of-tilly');
-    await keepEvents('h1', 1, [{ body: counted(2) }]);
-    await keepEvents('h2', 1, [{ body: counted(3) }]);
+    await saveEvents('h1', 1, [{ body: counted(2) }]);
+    await saveEvents('h2', 1, [{ body: counted(3) }]);
     await deliver();
     sent = [];
     answer = (one) =>
@@ -152,13 +152,13 @@ describe('delivery', () => {
       ['/api/hires/h1/events', 'grant-of-tilly'],
       ['/api/hires/h2/events', 'grant-of-tilly'],
     ]);
-    expect((await rows()).map(({ state }) => state)).toEqual(['kept', 'held', 'held']);
+    expect((await rows()).map(({ state }) => state)).toEqual(['pending', 'synced', 'synced']);
     expect(deliveryState().state).toBe('signIn');
     // Bram signs in once more on this phone: his entry goes out under the fresh grant.
     await renewGrants(meOf('bram'), 'fresh');
     answer = takesAll;
     await deliver();
-    expect(await keptCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ kept: 0 });
   });
 
   it('goes on with a photograph where it was cut off', async () => {
@@ -171,7 +171,7 @@ describe('delivery', () => {
       type: 'image/jpeg',
       buffer: expect.any(ArrayBuffer) as unknown,
     });
-    await keepEvents('h1', 1, [{ body: looked(sha) }]);
+    await saveEvents('h1', 1, [{ body: looked(sha) }]);
     await deliver();
     let bytes = 1_000_000;
     const offsets: string[] = [];
@@ -186,12 +186,12 @@ describe('delivery', () => {
     };
     await deliver();
     expect(offsets).toEqual(['1000000', '2048576']);
-    expect(await keptCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ kept: 0 });
   });
 
   it('sends a photograph after the entry that speaks of it, and none that no entry speaks of', async () => {
     const [used, left] = [await keepPhoto('h1', new Blob(['used'])), await keepPhoto('h1', new Blob(['left out again']))];
-    expect(await keptCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ kept: 0 });
     const sent: string[] = [];
     answer = (one) => {
       sent.push(one.path.split('?')[0]!);
@@ -199,11 +199,11 @@ describe('delivery', () => {
     };
     await deliver();
     expect(sent).toEqual([]);
-    await keepEvents('h1', 1, [{ body: looked(used) }]);
+    await saveEvents('h1', 1, [{ body: looked(used) }]);
     await deliver();
     expect(sent.filter((path) => path.includes(used))).toHaveLength(1);
     expect(sent.filter((path) => path.includes(left))).toEqual([]);
-    expect(await keptCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ kept: 0 });
   });
 
   it('goes on with the others when one is refused, and says so when the quay’s disk is full', async () => {
@@ -213,25 +213,25 @@ describe('delivery', () => {
       await keepPhoto('h1', new Blob(['c'])),
     ].sort();
     cut();
-    await keepEvents('h1', 1, [{ body: looked(...shas) }]);
+    await saveEvents('h1', 1, [{ body: looked(...shas) }]);
     await deliver();
     const refuse = (status: number, code: string) => ({ status, json: { type: 'about:blank', title: code, status, code } });
     let answers = [refuse(409, 'tooManyPhotos'), refuse(409, 'notNamed'), refuse(507, 'diskFull')];
     answer = (one) => (one.method === 'POST' ? takesAll(one) : (answers.shift() ?? { json: { bytes: 1, complete: true } }));
     await deliver();
     expect(deliveryState().state).toBe('quayFull');
-    expect(await keptCount()).toMatchObject({ kept: 2, refused: 1 });
+    expect(await pendingCount()).toMatchObject({ kept: 2, refused: 1 });
     answers = [];
     await deliver();
     expect(deliveryState().state).toBe('idle');
-    expect(await keptCount()).toMatchObject({ kept: 0, refused: 1 });
+    expect(await pendingCount()).toMatchObject({ kept: 0, refused: 1 });
   });
 });
 
 describe('fetching what others made', () => {
   it('takes each page once, by cursor, and leaves what is its own as held', async () => {
     cut();
-    const [own] = await keepEvents('h1', 1, [{ body: counted(1) }]);
+    const [own] = await saveEvents('h1', 1, [{ body: counted(1) }]);
     const other = { ...own!.event, id: own!.event.id.replace(/.$/, (c) => (c === '0' ? '1' : '0')), device: 'phone-2', body: counted(2) };
     const meta = { receivedAt: '2026-06-13T10:00:00.000Z', behindMs: 0 };
     const pages = [
@@ -250,17 +250,17 @@ describe('fetching what others made', () => {
     await fetchEvents('h1');
     expect(asked).toEqual([null, '1', '2']);
     expect((await rows()).map(({ state, held }) => [state, held.actor.id]).sort()).toEqual([
-      ['held', 'bram'],
-      ['held', 'tilly'],
+      ['synced', 'bram'],
+      ['synced', 'tilly'],
     ]);
   });
 
   it('delivers again what it had delivered when the quay was restored from a backup', async () => {
     answer = (one) => ({ ...takesAll(one), epoch: 'first' });
-    await keepEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
     await new Promise((resolve) => setTimeout(resolve, 20));
-    expect((await rows()).map(({ state }) => state)).toEqual(['held']);
+    expect((await rows()).map(({ state }) => state)).toEqual(['synced']);
     sent = [];
     answer = (one) => ({
       ...(one.method === 'GET' ? { json: { events: [], cursor: '0', more: false, aside: [] } } : takesAll(one)),
@@ -270,41 +270,41 @@ describe('fetching what others made', () => {
     await new Promise((resolve) => setTimeout(resolve, 50));
     await deliver();
     expect(sent.filter(({ method }) => method === 'POST')).toHaveLength(1);
-    expect((await rows()).map(({ state }) => state)).toEqual(['held']);
+    expect((await rows()).map(({ state }) => state)).toEqual(['synced']);
   });
 
   it('takes an entry out of the record that a manager has set aside, and in again', async () => {
-    await keepEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
+    await saveEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
     await deliver();
     const [first] = await rows();
     let aside = [first!.id];
     answer = (one) => (one.method === 'GET' ? { json: { events: [], cursor: '2', more: false, aside } } : takesAll(one));
     await fetchEvents('h1');
-    expect((await rows()).map(({ state }) => state)).toEqual(['aside', 'held']);
+    expect((await rows()).map(({ state }) => state)).toEqual(['aside', 'synced']);
     expect((await eventsHere('h1')).map(({ held }) => held.event.body)).toEqual([counted(2)]);
     aside = [];
     await fetchEvents('h1');
-    expect((await rows()).map(({ state }) => state)).toEqual(['held', 'held']);
+    expect((await rows()).map(({ state }) => state)).toEqual(['synced', 'synced']);
   });
 
   it('waits when the quay asks it to, and everything stays here', async () => {
     answer = () => ({ status: 429, json: { type: 'about:blank', status: 429, code: 'tooFast' } });
-    await keepEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
-    expect([deliveryState().state, (await keptCount()).kept]).toEqual(['wait', 1]);
+    expect([deliveryState().state, (await pendingCount()).kept]).toEqual(['wait', 1]);
   });
 });
 
 describe('the clock', () => {
   it('is the quay’s where that is a demonstration’s, and the phone’s own otherwise', async () => {
     answer = (one) => ({ ...takesAll(one), epoch: 'demo', ahead: 7 * 86_400_000 });
-    await keepEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
-    const [, later] = [await keepEvents('h1', 1, [{ body: counted(2) }]), (await rows())[1]!];
+    const [, later] = [await saveEvents('h1', 1, [{ body: counted(2) }]), (await rows())[1]!];
     expect(Date.parse(later.held.event.at) - Date.now()).toBeGreaterThan(6 * 86_400_000);
     answer = (one) => ({ ...takesAll(one), epoch: 'demo' });
     await deliver();
-    await keepEvents('h1', 1, [{ body: counted(3) }]);
+    await saveEvents('h1', 1, [{ body: counted(3) }]);
     expect(Math.abs(Date.parse((await rows())[2]!.held.event.at) - Date.now())).toBeLessThan(60_000);
   });
 });

@@ -2,19 +2,19 @@ import { replacedBy } from '@quay/core/record/project';
 import { keepSheet as sendSheet, type Sheet } from '@quay/contract/fit';
 import { appendEvents, photoState, readEvents, sendPhoto } from '@quay/contract/record';
 import type { Me } from '@quay/contract/session';
-import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/events/stored';
 import { EVENT_VERSION } from '@quay/core/events/version';
 import { digestOf, nameOfBytes } from '@quay/core/events/canonical';
 import { type Drawn } from '@quay/core/events/replaces';
 import { attachmentsOf } from '@quay/core/record/event';
-import { trustEvent } from '@quay/core/record/raise';
-import { readEvent } from '@quay/core/record/upcast';
+import { trustEvent } from '@quay/core/record/upcast';
+import { readEvent } from '@quay/core/record/readEvent';
 import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
 import { now as present } from '../platform/clock';
-import { isPart, keep, type KeptEvent, type KeptPhoto, keptPicture, pictureToKeep, write, type Writing } from './localDb';
+import { isPart, keep, type LocalEvent, type LocalPhoto, keptPicture, pictureToKeep, write, type Writing } from './localDb';
 
 /**
  * The one outbox. An entry is in IndexedDB before the screen changes; delivery may be cut off at any moment and done
@@ -25,16 +25,16 @@ import { isPart, keep, type KeptEvent, type KeptPhoto, keptPicture, pictureToKee
 export type Entry = { body: EventBody; replaces?: readonly string[] };
 
 /** As far as entries need to know who makes them: staff who signed in, or the renter whose link this is. */
-export type Whom = { staff: { id: string; name: string; role: Actor['role'] }; device: { id: string } };
+export type Author = { staff: { id: string; name: string; role: Actor['role'] }; device: { id: string } };
 
 /** Nobody is known to be signed in on this phone. */
-export class NobodyHere extends Error {}
+export class NotSignedIn extends Error {}
 
 /** What was entered is no entry that the quay could take; nothing of it was kept, and what was typed still stands where it was. */
 export class DoesNotFit extends Error {}
 
 /** What this phone has entered of a hire since it was drawn: a thumb is faster than a page. */
-const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, device: string, drawn: Drawn<EventBody>): Promise<Held[]> => {
+const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, device: string, drawn: Drawn<EventBody>): Promise<StoredHireEvent[]> => {
   const store = tx.objectStore('events');
   const seen = new Set(drawn.events.map(({ event }) => event.id));
   const ids = (await store.index('hire').getAllKeys(hire)).filter((id) => !seen.has(id));
@@ -47,22 +47,22 @@ const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, devic
  * @param drawn of entries that say nothing of what they replace
  * @returns them as they now stand @throws NobodyHere, DoesNotFit, or the disk's own error when it is full
  */
-export const keepEvents = async (
+export const saveEvents = async (
   hire: string,
   bookVersion: number,
   entries: readonly Entry[],
   drawn?: Drawn<EventBody>,
   now = present(),
-): Promise<Held[]> => {
+): Promise<StoredHireEvent[]> => {
   const rows = await write(['events', 'named'], async (tx) => {
     const named = tx.objectStore('named');
-    const me = (await named.get('me'))?.value as Whom | undefined;
-    if (!me) throw new NobodyHere();
+    const me = (await named.get('me'))?.value as Author | undefined;
+    if (!me) throw new NotSignedIn();
     const grant = (await named.get(`grant:${me.staff.id}`))?.value as string | undefined;
     const seq = `seq:${me.device.id}`;
     const last = ((await named.get(seq))?.value as number | undefined) ?? 0;
     const since = drawn ? await enteredSince(tx, hire, me.device.id, drawn) : [];
-    const made = entries.map(({ body, replaces }, i): KeptEvent => {
+    const made = entries.map(({ body, replaces }, i): LocalEvent => {
       const event: HireEvent = {
         id: uuidv7(),
         v: EVENT_VERSION,
@@ -74,9 +74,9 @@ export const keepEvents = async (
         replaces: [...(replaces ?? (drawn ? replacedBy(body, drawn, since) : []))],
         body,
       };
-      const held: Held = { event, actor: { id: me.staff.id, role: me.staff.role } };
+      const held: StoredHireEvent = { event, actor: { id: me.staff.id, role: me.staff.role } };
       since.push(held);
-      return { id: event.id, hire, state: 'kept', held, grant, addedAt: now };
+      return { id: event.id, hire, state: 'pending', held, grant, addedAt: now };
     });
     for (const { held } of made) {
       // By the same schema as at the quay: what it must refuse would be signed here and never be held there.
@@ -98,7 +98,7 @@ export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
   await write(['photos'], async (tx) => {
     const photos = tx.objectStore('photos');
     if (!(await photos.get([hire, sha])))
-      await photos.add({ sha, hire, state: 'kept', blob: picture, bytes: blob.size, addedAt: present() });
+      await photos.add({ sha, hire, state: 'pending', blob: picture, bytes: blob.size, addedAt: present() });
   });
   return sha;
 };
@@ -112,7 +112,7 @@ export const keepSheet = async (hire: string, sheet: Sheet): Promise<string> => 
   const sha = digestOf(sheet);
   await write(['sheets'], async (tx) => {
     const sheets = tx.objectStore('sheets');
-    if (!(await sheets.get([hire, sha]))) await sheets.add({ sha, hire, state: 'kept', sheet });
+    if (!(await sheets.get([hire, sha]))) await sheets.add({ sha, hire, state: 'pending', sheet });
   });
   return sha;
 };
@@ -136,19 +136,19 @@ const PIECE = 1024 * 1024;
 
 /** Sheets go ahead of the events that name them, so that nobody sees a party without its people. */
 const deliverSheets = async () => {
-  for (const row of await (await keep()).getAllFromIndex('sheets', 'state', 'kept')) {
+  for (const row of await (await keep()).getAllFromIndex('sheets', 'state', 'pending')) {
     await call(sendSheet, { params: { hireId: row.hire }, body: { sheet: row.sheet } });
-    await write(['sheets'], (tx) => tx.objectStore('sheets').put({ ...row, state: 'held' }));
+    await write(['sheets'], (tx) => tx.objectStore('sheets').put({ ...row, state: 'synced' }));
   }
 };
 
 /** @returns `signIn` where something waits until its maker is signed in here again @throws Refused, NoAnswer */
 const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
-  const waiting = (await (await keep()).getAllFromIndex('events', 'state', 'kept')).sort(
+  const waiting = (await (await keep()).getAllFromIndex('events', 'state', 'pending')).sort(
     (a, b) => a.held.event.deviceSeq - b.held.event.deviceSeq,
   );
   // In their makers' names: one batch never mixes hires or people.
-  const groups = new Map<string, KeptEvent[]>();
+  const groups = new Map<string, LocalEvent[]>();
   for (const row of waiting) {
     const key = `${row.hire}\n${row.grant ?? ''}`;
     groups.set(key, [...(groups.get(key) ?? []), row]);
@@ -158,7 +158,7 @@ const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
   for (const rows of groups.values()) {
     for (let i = 0; i < rows.length; i += BATCH) {
       const batch = rows.slice(i, i + BATCH);
-      const [{ hire, grant }] = batch as [KeptEvent, ...KeptEvent[]];
+      const [{ hire, grant }] = batch as [LocalEvent, ...LocalEvent[]];
       try {
         const reply = await call(appendEvents, {
           params: { hireId: hire },
@@ -167,11 +167,11 @@ const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
         });
         await write(['events'], async (tx) => {
           const events = tx.objectStore('events');
-          const change = async (id: string, part: Partial<KeptEvent>) => {
+          const change = async (id: string, part: Partial<LocalEvent>) => {
             const row = await events.get(id);
             if (row) await events.put({ ...row, ...part });
           };
-          for (const id of reply.held) await change(id, { state: 'held' });
+          for (const id of reply.held) await change(id, { state: 'synced' });
           for (const { id, reason, detail } of reply.refused) {
             // It is not refused for good: it goes out once its maker is signed in here again.
             if (reason === 'makerGone') makerGone = true;
@@ -189,14 +189,14 @@ const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
   return makerGone ? 'signIn' : 'idle';
 };
 
-const changePhoto = (hire: string, sha: string, part: Partial<KeptPhoto>) =>
+const changePhoto = (hire: string, sha: string, part: Partial<LocalPhoto>) =>
   write(['photos'], async (tx) => {
     const row = await tx.objectStore('photos').get([hire, sha]);
     if (row) await tx.objectStore('photos').put({ ...row, ...part });
   });
 
 /** Photographs of these hires that an entry in one of these states speaks of. What was taken and then left out of every entry is nobody's. */
-export const namedPhotos = async (hires: Iterable<string>, states: readonly KeptEvent['state'][]): Promise<Set<string>> => {
+export const namedPhotos = async (hires: Iterable<string>, states: readonly LocalEvent['state'][]): Promise<Set<string>> => {
   const db = await keep();
   const named = new Set<string>();
   for (const hire of new Set(hires)) {
@@ -210,10 +210,10 @@ export const namedPhotos = async (hires: Iterable<string>, states: readonly Kept
 const ABOUT_IT: readonly number[] = [409, 413, 415, 422];
 
 const deliverPhotos = async () => {
-  const kept = await (await keep()).getAllFromIndex('photos', 'state', 'kept');
+  const kept = await (await keep()).getAllFromIndex('photos', 'state', 'pending');
   const named = await namedPhotos(
     kept.map(({ hire }) => hire),
-    ['held', 'aside'],
+    ['synced', 'aside'],
   );
   for (const { hire, sha, blob: picture } of kept) {
     if (!picture || !named.has(`${hire}/${sha}`)) continue;
@@ -227,7 +227,7 @@ const deliverPhotos = async () => {
           bytes: blob.slice(bytes, bytes + PIECE),
         }));
       }
-      await changePhoto(hire, sha, { state: 'held' });
+      await changePhoto(hire, sha, { state: 'synced' });
     } catch (error) {
       if (!(error instanceof Refused) || !ABOUT_IT.includes(error.problem.status)) throw error;
       // The entry that speaks of it is not at the quay any more, which a restored one finds out by itself.
@@ -279,10 +279,10 @@ export const deliver = (): Promise<void> => {
 /** What a manager has set aside, or taken back, since this phone looked last. */
 const noteAside = async (hire: string, aside: readonly string[]): Promise<void> => {
   const rows = await (await keep()).getAllFromIndex('events', 'hire', hire);
-  const changed = rows.filter(({ id, state }) => (state === 'held' || state === 'aside') && (state === 'aside') !== aside.includes(id));
+  const changed = rows.filter(({ id, state }) => (state === 'synced' || state === 'aside') && (state === 'aside') !== aside.includes(id));
   if (changed.length === 0) return;
   await write(['events'], async (tx) => {
-    for (const row of changed) await tx.objectStore('events').put({ ...row, state: row.state === 'aside' ? 'held' : 'aside' });
+    for (const row of changed) await tx.objectStore('events').put({ ...row, state: row.state === 'aside' ? 'synced' : 'aside' });
   });
 };
 
@@ -303,7 +303,7 @@ export const fetchEvents = async (hire: string): Promise<void> => {
         await events.put({
           id: read.event.id,
           hire,
-          state: page.aside.includes(read.event.id) ? 'aside' : 'held',
+          state: page.aside.includes(read.event.id) ? 'aside' : 'synced',
           held: { event: read.event, ...meta },
           grant: own?.grant,
           addedAt: own?.addedAt ?? present(),
@@ -328,14 +328,14 @@ const noticeRestored = async (epoch: string): Promise<void> => {
     if (known === undefined) return false;
     const device = ((await named.get('me'))?.value as Me | undefined)?.device.id;
     const [events, photos] = [tx.objectStore('events'), tx.objectStore('photos')];
-    for (const row of [...(await events.index('state').getAll('held')), ...(await events.index('state').getAll('aside'))]) {
+    for (const row of [...(await events.index('state').getAll('synced')), ...(await events.index('state').getAll('aside'))]) {
       // The quay's own word is its to give again.
       if (row.held.event.device === 'quay') await events.delete(row.id);
-      else if (row.held.event.device === device) await events.put({ ...row, state: 'kept' });
+      else if (row.held.event.device === device) await events.put({ ...row, state: 'pending' });
     }
-    for (const row of await photos.index('state').getAll('held')) if (row.blob) await photos.put({ ...row, state: 'kept' });
+    for (const row of await photos.index('state').getAll('synced')) if (row.blob) await photos.put({ ...row, state: 'pending' });
     const sheets = tx.objectStore('sheets');
-    for (const row of await sheets.index('state').getAll('held')) await sheets.put({ ...row, state: 'kept' });
+    for (const row of await sheets.index('state').getAll('synced')) await sheets.put({ ...row, state: 'pending' });
     await tx.objectStore('cursors').clear();
     return true;
   });
@@ -349,17 +349,17 @@ onEpoch((epoch) => {
 });
 
 /** How much is still to be sent, and since when. */
-export const keptCount = async (): Promise<{ kept: number; refused: number; since: number | undefined }> => {
+export const pendingCount = async (): Promise<{ kept: number; refused: number; since: number | undefined }> => {
   const db = await keep();
   const [events, photos, refusedEvents, refusedPhotos] = await Promise.all([
-    db.getAllFromIndex('events', 'state', 'kept'),
-    db.getAllFromIndex('photos', 'state', 'kept'),
+    db.getAllFromIndex('events', 'state', 'pending'),
+    db.getAllFromIndex('photos', 'state', 'pending'),
     db.countFromIndex('events', 'state', 'refused'),
     db.countFromIndex('photos', 'state', 'refused'),
   ]);
   const named = await namedPhotos(
     photos.map(({ hire }) => hire),
-    ['kept', 'held', 'aside'],
+    ['pending', 'synced', 'aside'],
   );
   const times = [...events, ...photos.filter(({ hire, sha }) => named.has(`${hire}/${sha}`))].map(({ addedAt }) => addedAt);
   return { kept: times.length, refused: refusedEvents + refusedPhotos, since: times.length > 0 ? Math.min(...times) : undefined };
@@ -377,9 +377,9 @@ export const rememberMe = (me: Me, grant: string | undefined) =>
 export const renewGrants = (me: Me, grant: string): Promise<void> =>
   write(['events'], async (tx) => {
     const events = tx.objectStore('events');
-    for (const row of await events.index('state').getAll('kept'))
+    for (const row of await events.index('state').getAll('pending'))
       if (row.held.actor.id === me.staff.id) await events.put({ ...row, grant });
   });
 
 /** Remembers who makes entries on this phone, where nobody signs in: the renter whose link it is. */
-export const rememberWhom = (whom: Whom) => write(['named'], (tx) => tx.objectStore('named').put({ name: 'me', value: whom }));
+export const rememberWhom = (whom: Author) => write(['named'], (tx) => tx.objectStore('named').put({ name: 'me', value: whom }));

@@ -1,6 +1,6 @@
 import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint } from '@quay/contract/session';
 import { type QueryClient, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
-import { stopFetchingAhead } from './ahead';
+import { stopFetchingAhead } from './prefetch';
 import { call, NoAnswer, Refused } from './api';
 import { nameDeviceKey } from './deviceKey';
 import { readMe, StoreSilent, write } from './localDb';

@@ -1,11 +1,11 @@
 import { briefingOf, languageOf } from '@quay/core/briefing/ofHire';
-import { hasSlot } from '@quay/core/events/record';
+import { isEntered } from '@quay/core/events/record';
 import type { Briefing } from '@quay/core/briefing/compose';
 import { type Walk } from '@quay/core/events/parts';
-import { type EventBody, type Held } from '@quay/core/record/event';
+import { type EventBody, type StoredHireEvent } from '@quay/core/record/event';
 import { type StopState, walkState } from '@quay/core/walk/walk';
 import { startTransition, useCallback, useMemo, useState } from 'react';
-import { caseOf } from './handing';
+import { caseOf } from './handover';
 import { type HireView, useHire } from './hire';
 import { isFull } from './localDb';
 import type { Entry } from './outbox';
@@ -13,7 +13,7 @@ import { useSnack } from '../ui/controls/snack';
 import { useTranslation } from 'react-i18next';
 
 /** Adds entries and says what was kept, with the way to undo it. */
-export type Enter = (entries: readonly (EventBody | Entry)[], said?: string) => Promise<Held[]>;
+export type Enter = (entries: readonly (EventBody | Entry)[], said?: string) => Promise<StoredHireEvent[]>;
 
 export type WalkView = HireView & {
   walk: Walk;
@@ -36,7 +36,7 @@ export type WalkView = HireView & {
 const firstLoose = (stops: readonly StopState[]) =>
   Math.max(
     0,
-    stops.findIndex(({ tied }) => !tied),
+    stops.findIndex(({ completed }) => !completed),
   );
 
 /** The stop that an address names, where there is one of that name. */
@@ -60,7 +60,7 @@ export const useWalk = (
   const jump = useCallback((index: number) => startTransition(() => setChosen(index)), []);
   const briefing = useMemo(() => view && briefingOf(view.record, caseOf(view)), [view]);
   const stops = useMemo(() => view && walkState(view.record, view.pack.book, walk, briefing, alone), [view, walk, briefing, alone]);
-  const begun = view !== undefined && hasSlot(view.record, [walk, 'started']);
+  const begun = view !== undefined && isEntered(view.record, [walk, 'started']);
   const enter = useCallback<Enter>(
     async (entries, said) => {
       if (!view) return [];
@@ -91,7 +91,7 @@ export const useWalk = (
             jump,
             enter,
             begun,
-            sealed: hasSlot(view.record, [walk, 'sealed']),
+            sealed: isEntered(view.record, [walk, 'sealed']),
             language: i18n.language,
             theirs: languageOf(view.record, view.pack.hire),
           }

@@ -2,7 +2,7 @@ import type { StoredEvent } from '@quay/core/events/stored';
 import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act } from '@testing-library/react';
 import { type Walk } from '@quay/core/events/parts';
-import { type EventBody, type Held } from '@quay/core/record/event';
+import { type EventBody, type StoredHireEvent } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/events/stored';
 import { project, replacedBy } from '@quay/core/record/project';
 import { type ReactElement, useReducer } from 'react';
@@ -22,7 +22,7 @@ export const asked = (children: ReactElement): ReactElement => (
 );
 
 /** The screen as it is drawn, what was entered in it, and the record as it stands now. */
-export type Living = { entered: EventBody[]; held: () => Held[]; view: () => WalkView };
+export type Living = { entered: EventBody[]; held: () => StoredHireEvent[]; view: () => WalkView };
 
 /**
  * Draws a screen over a record that grows by what is entered in it, as on a phone: what stood is replaced, undoing undoes.
@@ -39,7 +39,7 @@ export const living = (
   const entered: EventBody[] = [];
   let drawn: WalkView | undefined;
   let again = (): void => undefined;
-  const add = (entries: readonly (EventBody | Entry)[]): Promise<Held[]> => {
+  const add = (entries: readonly (EventBody | Entry)[]): Promise<StoredHireEvent[]> => {
     const drawn = { record: project(heldOf(made)), events: heldOf(made) };
     for (const entry of entries) {
       const body = 'body' in entry ? entry.body : entry;

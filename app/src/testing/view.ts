@@ -2,11 +2,11 @@ import { briefingOf, languageOf } from '@quay/core/briefing/ofHire';
 import type { StoredEvent } from '@quay/core/events/stored';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
-import { layBooks } from '@quay/core/fleet/lay';
-import { Handing } from '@quay/core/fleet/operator';
+import { mergeBooks } from '@quay/core/fleet/merge';
+import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import { RuleSet } from '@quay/core/party/rules';
 import { type Walk } from '@quay/core/events/parts';
-import { type EventBody, type Held } from '@quay/core/record/event';
+import { type EventBody, type StoredHireEvent } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/events/stored';
 import { project } from '@quay/core/record/project';
 import { walkState } from '@quay/core/walk/walk';
@@ -31,7 +31,7 @@ i18n.addResourceBundle('en', 'translation', inside, true);
 i18n.addResourceBundle('en', 'translation', renterEn, true);
 i18n.addResourceBundle('en', 'translation', stopEn, true);
 
-const laid = layBooks([ClassBook.parse(anyBoat), ClassBook.parse(classBook)], BoatBook.parse(boatBook));
+const laid = mergeBooks([ClassBook.parse(anyBoat), ClassBook.parse(classBook)], BoatBook.parse(boatBook));
 if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
 
 /** The demo's Tuppenny Bun with a hire of today, for tests of screens. */
@@ -54,7 +54,7 @@ export const pack: HirePack = {
   base: Base.parse(bases.bases[0]),
   waters: null,
   rules: RuleSet.parse(rules),
-  operator: { ...Handing.parse(operator), name: operator.name },
+  operator: { ...HandoverPolicy.parse(operator), name: operator.name },
   toldBefore: {},
   away: null,
   sheets: [],
@@ -66,7 +66,7 @@ export const pack: HirePack = {
     fuelScheme: 'used',
     fuelIncludedL: 0,
     lateGraceMin: 15,
-    damage: { school: 'list' },
+    damage: { policy: 'list' },
     breach: 'priced',
     prices: [
       { code: 'fender', name: { en: 'Fender' }, per: 'each', amountMinor: 3800, taxBp: 2000 },
@@ -113,9 +113,9 @@ export const sealed = (walk: Walk, rows: readonly Made[]): Made[] => [
 ];
 
 /** Events as phones made them, a second apart. */
-export const heldOf = (rows: readonly Made[]): Held[] => {
+export const heldOf = (rows: readonly Made[]): StoredHireEvent[] => {
   const ids = idsOf(rows);
-  return rows.map((row, i): Held => {
+  return rows.map((row, i): StoredHireEvent => {
     const id = ids[i]!;
     const { body, device = 'd1', role = 'hand', replaces = [] } = 'body' in row ? row : { body: row };
     return {
@@ -137,7 +137,7 @@ export const heldOf = (rows: readonly Made[]): Held[] => {
 
 /** A walk standing at a stop, with what is entered kept in a list instead of on a phone. */
 export const viewOf = (
-  held: readonly Held[],
+  held: readonly StoredHireEvent[],
   walk: Walk,
   station: string,
 ): { view: WalkView; entered: EventBody[]; undone: StoredEvent[] } => {
@@ -153,7 +153,7 @@ export const viewOf = (
   const view: WalkView = {
     pack,
     record,
-    events: held.map((one) => ({ id: one.event.id, hire: 'h-1001', state: 'held', held: one, grant: undefined, addedAt: 0 })),
+    events: held.map((one) => ({ id: one.event.id, hire: 'h-1001', state: 'synced', held: one, grant: undefined, addedAt: 0 })),
     add: take,
     undo: (what) => {
       undone.push(...what);

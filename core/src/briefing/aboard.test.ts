@@ -14,7 +14,7 @@ const looked = (boat: keyof typeof boats, query: string) => {
     boat: { id: 'x', book },
     base: demoCase.base,
     waters: undefined,
-    schools: {},
+    policies: {},
     rules: { childUnder: 12 } as never,
     people: undefined,
     booked: { adults: 2, children: 0 },

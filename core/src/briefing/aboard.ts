@@ -1,5 +1,5 @@
 import type { Book } from '../fleet/book';
-import type { FixCard, Point } from '../fleet/telling';
+import type { FixCard, Point } from '../fleet/points';
 import type { Wording } from '../words/words';
 import { wordsIn } from './guide';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Point } from '../fleet/telling';
+import type { Point } from '../fleet/points';
 import { compose, fill } from './compose';
 
 const point = (id: string, more: Partial<Point> = {}): Point => ({

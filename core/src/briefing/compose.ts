@@ -1,7 +1,7 @@
 import type { Book } from '../fleet/book';
 import type { Condition, Facts, NamedConditions } from '../fleet/condition';
 import { judge } from '../fleet/judge';
-import type { GeneralPoint, Point } from '../fleet/telling';
+import type { GeneralPoint, Point } from '../fleet/points';
 
 /** A point as it is told to this party: in full, or shorter since they were told it not long ago. */
 export type Piece = { point: Point; seconds: number; short: boolean; toldDays: number | undefined };

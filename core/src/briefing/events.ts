@@ -7,7 +7,7 @@ const language = z.string().check(z.maxLength(8));
 export const SKIP_REASONS = ['knowsTheBoat', 'noTime', 'notAboard', 'weather', 'other'] as const;
 
 /** A point was told, at the place it is told at. */
-export const pointTold = defineEvent('pointTold', {
+export const pointBriefed = defineEvent('pointBriefed', {
   body: { walk: Walk, point: id, how: z.enum(['said', 'shown', 'read']), language },
   subject: ({ walk, point }) => [walk, 'point', point],
   merge: 'replace',

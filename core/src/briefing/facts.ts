@@ -1,12 +1,12 @@
-import { schoolsFor } from '../waters/policies';
+import { policiesFor } from '../waters/policies';
 import { differenceInCalendarDays } from 'date-fns';
 import { isDark } from '../trip/light';
 import { TZDate } from '@date-fns/tz';
 import type { Base } from '../fleet/base';
 import type { Book } from '../fleet/book';
 import type { Facts } from '../fleet/condition';
-import { MATTERS, schoolOf } from '../policy/school';
-import type { Schools } from '../policy/schools';
+import { POLICY_TOPICS, policyOf } from '../policy/policy';
+import type { Policies } from '../policy/policies';
 import type { Person } from '../party/people';
 import type { RuleSet } from '../party/rules';
 import { isChild } from '../party/suits';
@@ -14,9 +14,9 @@ import type { Waters } from '../waters/zone';
 
 export type Circumstances = {
   boat: { id: string; book: Book };
-  base: Pick<Base, 'id' | 'zone' | 'schools' | 'position'>;
-  waters: Pick<Waters, 'id' | 'kind' | 'schools'> | undefined;
-  schools: Schools;
+  base: Pick<Base, 'id' | 'zone' | 'policies' | 'position'>;
+  waters: Pick<Waters, 'id' | 'kind' | 'policies'> | undefined;
+  policies: Policies;
   rules: RuleSet;
   /** Everybody, once they are named; before that, what was booked. */
   people: readonly Person[] | undefined;
@@ -32,7 +32,7 @@ const LATE_MS = 3_600_000;
 /** What conditions may ask about, as far as it is known. What nobody has told is left out, and cannot be judged. */
 export const factsOf = (of: Circumstances): Facts => {
   const { people, booked, base, waters } = of;
-  const schools = schoolsFor(of);
+  const policies = policiesFor(of);
   const [from, to] = [new TZDate(of.from, base.zone), new TZDate(of.to, base.zone)];
   const ages = people?.flatMap(({ age }) => age ?? []);
   const children = people ? people.filter((person) => isChild(person, of.rules)).length : booked.children;
@@ -56,6 +56,6 @@ export const factsOf = (of: Circumstances): Facts => {
     'hire.nearDusk': base.position && isDark(new Date(to.getTime() + LATE_MS).toISOString(), base.position),
     'forecast.windMs': of.forecast?.windMs,
     'forecast.waterC': of.forecast?.waterC,
-    ...Object.fromEntries(MATTERS.map((matter) => [`school.${matter}`, schoolOf(schools, matter)])),
+    ...Object.fromEntries(POLICY_TOPICS.map((matter) => [`policy.${matter}`, policyOf(policies, matter)])),
   };
 };

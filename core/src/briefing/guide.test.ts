@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Facts, NamedConditions } from '../fleet/condition';
-import { type Matter, SCHOOLS } from '../policy/school';
+import { type PolicyTopic, POLICIES } from '../policy/policy';
 import type { CardEnd } from '../fleet/cardEnds';
-import type { FixCard, FixStep, Point } from '../fleet/telling';
+import type { FixCard, FixStep, Point } from '../fleet/points';
 import { spelt } from '../waters/spelling';
 import { applies } from './compose';
 import { search, stepAfter, stepsOf } from './guide';
@@ -46,9 +46,9 @@ describe('looking something up', () => {
 });
 
 describe('a fix card, step by step', () => {
-  const facts = (school: string) => ({ 'school.personInWater': school });
+  const facts = (policy: string) => ({ 'policy.personInWater': policy });
   const card = cards.find(({ id }) => id === 'person-in-water')!;
-  it('follows the school as set, and keeps both where nobody knows', () => {
+  it('follows the policy as set, and keeps both where nobody knows', () => {
     expect(stepsOf(card, facts('neutralFirst'))[0]!.id).toBe('neutral');
     expect(stepsOf(card, facts('engineOffFirst'))[0]!.id).toBe('engine-off');
     expect(
@@ -68,16 +68,16 @@ describe('a fix card, step by step', () => {
   });
 });
 
-/** Every card on every kind of boat under every school that a card asks about: where it can go from each step. */
+/** Every card on every kind of boat under every policy that a card asks about: where it can go from each step. */
 describe('every fix card, walked to each of its ends', () => {
   const KINDS = ['pontoon', 'rib', 'houseboat', 'canalBoat', 'riverCruiser', 'electricLaunch'];
-  const matters = [...new Set(JSON.stringify(cards).match(/school\.[a-zA-Z]+/g))].map((fact) => fact.slice('school.'.length) as Matter);
+  const matters = [...new Set(JSON.stringify(cards).match(/policy\.[a-zA-Z]+/g))].map((fact) => fact.slice('policy.'.length) as PolicyTopic);
   const named = (any as unknown as { conditions: NamedConditions }).conditions;
-  const schools = matters.reduce<Record<string, string>[]>(
-    (all, matter) => all.flatMap((one) => SCHOOLS[matter].map((way) => ({ ...one, [`school.${matter}`]: way }))),
+  const policies = matters.reduce<Record<string, string>[]>(
+    (all, matter) => all.flatMap((one) => POLICIES[matter].map((way) => ({ ...one, [`policy.${matter}`]: way }))),
     [{}],
   );
-  const boats = KINDS.flatMap((kind) => schools.map((school) => ({ ...school, 'boat.kind': kind })));
+  const boats = KINDS.flatMap((kind) => policies.map((policy) => ({ ...policy, 'boat.kind': kind })));
   type Way = { to: FixStep | CardEnd; answered: boolean };
   const walked = (card: FixCard, facts: Facts) => {
     const steps = stepsOf(card, facts, named);
@@ -95,7 +95,7 @@ describe('every fix card, walked to each of its ends', () => {
     }
     return ways;
   };
-  it('asks about schools, on every kind of boat', () => {
+  it('asks about policies, on every kind of boat', () => {
     expect(matters).toEqual(expect.arrayContaining(['personInWater', 'fire', 'warningLamp', 'carbonMonoxide']));
     expect(boats.length).toBe(KINDS.length * 2 ** matters.length);
   });
@@ -183,7 +183,7 @@ describe('what the cards say where it can cost a life', () => {
     expect(said('fire', 'shut')).toMatch(/gas.*fuel.*isolator/);
     expect(said('fire', 'small')).toMatch(/Read on the extinguisher.*second/);
     expect(said('fire', 'engine')).toMatch(/cover shut/);
-    const clear = stepsOf(card('fire'), { 'school.fire': 'clearAWay' }).map(({ id }) => id);
+    const clear = stepsOf(card('fire'), { 'policy.fire': 'clearAWay' }).map(({ id }) => id);
     expect(clear).toContain('clear');
     expect(clear).not.toContain('small');
   });

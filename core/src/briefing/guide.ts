@@ -1,6 +1,6 @@
 import type { Facts, NamedConditions } from '../fleet/condition';
 import { type CardEnd, isCardEnd } from '../fleet/cardEnds';
-import type { FixCard, FixStep, Point } from '../fleet/telling';
+import type { FixCard, FixStep, Point } from '../fleet/points';
 import type { Wording } from '../words/words';
 import { applies } from './compose';
 
@@ -74,7 +74,7 @@ export const search = (query: string, cards: readonly FixCard[], points: readonl
   return hits((each) => telling(each) > 0, telling);
 };
 
-/** The steps of a card for this boat, these schools and this party. */
+/** The steps of a card for this boat, these policies and this party. */
 export const stepsOf = (card: FixCard, facts: Facts, named?: NamedConditions): FixStep[] =>
   card.steps.filter((step) => applies(step.when, facts, named));
 

@@ -1,16 +1,16 @@
 import { briefingOf, factsFor, languageOf, minutesTaken, minutesThere, questionsDue, understoodBy } from './ofHire';
 import { dayOfUse, fitOf, OWN_JACKET, peopleOf, racksOf } from '../party/ofHire';
-import type { Schools } from '../policy/schools';
+import type { Policies } from '../policy/policies';
 import { demoCase as of, heldBy, party, people, recordOf as record, TODAY } from '../testing/demoHire';
 import { digestOf } from '../events/canonical';
 import { project } from '../record/project';
-import { readEvent } from '../record/upcast';
+import { readEvent } from '../record/readEvent';
 import type { EventBody } from '../record/event';
 import { holdsOf } from '../castOff/hold';
 import { walkState } from '../walk/walk';
 
 const { book } = of;
-const told = (point: string): EventBody => ({ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'fr' });
+const told = (point: string): EventBody => ({ kind: 'pointBriefed', walk: 'out', point, how: 'said', language: 'fr' });
 const answered = (question: string, right: boolean): EventBody => ({
   kind: 'understandingShown',
   point: 'bow-rails',
@@ -68,7 +68,7 @@ describe('a jacket that somebody brought', () => {
     salt: 'e'.repeat(32),
     party: { people: [{ id: 'c', name: 'Kip', age: 8, massKg, swims: 'weakly' as const }] },
   });
-  const fitBy = (role: 'hand' | 'renter', school: Schools['ownJackets'], massKg = 25, jacket = label) => {
+  const fitBy = (role: 'hand' | 'renter', policy: Policies['ownJackets'], massKg = 25, jacket = label) => {
     const sheet = sheetOf(massKg);
     const given: EventBody = { kind: 'jacketGiven', person: 'c', fitting: OWN_JACKET, where: 'brought', jacket };
     const made = project([
@@ -81,16 +81,16 @@ describe('a jacket that somebody brought', () => {
       book: bare,
       base: { ...of.base, store: [] },
       sheets: [sheet],
-      operator: { ...of.operator, schools: { ...of.operator.schools, ownJackets: school } },
+      operator: { ...of.operator, policies: { ...of.operator.policies, ownJackets: policy } },
     };
     return fitOf(made, own, TODAY)!;
   };
 
-  it('counts by the school, once a hand or the renter confirmed it', () => {
+  it('counts by the policy, once a hand or the renter confirmed it', () => {
     expect(fitBy('hand', 'confirmedByHand')).toMatchObject({ unserved: [], given: [{ person: 'c', rack: { where: 'brought' } }] });
     expect(fitBy('renter', 'confirmedByRenter').unserved).toEqual([]);
-    expect(fitBy('renter', 'confirmedByHand')).toMatchObject({ unserved: ['c'], brought: [{ not: 'school' }] });
-    expect(fitBy('hand', 'never')).toMatchObject({ unserved: ['c'], brought: [{ not: 'school' }] });
+    expect(fitBy('renter', 'confirmedByHand')).toMatchObject({ unserved: ['c'], brought: [{ not: 'policy' }] });
+    expect(fitBy('hand', 'never')).toMatchObject({ unserved: ['c'], brought: [{ not: 'policy' }] });
     expect(fitBy('hand', undefined).unserved).toEqual(['c']);
   });
 
@@ -120,7 +120,7 @@ describe('the briefing of this hire', () => {
       'boat.class': 'pontoon-7',
       'hire.hours': 4,
     });
-    expect(factsFor(record(party), of)).toMatchObject({ 'party.youngest': 8, 'party.weakSwimmers': 3, 'school.trees': 'never' });
+    expect(factsFor(record(party), of)).toMatchObject({ 'party.youngest': 8, 'party.weakSwimmers': 3, 'policy.trees': 'never' });
     const grown = { ...of, hire: { ...of.hire, party: { adults: 2, children: 0 } } };
     const ids = (briefing: ReturnType<typeof briefingOf>) => briefing.tell.map(({ point }) => point.id);
     expect(ids(briefingOf(record(), grown))).not.toContain('jackets-fit');
@@ -141,7 +141,7 @@ describe('the briefing of this hire', () => {
   it('is what the walk’s stops say and lack', () => {
     const stops = walkState(record(party), book, 'out', briefingOf(record(party), of));
     const bow = stops.find(({ station }) => station.id === 'bow')!;
-    expect(bow.lacks.points).toEqual(['bow-rails', 'bow-gate']);
+    expect(bow.missing.points).toEqual(['bow-rails', 'bow-gate']);
     expect(stops.flatMap(({ points }) => points).length).toBe(briefingOf(record(party), of).tell.length);
   });
 });
@@ -177,7 +177,7 @@ describe('the language the renter is spoken to in', () => {
   it('is the booking’s until somebody chooses, then the last that was chosen; that is no quarrel', () => {
     expect(languageOf(record(), { language: 'es' })).toBe('es');
     const twice = record(chosen('fr'), chosen('de'));
-    expect([languageOf(twice, { language: 'es' }), twice.contradictions]).toEqual(['de', []]);
+    expect([languageOf(twice, { language: 'es' }), twice.conflicts]).toEqual(['de', []]);
   });
 });
 

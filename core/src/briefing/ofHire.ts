@@ -1,13 +1,13 @@
 import { type Case, peopleOf } from '../party/ofHire';
 import type { RuleSet } from '../party/rules';
 import { languageChosen } from '../party/events';
-import { type HireRecord, slot, slotsUnder } from '../events/record';
+import { type HireRecord, currentOf, currentUnder } from '../events/record';
 import { happenedAt } from '../events/stored';
 import type { Facts } from '../fleet/condition';
-import type { Handing } from '../fleet/operator';
-import type { Point } from '../fleet/telling';
+import type { HandoverPolicy } from '../fleet/handoverPolicy';
+import type { Point } from '../fleet/points';
 import { type Briefing, compose } from './compose';
-import { briefingSet, pointRead, pointTold, understandingShown } from './events';
+import { briefingSet, pointRead, pointBriefed, understandingShown } from './events';
 import { factsOf } from './facts';
 import { dueQuestions, type Shown, type Told, type Understanding, understandingOf } from './understanding';
 
@@ -21,7 +21,7 @@ export const factsFor = (record: HireRecord, of: Case): Facts =>
     boat: { id: of.hire.boat, book: of.book },
     base: of.base,
     waters: of.waters ?? undefined,
-    schools: of.operator.schools,
+    policies: of.operator.policies,
     rules: of.rules ?? NO_RULES,
     people: peopleOf(record, of.sheets),
     booked: of.hire.party,
@@ -31,7 +31,7 @@ export const factsFor = (record: HireRecord, of: Case): Facts =>
 
 /** The language the renter is spoken to in: the one that was chosen last, by them or for them, or that of the booking. */
 export const languageOf = (record: HireRecord, hire: { language: string }): string => {
-  const body = slot(record, ['language'], languageChosen)?.standing.at(-1)?.event.body;
+  const body = currentOf(record, ['language'], languageChosen)?.currentEvents.at(-1)?.event.body;
   return body?.kind === 'languageChosen' ? body.language : hire.language;
 };
 
@@ -39,7 +39,7 @@ const DAY_MS = 86_400_000;
 
 /** The minutes there are: as set for this hire, or the operator's usual ones. */
 export const minutesThere = (record: HireRecord, of: Pick<Case, 'operator'>): number =>
-  slot(record, ['briefing', 'minutes'], briefingSet)?.value.minutes ?? of.operator.briefingMinutes;
+  currentOf(record, ['briefing', 'minutes'], briefingSet)?.value.minutes ?? of.operator.briefingMinutes;
 
 export const briefingOf = (record: HireRecord, of: Case): Briefing =>
   compose({
@@ -55,7 +55,7 @@ export const briefingOf = (record: HireRecord, of: Case): Briefing =>
 
 /** What one person answered or showed about a point. */
 const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): Shown[] =>
-  (slot(record, ['understood', point, by], understandingShown)?.standing ?? []).flatMap((held): Shown[] => {
+  (currentOf(record, ['understood', point, by], understandingShown)?.currentEvents ?? []).flatMap((held): Shown[] => {
     const { body } = held.event;
     if (body.kind !== 'understandingShown') return [];
     const at = happenedAt(held);
@@ -66,7 +66,7 @@ const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): S
 
 /** When it was told; to a renter who walks alone, when they read it, at home or on the quay. */
 const toldAt = (record: HireRecord, point: string, alone: boolean): number | undefined => {
-  const told = slot(record, ['out', 'point', point], pointTold) ?? (alone ? slot(record, ['home', point], pointRead) : undefined);
+  const told = currentOf(record, ['out', 'point', point], pointBriefed) ?? (alone ? currentOf(record, ['home', point], pointRead) : undefined);
   return told && happenedAt(told.by);
 };
 
@@ -77,7 +77,7 @@ export const understoodBy = (record: HireRecord, point: Point, by: 'driver' | 'l
 export const questionsDue = (
   record: HireRecord,
   briefing: Briefing,
-  operator: Pick<Handing, 'understandingBy'>,
+  operator: Pick<HandoverPolicy, 'understandingBy'>,
   here: string | undefined,
   alone = false,
 ): { point: Point; by: 'driver' | 'lookout'; state: Understanding }[] =>
@@ -95,6 +95,6 @@ export const questionsDue = (
 
 /** Minutes the telling took, from the first point to the last, by the events; nothing before two were told. */
 export const minutesTaken = (record: HireRecord): number | undefined => {
-  const times = slotsUnder(record, ['out', 'point'], pointTold).map(({ by }) => happenedAt(by));
+  const times = currentUnder(record, ['out', 'point'], pointBriefed).map(({ by }) => happenedAt(by));
   return times.length < 2 ? undefined : (Math.max(...times) - Math.min(...times)) / 60_000;
 };

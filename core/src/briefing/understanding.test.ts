@@ -1,5 +1,5 @@
 import { dueQuestions, type Shown, understandingOf } from './understanding';
-import type { Point, Question } from '../fleet/telling';
+import type { Point, Question } from '../fleet/points';
 
 const question = (id: string): Question => ({
   id,

@@ -1,4 +1,4 @@
-import type { Point, Question } from '../fleet/telling';
+import type { Point, Question } from '../fleet/points';
 
 /** How it was shown that a point was understood: by the right answer, or by doing it on the boat. */
 export type Shown = { how: 'answered'; question: string; right: boolean; at: number } | { how: 'demonstrated'; at: number };

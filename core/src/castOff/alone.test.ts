@@ -33,9 +33,9 @@ describe('the key', () => {
 
   it('stays where it is while she is out with somebody else, and while anything holds her', () => {
     expect(ask(ready, { away: true })).toEqual({ is: 'notBack' });
-    const held = recordOf(...ready, { kind: 'held', why: 'Fog on the lake' });
+    const held = recordOf(...ready, { kind: 'boatHeld', why: 'Fog on the lake' });
     const holds = holdsOf(held, book, TODAY, fitOf(held, of, TODAY));
-    expect(keyFor(held, of, briefing, { ...free, holds })).toEqual({ is: 'held' });
+    expect(keyFor(held, of, briefing, { ...free, holds })).toEqual({ is: 'boatHeld' });
   });
 
   it('opens again for the way home, and for nobody once the hire is closed', () => {
@@ -57,13 +57,13 @@ describe('the key', () => {
   });
 
   it('is never given out before everything that is asked is true, whatever the order of entries', () => {
-    const bodies: EventBody[] = [...ready, { kind: 'held', why: 'Fog' }];
+    const bodies: EventBody[] = [...ready, { kind: 'boatHeld', why: 'Fog' }];
     fc.assert(
       fc.property(fc.shuffledSubarray(bodies), fc.boolean(), fc.integer({ min: -120, max: 120 }), (some, away, minutes) => {
         const record = project(heldBy('renter', some));
         const now = new Date(Date.parse(of.hire.from) + minutes * 60_000).toISOString();
         const holds = holdsOf(record, book, TODAY);
-        const all = some.includes(party) && ready.every((one) => some.includes(one)) && !some.some(({ kind }) => kind === 'held');
+        const all = some.includes(party) && ready.every((one) => some.includes(one)) && !some.some(({ kind }) => kind === 'boatHeld');
         const open = keyFor(record, of, briefingOf(record, of), { holds, away, now }).is === 'open';
         expect(open).toBe(all && !away && minutes >= -30);
       }),
@@ -73,14 +73,14 @@ describe('the key', () => {
 
 describe('what has to be read', () => {
   it('counts reading at home and reading aboard alike', () => {
-    const told: EventBody = { kind: 'pointTold', walk: 'out', point: musts[0]!, how: 'read', language: 'fr' };
+    const told: EventBody = { kind: 'pointBriefed', walk: 'out', point: musts[0]!, how: 'read', language: 'fr' };
     expect(unreadMusts(recordOf(told, readAtHome(musts[1]!)), briefing)).toEqual(musts.slice(2));
   });
 });
 
 describe('pictures that are asked for', () => {
   const electric = bookOfDemo('quiet-pickle', 'any-boat', 'electric-5');
-  const looked = (surface: string, ...photos: string[]): EventBody => ({ kind: 'surfaceLooked', walk: 'out', surface, photos });
+  const looked = (surface: string, ...photos: string[]): EventBody => ({ kind: 'surfaceSeen', walk: 'out', surface, photos });
   it('are missing until there is one of the whole, on a walk alone and not on one with staff', () => {
     const sides = ['port-side', 'starboard-side'];
     expect(picturesWanted(recordOf(), electric, 'out')).toEqual(sides);
@@ -88,13 +88,13 @@ describe('pictures that are asked for', () => {
     expect(picturesWanted(record, electric, 'out')).toEqual(['port-side']);
     // The way home asks for its own.
     expect(picturesWanted(record, electric, 'in')).toEqual(sides);
-    const open = (alone: boolean) => walkState(record, electric, 'out', undefined, alone).flatMap(({ lacks }) => lacks.pictures);
+    const open = (alone: boolean) => walkState(record, electric, 'out', undefined, alone).flatMap(({ missing }) => missing.pictures);
     expect([open(true).includes('port-side'), open(false).includes('port-side')]).toEqual([true, false]);
   });
 
   it('asked for always, they are asked of staff as well', () => {
     const always = { ...electric, surfaces: electric.surfaces.map((one) => ({ ...one, picture: 'always' as const })) };
-    const lacks = walkState(recordOf(looked('port-side')), always, 'out').flatMap((stop) => stop.lacks.pictures);
+    const lacks = walkState(recordOf(looked('port-side')), always, 'out').flatMap((stop) => stop.missing.pictures);
     // Looked at is looked at: what is open is the picture, once.
     expect(lacks).toEqual(['port-side']);
   });
@@ -119,12 +119,12 @@ describe('the steps', () => {
     }));
     expect(given.length).toBeGreaterThan(2);
     expect(doneOf(stepsOf('out', ...ready, { kind: 'keyGiven' }, ...given.slice(1)))).toEqual(['party', 'briefing', 'key']);
-    const tied = book.stations.map(({ id }): EventBody => ({ kind: 'stationTied', walk: 'out', station: id }));
+    const tied = book.stations.map(({ id }): EventBody => ({ kind: 'stationCompleted', walk: 'out', station: id }));
     const before: EventBody[] = [...ready, { kind: 'keyGiven' }, ...given];
     // Every knot is tied, but pictures are missing.
     expect(doneOf(stepsOf('out', ...before, ...tied))).toEqual(['party', 'briefing', 'key', 'jackets']);
     const pictures = book.surfaces.map(({ id }): EventBody => ({
-      kind: 'surfaceLooked',
+      kind: 'surfaceSeen',
       walk: 'out',
       surface: id,
       photos: ['d'.repeat(64)],
@@ -136,7 +136,7 @@ describe('the steps', () => {
     const canal = bookOfDemo('copper-kettle', 'any-boat', 'live-aboard', 'canal-12');
     expect(canal.propellers.map(({ evidence }) => evidence)).toEqual(['feltThroughHatch']);
     const asked = (alone: boolean) =>
-      walkState(recordOf(), canal, 'in', undefined, alone).flatMap(({ propellers, lacks }) => [...propellers, ...lacks.propellers]);
+      walkState(recordOf(), canal, 'in', undefined, alone).flatMap(({ propellers, missing }) => [...propellers, ...missing.propellers]);
     expect([asked(true).length, asked(false).length]).toEqual([0, 2]);
     expect(walkState(recordOf(), book, 'in', undefined, true).flatMap(({ propellers }) => propellers)).toHaveLength(book.propellers.length);
   });

@@ -1,8 +1,8 @@
 import { type Case, type Fit, peopleOf, withoutTheirJacket } from '../party/ofHire';
-import { hasSlot, type HireRecord } from '../events/record';
+import { isEntered, type HireRecord } from '../events/record';
 import type { Briefing } from '../briefing/compose';
 import { USUAL_MINUTES_BEFORE } from '../fleet/base';
-import { type Handover, unattended } from '../policy/school';
+import { type Handover, unattended } from '../policy/policy';
 import type { Walk } from '../events/parts';
 import type { Hold } from './hold';
 import { walkState, wantsPicture } from '../walk/walk';
@@ -18,14 +18,14 @@ const safeOpensAt = (of: { hire: Pick<Case['hire'], 'from'>; base: Pick<Case['ba
 /** Musts of the briefing that the renter has neither read at home nor been told. */
 export const unreadMusts = (record: HireRecord, briefing: Briefing): string[] =>
   briefing.tell.flatMap(({ point }) =>
-    point.weight === 'must' && !hasSlot(record, ['home', point.id]) && !hasSlot(record, ['out', 'point', point.id]) ? [point.id] : [],
+    point.weight === 'must' && !isEntered(record, ['home', point.id]) && !isEntered(record, ['out', 'point', point.id]) ? [point.id] : [],
   );
 
 export type KeyAnswer =
   | { is: 'open' }
   | { is: 'attended' }
   | { is: 'over' }
-  | { is: 'held' }
+  | { is: 'boatHeld' }
   | { is: 'notBack' }
   | { is: 'partyFirst' }
   | { is: 'briefFirst'; left: number }
@@ -44,11 +44,11 @@ export const keyFor = (
 ): KeyAnswer => {
   // Whoever takes her over alone brings her back alone as well.
   if (!unattended(of.hire.handover, 'in')) return { is: 'attended' };
-  if (hasSlot(record, ['closed'])) return { is: 'over' };
+  if (isEntered(record, ['closed'])) return { is: 'over' };
   // Afloat or coming home, the key has to go back where it was; nothing is asked any more.
-  if (hasSlot(record, ['castOff'])) return { is: 'open' };
+  if (isEntered(record, ['castOff'])) return { is: 'open' };
   if (!unattended(of.hire.handover, 'out')) return { is: 'attended' };
-  if (holds.length > 0) return { is: 'held' };
+  if (holds.length > 0) return { is: 'boatHeld' };
   if (!peopleOf(record, of.sheets)) return { is: 'partyFirst' };
   const left = unreadMusts(record, briefing).length;
   if (left > 0) return { is: 'briefFirst', left };
@@ -82,13 +82,13 @@ export const stepsAlone = (
   const done: Record<AloneStep, boolean> = {
     party: peopleOf(record, of.sheets) !== undefined,
     briefing: unreadMusts(record, briefing).length === 0,
-    key: hasSlot(record, ['keyGiven']),
+    key: isEntered(record, ['keyGiven']),
     jackets: peopleOf(record, of.sheets) !== undefined && (fit === undefined || withoutTheirJacket(record, fit).length === 0),
-    walk: stops.length > 0 && stops.every(({ tied }) => tied) && picturesWanted(record, of.book, walk).length === 0,
-    sign: hasSlot(record, [walk, 'sealed']) && (walk === 'in' || record.unsigned.out.length === 0),
-    castOff: hasSlot(record, ['castOff']),
-    cameIn: hasSlot(record, ['cameIn']),
-    leave: hasSlot(record, ['round', 'leaving']) || !of.book.rounds.some(({ id }) => id === 'leaving'),
+    walk: stops.length > 0 && stops.every(({ completed }) => completed) && picturesWanted(record, of.book, walk).length === 0,
+    sign: isEntered(record, [walk, 'sealed']) && (walk === 'in' || record.unsigned.out.length === 0),
+    castOff: isEntered(record, ['castOff']),
+    cameIn: isEntered(record, ['cameIn']),
+    leave: isEntered(record, ['round', 'leaving']) || !of.book.rounds.some(({ id }) => id === 'leaving'),
   };
   return ALONE_STEPS[walk].map((step) => ({ step, done: done[step] }));
 };

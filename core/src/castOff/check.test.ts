@@ -1,7 +1,7 @@
 import { briefingOf } from '../briefing/ofHire';
 import { fitOf } from '../party/ofHire';
-import { LEVELS, LIFTABLE } from '../policy/castOff';
-import { Handing } from '../fleet/operator';
+import { LEVELS, OVERRIDABLE } from '../policy/castOff';
+import { HandoverPolicy } from '../fleet/handoverPolicy';
 import { keyOfHold } from './hold';
 import type { EventBody } from '../record/event';
 import { digestOf } from '../events/canonical';
@@ -19,7 +19,7 @@ const { book } = of;
 
 const briefed = (bodies: readonly EventBody[]): EventBody[] =>
   briefingOf(recordOf(...bodies), day).tell.map(({ point }) => ({
-    kind: 'pointTold' as const,
+    kind: 'pointBriefed' as const,
     walk: 'out' as const,
     point: point.id,
     how: 'said' as const,
@@ -45,7 +45,7 @@ const all: EventBody[] = [
     state: 'fine',
   })),
   ...book.gauges.map((gauge): EventBody => ({ kind: 'gaugeRead', walk: 'out', gauge: gauge.id, shown: gauge.max })),
-  ...book.surfaces.map((surface): EventBody => ({ kind: 'surfaceLooked', walk: 'out', surface: surface.id, photos: ['a'.repeat(64)] })),
+  ...book.surfaces.map((surface): EventBody => ({ kind: 'surfaceSeen', walk: 'out', surface: surface.id, photos: ['a'.repeat(64)] })),
   ...book.propellers.map((one): EventBody => ({ kind: 'evidenceGiven', walk: 'out', propeller: one.id, state: 'sound', photos: [] })),
   ...book.drills.map((drill): EventBody => ({ kind: 'drillDone', drill: drill.id, how: 'own', by: 'driver', mistakes: [], seconds: 60 })),
   { kind: 'depositTaken', amountMinor: 25_000, how: 'cash' },
@@ -65,7 +65,7 @@ describe('the cast-off check', () => {
 
   it('names each thing that is left out, where it is settled and whose rule it is', () => {
     const point = briefingOf(recordOf(party), day).tell.find((one) => one.point.weight === 'must')!.point;
-    const { matters, mayGo } = check(without((body) => body.kind === 'pointTold' && body.point === point.id));
+    const { matters, mayGo } = check(without((body) => body.kind === 'pointBriefed' && body.point === point.id));
     expect(matters.find(({ found: { is } }) => is === 'notTold')).toMatchObject({
       level: 'hold',
       origin: 'operator',
@@ -74,12 +74,12 @@ describe('the cast-off check', () => {
     });
     expect(mayGo).toBe(false);
     expect(found(without(({ kind }) => kind === 'depositTaken'))).toContain('deposit');
-    expect(found([...all, { kind: 'held', why: 'fog' }])).toContain('said');
+    expect(found([...all, { kind: 'boatHeld', why: 'fog' }])).toContain('said');
   });
 
   it('takes who knows the boat as told, and a lack of time not', () => {
     const skip = (why: 'knowsTheBoat' | 'noTime') =>
-      all.map((body): EventBody => (body.kind === 'pointTold' ? { kind: 'pointSkipped', walk: 'out', point: body.point, why } : body));
+      all.map((body): EventBody => (body.kind === 'pointBriefed' ? { kind: 'pointSkipped', walk: 'out', point: body.point, why } : body));
     expect(found(skip('knowsTheBoat'))).not.toContain('notTold');
     expect(found(skip('noTime'))).toContain('notTold');
   });
@@ -118,8 +118,8 @@ describe('the cast-off check', () => {
     const days = { ...day, hire: { ...noonHire, to: '2026-06-15T23:55:00.000Z' } };
     expect(found(all, {}, days)).not.toContain('light');
     expect(found(all, { now: '2026-06-14T02:00:00.000Z' }, days)).toContain('light');
-    const free = { ...late, operator: { ...late.operator, schools: { ...late.operator.schools, night: 'allowed' as const } } };
-    expect(found(all, {}, { ...free, base: { ...free.base, schools: {} }, waters: null })).not.toContain('light');
+    const free = { ...late, operator: { ...late.operator, policies: { ...late.operator.policies, night: 'allowed' as const } } };
+    expect(found(all, {}, { ...free, base: { ...free.base, policies: {} }, waters: null })).not.toContain('light');
   });
 
   it('measures fuel by the plan: a third is kept, and more hours need more', () => {
@@ -225,7 +225,7 @@ describe('the cast-off check', () => {
     expect(check(all).mayGo).toBe(true);
   });
 
-  const release = (matter: string, role: 'manager' | 'hand' = 'manager') => heldBy(role, [{ kind: 'letGo', matter, why: 'she knows' }]);
+  const release = (matter: string, role: 'manager' | 'hand' = 'manager') => heldBy(role, [{ kind: 'holdOverridden', matter, why: 'she knows' }]);
   const withRelease = (bodies: readonly EventBody[], matter: string, role: 'manager' | 'hand' = 'manager') =>
     castOffCheck(
       project([
@@ -277,7 +277,7 @@ describe('the cast-off check', () => {
       expect(seen.matters.find(({ found: { is } }) => is === 'deposit')?.level).toBe(level);
       expect(seen.mayGo).toBe(level === 'note');
     }
-    expect(LIFTABLE).not.toContain('tooMany');
-    expect(Handing.parse({ castOff: { tooMany: 'note', wind: 'hold' } }).castOff).toEqual({ wind: 'hold' });
+    expect(OVERRIDABLE).not.toContain('tooMany');
+    expect(HandoverPolicy.parse({ castOff: { tooMany: 'note', wind: 'hold' } }).castOff).toEqual({ wind: 'hold' });
   });
 });

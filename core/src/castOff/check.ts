@@ -1,18 +1,18 @@
 import { fuelTanks, fuelOf } from '../fuel/readings';
 import { briefingOf, understoodBy } from '../briefing/ofHire';
-import { type Case, dayOfUse, type Fit, fitOf, peopleOf, schoolsOf, withoutTheirJacket } from '../party/ofHire';
-import { hasSlot, slot, type HireRecord } from '../events/record';
-import { pointSkipped, pointTold } from '../briefing/events';
+import { type Case, dayOfUse, type Fit, fitOf, peopleOf, policiesOf, withoutTheirJacket } from '../party/ofHire';
+import { isEntered, currentOf, type HireRecord } from '../events/record';
+import { pointSkipped, pointBriefed } from '../briefing/events';
 import { evidenceGiven } from '../condition/events';
 import type { ForPlan } from '../trip/lasts';
 import { isDark, nextDusk } from '../trip/light';
 import type { Briefing } from '../briefing/compose';
 import type { CrewFault } from '../party/aboard';
-import { type Level, type Liftable, USUAL_LEVEL } from '../policy/castOff';
-import { schoolOf } from '../policy/school';
+import { type Level, type Overridable, USUAL_LEVEL } from '../policy/castOff';
+import { policyOf } from '../policy/policy';
 import { propellersToJudge, walkState, wantsBlades, wantsGaugePicture, wantsPicture } from '../walk/walk';
 import { fuelPlans } from './fuelPlan';
-import { CREW_HOLDS, type Hold, keyOfHold, type LetGo, letGoOf, mattersOf, NEVER_LIFTED } from './hold';
+import { CREW_HOLDS, type Hold, keyOfHold, type Override, overrideOf, mattersOf, NEVER_OVERRIDDEN } from './hold';
 import { unproven } from '../drill/ofHire';
 import { type Deposit, depositOf } from '../settlement/deposit';
 import type { Defect } from '../turnaround/work';
@@ -67,14 +67,14 @@ export type Place =
   | { page: 'walk'; station: string }
   | { page: 'drill'; drill: string };
 
-export type Matter = {
+export type CastOffMatter = {
   /** Names it as it stands now; a manager's word is about this, and about nothing worse. */
   key: string;
   found: Found;
   level: Level;
   /** Whether a manager may let her go with it. */
   liftable: boolean;
-  letGo: LetGo | undefined;
+  letGo: Override | undefined;
   origin: Origin;
   place: Place;
 };
@@ -85,7 +85,7 @@ export type NotChecked =
   | { is: 'fuel'; tank: string; station: string | undefined }
   | { is: 'rules' | 'wind' | 'light' };
 
-export type CastOffCheck = { matters: Matter[]; notChecked: NotChecked[]; mayGo: boolean };
+export type CastOffCheck = { matters: CastOffMatter[]; notChecked: NotChecked[]; mayGo: boolean };
 
 export type CheckCase = Case & { hire: { depositMinor: number }; defects: readonly Defect[]; away: Away | undefined };
 export type CheckNow = {
@@ -134,7 +134,7 @@ const keyOf = (found: Found): string => {
   }
 };
 
-const isNever = (is: Found['is']): is is (typeof NEVER_LIFTED)[number] => NEVER_LIFTED.some((one) => one === is);
+const isNever = (is: Found['is']): is is (typeof NEVER_OVERRIDDEN)[number] => NEVER_OVERRIDDEN.some((one) => one === is);
 
 const ORIGIN: Record<Found['is'], Origin> = {
   away: 'record',
@@ -150,7 +150,7 @@ const ORIGIN: Record<Found['is'], Origin> = {
   noJacket: 'law',
   crew: 'law',
   drill: 'operator',
-  contradiction: 'record',
+  conflict: 'record',
   notTold: 'operator',
   notUnderstood: 'operator',
   notAsked: 'operator',
@@ -173,7 +173,7 @@ const placeOf = (found: Found, book: Case['book']): Place => {
       return at(found.fault.fitting.station);
     case 'propeller':
       return at(stopOf(book, found.propeller));
-    case 'contradiction':
+    case 'conflict':
       return { page: 'hire' };
     case 'said':
       return { page: 'hire' };
@@ -213,7 +213,7 @@ const gaugeStop = (book: Case['book'], tank: string): string | undefined => book
 
 const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, alone: boolean): Found[] => {
   const musts = briefing.tell.map(({ point }) => point).filter(({ weight }) => weight === 'must');
-  const told = (point: string) => slot(record, ['out', 'point', point], pointTold, pointSkipped)?.value;
+  const told = (point: string) => currentOf(record, ['out', 'point', point], pointBriefed, pointSkipped)?.value;
   const unasked: string[] = [];
   const untold = new Map<string, string[]>();
   const found = musts.flatMap((point): Found[] => {
@@ -221,8 +221,8 @@ const briefingMatters = (record: HireRecord, of: CheckCase, briefing: Briefing, 
     // Whoever knows the boat was told before, and somebody said so: that is no gap in the telling.
     if (was?.kind === 'pointSkipped' && was.why === 'knowsTheBoat') return [];
     // Nobody tells a renter who walks alone: what they read at home, or on the way, was told.
-    const atHome = alone && was === undefined && hasSlot(record, ['home', point.id]);
-    if (was?.kind !== 'pointTold' && !atHome) {
+    const atHome = alone && was === undefined && isEntered(record, ['home', point.id]);
+    if (was?.kind !== 'pointBriefed' && !atHome) {
       untold.set(point.station, [...(untold.get(point.station) ?? []), point.id]);
       return [];
     }
@@ -261,7 +261,7 @@ const fuelMatters = (record: HireRecord, of: CheckCase): Found[] =>
   });
 
 const lightMatters = (of: CheckCase, now: string): Found[] => {
-  const night = schoolOf(schoolsOf(of), 'night');
+  const night = policyOf(policiesOf(of), 'night');
   const { position } = of.base;
   if (night === 'allowed' || !position) return [];
   const leaves = now > of.hire.from ? now : of.hire.from;
@@ -275,8 +275,8 @@ const lightMatters = (of: CheckCase, now: string): Found[] => {
 const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { wind, alone }: CheckNow): NotChecked[] => {
   const open: NotChecked[] = [];
   if (peopleOf(record, of.sheets) && !of.rules) open.push({ is: 'rules' });
-  for (const { station, lacks } of walkState(record, of.book, 'out', briefing, alone)) {
-    const { fittings, gauges, surfaces, propellers } = lacks;
+  for (const { station, missing } of walkState(record, of.book, 'out', briefing, alone)) {
+    const { fittings, gauges, surfaces, propellers } = missing;
     if (fittings.length + gauges.length + surfaces.length + propellers.length === 0) continue;
     open.push({
       is: 'stop',
@@ -288,16 +288,16 @@ const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { w
     });
   }
   for (const { id, station } of of.book.propellers)
-    if (slot(record, ['out', 'propeller', id], evidenceGiven)?.value.state === 'notSeen')
+    if (currentOf(record, ['out', 'propeller', id], evidenceGiven)?.value.state === 'notSeen')
       open.push({ is: 'propellerNotSeen', propeller: id, station });
   // Alone nobody feels for one: it is named as what nobody looked at.
   const judged = new Set(propellersToJudge(of.book, alone).map(({ id }) => id));
   for (const { id, station } of of.book.propellers)
-    if (!judged.has(id) && !hasSlot(record, ['out', 'propeller', id])) open.push({ is: 'propellerNotSeen', propeller: id, station });
+    if (!judged.has(id) && !isEntered(record, ['out', 'propeller', id])) open.push({ is: 'propellerNotSeen', propeller: id, station });
   for (const tank of fuelTanks(of.book))
     if (!fuelOf(record, of.book, tank)) open.push({ is: 'fuel', tank: tank.id, station: gaugeStop(of.book, tank.id) });
   if (!wind && of.book.windLimitMs !== undefined) open.push({ is: 'wind' });
-  if (!of.base.position && schoolOf(schoolsOf(of), 'night') !== 'allowed') open.push({ is: 'light' });
+  if (!of.base.position && policyOf(policiesOf(of), 'night') !== 'allowed') open.push({ is: 'light' });
   return open;
 };
 
@@ -326,7 +326,7 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
     ...of.book.propellers.flatMap((propeller): Found[] =>
       wantsBlades(record, 'out', propeller) ? [{ is: 'pictureMissing', surface: propeller.id, station: propeller.station }] : [],
     ),
-    ...(deposit.state === 'held' || deposit.state === 'notNeeded' ? [] : [{ is: 'deposit' as const, deposit }]),
+    ...(deposit.state === 'authorised' || deposit.state === 'notNeeded' ? [] : [{ is: 'deposit' as const, deposit }]),
     ...fuelMatters(record, of),
     ...(wind && windLimitMs !== undefined && wind.ms > windLimitMs
       ? [{ is: 'wind' as const, windMs: wind.ms, limitMs: windLimitMs, by: wind.by }]
@@ -335,16 +335,16 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
   ];
   const order: Record<Level, number> = { hold: 0, ask: 1, note: 2 };
   const matters = found
-    .map((one): Matter => {
+    .map((one): CastOffMatter => {
       const key = keyOf(one);
       const never = isNever(one.is);
-      const level: Level = isNever(one.is) ? 'hold' : (of.operator.castOff[one.is as Liftable] ?? USUAL_LEVEL[one.is as Liftable]);
+      const level: Level = isNever(one.is) ? 'hold' : (of.operator.castOff[one.is as Overridable] ?? USUAL_LEVEL[one.is as Overridable]);
       return {
         key,
         found: one,
         level,
         liftable: !never,
-        letGo: letGoOf(record, key),
+        letGo: overrideOf(record, key),
         origin: ORIGIN[one.is],
         place: placeOf(one, of.book),
       };

@@ -3,17 +3,17 @@ import { defineEvent } from '../events/define';
 
 /** What lets a boat go, and what keeps her. */
 
-export const held = defineEvent('held', {
+export const boatHeld = defineEvent('boatHeld', {
   body: { why: z.string().check(z.minLength(1), z.maxLength(500)) },
-  subject: () => ['held'],
+  subject: () => ['boatHeld'],
   merge: 'collect',
   addedBy: ['hand', 'manager'],
 });
 
 /** A manager lets the boat go with what stood on the cast-off check, named as it stood, and says why. */
-export const letGo = defineEvent('letGo', {
+export const holdOverridden = defineEvent('holdOverridden', {
   body: { matter: z.string().check(z.minLength(1), z.maxLength(200)), why: z.string().check(z.minLength(1), z.maxLength(500)) },
-  subject: ({ matter }) => ['letGo', matter],
+  subject: ({ matter }) => ['overridden', matter],
   merge: 'collect',
   addedBy: ['manager'],
 });

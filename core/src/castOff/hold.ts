@@ -1,6 +1,6 @@
 import type { Fit } from '../party/ofHire';
-import { slot, slotsUnder, type HireRecord } from '../events/record';
-import { held, letGo } from './events';
+import { currentOf, currentUnder, type HireRecord } from '../events/record';
+import { boatHeld, holdOverridden } from './events';
 import { partySet } from '../party/events';
 import { counted, evidenceGiven } from '../condition/events';
 import type { Subject } from '../events/define';
@@ -17,10 +17,10 @@ export type Hold =
   | { is: 'noJacket'; people: string[] }
   | { is: 'crew'; fault: CrewFault }
   | { is: 'drill'; drill: string }
-  | { is: 'contradiction'; subject: Subject };
+  | { is: 'conflict'; subject: Subject };
 
 /** Nobody lifts these, whatever reason they give: more persons or load than the plate, a person without a fitting jacket, a driver the law does not allow, a boat that somebody else is out with, a departure that nobody signed as it stands. */
-export const NEVER_LIFTED = ['tooMany', 'noJacket', 'crew', 'away', 'signAgain'] as const;
+export const NEVER_OVERRIDDEN = ['tooMany', 'noJacket', 'crew', 'away', 'signAgain'] as const;
 
 /** What is wrong about the crew that no boat leaves with, whoever waives it; a name that is still missing is the operator's to soften. */
 export const CREW_HOLDS: readonly CrewFault['is'][] = ['driverTooYoung', 'noLicence', 'lookoutTooYoung'];
@@ -45,8 +45,8 @@ export const keyOfHold = (hold: Hold): string => {
       return `said/${hold.why}`.slice(0, 160);
     case 'drill':
       return `drill/${hold.drill}`;
-    case 'contradiction':
-      return `contradiction/${hold.subject.join('/')}`;
+    case 'conflict':
+      return `conflict/${hold.subject.join('/')}`;
     case 'tooMany':
     case 'noJacket':
     case 'crew':
@@ -55,36 +55,36 @@ export const keyOfHold = (hold: Hold): string => {
 };
 
 /** A manager's word that she may go with a matter, and why. */
-export type LetGo = { why: string; by: string; at: string };
+export type Override = { why: string; by: string; at: string };
 
 /** @param key of a matter that may be lifted @returns a manager's word on it; nobody less can give one */
-export const letGoOf = (record: HireRecord, key: string): LetGo | undefined => {
-  if (NEVER_LIFTED.some((never) => key === never || key.startsWith(`${never}/`))) return undefined;
-  const given = slot(record, ['letGo', key], letGo)?.standing.find(({ actor }) => actor.role === 'manager');
-  return given?.event.body.kind === 'letGo' ? { why: given.event.body.why, by: given.actor.id, at: given.event.at } : undefined;
+export const overrideOf = (record: HireRecord, key: string): Override | undefined => {
+  if (NEVER_OVERRIDDEN.some((never) => key === never || key.startsWith(`${never}/`))) return undefined;
+  const given = currentOf(record, ['overridden', key], holdOverridden)?.currentEvents.find(({ actor }) => actor.role === 'manager');
+  return given?.event.body.kind === 'holdOverridden' ? { why: given.event.body.why, by: given.actor.id, at: given.event.at } : undefined;
 };
 
 /** The party by heads, once somebody has entered it. */
-export const headsOf = (record: HireRecord): Heads | undefined => slot(record, ['party'], partySet)?.value;
+export const headsOf = (record: HireRecord): Heads | undefined => currentOf(record, ['party'], partySet)?.value;
 
 /** Everything in the record that holds her, whether somebody let her go with it or not. @param unproven drills that have to be passed, and are not */
 export const mattersOf = (record: HireRecord, book: Book, today: string, fit?: Fit, unproven: readonly string[] = []): Hold[] => {
   const holds: Hold[] = [...(fit ? fitHolds(fit) : []), ...unproven.map((drill): Hold => ({ is: 'drill', drill }))];
   for (const fitting of book.fittings) {
     if (!fitting.safety) continue;
-    const fault = departureFault(fitting, slot(record, ['out', 'count', fitting.id], counted)?.value, today, headsOf(record));
+    const fault = departureFault(fitting, currentOf(record, ['out', 'count', fitting.id], counted)?.value, today, headsOf(record));
     if (fault) holds.push({ is: 'safetyFitting', fault });
   }
   for (const { id } of book.propellers) {
-    const given = slot(record, ['out', 'propeller', id], evidenceGiven)?.value;
+    const given = currentOf(record, ['out', 'propeller', id], evidenceGiven)?.value;
     if (given?.state === 'flawOverLimit') holds.push({ is: 'propeller', propeller: id, sizeMm: given.sizeMm });
   }
-  for (const { standing } of slotsUnder(record, ['held'], held))
-    for (const { event } of standing) if (event.body.kind === 'held') holds.push({ is: 'said', why: event.body.why });
-  for (const { subject } of record.contradictions) if (subject[0] === 'out') holds.push({ is: 'contradiction', subject });
+  for (const { currentEvents } of currentUnder(record, ['boatHeld'], boatHeld))
+    for (const { event } of currentEvents) if (event.body.kind === 'boatHeld') holds.push({ is: 'said', why: event.body.why });
+  for (const { subject } of record.conflicts) if (subject[0] === 'out') holds.push({ is: 'conflict', subject });
   return holds;
 };
 
 /** What holds her: {@link mattersOf}, less what a manager let her go with. */
 export const holdsOf = (...of: Parameters<typeof mattersOf>): Hold[] =>
-  mattersOf(...of).filter((hold) => letGoOf(of[0], keyOfHold(hold)) === undefined);
+  mattersOf(...of).filter((hold) => overrideOf(of[0], keyOfHold(hold)) === undefined);

@@ -1,5 +1,5 @@
 import { marksOf } from './placed';
-import { slotsUnder, type HireRecord } from '../events/record';
+import { currentUnder, type HireRecord } from '../events/record';
 import { boxDismissed } from '../photo/events';
 
 /** Where the machine saw a difference, as shares of the return's photograph, right and down. */
@@ -13,7 +13,7 @@ const BESIDE = 0.03;
 
 /** Boxes of a photograph of the return that nobody has put aside, nor put down as a mark. @param back name of the photograph */
 export const boxesLeft = <B extends PictureBox>(record: HireRecord, surface: string, back: string, boxes: readonly B[]): B[] => {
-  const aside = new Set(slotsUnder(record, ['box', back], boxDismissed).map(({ value }) => boxName(value)));
+  const aside = new Set(currentUnder(record, ['box', back], boxDismissed).map(({ value }) => boxName(value)));
   const marks = marksOf(record, 'in').filter((mark) => mark.surface === surface);
   const within = (at: number, from: number, length: number) => at >= from - BESIDE && at <= from + length + BESIDE;
   return boxes.filter(

@@ -35,7 +35,7 @@ export const markPlaced = defineEvent('markPlaced', {
 });
 
 /** A surface was looked at as a whole. */
-export const surfaceLooked = defineEvent('surfaceLooked', {
+export const surfaceSeen = defineEvent('surfaceSeen', {
   body: { walk: Walk, surface: id, photos, asBefore },
   subject: ({ walk, surface }) => [walk, 'surface', surface],
   merge: 'once',

@@ -1,4 +1,4 @@
-import { hasSlot, type HireRecord } from '../events/record';
+import { isEntered, type HireRecord } from '../events/record';
 import { minutesBetween } from '../time/zone';
 
 /**
@@ -10,7 +10,7 @@ export type HireState = (typeof HIRE_STATES)[number];
 
 /** How far a hire has come, by its record. */
 export const stateOf = (record: HireRecord): HireState => {
-  const has = (...subject: string[]) => hasSlot(record, subject);
+  const has = (...subject: string[]) => isEntered(record, subject);
   if (has('closed')) return 'closed';
   if (has('in', 'sealed')) return 'settling';
   if (has('cameIn') || has('in', 'started')) return 'walkingIn';

@@ -6,8 +6,8 @@ import { saidFor } from './arriving';
 import { GAP_M, lineOf } from './scene';
 import { coasting, stopping } from './stop';
 import { aheadOf, FELT_MS, setOf, STERN_ANCHOR, WIND_WORTH, wayRound } from './wayRound';
-import type { Schools } from '../policy/schools';
-import { schoolOf } from '../policy/school';
+import type { Policies } from '../policy/policies';
+import { policyOf } from '../policy/policy';
 
 /** How to come in: which way round, from where, how fast, where to take way off, which line first, and why. */
 
@@ -23,15 +23,15 @@ const TOUCH_MS = 0.25;
 const ANCHOR_LENGTHS = 3.5;
 const START_LENGTHS = 4;
 
-type Task = { hull: HullFigures; berth: Place & { headingDeg: number }; now: Conditions; limits: Limits; schools: Schools };
+type Task = { hull: HullFigures; berth: Place & { headingDeg: number }; now: Conditions; limits: Limits; policies: Policies };
 
-export const planArrival = ({ hull, berth, now, limits, schools }: Task): Arrival | NoPlan => {
+export const planArrival = ({ hull, berth, now, limits, policies }: Task): Arrival | NoPlan => {
   const { kind } = berth;
   const { lyingDeg, turned, side } = wayRound(berth, now);
   const { drift: lyingSet, set, setTo, setMs, windward } = setOf(hull, lyingDeg, side, now);
   if (kind === 'crowdedDock') {
     // Held by the stern in wind or current boats capsize; some operators never allow it.
-    if (schoolOf(schools, 'bowAnchoringOnly') === 'always') return { ok: false, answer: 'askIn', reason: 'sternAnchor' };
+    if (policyOf(policies, 'bowAnchoringOnly') === 'always') return { ok: false, answer: 'askIn', reason: 'sternAnchor' };
     if (now.windMs > STERN_ANCHOR.windMs || now.currentMs > STERN_ANCHOR.currentMs)
       return { ok: false, answer: 'wait', reason: 'sternAnchor', found: now.windMs, limit: STERN_ANCHOR.windMs };
   }
@@ -69,7 +69,7 @@ export const planArrival = ({ hull, berth, now, limits, schools }: Task): Arriva
   const touching = Math.max(0.05, TOUCH_MS - currentAlong);
   const runIn = coasting(hull, Math.max(speedMs, touching), touching, currentAlong);
   const driftInM = runIn.ok ? Math.max(0, runIn.metres) : 0;
-  const engineOff = kind === 'lift' || (kind === 'beach' && schoolOf(schools, 'beach') === 'engineOffEarly');
+  const engineOff = kind === 'lift' || (kind === 'beach' && policyOf(policies, 'beach') === 'engineOffEarly');
   const against =
     aheadOf(lyingDeg, now) > -FELT_MS
       ? 'nothing'

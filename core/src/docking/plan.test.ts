@@ -159,11 +159,11 @@ describe('other places', () => {
     expect(arrival({ windFromDeg: 90, windMs: 4 }, { kind: 'slip', widthM: 3 })).toMatchObject({ answer: 'askIn', reason: 'narrow' });
   });
 
-  it('a beach by either school, and the windward line first', () => {
+  it('a beach by either policy, and the windward line first', () => {
     const now = { ...calm, windFromDeg: 90, windMs: 3 };
-    const early = planFor('arrive', { hull, berth: { kind: 'beach', headingDeg: 0 }, now, schools: { beach: 'engineOffEarly' } });
+    const early = planFor('arrive', { hull, berth: { kind: 'beach', headingDeg: 0 }, now, policies: { beach: 'engineOffEarly' } });
     expect(steps(early)).toContain('engineOffEarly');
-    const hold = given(planFor('arrive', { hull, berth: { kind: 'beach', headingDeg: 0 }, now, schools: { beach: 'aheadToHold' } }));
+    const hold = given(planFor('arrive', { hull, berth: { kind: 'beach', headingDeg: 0 }, now, policies: { beach: 'aheadToHold' } }));
     expect(steps(hold)).toContain('aheadToHold');
     expect(hold.lines.map(({ line }) => line)).toEqual(['windward', 'leeward']);
     // The windward line leads to the side the wind comes from: east.
@@ -172,9 +172,9 @@ describe('other places', () => {
     expect(planFor('arrive', { hull, berth: { kind: 'beach', headingDeg: 0, depthM: 0.1 }, now })).toMatchObject({ reason: 'shallow' });
   });
 
-  it('a crowded dock: a stern anchor only where the school allows it, and never in wind or current', () => {
-    const to = (schools: Parameters<typeof planFor>[1]['schools'], now: Partial<Conditions> = {}) =>
-      planFor('arrive', { hull, berth: { kind: 'crowdedDock', headingDeg: 0 }, now: { ...calm, ...now }, schools: schools! });
+  it('a crowded dock: a stern anchor only where the policy allows it, and never in wind or current', () => {
+    const to = (policies: Parameters<typeof planFor>[1]['policies'], now: Partial<Conditions> = {}) =>
+      planFor('arrive', { hull, berth: { kind: 'crowdedDock', headingDeg: 0 }, now: { ...calm, ...now }, policies: policies! });
     expect(to({ bowAnchoringOnly: 'always' })).toMatchObject({ answer: 'askIn', reason: 'sternAnchor' });
     expect(to({ bowAnchoringOnly: 'exceptCrowdedDock' }, { windMs: 6 })).toMatchObject({ answer: 'wait', reason: 'sternAnchor' });
     expect(steps(to({ bowAnchoringOnly: 'exceptCrowdedDock' }))).toContain('dropAnchor');

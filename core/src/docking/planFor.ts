@@ -1,4 +1,4 @@
-import type { Schools } from '../policy/schools';
+import type { Policies } from '../policy/policies';
 import { planArrival } from './arrive';
 import type { HullFigures } from './hull';
 import { planDeparture } from './leave';
@@ -22,8 +22,8 @@ export const planFor = (
     berth,
     now,
     limits = USUAL_LIMITS,
-    schools = {},
-  }: { hull: HullFigures; berth: Place; now: Conditions; limits?: Limits; schools?: Schools },
+    policies = {},
+  }: { hull: HullFigures; berth: Place; now: Conditions; limits?: Limits; policies?: Policies },
 ): Plan | NoPlan => {
   const { headingDeg, side, kind } = berth;
   if (headingDeg === undefined) return { ok: false, answer: 'askIn', reason: 'figure', figure: 'headingDeg' };
@@ -36,5 +36,5 @@ export const planFor = (
     const [has, needs] = [berth.depthM + now.waterM, needsM(hull, berth, limits)];
     if (has < needs) return { ok: false, answer: 'wait', reason: 'shallow', found: has, limit: needs };
   }
-  return act === 'arrive' ? planArrival({ hull, berth: place, now, limits, schools }) : planDeparture({ hull, berth: place, now });
+  return act === 'arrive' ? planArrival({ hull, berth: place, now, limits, policies }) : planDeparture({ hull, berth: place, now });
 };

@@ -1,11 +1,11 @@
 import { strFromU8 } from 'fflate';
 import { digestOf, nameOfBytes } from '../events/canonical';
 import { type Walk } from '../events/parts';
-import { type Held } from '../record/event';
+import { type StoredHireEvent } from '../record/event';
 import { project } from '../record/project';
 import { attachmentsOf } from '../record/event';
 import { checkSeal, countersignMessage, sealMessage } from '../events/seal';
-import { readEvent } from '../record/upcast';
+import { readEvent } from '../record/readEvent';
 import { DossierRecord, MANIFEST, Manifest, manifestMessage, RECORD } from './dossier';
 import { unpack } from './pack';
 
@@ -102,7 +102,7 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
   }
   for (const name of files.keys()) if (name !== MANIFEST && !named.has(name)) faults.push({ is: 'fileExtra', name });
 
-  const held: Held[] = [];
+  const held: StoredHireEvent[] = [];
   const digests = new Map<string, string>();
   const aside: SetAside[] = [];
   for (const { event, actor, receivedAt, behindMs, aside: out } of record.events) {
@@ -116,7 +116,7 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
       faults.push({ is: 'eventUnreadable', id: idOf(event) });
       continue;
     }
-    held.push({ event: read.event, actor: actor as Held['actor'], receivedAt, behindMs });
+    held.push({ event: read.event, actor: actor as StoredHireEvent['actor'], receivedAt, behindMs });
     digests.set(read.event.id, digestOf(event));
   }
   // Photographs that the events speak of, each under the hash it was taken with.
@@ -160,7 +160,7 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
       countersignedAt: fits ? counter.receivedAt : undefined,
     });
   }
-  const after = (one: Held, late: boolean) => ({ kind: one.event.body.kind, at: one.event.at, role: one.actor.role, late });
+  const after = (one: StoredHireEvent, late: boolean) => ({ kind: one.event.body.kind, at: one.event.at, role: one.actor.role, late });
   return {
     faults,
     about: {

@@ -1,5 +1,5 @@
-import type { BookFault } from '../fleet/lay';
-import type { Origins } from '../fleet/lay';
+import type { BookFault } from '../fleet/merge';
+import type { Origins } from '../fleet/merge';
 import type { Drill } from '../fleet/drills';
 import { examine } from './explore';
 

@@ -17,12 +17,12 @@ const done = (how: 'shown' | 'hints' | 'own' | 'onBoat', mistakes: string[] = []
 });
 
 describe('drills of a hire', () => {
-  it('are those of her kind and of the operator’s schools', () => {
+  it('are those of her kind and of the operator’s policies', () => {
     const ids = (of: Case) => drillsOf(recordOf(), of).map(({ drill }) => drill.id);
     expect(ids(kettle)).toEqual(expect.arrayContaining(['canal-diesel', 'weed-hatch', 'gas-flame', 'toilet-hand']));
     expect(ids(kettle)).not.toContain('gas-spark');
     expect(ids(kettle)).not.toContain('outboard-start');
-    const spark = { ...kettle, operator: { ...kettle.operator, schools: { ...kettle.operator.schools, hob: 'sparkBuiltIn' as const } } };
+    const spark = { ...kettle, operator: { ...kettle.operator, policies: { ...kettle.operator.policies, hob: 'sparkBuiltIn' as const } } };
     expect(ids(spark)).toContain('gas-spark');
     expect(ids(spark)).not.toContain('gas-flame');
   });
@@ -38,7 +38,7 @@ describe('drills of a hire', () => {
 
   it('keep every try, and none of them contradicts another', () => {
     const record = recordOf(begun, done('hints', ['clutch-in', 'not-preheated']), done('own', ['clutch-in']), done('own'));
-    expect(record.contradictions).toEqual([]);
+    expect(record.conflicts).toEqual([]);
     expect(drillsOf(record, kettle).find(({ drill }) => drill.id === 'canal-diesel')!.tried).toHaveLength(3);
     // What is read back is the best of them.
     expect(pageOf(record, kettle.book, 'out', 'Copper Kettle', 'de').drills).toEqual([

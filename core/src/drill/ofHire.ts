@@ -1,13 +1,13 @@
 import type { Case } from '../party/ofHire';
 import { factsFor } from '../briefing/ofHire';
-import { hasSlot, slot, type HireRecord } from '../events/record';
+import { isEntered, currentOf, type HireRecord } from '../events/record';
 import { applies } from '../briefing/compose';
 import type { Drill } from '../fleet/drills';
 import type { Facts } from '../fleet/condition';
 import { type DrillWay, drillDone } from './events';
 import { happenedAt } from '../events/stored';
 
-/** Drills of one hire: which there are for this boat, school and party, and how far somebody has come with each. */
+/** Drills of one hire: which there are for this boat, policy and party, and how far somebody has come with each. */
 
 export type Tried = {
   how: DrillWay;
@@ -26,7 +26,7 @@ export type DrillState = {
 };
 
 export const triesOf = (record: HireRecord, drill: string): Tried[] =>
-  (slot(record, ['drill', drill], drillDone)?.standing ?? []).flatMap((held): Tried[] => {
+  (currentOf(record, ['drill', drill], drillDone)?.currentEvents ?? []).flatMap((held): Tried[] => {
     const { body } = held.event;
     if (body.kind !== 'drillDone') return [];
     const { how, by, variant, mistakes } = body;
@@ -47,7 +47,7 @@ export const drillsOf = (record: HireRecord, of: Case, facts: Facts = factsFor(r
 
 /** Drills that have to be passed before she casts off and are not; none of them before the walk has begun. */
 export const unproven = (record: HireRecord, of: Case): string[] =>
-  hasSlot(record, ['out', 'started']) && of.book.drills.some(({ needed }) => needed)
+  isEntered(record, ['out', 'started']) && of.book.drills.some(({ needed }) => needed)
     ? drillsOf(record, of)
         .filter(({ drill, proven }) => drill.needed === true && !proven)
         .map(({ drill }) => drill.id)

@@ -10,7 +10,7 @@ export type AddedBy = Role | 'renterAlone';
 export type Subject = readonly string[];
 
 /**
- * What several events come to that stand for one subject: one `replace`s another, so two that differ are a contradiction;
+ * What several events come to that stand for one subject: one `replace`s another, so two that differ are a conflict;
  * `once` is enough, whatever is said again; all are `collect`ed and stand side by side.
  */
 export type Merge = 'replace' | 'once' | 'collect';
@@ -32,7 +32,7 @@ export type Effect<B> =
   /** Takes away the events it names. */
   | { does: 'undo' }
   /** Says which of the values that stand for a subject is right. */
-  | { does: 'settle'; between(this: void, body: B): Subject; stands(this: void, body: B): string }
+  | { does: 'resolve'; between(this: void, body: B): Subject; stands(this: void, body: B): string }
   /** Fixes the walk it names, or the whole: only what it covers counts. */
   | { does: 'seal' | 'close'; covers(this: void, body: B): readonly string[] }
   /** Begins a walk; that of the departure says by which version of the book. */

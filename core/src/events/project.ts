@@ -1,43 +1,43 @@
 import equal from 'fast-deep-equal';
 import type { EventDefinition } from './define';
 import type { Walk } from './parts';
-import { type HireRecord, keyOf, type Slot, walkOf } from './record';
+import { type HireRecord, keyOf, type CurrentValue, walkOf } from './record';
 import { type AnyBody, byTime, happenedAt, type StoredEvent } from './stored';
 import { undoneIds } from './undone';
 
 /**
  * The record: what a set of events comes to. Any order of arrival, any number of times: the same result, because
- * nothing below looks at arrival. Two values for one thing that nobody replaced are a contradiction and stay one. Nothing
+ * nothing below looks at arrival. Two values for one thing that nobody replaced are a conflict and stay one. Nothing
  * here knows a kind: what each does to the others, its definition says.
  */
 
 /** Looks up what is known of a body's kind. */
 export type DefinitionOf<B extends AnyBody> = (body: B) => EventDefinition<string, B>;
 
-/** Standing events of each slot, oldest first: not undone, and not replaced by one that is not undone. */
-type Standing<B extends AnyBody> = {
-  slots: ReadonlyMap<string, StoredEvent<B>[]>;
-  /** Who said which value is right, by the subject of the contradiction. */
-  settlements: ReadonlyMap<string, StoredEvent<B>[]>;
+/** Current events of each slot, oldest first: not undone, and not replaced by one that is not undone. */
+type Current<B extends AnyBody> = {
+  subjects: ReadonlyMap<string, StoredEvent<B>[]>;
+  /** Who said which value is right, by the subject of the conflict. */
+  resolutions: ReadonlyMap<string, StoredEvent<B>[]>;
 };
 
 /** What fixes a walk, or all of it: only what it covers counts. */
-type Fence<B extends AnyBody> = { one: StoredEvent<B>; covers: ReadonlySet<string>; at: number };
+type SealBoundary<B extends AnyBody> = { one: StoredEvent<B>; covers: ReadonlySet<string>; at: number };
 
 class Projection<B extends AnyBody> {
   private readonly known = new Map<string, StoredEvent<B>>();
   private readonly everything: readonly StoredEvent<B>[];
   private readonly definitionOf: DefinitionOf<B>;
   private readonly late: StoredEvent<B>[] = [];
-  private readonly again: StoredEvent<B>[] = [];
+  private readonly addedAfterSeal: StoredEvent<B>[] = [];
   private readonly proposed: StoredEvent<B>[] = [];
   private readonly answered: StoredEvent<B>[] = [];
 
-  constructor(held: Iterable<StoredEvent<B>>, definitionOf: DefinitionOf<B>) {
+  constructor(stored: Iterable<StoredEvent<B>>, definitionOf: DefinitionOf<B>) {
     this.definitionOf = definitionOf;
-    for (const one of held) {
+    for (const one of stored) {
       const other = this.known.get(one.event.id);
-      // Kept here and held by the server is the same event; the server's copy says when it came and whose clock was wrong.
+      // Kept here and stored by the server is the same event; the server's copy says when it came and whose clock was wrong.
       if (!other || (other.receivedAt === undefined && one.receivedAt !== undefined)) this.known.set(one.event.id, one);
     }
     this.everything = [...this.known.values()].sort((a, b) => (a.event.id < b.event.id ? -1 : 1));
@@ -50,19 +50,19 @@ class Projection<B extends AnyBody> {
   };
   private isUndo = (one: StoredEvent<B>) => this.does(one, 'undo');
 
-  private standingOf(all: readonly StoredEvent<B>[]): Standing<B> {
+  private currentOf(all: readonly StoredEvent<B>[]): Current<B> {
     const undone = undoneIds(all, this.isUndo);
-    const slots = new Map<string, StoredEvent<B>[]>();
-    const settlements = new Map<string, StoredEvent<B>[]>();
-    /** Who was replaced, and in which slots. */
+    const subjects = new Map<string, StoredEvent<B>[]>();
+    const resolutions = new Map<string, StoredEvent<B>[]>();
+    /** Who was replaced, and in which subjects. */
     const replaced = new Map<string, Set<string>>();
     for (const one of all) {
       const subject = this.definitionOf(one.event.body).subject(one.event.body);
       if (subject === undefined || undone.has(one.event.id)) continue;
       const key = keyOf(subject);
-      const rows = slots.get(key);
+      const rows = subjects.get(key);
       if (rows) rows.push(one);
-      else slots.set(key, [one]);
+      else subjects.set(key, [one]);
       // A correction speaks only about its own thing, whatever else it names.
       for (const id of one.event.replaces) {
         if (id === one.event.id) continue;
@@ -71,29 +71,29 @@ class Projection<B extends AnyBody> {
         else replaced.set(id, new Set([key]));
       }
     }
-    for (const [key, rows] of slots) {
+    for (const [key, rows] of subjects) {
       if (rows.length > 1) {
-        const standing = rows.filter(({ event }) => replaced.get(event.id)?.has(key) !== true);
+        const current = rows.filter(({ event }) => replaced.get(event.id)?.has(key) !== true);
         // Events that replace each other in a ring would leave nothing; nothing entered is dropped, so all of them stand.
-        slots.set(key, (standing.length > 0 ? standing : rows).sort(byTime));
+        subjects.set(key, (current.length > 0 ? current : rows).sort(byTime));
       }
       const effect = this.effectOf(rows[0]!);
-      if (effect?.does === 'settle') settlements.set(keyOf(effect.between(rows[0]!.event.body)), slots.get(key)!);
+      if (effect?.does === 'resolve') resolutions.set(keyOf(effect.between(rows[0]!.event.body)), subjects.get(key)!);
     }
-    return { slots, settlements };
+    return { subjects, resolutions };
   }
 
-  /** The one that somebody said is right, among several standing; nothing while those who said so disagree themselves. */
-  private settlement(key: string, standing: readonly StoredEvent<B>[], { settlements }: Standing<B>) {
-    const said = settlements.get(key) ?? [];
+  /** The one that somebody said is right, among several current; nothing while those who said so disagree themselves. */
+  private resolution(key: string, current: readonly StoredEvent<B>[], { resolutions }: Current<B>) {
+    const said = resolutions.get(key) ?? [];
     const named = new Set(
       said.flatMap((one) => {
         const effect = this.effectOf(one);
-        return effect?.does === 'settle' ? [effect.stands(one.event.body)] : [];
+        return effect?.does === 'resolve' ? [effect.stands(one.event.body)] : [];
       }),
     );
-    const by = named.size === 1 ? standing.find(({ event }) => named.has(event.id)) : undefined;
-    return by && { by, settledBy: said[said.length - 1]! };
+    const by = named.size === 1 ? current.find(({ event }) => named.has(event.id)) : undefined;
+    return by && { by, resolvedBy: said[said.length - 1]! };
   }
 
   /** Whether two that stand for one subject say different things, where only one of them can be right. */
@@ -101,29 +101,29 @@ class Projection<B extends AnyBody> {
     this.definitionOf(a.event.body).merge === 'replace' && !equal(a.event.body, b.event.body);
 
   /** @param walk that is sealed; without one, the closing of the whole */
-  private fence(first: Standing<B>, walk?: Walk): Fence<B> | undefined {
-    for (const [key, standing] of first.slots) {
-      const effect = this.effectOf(standing[0]!);
+  private boundary(first: Current<B>, walk?: Walk): SealBoundary<B> | undefined {
+    for (const [key, current] of first.subjects) {
+      const effect = this.effectOf(current[0]!);
       if (effect?.does !== 'seal' && effect?.does !== 'close') continue;
-      if ((effect.does === 'seal' ? walkOf(standing[0]!.event.body) : undefined) !== walk) continue;
-      const one = this.settlement(key, standing, first)?.by ?? standing[0]!;
+      if ((effect.does === 'seal' ? walkOf(current[0]!.event.body) : undefined) !== walk) continue;
+      const one = this.resolution(key, current, first)?.by ?? current[0]!;
       return { one, covers: new Set(effect.covers(one.event.body)), at: happenedAt(one) };
     }
     return undefined;
   }
 
   /** An undo may not take away what was signed, nor a seal. */
-  private sparesWhatIsSigned = ({ event: { replaces } }: StoredEvent<B>, { covers }: Fence<B>): boolean =>
+  private sparesWhatIsSigned = ({ event: { replaces } }: StoredEvent<B>, { covers }: SealBoundary<B>): boolean =>
     replaces.every((id) => !covers.has(id) && !this.does(this.known.get(id), 'seal'));
 
   /** What was signed can be put right by the quay, which shows; it cannot be taken away, nor signed by halves. */
-  private looksAgain(one: StoredEvent<B>, line: Fence<B>): boolean {
+  private looksAgain(one: StoredEvent<B>, line: SealBoundary<B>): boolean {
     if (happenedAt(one) <= line.at || (one.actor.role !== 'hand' && one.actor.role !== 'manager')) return false;
     return this.isUndo(one) ? this.sparesWhatIsSigned(one, line) : !this.does(one, 'sign', 'refuse');
   }
 
   /** While she still lies at the quay a miscount can be put right; once she is off, departure is what was signed. */
-  private putsRight(one: StoredEvent<B>, line: Fence<B>, leftAt: number): boolean {
+  private putsRight(one: StoredEvent<B>, line: SealBoundary<B>, leftAt: number): boolean {
     const at = happenedAt(one);
     if (at <= line.at || at >= leftAt || one.actor.role === 'quay') return false;
     return this.isUndo(one) ? this.sparesWhatIsSigned(one, line) : !this.does(one, 'refuse');
@@ -133,12 +133,12 @@ class Projection<B extends AnyBody> {
   private counting(): readonly StoredEvent<B>[] {
     // The closing and the seals decide which events count, so they are found first, among themselves: a seal can be
     // replaced by a later one that both sign, never undone.
-    const first = this.standingOf(this.everything.filter((one) => this.does(one, 'seal', 'close', 'settle')));
-    const closing = this.fence(first);
-    const seals = { out: this.fence(first, 'out'), in: this.fence(first, 'in') };
+    const first = this.currentOf(this.everything.filter((one) => this.does(one, 'seal', 'close', 'resolve')));
+    const closing = this.boundary(first);
+    const seals = { out: this.boundary(first, 'out'), in: this.boundary(first, 'in') };
     if (!closing && !seals.out && !seals.in) return this.everything;
-    const going = this.standingOf(this.everything.filter((one) => this.does(one, 'leave', 'undo')));
-    const left = [...going.slots.values()].find(([one]) => this.does(one, 'leave'))?.[0];
+    const going = this.currentOf(this.everything.filter((one) => this.does(one, 'leave', 'undo')));
+    const left = [...going.subjects.values()].find(([one]) => this.does(one, 'leave'))?.[0];
     const leftAt = left ? happenedAt(left) : Infinity;
     const goesOn = (one: StoredEvent<B> | undefined) => one !== undefined && this.definitionOf(one.event.body).afterClosing;
     const outside = (one: StoredEvent<B>): boolean => {
@@ -157,7 +157,7 @@ class Projection<B extends AnyBody> {
       for (const line of [closing, concerns('out') ? seals.out : undefined, concerns('in') ? seals.in : undefined]) {
         if (!line || line.covers.has(id) || line.one.event.id === id) continue;
         if ((line === seals.in && this.looksAgain(one, line)) || (line === seals.out && this.putsRight(one, line, leftAt))) {
-          this.again.push(one);
+          this.addedAfterSeal.push(one);
           continue;
         }
         (this.does(one, 'answer') ? this.answered : happenedAt(one) <= line.at ? this.late : this.proposed).push(one);
@@ -179,36 +179,36 @@ class Projection<B extends AnyBody> {
 
   record(): HireRecord<B> {
     const counting = this.counting();
-    const slots = new Map<string, Slot<B>>();
-    const contradictions: Slot<B>[] = [];
+    const subjects = new Map<string, CurrentValue<B>>();
+    const conflicts: CurrentValue<B>[] = [];
     let bookVersion: number | undefined;
-    const now = this.standingOf(counting);
-    for (const [key, standing] of now.slots) {
-      const first = standing[0]!;
-      const differs = standing.slice(1).some((other) => this.disagree(first, other));
-      const settled = differs ? this.settlement(key, standing, now) : undefined;
-      const by = settled?.by ?? first;
-      const slot: Slot<B> = {
+    const now = this.currentOf(counting);
+    for (const [key, current] of now.subjects) {
+      const first = current[0]!;
+      const differs = current.slice(1).some((other) => this.disagree(first, other));
+      const resolved = differs ? this.resolution(key, current, now) : undefined;
+      const by = resolved?.by ?? first;
+      const value: CurrentValue<B> = {
         subject: this.definitionOf(first.event.body).subject(first.event.body)!,
         value: by.event.body,
         by,
-        standing,
-        contradiction: differs && !settled,
-        ...(settled ? { settledBy: settled.settledBy } : {}),
+        currentEvents: current,
+        conflict: differs && !resolved,
+        ...(resolved ? { resolvedBy: resolved.resolvedBy } : {}),
       };
-      slots.set(key, slot);
-      if (slot.contradiction) contradictions.push(slot);
+      subjects.set(key, value);
+      if (value.conflict) conflicts.push(value);
       if (this.does(by, 'start') && walkOf(by.event.body) === 'out') bookVersion = by.event.bookVersion;
     }
-    const undone = this.again.length > 0 ? undoneIds(counting, this.isUndo) : new Set<string>();
+    const undone = this.addedAfterSeal.length > 0 ? undoneIds(counting, this.isUndo) : new Set<string>();
     // What was added and taken away again leaves what was signed as it was.
-    const again = this.again.filter(({ event }) => !undone.has(event.id)).sort(byTime);
+    const again = this.addedAfterSeal.filter(({ event }) => !undone.has(event.id)).sort(byTime);
     const unsignedOf = (walk: Walk) => again.filter((one) => walkOf(one.event.body) === walk && !this.does(one, 'sign'));
     return {
-      slots,
-      contradictions: contradictions.sort((a, b) => (keyOf(a.subject) < keyOf(b.subject) ? -1 : 1)),
+      subjects,
+      conflicts: conflicts.sort((a, b) => (keyOf(a.subject) < keyOf(b.subject) ? -1 : 1)),
       late: this.late.sort(byTime),
-      again,
+      addedAfterSeal: again,
       unsigned: { out: unsignedOf('out'), in: unsignedOf('in') },
       proposed: this.proposed.sort(byTime),
       answered: this.answered.sort(byTime),
@@ -218,6 +218,6 @@ class Projection<B extends AnyBody> {
   }
 }
 
-/** @param held every event known, in any order, any number of times */
-export const projectWith = <B extends AnyBody>(held: Iterable<StoredEvent<B>>, definitionOf: DefinitionOf<B>): HireRecord<B> =>
-  new Projection(held, definitionOf).record();
+/** @param stored every event known, in any order, any number of times */
+export const projectWith = <B extends AnyBody>(stored: Iterable<StoredEvent<B>>, definitionOf: DefinitionOf<B>): HireRecord<B> =>
+  new Projection(stored, definitionOf).record();

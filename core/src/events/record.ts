@@ -5,22 +5,22 @@ import { type AnyBody, byTime, type StoredEvent } from './stored';
 /** What a set of events comes to, and how it is read. How it is made of them is in `project.ts`. */
 
 /** One thing that has one value: what was counted of a fitting going out, say. */
-export type Slot<B extends AnyBody = AnyBody> = {
+export type CurrentValue<B extends AnyBody = AnyBody> = {
   subject: Subject;
-  /** The value that stands; the oldest of them while there is a contradiction nobody has settled. */
+  /** The value that stands; the oldest of them while there is a conflict nobody has settled. */
   value: B;
   by: StoredEvent<B>;
-  /** Every standing event of the slot, oldest first: more than one distinct value is a contradiction. */
-  standing: StoredEvent<B>[];
-  contradiction: boolean;
+  /** Every standing event of the slot, oldest first: more than one distinct value is a conflict. */
+  currentEvents: StoredEvent<B>[];
+  conflict: boolean;
   /** Who said which of several values stands; the others stay to be seen. */
-  settledBy?: StoredEvent;
+  resolvedBy?: StoredEvent;
 };
 
 /** @typeParam B bodies of the kinds that are known to whoever reads it */
 export type HireRecord<B extends AnyBody = AnyBody> = {
-  slots: ReadonlyMap<string, Slot<B>>;
-  contradictions: Slot<B>[];
+  subjects: ReadonlyMap<string, CurrentValue<B>>;
+  conflicts: CurrentValue<B>[];
   /** Made before a seal or the closing that does not cover it, arrived after: kept outside, shown to a manager. */
   late: StoredEvent<B>[];
   /** Made after the closing, or about a walk after its seal: proposals, not part of the values. */
@@ -31,7 +31,7 @@ export type HireRecord<B extends AnyBody = AnyBody> = {
    * photographs. Of the departure: what was put right before she cast off, by whoever makes that walk; it has to be signed
    * again before she goes.
    */
-  again: StoredEvent<B>[];
+  addedAfterSeal: StoredEvent<B>[];
   /** Of `again`, what has to be signed again, by walk. */
   unsigned: Readonly<Record<Walk, StoredEvent<B>[]>>;
   /** What somebody outside said after the closing of what they were asked before: the quay's own word, and no proposal. */
@@ -48,31 +48,31 @@ export const keyOf = (subject: Subject): string => JSON.stringify(subject);
 export const walkOf = (body: AnyBody & { walk?: Walk }): Walk | undefined => body.walk;
 
 /** The slot of one thing, whatever fills it. */
-export const slotAt = <B extends AnyBody>(record: HireRecord<B>, subject: Subject): Slot<B> | undefined => record.slots.get(keyOf(subject));
+export const currentAt = <B extends AnyBody>(record: HireRecord<B>, subject: Subject): CurrentValue<B> | undefined => record.subjects.get(keyOf(subject));
 
 /** Whether anything stands for a subject. */
-export const hasSlot = (record: HireRecord, subject: Subject): boolean => record.slots.has(keyOf(subject));
+export const isEntered = (record: HireRecord, subject: Subject): boolean => record.subjects.has(keyOf(subject));
 
 /** Whether an event is of a kind. */
 export const isOf = <B extends AnyBody>(one: StoredEvent, kind: EventDefinition<string, B>): one is StoredEvent<B> =>
   one.event.body.kind === kind.kind;
 
 /** Whether a slot is filled by one of these kinds. */
-const isFilledBy = <B extends AnyBody>(found: Slot, by: readonly { kind: string }[]): found is Slot<B> =>
+const isFilledBy = <B extends AnyBody>(found: CurrentValue, by: readonly { kind: string }[]): found is CurrentValue<B> =>
   by.some(({ kind }) => kind === found.value.kind);
 
 /** The slot of one thing, typed by the kinds that can fill it. */
-export const slot = <D extends EventDefinition<string, AnyBody>[]>(
+export const currentOf = <D extends EventDefinition<string, AnyBody>[]>(
   record: HireRecord,
   subject: Subject,
   ...kinds: D
-): Slot<BodyOf<D[number]> & AnyBody> | undefined => {
-  const found = slotAt(record, subject);
+): CurrentValue<BodyOf<D[number]> & AnyBody> | undefined => {
+  const found = currentAt(record, subject);
   return found && isFilledBy<BodyOf<D[number]> & AnyBody>(found, kinds) ? found : undefined;
 };
 
 /** All slots whose subject begins with these parts, in the order they were first entered. */
-export const slotsUnder = <B extends AnyBody>(record: HireRecord, prefix: Subject, kind: EventDefinition<string, B>): Slot<B>[] =>
-  [...record.slots.values()]
-    .flatMap((found): Slot<B>[] => (isFilledBy<B>(found, [kind]) && prefix.every((part, i) => found.subject[i] === part) ? [found] : []))
+export const currentUnder = <B extends AnyBody>(record: HireRecord, prefix: Subject, kind: EventDefinition<string, B>): CurrentValue<B>[] =>
+  [...record.subjects.values()]
+    .flatMap((found): CurrentValue<B>[] => (isFilledBy<B>(found, [kind]) && prefix.every((part, i) => found.subject[i] === part) ? [found] : []))
     .sort((a, b) => byTime(a.by, b.by));

@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal';
 import { type DefinitionOf, projectWith } from './project';
-import { type HireRecord, slotAt } from './record';
+import { type HireRecord, currentAt } from './record';
 import type { AnyBody, StoredEvent } from './stored';
 
 /** What was drawn when something was entered: the record, and the events it comes of. */
@@ -8,7 +8,7 @@ export type Drawn<B extends AnyBody> = { record: HireRecord<B>; events: readonly
 
 /**
  * What a new entry replaces. Whoever enters a value has seen what stood, and means to replace it; what they have not seen
- * becomes a contradiction. What the same phone entered since has been seen by the one who entered it, drawn or not.
+ * becomes a conflict. What the same phone entered since has been seen by the one who entered it, drawn or not.
  * @param since what this phone has entered after that, in any order
  * @returns ids of events, none for what is kept beside what is there
  */
@@ -26,5 +26,5 @@ export const replacedWith = <B extends AnyBody>(
     return other.effect?.does === 'undo' || equal(other.subject(event.body), subject);
   });
   const record = concerns ? projectWith([...drawn.events, ...since], definitionOf) : drawn.record;
-  return slotAt(record, subject)?.standing.map(({ event }) => event.id) ?? [];
+  return currentAt(record, subject)?.currentEvents.map(({ event }) => event.id) ?? [];
 };

@@ -1,6 +1,6 @@
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import { type EventBody, type Held } from '../record/event';
+import { type EventBody, type StoredHireEvent } from '../record/event';
 import { type Finding, findingsOf, needsDecision, unchangedCount } from './findings';
 import { pageDigest, pageOf } from '../walk/readback';
 import { isRentersWord, isUnsigned } from './whoseWord';
@@ -79,7 +79,7 @@ const book: Book = {
 };
 
 let n = 0;
-const at = (body: EventBody, minutes = 0, device = 'd1'): Held => {
+const at = (body: EventBody, minutes = 0, device = 'd1'): StoredHireEvent => {
   n += 1;
   return {
     event: {
@@ -103,10 +103,10 @@ const mark = (walk: 'out' | 'in', id: string, x: number, sizeMm = 40, surface = 
   at({ kind: 'markPlaced', walk, mark: { id, surface, x, y: 0.5, kind: 'scratch', sizeMm, photos: [] } satisfies Mark });
 const prop = (walk: 'out' | 'in', state: 'sound' | 'flawWithinLimit' | 'flawOverLimit' | 'notSeen') =>
   at({ kind: 'evidenceGiven', walk, propeller: 'prop', state, photos: [] });
-const told = (point: string) => at({ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' });
+const told = (point: string) => at({ kind: 'pointBriefed', walk: 'out', point, how: 'said', language: 'en' });
 const decide = (finding: string, decision: 'renters' | 'wear' | 'askManager') => at({ kind: 'findingDecided', finding, decision });
 
-const findings = (...held: Held[]) => findingsOf(project(held), book, { from: DUE, to: DUE });
+const findings = (...held: StoredHireEvent[]) => findingsOf(project(held), book, { from: DUE, to: DUE });
 const one = (all: Finding[], key: string) => all.find((finding) => finding.key === key);
 
 describe('equipment', () => {
@@ -208,7 +208,7 @@ describe('fuel, hours and other gauges', () => {
 
 describe('what was as it had been', () => {
   it('counts lines and surfaces without a difference, and no surface with a new mark', () => {
-    const looked = (surface: string) => at({ kind: 'surfaceLooked', walk: 'in', surface, photos: [] });
+    const looked = (surface: string) => at({ kind: 'surfaceSeen', walk: 'in', surface, photos: [] });
     const record = project([
       count('out', 'fender', 4),
       count('out', 'bags', 6),
@@ -240,7 +240,7 @@ describe('decisions', () => {
     const all = findings(
       count('out', 'fender', 4),
       count('in', 'fender', 3),
-      at({ kind: 'surfaceLooked', walk: 'out', surface: 'side', photos: [] }),
+      at({ kind: 'surfaceSeen', walk: 'out', surface: 'side', photos: [] }),
       mark('in', 'x', 0.3),
       prop('out', 'sound'),
       prop('in', 'sound'),
@@ -261,12 +261,12 @@ describe('decisions', () => {
     expect(decided('wear').decision).toBe('wear');
   });
 
-  it('are asked for every contradiction', () => {
+  it('are asked for every conflict', () => {
     const all = findings(
       count('out', 'fender', 4),
       at({ kind: 'counted', walk: 'out', fitting: 'fender', count: 2, state: 'fine' }, 0, 'd2'),
     );
-    const open = one(all, 'contradiction/out/count/fender')!;
+    const open = one(all, 'conflict/out/count/fender')!;
     expect(needsDecision(open)).toBe(true);
   });
 });
@@ -323,7 +323,7 @@ describe('how she comes back', () => {
   it('cannot call new what nobody looked at going out', () => {
     const nobody = one(findings(mark('in', 'n', 0.4)), 'mark/n')!;
     expect([nobody.topic === 'mark' && nobody.is, nobody.chargeable, needsDecision(nobody)]).toEqual(['cannotTell', false, false]);
-    const looked = at({ kind: 'surfaceLooked', walk: 'out', surface: 'side', photos: [] });
+    const looked = at({ kind: 'surfaceSeen', walk: 'out', surface: 'side', photos: [] });
     expect(one(findings(looked, mark('in', 'm', 0.4)), 'mark/m')).toMatchObject({ is: 'new', chargeable: true });
   });
 
@@ -336,7 +336,7 @@ describe('how she comes back', () => {
   });
 
   it('weighs hours against the plan and against the fuel, and charges nothing for either', () => {
-    const hours = (run: number, more: Held[] = []) =>
+    const hours = (run: number, more: StoredHireEvent[] = []) =>
       findingsOf(project([read('out', 'hours', 100), read('in', 'hours', 100 + run), ...more]), book, {
         from: '2026-06-13T08:00:00.000Z',
         to: DUE,
@@ -352,7 +352,7 @@ describe('how she comes back', () => {
   it('takes down what is charged beside, and receipts; a renter’s own wants somebody’s word', () => {
     const extra = at({ kind: 'extraNoted', extra: 'e', what: 'callOut', price: 'call-out', text: 'towed off the bar', photos: [] });
     const receipt = at({ kind: 'receiptShown', receipt: 'r', what: 'pumpOut', amountMinor: 1800, text: 'lock marina', photos: [] });
-    const own: Held = {
+    const own: StoredHireEvent = {
       ...receipt,
       event: { ...receipt.event, id: receipt.event.id.replace(/^./, 'f'), body: { ...receipt.event.body, receipt: 'o' } as EventBody },
       actor: { id: 'r', role: 'renter' },
@@ -371,9 +371,9 @@ describe('how she comes back', () => {
 });
 
 it('knows what only the renter says, and what somebody of the quay saw too', () => {
-  const by = (held: Held, role: 'renter' | 'hand'): Held => ({ ...held, actor: { id: role, role } });
+  const by = (held: StoredHireEvent, role: 'renter' | 'hand'): StoredHireEvent => ({ ...held, actor: { id: role, role } });
   const [out, back, again] = [count('out', 'fender', 4), by(count('in', 'fender', 3), 'renter'), by(count('in', 'fender', 3), 'hand')];
-  const of = (...held: Held[]) => {
+  const of = (...held: StoredHireEvent[]) => {
     const record = project(held);
     return isRentersWord(
       record,
@@ -386,5 +386,5 @@ it('knows what only the renter says, and what somebody of the quay saw too', () 
   // Entered when the return had been signed already, and found by whoever looked once more.
   const record = { ...project([out, again]), again: [again] };
   const finding = findingsOf(record, book, { from: DUE, to: DUE }).find(({ key }) => key === 'count/fender')!;
-  expect([isUnsigned(record, finding), isUnsigned({ ...record, again: [out] }, finding)]).toEqual([true, false]);
+  expect([isUnsigned(record, finding), isUnsigned({ ...record, addedAfterSeal: [out] }, finding)]).toEqual([true, false]);
 });

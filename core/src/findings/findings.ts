@@ -2,10 +2,10 @@ import { cameIn } from '../trip/events';
 import { type DECISIONS, type EXTRAS, type RECEIPTS, extraNoted, findingDecided, receiptShown } from './events';
 import { feedsEngine, fillsOf, fuelOf, fuelTanks, hoursRun, PUMP_OVER, shownLevel } from '../fuel/readings';
 import { marksOf } from '../condition/placed';
-import { hasSlot, slot, slotsUnder, type HireRecord } from '../events/record';
+import { isEntered, currentOf, currentUnder, type HireRecord } from '../events/record';
 import type { Subject } from '../events/define';
-import { pointTold } from '../briefing/events';
-import { asFound, counted, evidenceGiven, surfaceLooked } from '../condition/events';
+import { pointBriefed } from '../briefing/events';
+import { asFound, counted, evidenceGiven, surfaceSeen } from '../condition/events';
 import { gaugeRead } from '../fuel/events';
 import { compareCount } from '../condition/counts';
 import { compareMarks, type Mark } from '../condition/marks';
@@ -102,7 +102,7 @@ export type Finding = {
       inRpm: number | undefined;
     }
   | { topic: 'late'; is: 'late' | 'inTime'; minutes: number }
-  | { topic: 'contradiction'; is: 'open'; subject: Subject }
+  | { topic: 'conflict'; is: 'open'; subject: Subject }
 );
 
 export type HowTold = 'told' | 'read' | 'no';
@@ -110,16 +110,16 @@ export type HowTold = 'told' | 'read' | 'no';
 const priceOf = (book: Book, price: string | undefined, record: HireRecord): HowTold | undefined => {
   const points = price === undefined ? [] : book.points.filter((point) => point.price === price);
   if (points.length === 0) return undefined;
-  const how = points.map(({ id }) => slot(record, ['out', 'point', id], pointTold)?.value.how);
+  const how = points.map(({ id }) => currentOf(record, ['out', 'point', id], pointBriefed)?.value.how);
   if (how.some((one) => one === 'said' || one === 'shown')) return 'told';
-  return how.includes('read') || points.some(({ id }) => hasSlot(record, ['home', id])) ? 'read' : 'no';
+  return how.includes('read') || points.some(({ id }) => isEntered(record, ['home', id])) ? 'read' : 'no';
 };
 
 const sizesOf = (book: Book) => new Map(book.surfaces.map((surface) => [surface.id, surface]));
 
 const countFindings = (record: HireRecord, book: Book, base: <T extends string>(key: T, station?: string) => BaseFields): Finding[] =>
   book.fittings.flatMap((fitting): Finding[] => {
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'count', fitting.id], counted)?.value);
+    const [out, back] = (['out', 'in'] as const).map((walk) => currentOf(record, [walk, 'count', fitting.id], counted)?.value);
     const { is, pieces } = compareCount(fitting, out, back);
     if (is === 'same') return [];
     const fields = base(`count/${fitting.id}`, fitting.station);
@@ -145,7 +145,7 @@ type BaseFields = Pick<Finding, 'key' | 'station' | 'chargeable' | 'told' | 'dec
 const markFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => {
   const sizes = sizesOf(book);
   const seenGoing = new Set(marksOf(record, 'out').map(({ surface }) => surface));
-  const looked = (surface: string) => seenGoing.has(surface) || hasSlot(record, ['out', 'surface', surface]);
+  const looked = (surface: string) => seenGoing.has(surface) || isEntered(record, ['out', 'surface', surface]);
   return compareMarks(marksOf(record, 'out'), marksOf(record, 'in'), sizes).map((found): Finding => {
     const mark = found.is === 'notSeen' ? found.out : found.in;
     const surface = sizes.get(mark.surface);
@@ -191,7 +191,7 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
   const fuelIds = new Set(fuelTanks(book).map(({ id }) => id));
   return book.gauges.flatMap((gauge): Finding[] => {
     if (gauge.reads === 'counter' || (gauge.tank !== undefined && fuelIds.has(gauge.tank))) return [];
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', gauge.id], gaugeRead)?.value.shown);
+    const [out, back] = (['out', 'in'] as const).map((walk) => currentOf(record, [walk, 'gauge', gauge.id], gaugeRead)?.value.shown);
     if (out === undefined || back === undefined || out === back) return [];
     return [{ ...base(`gauge/${gauge.id}`, gauge.station), topic: 'gauge', gauge, is: 'differs', out, in: back }];
   });
@@ -199,7 +199,7 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
 
 const propellerFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
   book.propellers.flatMap((propeller): Finding[] => {
-    const [given, returned] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value);
+    const [given, returned] = (['out', 'in'] as const).map((walk) => currentOf(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value);
     const [out, back] = [given?.state, returned?.state];
     const [outRpm, inRpm] = [given?.fullRpm, returned?.fullRpm];
     const flawed = (state: typeof out) => state === 'flawWithinLimit' || state === 'flawOverLimit';
@@ -243,9 +243,9 @@ const wasteFindings = (record: HireRecord, book: Book, base: (key: string, stati
   });
 
 const checkFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
-  hasSlot(record, ['in', 'started'])
+  isEntered(record, ['in', 'started'])
     ? book.checks.flatMap((check): Finding[] => {
-        const found = slot(record, ['in', 'check', check.id], asFound)?.value;
+        const found = currentOf(record, ['in', 'check', check.id], asFound)?.value;
         const way = found && check.ways.find(({ id }) => id === found.way);
         if (found && way === check.ways[0]) return [];
         return [
@@ -265,7 +265,7 @@ const checkFindings = (record: HireRecord, book: Book, base: (key: string, stati
     : [];
 
 const extraFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => [
-  ...slotsUnder(record, ['extra'], extraNoted).map(({ value }): Finding => ({
+  ...currentUnder(record, ['extra'], extraNoted).map(({ value }): Finding => ({
     ...base(`extra/${value.extra}`),
     chargeable: true,
     told: priceOf(book, value.price, record),
@@ -278,7 +278,7 @@ const extraFindings = (record: HireRecord, book: Book, base: (key: string, stati
     text: value.text,
     photos: value.photos,
   })),
-  ...slotsUnder(record, ['receipt'], receiptShown).map(({ value, by }): Finding => ({
+  ...currentUnder(record, ['receipt'], receiptShown).map(({ value, by }): Finding => ({
     ...base(`receipt/${value.receipt}`),
     chargeable: true,
     topic: 'receipt',
@@ -332,7 +332,7 @@ export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Findin
     station,
     chargeable: false,
     told: undefined,
-    decision: slot(record, ['decided', key], findingDecided)?.value.decision,
+    decision: currentOf(record, ['decided', key], findingDecided)?.value.decision,
   });
   const findings: Finding[] = [
     ...markFindings(record, book, base),
@@ -346,19 +346,19 @@ export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Findin
   ];
   const engines = findings.find((one) => one.topic === 'fuel' && feedsEngine(one.tank));
   findings.push(...hoursFinding(record, book, engines, hired, base('hours')));
-  const back = slot(record, ['cameIn'], cameIn);
+  const back = currentOf(record, ['cameIn'], cameIn);
   if (back) {
     const minutes = Math.floor((happenedAt(back.by) - Date.parse(hired.to)) / 60_000);
     findings.push({ ...base('late'), chargeable: minutes > 0, topic: 'late', is: minutes > 0 ? 'late' : 'inTime', minutes });
   }
-  for (const open of record.contradictions)
-    findings.push({ ...base(`contradiction/${open.subject.join('/')}`), topic: 'contradiction', is: 'open', subject: open.subject });
+  for (const open of record.conflicts)
+    findings.push({ ...base(`conflict/${open.subject.join('/')}`), topic: 'conflict', is: 'open', subject: open.subject });
   return findings;
 };
 
 /** Findings that somebody must look at before the hire can be closed fairly. */
 export const needsDecision = (finding: Finding): boolean => {
-  if (finding.topic === 'contradiction') return true;
+  if (finding.topic === 'conflict') return true;
   if (finding.decision !== undefined) return finding.decision === 'askManager';
   if (finding.topic === 'mark') return finding.is === 'new' || finding.is === 'grown';
   if (finding.topic === 'count')
@@ -374,7 +374,7 @@ export const unchangedCount = (record: HireRecord, findings: readonly Finding[])
   const fittings = new Set(findings.flatMap((one) => (one.topic === 'count' ? [one.fitting.id] : [])));
   const surfaces = new Set(findings.flatMap((one) => (one.topic === 'mark' && one.is !== 'known' && one.surface ? [one.surface.id] : [])));
   return (
-    slotsUnder(record, ['in', 'count'], counted).filter(({ value }) => !fittings.has(value.fitting)).length +
-    slotsUnder(record, ['in', 'surface'], surfaceLooked).filter(({ value }) => !surfaces.has(value.surface)).length
+    currentUnder(record, ['in', 'count'], counted).filter(({ value }) => !fittings.has(value.fitting)).length +
+    currentUnder(record, ['in', 'surface'], surfaceSeen).filter(({ value }) => !surfaces.has(value.surface)).length
   );
 };

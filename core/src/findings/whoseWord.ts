@@ -1,5 +1,5 @@
 import type { StoredEvent } from '../events/stored';
-import { slotAt, type HireRecord } from '../events/record';
+import { currentAt, type HireRecord } from '../events/record';
 import type { Subject } from '../events/define';
 import type { Finding } from './findings';
 
@@ -25,13 +25,13 @@ const subjectUnder = (finding: Finding): Subject | undefined => {
 
 const standingOf = (record: HireRecord, finding: Finding): readonly StoredEvent[] => {
   const subject = subjectUnder(finding);
-  return subject === undefined ? [] : (slotAt(record, subject)?.standing ?? []);
+  return subject === undefined ? [] : (currentAt(record, subject)?.currentEvents ?? []);
 };
 
 /** Whether what a finding rests on was entered by the quay after the return had been signed. */
 export const isUnsigned = (record: HireRecord, finding: Finding): boolean => {
   const standing = standingOf(record, finding);
-  return record.again.some(({ event }) => standing.some((one) => one.event.id === event.id));
+  return record.addedAfterSeal.some(({ event }) => standing.some((one) => one.event.id === event.id));
 };
 
 /** Whether what a finding rests on was entered by the renter alone, and nobody of the quay has entered it since. */

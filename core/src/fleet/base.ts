@@ -1,8 +1,8 @@
 import * as z from 'zod/mini';
 import { Condition } from './condition';
 import { Jacket } from './jacket';
-import { Schools } from '../policy/schools';
-import { GeneralPoint } from './telling';
+import { Policies } from '../policy/policies';
+import { GeneralPoint } from './points';
 import { BookId, Wording } from '../words/words';
 
 /** A base book: berths, the way in, the return card, the store, and whom to call. */
@@ -64,7 +64,7 @@ export const Base = z.object({
   position: z.optional(z.tuple([z.number().check(z.gte(-180), z.lte(180)), z.number().check(z.gte(-90), z.lte(90))])),
   phone: z.optional(z.string().check(z.maxLength(40))),
   radio: z.optional(z.string().check(z.maxLength(40))),
-  schools: z.optional(Schools),
+  policies: z.optional(Policies),
   berths: z._default(z.array(Berth), []),
   /** From open water to the berth, in order. */
   wayIn: z._default(z.array(Step), []),

@@ -5,7 +5,7 @@ import { Drill } from './drills';
 import { Hull } from './hull';
 import { Place } from './places';
 import { Check, Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
-import { FixCard, Point, Round } from './telling';
+import { FixCard, Point, Round } from './points';
 import { BookId, Wording } from '../words/words';
 
 /**

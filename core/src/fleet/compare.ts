@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal';
 import { BASE_LISTS, type Base } from './base';
 import { type Book, type ClassBook, LISTS } from './book';
-import { type Lists, type Singles, SINGLES } from './lay';
+import { type Lists, type Singles, SINGLES } from './merge';
 import type { Wording } from '../words/words';
 
 type AnyRow = { id: string } & Record<string, unknown>;

@@ -64,6 +64,6 @@ describe('faults of conditions', () => {
         { path: 'when.all[2].not', reason: expect.stringContaining('asks nothing') as string },
       ],
     );
-    expect(conditionFaults({ fact: 'school.hob', is: 'flameFirst' }, 'when', {})).toEqual([]);
+    expect(conditionFaults({ fact: 'policy.hob', is: 'flameFirst' }, 'when', {})).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { MATTERS } from '../policy/school';
+import { POLICY_TOPICS } from '../policy/policy';
 import { BookId } from '../words/words';
 
 /**
@@ -37,7 +37,7 @@ export const Condition: z.ZodMiniType<Condition> = z.union([
   }),
 ]);
 
-/** What a condition may ask about, besides `school.<matter>`. */
+/** What a condition may ask about, besides `policy.<matter>`. */
 const FACTS = [
   'boat.kind',
   'boat.class',
@@ -59,7 +59,7 @@ const FACTS = [
   'forecast.waterC',
   'toldWithin.days',
 ] as const;
-const KNOWN = new Set<string>([...FACTS, ...MATTERS.map((matter) => `school.${matter}`)]);
+const KNOWN = new Set<string>([...FACTS, ...POLICY_TOPICS.map((matter) => `policy.${matter}`)]);
 
 /** What is known of each fact; one that is missing cannot be judged. */
 export type Facts = Readonly<Record<string, Scalar | undefined>>;

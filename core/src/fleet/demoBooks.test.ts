@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Base } from './base';
 import { BoatBook, type Book, ClassBook } from './book';
 import { judge } from './judge';
-import { layBooks, lineageOf } from './lay';
+import { mergeBooks, lineageOf } from './merge';
 
 /** What is briefed with the demonstration's own books, where it could hurt somebody or cost them money wrongly. */
 
@@ -18,7 +18,7 @@ const books = new Map<string, Book>();
 for (const name of readdirSync(join(DEMO, 'boats'))) {
   const boat = BoatBook.parse(json(`boats/${name}`));
   const way = lineageOf(boat.class, classes);
-  const laid = way.ok ? layBooks(way.lineage, boat) : way;
+  const laid = way.ok ? mergeBooks(way.lineage, boat) : way;
   if (!laid.ok) throw new Error(JSON.stringify(laid));
   books.set(boat.class, laid.book);
 }
@@ -83,7 +83,7 @@ describe('the books of the demonstration', () => {
     const [quay] = (json('bases.json') as { bases: Base[] }).bases;
     const told = (handover: string) =>
       quay!.returnCard
-        .filter(({ when }) => !when || judge(when, { 'school.handover': handover, 'school.batterySwitch': 'renterOff' }) === 'yes')
+        .filter(({ when }) => !when || judge(when, { 'policy.handover': handover, 'policy.batterySwitch': 'renterOff' }) === 'yes')
         .map(({ say }) => say.en)
         .join(' ');
     expect(told('staffed')).toMatch(/hand takes your line.*key to the hand/);
@@ -107,7 +107,7 @@ describe('the books of the demonstration', () => {
     for (const { rounds, kind } of books.values()) {
       const { items } = rounds.find(({ id }) => id === 'leaving')!;
       const said = items
-        .filter(({ when }) => !when || judge(when, { 'boat.kind': kind, 'school.batterySwitch': 'renterOff' }) === 'yes')
+        .filter(({ when }) => !when || judge(when, { 'boat.kind': kind, 'policy.batterySwitch': 'renterOff' }) === 'yes')
         .map(({ id }) => id);
       expect(said.at(-1)).toBe('key');
       expect(said).toContain('switch');
@@ -145,16 +145,16 @@ describe('the books of the demonstration', () => {
     ])
       expect(locks).toMatch(part);
     expect(point('canal-12', 'tunnel').say.en).toMatch(/jackets on, lamp on/);
-    for (const [id, school] of [
+    for (const [id, policy] of [
       ['bow-anchor', ['allowed', 'knifeReady']],
       ['anchor-knife', ['knifeReady']],
       ['anchor-emergency', ['emergencyOnly']],
     ] as const)
       for (const one of ['allowed', 'knifeReady', 'emergencyOnly'])
-        expect([id, one, judge(point('canal-12', id).when!, { 'school.anchoring': one })]).toEqual([
+        expect([id, one, judge(point('canal-12', id).when!, { 'policy.anchoring': one })]).toEqual([
           id,
           one,
-          (school as readonly string[]).includes(one) ? 'yes' : 'no',
+          (policy as readonly string[]).includes(one) ? 'yes' : 'no',
         ]);
     expect(point('canal-12', 'anchor-emergency').say.en).toMatch(/emergencies only/);
     expect(point('canal-12', 'anchor-knife').say.en).toMatch(/weak link.*cut/s);

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { BoatBook, ClassBook } from './book';
 import { addRow, changeRow, dropRow, idOf, inheritRow, orderRows, setCondition, setSingle } from './edit';
-import { layBooks, laySingles } from './lay';
-import type { Point } from './telling';
+import { mergeBooks, laySingles } from './merge';
+import type { Point } from './points';
 
 const shared: ClassBook = {
   format: 'quay-class-book/1',
@@ -19,7 +19,7 @@ const shared: ClassBook = {
 };
 const boat: BoatBook = { format: 'quay-boat-book/1', id: 'bun', class: 'pontoon', name: 'Bun', base: 'quay', hullNumber: '1' };
 const pointsOf = (book: BoatBook, class_ = shared): Point[] => {
-  const laid = layBooks([class_], book);
+  const laid = mergeBooks([class_], book);
   if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
   return laid.book.points;
 };
@@ -59,7 +59,7 @@ describe('editing a layer of a book', () => {
     const bare = changeRow(own, 'points', added, { caution: undefined }, false);
     expect(bare.points?.[0]).not.toHaveProperty('caution');
     // What is needed cannot be emptied: the book says so when it is laid.
-    expect(layBooks([shared], changeRow(boat, 'points', gate, { say: undefined }, true)).ok).toBe(false);
+    expect(mergeBooks([shared], changeRow(boat, 'points', gate, { say: undefined }, true)).ok).toBe(false);
   });
 
   it('keeps what is said once only where it differs from below, and can say that there is none', () => {
@@ -74,7 +74,7 @@ describe('editing a layer of a book', () => {
     expect(setSingle(book, 'plate', { ...shared.plate! }, below.plate)).toEqual(boat);
     const silent = setSingle(boat, 'callSign', undefined, below.callSign);
     expect(silent.callSign).toBeNull();
-    const laid = layBooks([class_], silent);
+    const laid = mergeBooks([class_], silent);
     expect(laid.ok && 'callSign' in laid.book).toBe(false);
     expect(setSingle(boat, 'looks', undefined, undefined)).toEqual(boat);
   });

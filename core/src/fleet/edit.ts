@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal';
 import type { BoatBook, ClassBook, ListName } from './book';
-import type { Single } from './lay';
+import type { Single } from './merge';
 
 /**
  * Edits of one layer of a book, each giving a new layer; what lies below is never touched. Only what differs from below

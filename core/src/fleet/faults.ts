@@ -2,7 +2,7 @@ import type { Book, ListName } from './book';
 import { isCardEnd } from './cardEnds';
 import { type Condition, conditionFaults } from './condition';
 import { NOT_TANKS } from './rows';
-import type { FixCard, Question } from './telling';
+import type { FixCard, Question } from './points';
 
 /** Something a row says that does not fit the rest of the book. */
 export type RowFault = { list: ListName | undefined; id: string; path: string; reason: string };

@@ -1,5 +1,5 @@
 import { fillsOf, fuelTanks, gaugesOf } from './readings';
-import { slot, type HireRecord } from '../events/record';
+import { currentOf, type HireRecord } from '../events/record';
 import { gaugeRead } from './events';
 import type { Book } from '../fleet/book';
 import type { LevelMethod } from './fuse';
@@ -19,7 +19,7 @@ export const gaugeSamples = (record: HireRecord, book: Book): GaugeSample[] =>
     if (!fill?.brim || more.length > 0 || fill.litres > tank.capacityL) return [];
     const truth = 1 - fill.litres / tank.capacityL;
     return gaugesOf(book, tank).flatMap(({ gauge, method }): GaugeSample[] => {
-      const read = slot(record, ['in', 'gauge', gauge.id], gaugeRead)?.value;
+      const read = currentOf(record, ['in', 'gauge', gauge.id], gaugeRead)?.value;
       // Askew a needle means less, and says nothing of what it is at rest.
       return read && !read.askew
         ? [{ gauge: gauge.id, method, sample: { shown: litresShown(gauge, tank, read.shown) / tank.capacityL, truth } }]

@@ -1,7 +1,7 @@
 import type { Book } from '../fleet/book';
 import type { Gauge, Tank } from '../fleet/rows';
 import type { Walk } from '../events/parts';
-import { hasSlot, type HireRecord, slot } from '../events/record';
+import { isEntered, type HireRecord, currentOf } from '../events/record';
 import { fuelFilled, gaugeRead } from './events';
 import { fuse, type Fused, type LevelMethod, type LevelReading } from './fuse';
 import { figuresWith } from './learn';
@@ -30,7 +30,7 @@ const readingOf = (gauge: Gauge, method: LevelMethod, tank: Tank, shown: number,
   };
 };
 
-const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => slot(record, [walk, 'gauge', gauge], gaugeRead)?.value;
+const gaugeValue = (record: HireRecord, walk: Walk, gauge: string) => currentOf(record, [walk, 'gauge', gauge], gaugeRead)?.value;
 
 /** Readings of one tank on a walk, in litres: its gauges, a totaliser that counts from the brim, and a fill to the brim. */
 const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): LevelReading[] => [
@@ -42,7 +42,7 @@ const levelReadings = (record: HireRecord, book: Book, tank: Tank, walk: Walk): 
       return read.zeroed ? [{ method: 'sinceBrim', gauge: gauge.id, litres: Math.max(0, tank.capacityL - read.shown) }] : [];
     return method ? [readingOf(gauge, method, tank, read.shown, read.askew === true)] : [];
   }),
-  ...(hasSlot(record, [walk, 'brim', tank.id]) ? [{ method: 'brim' as const, litres: tank.capacityL }] : []),
+  ...(isEntered(record, [walk, 'brim', tank.id]) ? [{ method: 'brim' as const, litres: tank.capacityL }] : []),
 ];
 
 /** Gauges of a tank that show a level, with the kind of reading each gives. */
@@ -55,7 +55,7 @@ export const gaugesOf = (book: Book, tank: Tank): { gauge: Gauge; method: LevelM
 /** The gauge of a tank to read next: the one not read yet that usually says most. */
 export const nextGauge = (record: HireRecord, book: Book, tank: Tank, walk: Walk): Gauge | undefined => {
   const all = gaugesOf(book, tank);
-  const read = all.filter(({ gauge }) => hasSlot(record, [walk, 'gauge', gauge.id]));
+  const read = all.filter(({ gauge }) => isEntered(record, [walk, 'gauge', gauge.id]));
   const left = all.filter((one) => !read.includes(one));
   const method = bestNext(
     left.map((one) => one.method),
@@ -89,7 +89,7 @@ export const fillsOf = (
   tank: string,
   by: 'renter' | 'operator',
 ): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
-  (slot(record, ['filled', tank], fuelFilled)?.standing ?? []).flatMap(({ event: { body } }) =>
+  (currentOf(record, ['filled', tank], fuelFilled)?.currentEvents ?? []).flatMap(({ event: { body } }) =>
     body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [],
   );
 
@@ -97,7 +97,7 @@ export const fillsOf = (
 export const hoursRun = (record: HireRecord, book: Book): number | undefined => {
   const counter = book.gauges.find(({ reads }) => reads === 'counter');
   if (!counter) return undefined;
-  const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'gauge', counter.id], gaugeRead)?.value.shown);
+  const [out, back] = (['out', 'in'] as const).map((walk) => currentOf(record, [walk, 'gauge', counter.id], gaugeRead)?.value.shown);
   return out === undefined || back === undefined ? undefined : back - out;
 };
 

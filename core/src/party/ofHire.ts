@@ -1,14 +1,14 @@
 import { departureFault } from '../condition/counts';
 import { counted } from '../condition/events';
 import { digestOf } from '../events/canonical';
-import { type HireRecord, slot, slotsUnder } from '../events/record';
+import { type HireRecord, currentOf, currentUnder } from '../events/record';
 import type { Base } from '../fleet/base';
 import type { Book } from '../fleet/book';
 import type { Jacket } from '../fleet/jacket';
-import type { Handing } from '../fleet/operator';
-import type { Schools } from '../policy/schools';
+import type { HandoverPolicy } from '../fleet/handoverPolicy';
+import type { Policies } from '../policy/policies';
 import { dateOf } from '../time/zone';
-import { schoolsFor } from '../waters/policies';
+import { policiesFor } from '../waters/policies';
 import type { Waters } from '../waters/zone';
 import { crewFaults, type CrewFault, type Overload, overloads } from './aboard';
 import { type Assignment, giveJackets, type Rack, type Worn } from './assignment';
@@ -26,17 +26,17 @@ export type Case = {
   base: Base;
   waters: Waters | null;
   rules: RuleSet | null;
-  operator: Handing;
+  operator: HandoverPolicy;
   toldBefore: Readonly<Record<string, string>>;
   sheets: readonly { salt: string; party: Party }[];
 };
 
-export const schoolsOf = (of: Pick<Case, 'operator' | 'base' | 'waters'>): Schools =>
-  schoolsFor({ schools: of.operator.schools, base: of.base, waters: of.waters ?? undefined });
+export const policiesOf = (of: Pick<Case, 'operator' | 'base' | 'waters'>): Policies =>
+  policiesFor({ policies: of.operator.policies, base: of.base, waters: of.waters ?? undefined });
 
 /** Who is aboard, once somebody has said; the sheet may be gone, or not have come yet. */
 export const peopleOf = (record: HireRecord, sheets: Case['sheets']): Person[] | undefined => {
-  const set = slot(record, ['party'], partySet);
+  const set = currentOf(record, ['party'], partySet);
   return set && sheets.find((sheet) => digestOf(sheet) === set.value.sheet)?.party.people;
 };
 
@@ -51,7 +51,7 @@ export const dayOfUse = (of: { hire: { from: string }; base: { zone: string } },
 export const racksOf = (record: HireRecord, { book, base }: Pick<Case, 'book' | 'base'>, today: string): Rack[] => [
   ...book.fittings.flatMap((fitting): Rack[] => {
     if (!fitting.jacket) return [];
-    const count = slot(record, ['out', 'count', fitting.id], counted)?.value;
+    const count = currentOf(record, ['out', 'count', fitting.id], counted)?.value;
     // Out of date or damaged ones are not given to anybody; how many of a line are, one count does not say.
     const fault = departureFault({ ...fitting, count: 0 }, count, today);
     return [{ fitting: fitting.id, jacket: fitting.jacket, where: 'aboard', count: fault ? 0 : (count?.count ?? fitting.count) }];
@@ -62,23 +62,23 @@ export const racksOf = (record: HireRecord, { book, base }: Pick<Case, 'book' | 
 ];
 
 const wornOf = (record: HireRecord): Worn =>
-  new Map(slotsUnder(record, ['jacket'], jacketGiven).map(({ value }) => [value.person, { fitting: value.fitting, where: value.where }]));
+  new Map(currentUnder(record, ['jacket'], jacketGiven).map(({ value }) => [value.person, { fitting: value.fitting, where: value.where }]));
 
 /** What somebody brought from home: the label's figures, and why it does not count, if so. */
-export type Brought = { person: string; jacket: Jacket; not: Misfit | 'school' | undefined };
+export type Brought = { person: string; jacket: Jacket; not: Misfit | 'policy' | undefined };
 
 /** The line under which a jacket is entered that somebody brought. */
 export const OWN_JACKET = 'own';
 
-/** Jackets from home, as somebody confirmed them, judged by the school and by whom they have to fit. */
-const broughtOf = (record: HireRecord, people: readonly Person[], rules: RuleSet, school: Schools['ownJackets']): Brought[] =>
+/** Jackets from home, as somebody confirmed them, judged by the policy and by whom they have to fit. */
+const broughtOf = (record: HireRecord, people: readonly Person[], rules: RuleSet, policy: Policies['ownJackets']): Brought[] =>
   people.flatMap((person) => {
-    const found = slot(record, ['jacket', person.id], jacketGiven);
+    const found = currentOf(record, ['jacket', person.id], jacketGiven);
     const jacket = found?.value.jacket;
     if (!found || !jacket) return [];
     const byRenter = found.by.actor.role === 'renter';
-    const counts = school === 'confirmedByRenter' || (school === 'confirmedByHand' && !byRenter);
-    return [{ person: person.id, jacket, not: counts ? misfit(person, jacket, rules) : 'school' }];
+    const counts = policy === 'confirmedByRenter' || (policy === 'confirmedByHand' && !byRenter);
+    return [{ person: person.id, jacket, not: counts ? misfit(person, jacket, rules) : 'policy' }];
   });
 
 export type Fit = Assignment & { people: Person[]; rules: RuleSet; overloads: Overload[]; crew: CrewFault[]; brought: Brought[] };
@@ -91,7 +91,7 @@ export const fitOf = (
 ): Fit | undefined => {
   const people = peopleOf(record, of.sheets);
   if (!people || !of.rules) return undefined;
-  const brought = broughtOf(record, people, of.rules, schoolsOf(of).ownJackets);
+  const brought = broughtOf(record, people, of.rules, policiesOf(of).ownJackets);
   const own = new Map(brought.flatMap(({ person, jacket, not }) => (not === undefined ? [[person, jacket] as const] : [])));
   // Whoever has their own leaves one to the others.
   const others = people.filter(({ id }) => !own.has(id));
@@ -113,6 +113,6 @@ export const fitOf = (
 /** People for whom a jacket was found and who have not been given it. */
 export const withoutTheirJacket = (record: HireRecord, { given }: Pick<Fit, 'given'>): string[] =>
   given.flatMap(({ person, rack }) => {
-    const worn = slot(record, ['jacket', person], jacketGiven)?.value;
+    const worn = currentOf(record, ['jacket', person], jacketGiven)?.value;
     return worn?.fitting === rack.fitting && worn.where === rack.where ? [] : [person];
   });

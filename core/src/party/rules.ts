@@ -4,7 +4,7 @@ import { BOAT_STATES } from '../fleet/places';
 import { SWIMS } from './people';
 
 /**
- * A set of rules about jackets, drivers and lookouts. Places and schools differ, so the rules are data: an operator has
+ * A set of rules about jackets, drivers and lookouts. Places and policies differ, so the rules are data: an operator has
  * as many sets as there are, and each stretch of water names the one that holds on it. Local law comes first.
  */
 
@@ -26,7 +26,7 @@ export const RuleSet = z.object({
   format: z.literal('quay-rules/1'),
   id: BookId,
   name: Wording,
-  /** The school in a sentence, as the renter is told it. */
+  /** The policy in a sentence, as the renter is told it. */
   about: Wording,
   /** Below this age somebody counts as a child. */
   childUnder: age,

@@ -12,7 +12,7 @@ export const USUAL_LEVEL = {
   said: 'hold',
   defect: 'hold',
   drill: 'hold',
-  contradiction: 'hold',
+  conflict: 'hold',
   noParty: 'hold',
   crewOpen: 'hold',
   jacketsOpen: 'hold',
@@ -26,5 +26,5 @@ export const USUAL_LEVEL = {
   wind: 'ask',
   light: 'ask',
 } as const satisfies Record<string, Level>;
-export type Liftable = keyof typeof USUAL_LEVEL;
-export const LIFTABLE = Object.keys(USUAL_LEVEL) as Liftable[];
+export type Overridable = keyof typeof USUAL_LEVEL;
+export const OVERRIDABLE = Object.keys(USUAL_LEVEL) as Overridable[];

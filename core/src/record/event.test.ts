@@ -1,5 +1,5 @@
 import { findingDecided } from '../findings/events';
-import { slotAt, slotsUnder } from '../events/record';
+import { currentAt, currentUnder } from '../events/record';
 import * as z from 'zod/mini';
 import { definitionOf, EVENT_KINDS, EventBody, subjectOf } from './event';
 import { project } from './project';
@@ -49,10 +49,10 @@ describe('all kinds together', () => {
   it('have subjects of which none is the beginning of another part', () => {
     const decided = (finding: string): EventBody => ({ kind: 'findingDecided', finding, decision: 'wear' });
     const record = project(heldBy('hand', [decided('mark/a'), decided('mark')]));
-    expect(slotAt(record, ['decided', 'mark/a'])?.value).toEqual(decided('mark/a'));
-    expect(slotAt(record, ['decided', 'mark', 'a'])).toBeUndefined();
-    expect(slotsUnder(record, ['decided', 'mark'], findingDecided)).toHaveLength(1);
-    expect(slotsUnder(record, ['decided'], findingDecided)).toHaveLength(2);
+    expect(currentAt(record, ['decided', 'mark/a'])?.value).toEqual(decided('mark/a'));
+    expect(currentAt(record, ['decided', 'mark', 'a'])).toBeUndefined();
+    expect(currentUnder(record, ['decided', 'mark'], findingDecided)).toHaveLength(1);
+    expect(currentUnder(record, ['decided'], findingDecided)).toHaveLength(2);
     expect(subjectOf({ kind: 'undone' })).toBeUndefined();
   });
 });

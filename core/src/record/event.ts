@@ -83,4 +83,4 @@ export const HireEvent = z.object({
 export type HireEvent = z.infer<typeof HireEvent>;
 
 /** An event of a kind that is defined, as it is stored. */
-export type Held = StoredEvent<EventBody>;
+export type StoredHireEvent = StoredEvent<EventBody>;

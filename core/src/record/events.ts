@@ -32,14 +32,14 @@ export const undone = defineEvent('undone', {
 });
 
 /** Says which of the values that two phones left standing is right; the only way once a seal covers both. */
-export const contradictionSettled = defineEvent('contradictionSettled', {
+export const conflictResolved = defineEvent('conflictResolved', {
   body: {
     subject: z.array(z.string().check(z.minLength(1), z.maxLength(160))).check(z.minLength(1), z.maxLength(6)),
     stands: EventId,
     note,
   },
-  subject: ({ subject }) => ['settled', ...subject],
+  subject: ({ subject }) => ['resolved', ...subject],
   merge: 'replace',
   addedBy: ['hand', 'manager'],
-  effect: { does: 'settle', between: ({ subject }) => subject, stands: ({ stands }) => stands },
+  effect: { does: 'resolve', between: ({ subject }) => subject, stands: ({ stands }) => stands },
 });

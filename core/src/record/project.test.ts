@@ -1,18 +1,18 @@
-import { slot } from '../events/record';
+import { currentOf } from '../events/record';
 import { counted as countedKind } from '../condition/events';
 import { sealed as sealedKind } from './events';
 import fc from 'fast-check';
 import { canonical, digestOf } from '../events/canonical';
-import { type EventBody, type HireEvent, type Held } from './event';
+import { type EventBody, type HireEvent, type StoredHireEvent } from './event';
 import { project, sealContent } from './project';
 import { checkSeal, rootOf } from '../events/seal';
-import { readEvent } from './upcast';
+import { readEvent } from './readEvent';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
 const idOf = (n: number) => `${hex(n, 8)}-0000-7000-8000-${hex(n, 12)}`;
 const START = Date.parse('2026-06-13T08:00:00.000Z');
 
-const make = (n: number, body: EventBody, more: Partial<HireEvent> & { replaces?: string[] } = {}, by: Partial<Held> = {}): Held => ({
+const make = (n: number, body: EventBody, more: Partial<HireEvent> & { replaces?: string[] } = {}, by: Partial<StoredHireEvent> = {}): StoredHireEvent => ({
   event: {
     id: idOf(n),
     v: 1,
@@ -35,7 +35,7 @@ const count = (fitting: string, number: number, walk: 'out' | 'in' = 'out'): Eve
   count: number,
   state: 'fine',
 });
-const counted = (held: Held[], fitting: string) => slot(project(held), ['out', 'count', fitting], countedKind);
+const counted = (held: StoredHireEvent[], fitting: string) => currentOf(project(held), ['out', 'count', fitting], countedKind);
 
 /** Streams as several phones make them: counts, told points, corrections of anything older, undos, seals, a closing. */
 const stream = fc
@@ -51,7 +51,7 @@ const stream = fc
     { minLength: 1, maxLength: 40 },
   )
   .map((rows) =>
-    rows.map((row, n): Held => {
+    rows.map((row, n): StoredHireEvent => {
       const replaces = n > 0 ? [...new Set(row.older.map((o) => idOf(o % n)))] : [];
       const walk = row.number % 2 ? ('in' as const) : ('out' as const);
       const covers = Array.from({ length: n }, (_, i) => idOf(i)).filter((_, i) => (i + row.number) % 3 !== 0);
@@ -61,7 +61,7 @@ const stream = fc
           : row.what === 5
             ? { kind: 'undone' }
             : row.what === 6
-              ? { kind: 'pointTold', walk, point: `p${row.fitting}`, how: 'said', language: 'en' }
+              ? { kind: 'pointBriefed', walk, point: `p${row.fitting}`, how: 'said', language: 'en' }
               : row.what === 7
                 ? { kind: 'fuelFilled', tank: 'main', litres: 10 + row.number, brim: false, by: 'operator' }
                 : row.what === 8 && n > 0
@@ -78,7 +78,7 @@ const stream = fc
                   : row.what === 9 && n > 20
                     ? { kind: 'closed', number: 1, statement: 'c'.repeat(64), covers, root: 'd'.repeat(64) }
                     : row.what === 10 && n > 0
-                      ? { kind: 'contradictionSettled', subject: [walk, 'count', `f${row.fitting}`], stands: idOf((row.older[0] ?? 0) % n) }
+                      ? { kind: 'conflictResolved', subject: [walk, 'count', `f${row.fitting}`], stands: idOf((row.older[0] ?? 0) % n) }
                       : { kind: 'castOff' };
       return make(
         n,
@@ -88,9 +88,9 @@ const stream = fc
       );
     }),
   );
-const shown = (held: Held[]) => {
+const shown = (held: StoredHireEvent[]) => {
   const record = project(held);
-  return canonical(JSON.parse(JSON.stringify({ ...record, slots: [...record.slots].sort(([a], [b]) => (a < b ? -1 : 1)) })));
+  return canonical(JSON.parse(JSON.stringify({ ...record, slots: [...record.subjects].sort(([a], [b]) => (a < b ? -1 : 1)) })));
 };
 
 describe('the record', () => {
@@ -123,7 +123,7 @@ describe('the record', () => {
       fc.property(stream, (events) => {
         const record = project(events);
         const placed = new Set(
-          [...[...record.slots.values()].flatMap((s) => s.standing), ...record.late, ...record.proposed].map(({ event }) => event.id),
+          [...[...record.subjects.values()].flatMap((s) => s.currentEvents), ...record.late, ...record.proposed].map(({ event }) => event.id),
         );
         const named = new Set(events.flatMap(({ event }) => event.replaces));
         for (const { event } of events) if (event.body.kind !== 'undone') expect(placed.has(event.id) || named.has(event.id)).toBe(true);
@@ -134,31 +134,31 @@ describe('the record', () => {
   it('lets a correction take the place of what it names, wherever it comes from', () => {
     const first = make(1, count('jacket', 8));
     const second = make(2, count('jacket', 7), { device: 'd2', replaces: [idOf(1)] });
-    expect(counted([second, first], 'jacket')).toMatchObject({ value: { count: 7 }, contradiction: false });
+    expect(counted([second, first], 'jacket')).toMatchObject({ value: { count: 7 }, conflict: false });
   });
 
-  it('keeps two values that nobody replaced as a contradiction, and equal ones as agreement', () => {
+  it('keeps two values that nobody replaced as a conflict, and equal ones as agreement', () => {
     const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
-    expect(counted(both, 'jacket')).toMatchObject({ contradiction: true });
-    expect(project(both).contradictions.map(({ subject }) => subject)).toEqual([['out', 'count', 'jacket']]);
-    expect(counted([both[0]!, make(3, count('jacket', 8), { device: 'd2' })], 'jacket')).toMatchObject({ contradiction: false });
+    expect(counted(both, 'jacket')).toMatchObject({ conflict: true });
+    expect(project(both).conflicts.map(({ subject }) => subject)).toEqual([['out', 'count', 'jacket']]);
+    expect(counted([both[0]!, make(3, count('jacket', 8), { device: 'd2' })], 'jacket')).toMatchObject({ conflict: false });
     const settled = [...both, make(4, count('jacket', 7), { replaces: [idOf(1), idOf(2)] })];
-    expect(counted(settled, 'jacket')).toMatchObject({ contradiction: false, value: { count: 7 } });
+    expect(counted(settled, 'jacket')).toMatchObject({ conflict: false, value: { count: 7 } });
   });
 
   it('lets somebody say which of two values stands, also after a seal that covers both, and take it back', () => {
     const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
     const sealed = make(3, { kind: 'sealed', walk: 'out', ...sealContent(both, null), signature: '', key: 'b'.repeat(64) });
     const stands = (n: number, id: number) =>
-      make(n, { kind: 'contradictionSettled', subject: ['out', 'count', 'jacket'], stands: idOf(id) });
+      make(n, { kind: 'conflictResolved', subject: ['out', 'count', 'jacket'], stands: idOf(id) });
     const settled = [...both, sealed, stands(4, 2)];
-    expect(counted(settled, 'jacket')).toMatchObject({ contradiction: false, value: { count: 7 }, settledBy: { event: { id: idOf(4) } } });
-    expect(counted(settled, 'jacket')!.standing).toHaveLength(2);
-    expect(project(settled).contradictions).toEqual([]);
+    expect(counted(settled, 'jacket')).toMatchObject({ conflict: false, value: { count: 7 }, resolvedBy: { event: { id: idOf(4) } } });
+    expect(counted(settled, 'jacket')!.currentEvents).toHaveLength(2);
+    expect(project(settled).conflicts).toEqual([]);
     // Two who settle it differently have settled nothing, and one that names something else counts for nothing.
-    expect(counted([...settled, { ...stands(5, 1), actor: { id: 'bo', role: 'hand' } }], 'jacket')).toMatchObject({ contradiction: true });
-    expect(counted([...both, stands(4, 9)], 'jacket')).toMatchObject({ contradiction: true });
-    expect(counted([...settled, make(6, { kind: 'undone' }, { replaces: [idOf(4)] })], 'jacket')).toMatchObject({ contradiction: true });
+    expect(counted([...settled, { ...stands(5, 1), actor: { id: 'bo', role: 'hand' } }], 'jacket')).toMatchObject({ conflict: true });
+    expect(counted([...both, stands(4, 9)], 'jacket')).toMatchObject({ conflict: true });
+    expect(counted([...settled, make(6, { kind: 'undone' }, { replaces: [idOf(4)] })], 'jacket')).toMatchObject({ conflict: true });
   });
 
   it('undoes, undoes the undoing, and gives back what a correction had replaced', () => {
@@ -167,10 +167,10 @@ describe('the record', () => {
     expect(counted([...events, undo], 'jacket')!.value.count).toBe(8);
     expect(counted([...events, undo, make(4, { kind: 'undone' }, { replaces: [idOf(3)] })], 'jacket')!.value.count).toBe(7);
     const chain = [...events, make(5, count('jacket', 6), { replaces: [idOf(2)] })];
-    expect(counted(chain, 'jacket')).toMatchObject({ value: { count: 6 }, contradiction: false });
+    expect(counted(chain, 'jacket')).toMatchObject({ value: { count: 6 }, conflict: false });
   });
 
-  const closedAfter = (events: Held[], n: number) =>
+  const closedAfter = (events: StoredHireEvent[], n: number) =>
     make(n, { kind: 'closed', number: 4, statement: 'c'.repeat(64), covers: events.map(({ event }) => event.id), root: 'd'.repeat(64) });
 
   it('keeps what arrives after the closing outside: late when made before it, proposed when made after', () => {
@@ -181,7 +181,7 @@ describe('the record', () => {
     const record = project([after, closed, before, ...events]);
     expect(record.late.map(({ event }) => event.id)).toEqual([idOf(5)]);
     expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(20)]);
-    expect(slot(record, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
+    expect(currentOf(record, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
   });
 
   it('takes what the quay enters of the return after its signature, and shows it; never of the departure, nor from the renter', () => {
@@ -198,28 +198,28 @@ describe('the record', () => {
     ];
     const all = [...events, seal('out', 3), make(5, { kind: 'castOff' }), seal('in', 4), seen, ...rest];
     const record = project(all);
-    expect(slot(record, ['in', 'count', 'jacket'], countedKind)!).toMatchObject({ value: { count: 7 }, contradiction: false });
-    expect(record.again.map(({ event }) => event.id)).toEqual([idOf(20)]);
+    expect(currentOf(record, ['in', 'count', 'jacket'], countedKind)!).toMatchObject({ value: { count: 7 }, conflict: false });
+    expect(record.addedAfterSeal.map(({ event }) => event.id)).toEqual([idOf(20)]);
     expect(record.proposed.map(({ event }) => event.id)).toEqual([21, 22, 23, 24, 25].map(idOf));
     // What was entered afterwards may be taken back again.
     const back = project([...all, make(30, { kind: 'undone' }, { replaces: [idOf(20)] })]);
-    expect(slot(back, ['in', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
+    expect(currentOf(back, ['in', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
     // Arrived after the seal, but made before it: it is late, as ever.
     expect(project([...all, make(3, count('fender', 3, 'in'), { id: idOf(31) })]).late).toHaveLength(1);
     // The closing covers it; what comes after that is a proposal.
     const closed = project([...all, closedAfter([...events, seal('out', 3), seal('in', 4), seen], 40), make(50, count('jacket', 4, 'in'))]);
-    expect(slot(closed, ['in', 'count', 'jacket'], countedKind)!.value.count).toBe(7);
+    expect(currentOf(closed, ['in', 'count', 'jacket'], countedKind)!.value.count).toBe(7);
     expect(closed.proposed.map(({ event }) => event.id)).toContain(idOf(50));
   });
 
   it('lets departure be put right until she casts off, says that it is unsigned, and takes a newer seal over it', () => {
     const events = [make(1, count('jacket', 5), {}, { actor: { id: 'r', role: 'renter' } })];
-    const seal = (n: number, over: Held[], replaces: string[] = []) =>
+    const seal = (n: number, over: StoredHireEvent[], replaces: string[] = []) =>
       make(n, { kind: 'sealed', walk: 'out', ...sealContent(over, null), signature: '', key: 'b'.repeat(64) }, { replaces });
     const first = seal(3, events);
     const right = make(6, count('jacket', 6), { replaces: [idOf(1)] }, { actor: { id: 'r', role: 'renter' } });
     const open = project([...events, first, right]);
-    expect(slot(open, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(6);
+    expect(currentOf(open, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(6);
     expect(open.unsigned.out.map(({ event }) => event.id)).toEqual([idOf(6)]);
     const signed = make(7, {
       kind: 'signed',
@@ -236,14 +236,14 @@ describe('the record', () => {
     // Or it is cleared: what was signed stands again.
     const cleared = project([...events, first, right, make(11, { kind: 'undone' }, { replaces: [idOf(6)] })]);
     expect(cleared.unsigned.out).toEqual([]);
-    expect(slot(cleared, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(5);
-    expect(slot(resealed, ['out', 'count', 'jacket'], countedKind)).toMatchObject({ value: { count: 6 }, contradiction: false });
-    expect(slot(resealed, ['out', 'sealed'], sealedKind)).toMatchObject({ contradiction: false, by: { event: { id: idOf(8) } } });
+    expect(currentOf(cleared, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(5);
+    expect(currentOf(resealed, ['out', 'count', 'jacket'], countedKind)).toMatchObject({ value: { count: 6 }, conflict: false });
+    expect(currentOf(resealed, ['out', 'sealed'], sealedKind)).toMatchObject({ conflict: false, by: { event: { id: idOf(8) } } });
     // Once she is off, departure is what was signed.
     const off = make(9, { kind: 'castOff' });
     const after = make(10, count('jacket', 7), { replaces: [idOf(6)] });
     const gone = project([...again, seal(8, again, [idOf(3)]), off, after]);
-    expect(slot(gone, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(6);
+    expect(currentOf(gone, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(6);
     expect(gone.proposed.map(({ event }) => event.id)).toEqual([idOf(10)]);
   });
 
@@ -264,8 +264,8 @@ describe('the record', () => {
       make(3, { kind: 'undone' }, { replaces: [idOf(1)] }),
       make(4, { kind: 'undone' }, { replaces: [idOf(2)] }),
     ]);
-    expect(slot(record, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
-    expect(slot(record, ['out', 'sealed'], sealedKind)).toBeDefined();
+    expect(currentOf(record, ['out', 'count', 'jacket'], countedKind)!.value.count).toBe(8);
+    expect(currentOf(record, ['out', 'sealed'], sealedKind)).toBeDefined();
     expect(record.proposed.map(({ event }) => event.id)).toEqual([idOf(3), idOf(4)]);
   });
 

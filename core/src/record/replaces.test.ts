@@ -1,14 +1,14 @@
 import { counted as countedKind } from '../condition/events';
 import fc from 'fast-check';
 import type { EventBody } from './event';
-import type { Held } from './event';
-import { slot } from '../events/record';
+import type { StoredHireEvent } from './event';
+import { currentOf } from '../events/record';
 import { project } from './project';
 import { replacedBy } from './project';
 
 const idOf = (n: number) => `${n.toString(16).padStart(8, '0')}-0000-7000-8000-000000000000`;
 const START = Date.parse('2026-06-13T08:00:00.000Z');
-const held = (n: number, device: string, body: EventBody, replaces: readonly string[]): Held => ({
+const held = (n: number, device: string, body: EventBody, replaces: readonly string[]): StoredHireEvent => ({
   event: {
     id: idOf(n),
     v: 1,
@@ -23,8 +23,8 @@ const held = (n: number, device: string, body: EventBody, replaces: readonly str
   actor: { id: 'ada', role: 'hand' },
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
-const drawnOf = (events: readonly Held[]) => ({ record: project(events), events });
-const standing = (all: readonly Held[]) => slot(project(all), ['out', 'count', 'fenders'], countedKind);
+const drawnOf = (events: readonly StoredHireEvent[]) => ({ record: project(events), events });
+const standing = (all: readonly StoredHireEvent[]) => currentOf(project(all), ['out', 'count', 'fenders'], countedKind);
 
 /** One phone that enters what it likes or takes back its last entry, each time with a page that is some entries behind. */
 const presses = fc.array(fc.record({ count: fc.nat(9), behind: fc.nat(4), undo: fc.boolean() }), { minLength: 1, maxLength: 25 });
@@ -33,7 +33,7 @@ describe('what a new entry replaces', () => {
   it('is all that the same phone entered before: however fast, it never disagrees with itself, and the last entry stands', () => {
     fc.assert(
       fc.property(presses, (all) => {
-        const made: Held[] = [];
+        const made: StoredHireEvent[] = [];
         for (const { count, behind, undo } of all) {
           const drawn = made.slice(0, Math.max(0, made.length - behind));
           const since = made.slice(drawn.length);
@@ -44,7 +44,7 @@ describe('what a new entry replaces', () => {
             made.push(held(made.length, 'd1', body, replacedBy(body, drawnOf(drawn), since)));
             expect(standing(made)?.value.count).toBe(count);
           }
-          expect(project(made).contradictions).toEqual([]);
+          expect(project(made).conflicts).toEqual([]);
         }
       }),
       { numRuns: 300 },
@@ -57,7 +57,7 @@ describe('what a new entry replaces', () => {
     const body = counted(5);
     const ours = held(2, 'd1', body, replacedBy(body, drawnOf([first]), []));
     expect(ours.event.replaces).toEqual([first.event.id]);
-    expect(project([first, theirs, ours]).contradictions).toHaveLength(1);
+    expect(project([first, theirs, ours]).conflicts).toHaveLength(1);
   });
 
   it('is nothing for what is kept beside what is there, and for an undo', () => {

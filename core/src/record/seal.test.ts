@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { digestOf } from '../events/canonical';
 import type { EventBody } from './event';
 import { attachmentsOf, EVENT_KINDS } from './event';
-import type { Held } from './event';
+import type { StoredHireEvent } from './event';
 import { mayAdd } from './mayAdd';
 import { checkSeal, countersignMessage, sealMessage, spoken } from '../events/seal';
 import { sealContent } from './project';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
-const held = (n: number, body: EventBody): Held => ({
+const held = (n: number, body: EventBody): StoredHireEvent => ({
   event: {
     id: `${hex(n, 8)}-0000-7000-8000-${hex(n, 12)}`,
     v: 1,
@@ -32,11 +32,11 @@ const some = fc
         n,
         n % 2
           ? { kind: 'counted', walk: 'out', fitting: `f${n}`, count, state: 'fine' }
-          : { kind: 'surfaceLooked', walk: 'out', surface: `s${n}`, photos: photos.map(photo) },
+          : { kind: 'surfaceSeen', walk: 'out', surface: `s${n}`, photos: photos.map(photo) },
       ),
     ),
   );
-const digestsOf = (events: readonly Held[]) => new Map(events.map(({ event }) => [event.id, digestOf(event)]));
+const digestsOf = (events: readonly StoredHireEvent[]) => new Map(events.map(({ event }) => [event.id, digestOf(event)]));
 
 describe('a seal', () => {
   it('fits its own events, in any order, and takes in the boat’s last seal', () => {
@@ -70,7 +70,7 @@ describe('a seal', () => {
 
   it('names every picture and drawing once', () => {
     const events = [
-      held(0, { kind: 'surfaceLooked', walk: 'out', surface: 's', photos: [photo(1), photo(2)] }),
+      held(0, { kind: 'surfaceSeen', walk: 'out', surface: 's', photos: [photo(1), photo(2)] }),
       held(1, {
         kind: 'markPlaced',
         walk: 'out',
@@ -107,7 +107,7 @@ describe('who may add what', () => {
   const body = (kind: string, walk: 'out' | 'in' = 'out') => ({ kind, walk }) as unknown as EventBody;
   const walking = [
     'walkStarted',
-    'pointTold',
+    'pointBriefed',
     'pointSkipped',
     'counted',
     'gaugeRead',
@@ -115,7 +115,7 @@ describe('who may add what', () => {
     'remarked',
     'brimmed',
     'markPlaced',
-    'surfaceLooked',
+    'surfaceSeen',
     'evidenceGiven',
     'asFound',
   ];
@@ -138,7 +138,7 @@ describe('who may add what', () => {
       const quays = ['closed', 'keyGiven', 'depositAnswered', 'paymentAnswered', 'corrected'].includes(kind);
       // What is read at home, and what a renter says of a line, nobody says for them.
       const staffs = !quays && kind !== 'pointRead' && kind !== 'lineAnswered';
-      expect([kind, mayAdd('hand', body(kind))]).toEqual([kind, staffs && kind !== 'letGo' && kind !== 'lineQuoted']);
+      expect([kind, mayAdd('hand', body(kind))]).toEqual([kind, staffs && kind !== 'holdOverridden' && kind !== 'lineQuoted']);
       expect([kind, mayAdd('manager', body(kind))]).toEqual([kind, staffs]);
       expect([kind, mayAdd('quay', body(kind))]).toEqual([kind, quays]);
       expect([kind, mayAdd('renter', body(kind))]).toEqual([kind, own.includes(kind)]);
@@ -154,7 +154,7 @@ describe('who may add what', () => {
     }
     expect(mayAdd('renter', { kind: 'castOff' }, { out: true, in: true })).toBe(true);
     expect(mayAdd('renter', { kind: 'cameIn' }, { out: true, in: false })).toBe(false);
-    for (const kind of ['findingDecided', 'lineDecided', 'held', 'contradictionSettled', 'closed'])
+    for (const kind of ['findingDecided', 'lineDecided', 'boatHeld', 'conflictResolved', 'closed'])
       expect(mayAdd('renter', body(kind), { out: true, in: true })).toBe(false);
   });
 });

@@ -1,14 +1,14 @@
 import { counted } from '../condition/events';
 import fc from 'fast-check';
 import type { HireEvent } from './event';
-import type { Held } from './event';
-import { slot } from '../events/record';
+import type { StoredHireEvent } from './event';
+import { currentOf } from '../events/record';
 import { project } from './project';
 import { undoneIds } from '../events/undone';
 
-const undoneIn = (all: readonly Held[]) => undoneIds(all, ({ event }) => event.body.kind === 'undone');
+const undoneIn = (all: readonly StoredHireEvent[]) => undoneIds(all, ({ event }) => event.body.kind === 'undone');
 const idOf = (n: number) => `${n.toString(16).padStart(8, '0')}-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
-const made = (n: number, body: HireEvent['body'], replaces: number[] = []): Held => ({
+const made = (n: number, body: HireEvent['body'], replaces: number[] = []): StoredHireEvent => ({
   event: {
     id: idOf(n),
     v: 1,
@@ -78,7 +78,7 @@ describe('what undo has taken away', () => {
   it('takes a chain of 30,000 undos, each of the one before, and a record that is projected from it', () => {
     const held = [made(0, count), ...Array.from({ length: 30_000 }, (_, i) => made(i + 1, undo, [i]))];
     // An even number of undos leaves the count where it was.
-    expect(slot(project(held), ['out', 'count', 'hook'], counted)?.value.count).toBe(1);
-    expect(slot(project([...held, made(30_001, undo, [30_000])]), ['out', 'count', 'hook'], counted)).toBeUndefined();
+    expect(currentOf(project(held), ['out', 'count', 'hook'], counted)?.value.count).toBe(1);
+    expect(currentOf(project([...held, made(30_001, undo, [30_000])]), ['out', 'count', 'hook'], counted)).toBeUndefined();
   });
 });

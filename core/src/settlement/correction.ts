@@ -1,4 +1,4 @@
-import { slotsUnder, type HireRecord } from '../events/record';
+import { currentUnder, type HireRecord } from '../events/record';
 import { corrected, lineContested } from './events';
 import { happenedAt } from '../events/stored';
 import { type Line, type Statement, taxesOf } from './statement';
@@ -20,8 +20,8 @@ const chargedAtClosing = ({ state, amountMinor }: Line): number => (state === 'p
 
 /** Every line of a closed statement with what was said and done about it since. */
 export const standingsOf = (record: HireRecord, closed: Statement): Standing[] => {
-  const corrections = slotsUnder(record, ['corrected'], corrected);
-  const contested = slotsUnder(record, ['contested'], lineContested);
+  const corrections = currentUnder(record, ['corrected'], corrected);
+  const contested = currentUnder(record, ['contested'], lineContested);
   return closed.lines.map((line): Standing => {
     const changes = corrections.flatMap(({ value, by }) =>
       value.lines.filter((one) => one.line === line.key).map(({ amountMinor }) => ({ amountMinor, at: happenedAt(by) })),

@@ -6,7 +6,7 @@ import { ExactInstant } from '../time/calendar';
 /** What is agreed of each line, and what is held and paid. */
 
 /** What became of one asking of the card terminal; `unknown` until it has said. */
-export const DEPOSIT_ANSWERS = ['held', 'declined', 'unknown', 'released', 'expired'] as const;
+export const DEPOSIT_ANSWERS = ['authorised', 'declined', 'unknown', 'released', 'expired'] as const;
 export const DEPOSIT_WAYS = ['cash', 'otherwise'] as const;
 /** What the terminal is asked for once there is something to pay: from what is held, beyond it, or back. */
 export const PAYMENTS = ['capture', 'release', 'charge', 'refund'] as const;

@@ -5,7 +5,7 @@ import { evidenceOf } from './evidence';
 
 const name = (letter: string) => letter.repeat(64);
 const mark = (id: string, photos: string[]) => ({ id, surface: 'port', x: 0.5, y: 0.5, kind: 'scratch' as const, sizeMm: 90, photos });
-const looked = (walk: 'out' | 'in', ...photos: string[]): EventBody => ({ kind: 'surfaceLooked', walk, surface: 'port', photos });
+const looked = (walk: 'out' | 'in', ...photos: string[]): EventBody => ({ kind: 'surfaceSeen', walk, surface: 'port', photos });
 const placed = (walk: 'out' | 'in', id: string, ...photos: string[]): EventBody => ({ kind: 'markPlaced', walk, mark: mark(id, photos) });
 const found = (of: { out?: string; in?: string }): Finding =>
   ({

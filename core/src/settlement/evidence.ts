@@ -1,6 +1,6 @@
 import { extraNoted } from '../findings/events';
-import { asFound, evidenceGiven, markPlaced, surfaceLooked } from '../condition/events';
-import { type HireRecord, slot } from '../events/record';
+import { asFound, evidenceGiven, markPlaced, surfaceSeen } from '../condition/events';
+import { type HireRecord, currentOf } from '../events/record';
 import type { Subject } from '../events/define';
 import type { Finding } from '../findings/findings';
 
@@ -13,7 +13,7 @@ export type Evidence = { out: Seen | undefined; in: Seen | undefined };
 /** The newest picture of the first of these that has one. */
 const newest = (record: HireRecord, subjects: readonly Subject[]): Seen | undefined => {
   for (const subject of subjects) {
-    const found = slot(record, subject, markPlaced, surfaceLooked, evidenceGiven, asFound);
+    const found = currentOf(record, subject, markPlaced, surfaceSeen, evidenceGiven, asFound);
     if (!found) continue;
     const { value, by } = found;
     const photos = value.kind === 'markPlaced' ? value.mark.photos : value.photos;
@@ -47,7 +47,7 @@ export const evidenceOf = (record: HireRecord, finding: Finding): Evidence | und
       return { out: newest(record, [['out', 'check', finding.check.id]]), in: newest(record, [['in', 'check', finding.check.id]]) };
     case 'extra': {
       const sha = finding.photos.at(-1);
-      const noted = slot(record, ['extra', finding.extra], extraNoted);
+      const noted = currentOf(record, ['extra', finding.extra], extraNoted);
       return sha === undefined || !noted ? undefined : { out: undefined, in: { sha, at: noted.by.event.at } };
     }
     default:

@@ -3,7 +3,7 @@ import { recordOf } from '../testing/demoHire';
 import { endingHoldings } from './holding';
 import { ledgerOf } from './ledger';
 
-const held = (attempt: string, expiresAt?: string, answer: 'held' | 'released' | 'expired' = 'held'): EventBody => ({
+const held = (attempt: string, expiresAt?: string, answer: 'authorised' | 'released' | 'expired' = 'authorised'): EventBody => ({
   kind: 'depositAnswered',
   attempt,
   amountMinor: 250,

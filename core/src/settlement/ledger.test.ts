@@ -1,11 +1,11 @@
-import { slotAt } from '../events/record';
+import { currentAt } from '../events/record';
 import fc from 'fast-check';
 import type { EventBody } from '../record/event';
 import { recordOf } from '../testing/demoHire';
 import { isAtRest, ledgerOf, nextStep } from './ledger';
 
 type Payment = Extract<EventBody, { kind: 'paymentAnswered' }>;
-const held = (attempt: string, amountMinor: number, answer: 'held' | 'released' | 'expired' | 'unknown' = 'held'): EventBody => ({
+const held = (attempt: string, amountMinor: number, answer: 'authorised' | 'released' | 'expired' | 'unknown' = 'authorised'): EventBody => ({
   kind: 'depositAnswered',
   attempt,
   amountMinor,
@@ -38,7 +38,7 @@ describe('the ledger', () => {
   it('hears what the terminal says after the closing, and takes it for nobody’s proposal', () => {
     const before = held('a', 250);
     const all = [before, { kind: 'closed', number: 1, statement: 'a'.repeat(64), covers: [], root: 'b'.repeat(64) } as EventBody];
-    const covered = slotAt(recordOf(...all), ['closed']);
+    const covered = currentAt(recordOf(...all), ['closed']);
     expect(covered).toBeDefined();
     const record = recordOf(...all, held('a', 250, 'expired'));
     expect(record.proposed).toEqual([]);

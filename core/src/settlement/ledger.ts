@@ -1,5 +1,5 @@
 import type { BodyOf, EventDefinition } from '../events/define';
-import { type HireRecord, isOf, slotsUnder } from '../events/record';
+import { type HireRecord, isOf, currentUnder } from '../events/record';
 import type { AnyBody } from '../events/stored';
 import { depositAnswered, depositTaken, paidByHand, paymentAnswered } from './events';
 
@@ -51,7 +51,7 @@ export type Ledger = {
 /** What the terminal said last of everything it was asked, whenever that was: its word stands outside the closing. */
 const lastOf = <B extends AnyBody>(record: HireRecord, about: string, kind: EventDefinition<string, B>, name: (body: B) => string): B[] => {
   const last = new Map<string, B>();
-  const standing = slotsUnder(record, [about], kind).flatMap((one) => one.standing);
+  const standing = currentUnder(record, [about], kind).flatMap((one) => one.currentEvents);
   for (const one of [...standing, ...record.answered]) if (isOf(one, kind)) last.set(name(one.event.body), one.event.body);
   return [...last.values()];
 };
@@ -84,10 +84,10 @@ export const ledgerOf = (record: HireRecord, totalMinor: number): Ledger => {
   const asked = lastOf(record, 'deposit', depositAnswered, ({ attempt }) => attempt);
   const payments = lastOf(record, 'payment', paymentAnswered, ({ payment }) => payment);
   const authorisations = asked
-    .filter(({ answer }) => answer === 'held' || answer === 'released' || answer === 'expired')
+    .filter(({ answer }) => answer === 'authorised' || answer === 'released' || answer === 'expired')
     .map((one) => authorisation(one, payments));
-  const byHand = slotsUnder(record, ['byHand'], paidByHand).map(({ value }) => value);
-  const taken = sum(slotsUnder(record, ['depositTaken'], depositTaken), ({ value }) => value.amountMinor);
+  const byHand = currentUnder(record, ['byHand'], paidByHand).map(({ value }) => value);
+  const taken = sum(currentUnder(record, ['depositTaken'], depositTaken), ({ value }) => value.amountMinor);
   const done = (what: Payment['what']) =>
     sum(
       payments.filter((one) => one.what === what && one.answer === 'done'),

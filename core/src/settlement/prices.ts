@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { MARK_KINDS } from '../condition/marks';
-import { SCHOOLS } from '../policy/school';
+import { POLICIES } from '../policy/policy';
 import { BookId, Wording } from '../words/words';
 
 export const FUEL_SCHEMES = ['topUp', 'used', 'included', 'flat'] as const;
@@ -30,10 +30,10 @@ export type Price = z.infer<typeof Price>;
 
 const minor = z.int().check(z.gte(0), z.lte(100_000_000));
 /** How damage is charged: as listed; quoted later while a part is held; or never beyond an excess. */
-export const DamageSchool = z.discriminatedUnion('school', [
-  z.object({ school: z.literal('list') }),
-  z.object({ school: z.literal('quoteLater'), holdMinor: minor }),
-  z.object({ school: z.literal('cap'), capMinor: minor }),
+export const DamagePolicy = z.discriminatedUnion('policy', [
+  z.object({ policy: z.literal('list') }),
+  z.object({ policy: z.literal('quoteLater'), holdMinor: minor }),
+  z.object({ policy: z.literal('cap'), capMinor: minor }),
 ]);
 
 /** Rows that the statement looks for by name; a list without one charges nothing for it. */
@@ -46,10 +46,10 @@ export const PriceList = z.object({
   fuelIncludedL: z.number().check(z.gte(0)),
   lateGraceMin: z.int().check(z.gte(0)),
   // Lists of hires from before these were thought of are read for ever.
-  damage: z._default(DamageSchool, { school: 'list' }),
+  damage: z._default(DamagePolicy, { policy: 'list' }),
   /** What damage comes to at most for a renter who bought the waiver; none where it is not offered. */
   waiver: z.optional(z.object({ capMinor: minor })),
-  breach: z._default(z.enum(SCHOOLS.breach), 'priced'),
+  breach: z._default(z.enum(POLICIES.breach), 'priced'),
   prices: z.array(Price),
 });
 export type PriceList = z.infer<typeof PriceList>;

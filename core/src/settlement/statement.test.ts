@@ -22,7 +22,7 @@ const list = (more: Partial<PriceList> = {}): PriceList => ({
   fuelScheme: 'used',
   fuelIncludedL: 0,
   lateGraceMin: 15,
-  damage: { school: 'list' },
+  damage: { policy: 'list' },
   breach: 'priced',
   prices: [
     price('fender', 3800),
@@ -182,7 +182,7 @@ describe('the statement', () => {
   it('lets damage cost no more than the excess, or than the waiver that was bought', () => {
     const capped = (more: Partial<PriceList>, record: HireRecord = empty) =>
       statementOf(record, [scratch(420), missing(2), { ...scratch(100), key: 'mark/n' }], list(more), of(25_000));
-    const excess = capped({ damage: { school: 'cap', capMinor: 20_000 } });
+    const excess = capped({ damage: { policy: 'cap', capMinor: 20_000 } });
     // 180.00 in full, then 20.00 of the 85.00; what is lost is no damage.
     expect(excess.lines.map(({ amountMinor }) => amountMinor)).toEqual([18_000, 7600, 2000]);
     expect(excess.lines[2]?.basis).toEqual([{ is: 'capped', capMinor: 20_000, fullMinor: 8500 }]);
@@ -193,7 +193,7 @@ describe('the statement', () => {
 
   it('leaves a line without a price open, is quoted by a manager, or keeps a part until it is', () => {
     const big = scratch(900);
-    const later = statementOf(empty, [big], list({ damage: { school: 'quoteLater', holdMinor: 12_000 } }), of(25_000));
+    const later = statementOf(empty, [big], list({ damage: { policy: 'quoteLater', holdMinor: 12_000 } }), of(25_000));
     expect(later).toMatchObject({ toQuote: [], totalMinor: 0, deposit: { stillHeldMinor: 12_000, releasedMinor: 13_000 } });
     expect(later.lines[0]).toMatchObject({ amountMinor: undefined, basis: [{ is: 'quoteLater', holdMinor: 12_000 }] });
     const quoted = recordOf({ kind: 'lineQuoted', line: 'mark/m', amountMinor: 26_000, why: 'the yard says so' });
@@ -298,9 +298,9 @@ describe('the statement', () => {
       fuelScheme: fc.constantFrom('topUp' as const, 'used' as const, 'included' as const, 'flat' as const),
       fuelIncludedL: fc.integer({ min: 0, max: 60 }),
       damage: fc.constantFrom<PriceList['damage']>(
-        { school: 'list' },
-        { school: 'cap', capMinor: 9000 },
-        { school: 'quoteLater', holdMinor: 7000 },
+        { policy: 'list' },
+        { policy: 'cap', capMinor: 9000 },
+        { policy: 'quoteLater', holdMinor: 7000 },
       ),
     });
     fc.assert(

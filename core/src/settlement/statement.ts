@@ -1,4 +1,4 @@
-import { slot, type HireRecord } from '../events/record';
+import { currentOf, type HireRecord } from '../events/record';
 import { lineAnswered, lineDecided, lineQuoted, waiverSet } from './events';
 import { roundMinor } from '../money/minor';
 import { type Finding, needsDecision } from '../findings/findings';
@@ -44,16 +44,16 @@ export type Statement = {
 
 /** The renter's own word on a line comes before what staff put down for them. */
 const stateOf = (record: HireRecord, key: string): Pick<Line, 'state' | 'remark'> => {
-  const staff = slot(record, ['line', key], lineDecided)?.value;
-  const renter = slot(record, ['answer', key], lineAnswered)?.value;
+  const staff = currentOf(record, ['line', key], lineDecided)?.value;
+  const renter = currentOf(record, ['answer', key], lineAnswered)?.value;
   const remark = renter?.remark ?? staff?.note;
   if (staff?.state === 'waived') return { state: 'waived', remark };
   return { state: renter?.answer ?? staff?.state ?? 'proposed', remark };
 };
 
 const lineOf = (record: HireRecord, finding: Finding, list: PriceList, { price, quantity, amountMinor, basis, key }: Charge): Line => {
-  const quoted = slot(record, ['quoted', key], lineQuoted)?.value;
-  const later = quoted === undefined && amountMinor === undefined && list.damage.school === 'quoteLater' && isDamage(finding);
+  const quoted = currentOf(record, ['quoted', key], lineQuoted)?.value;
+  const later = quoted === undefined && amountMinor === undefined && list.damage.policy === 'quoteLater' && isDamage(finding);
   return {
     key,
     finding,
@@ -63,7 +63,7 @@ const lineOf = (record: HireRecord, finding: Finding, list: PriceList, { price, 
     basis: [
       ...basis,
       ...(quoted ? [{ is: 'quoted' as const, listedMinor: amountMinor, why: quoted.why }] : []),
-      ...(later && list.damage.school === 'quoteLater' ? [{ is: 'quoteLater' as const, holdMinor: list.damage.holdMinor }] : []),
+      ...(later && list.damage.policy === 'quoteLater' ? [{ is: 'quoteLater' as const, holdMinor: list.damage.holdMinor }] : []),
       ...(isUnsigned(record, finding) ? [{ is: 'unsigned' as const }] : []),
     ],
     untold: finding.told === 'no',
@@ -86,8 +86,8 @@ const capped = (lines: readonly Line[], capMinor: number | undefined): Line[] =>
 };
 
 const capOf = (record: HireRecord, { damage, waiver }: PriceList): number | undefined => {
-  const taken = slot(record, ['waiver'], waiverSet)?.value.taken === true;
-  const caps = [...(damage.school === 'cap' ? [damage.capMinor] : []), ...(taken && waiver ? [waiver.capMinor] : [])];
+  const taken = currentOf(record, ['waiver'], waiverSet)?.value.taken === true;
+  const caps = [...(damage.policy === 'cap' ? [damage.capMinor] : []), ...(taken && waiver ? [waiver.capMinor] : [])];
   return caps.length === 0 ? undefined : Math.min(...caps);
 };
 

@@ -4,13 +4,13 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Base } from '../fleet/base';
 import { BoatBook, ClassBook } from '../fleet/book';
-import { layBooks } from '../fleet/lay';
-import { Handing } from '../fleet/operator';
+import { mergeBooks } from '../fleet/merge';
+import { HandoverPolicy } from '../fleet/handoverPolicy';
 import type { Person } from '../party/people';
 import { RuleSet } from '../party/rules';
 import { Waters } from '../waters/zone';
 import { digestOf } from '../events/canonical';
-import { type EventBody, type Held } from '../record/event';
+import { type EventBody, type StoredHireEvent } from '../record/event';
 import type { Actor } from '../events/stored';
 import { project } from '../record/project';
 
@@ -20,7 +20,7 @@ const demo = (path: string): unknown => JSON.parse(readFileSync(join(__dirname, 
 
 /** The book of a demo boat, laid over its classes. */
 export const bookOfDemo = (boat: string, ...classes: string[]): Case['book'] => {
-  const laid = layBooks(
+  const laid = mergeBooks(
     classes.map((name) => ClassBook.parse(demo(`classes/${name}.json`))),
     BoatBook.parse(demo(`boats/${boat}.json`)),
   );
@@ -49,13 +49,13 @@ export const demoCase: Case = {
   base: Base.parse((demo('bases.json') as { bases: unknown[] }).bases[0]),
   waters: Waters.parse(demo('waters/lake-ossel.geojson')),
   rules: RuleSet.parse(demo('rules/ossel.json')),
-  operator: Handing.parse(demo('operator.json')),
+  operator: HandoverPolicy.parse(demo('operator.json')),
   toldBefore: {},
   sheets: [sheet],
 };
 
 /** Events a minute apart, as one phone made them. */
-export const heldBy = (role: Actor['role'], bodies: readonly EventBody[]): Held[] =>
+export const heldBy = (role: Actor['role'], bodies: readonly EventBody[]): StoredHireEvent[] =>
   bodies.map((body, i) => ({
     event: {
       id: `00000000-0000-7000-8000-${String(i + 1).padStart(12, '0')}`,

@@ -1,12 +1,12 @@
 import type { Mark } from '../condition/marks';
 import { findingsOf } from '../findings/findings';
-import { type EventBody, type Held } from '../record/event';
+import { type EventBody, type StoredHireEvent } from '../record/event';
 import { project } from '../record/project';
 import { bookOfWork } from '../testing/workBook';
 import { defectsOf, workOf } from './work';
 
 const START = Date.parse('2026-06-13T08:00:00.000Z');
-const held = (body: EventBody, n: number, replaces: string[] = []): Held => ({
+const held = (body: EventBody, n: number, replaces: string[] = []): StoredHireEvent => ({
   event: {
     id: `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`,
     v: 1,

@@ -1,5 +1,5 @@
 import { PUMP_OVER, shownLevel } from '../fuel/readings';
-import { slot, type HireRecord } from '../events/record';
+import { currentOf, type HireRecord } from '../events/record';
 import { evidenceGiven, reported } from '../condition/events';
 import { workDone, workJudged } from './events';
 import type { Mark } from '../condition/marks';
@@ -90,7 +90,7 @@ const findingWork = (record: HireRecord, finding: Finding): Bare[] => {
   if (finding.topic === 'check' && finding.way)
     return [{ key, is: 'putRight', check: finding.check.id, way: finding.way.id, note: finding.note, station, unsafe: false }];
   if (finding.topic === 'propeller' && finding.is !== 'known' && finding.is !== 'notSeen') {
-    const given = slot(record, ['in', 'propeller', finding.propeller.id], evidenceGiven)?.value;
+    const given = currentOf(record, ['in', 'propeller', finding.propeller.id], evidenceGiven)?.value;
     return [
       {
         key,
@@ -106,7 +106,7 @@ const findingWork = (record: HireRecord, finding: Finding): Bare[] => {
 };
 
 const reportedWork = (record: HireRecord): Bare[] =>
-  (slot(record, ['reported'], reported)?.standing ?? []).flatMap(({ event: { id, body } }): Bare[] =>
+  (currentOf(record, ['reported'], reported)?.currentEvents ?? []).flatMap(({ event: { id, body } }): Bare[] =>
     body.kind === 'reported'
       ? [
           {
@@ -128,8 +128,8 @@ export const workOf = (record: HireRecord, book: Book, findings: readonly Findin
   const place = (work: Work) => (work.station === undefined ? stops.size : (stops.get(work.station) ?? stops.size));
   return all
     .map((work): Work => {
-      const said = slot(record, ['work', work.key], workDone);
-      const judged = slot(record, ['unsafe', work.key], workJudged);
+      const said = currentOf(record, ['work', work.key], workDone);
+      const judged = currentOf(record, ['unsafe', work.key], workJudged);
       return {
         ...work,
         station: work.station,

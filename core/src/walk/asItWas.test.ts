@@ -16,10 +16,10 @@ describe('as it was, in one press', () => {
     const { record, all } = stops(...out);
     const said = all.flatMap((stop) => asItWas(record, stop));
     const after = stops(...out, ...said).all;
-    expect(after.map(({ lacks: { fittings, surfaces } }) => [...fittings, ...surfaces])).toEqual(after.map(() => []));
-    expect(after.flatMap(({ lacks }) => lacks.gauges)).toEqual(bookOfWork.gauges.map(({ id }) => id));
+    expect(after.map(({ missing: { fittings, surfaces } }) => [...fittings, ...surfaces])).toEqual(after.map(() => []));
+    expect(after.flatMap(({ missing }) => missing.gauges)).toEqual(bookOfWork.gauges.map(({ id }) => id));
     // What has to be looked for is asked by itself: nobody said that the rubbish is gone, nor could one press say it.
-    expect(after.flatMap(({ lacks }) => lacks.checks)).toEqual(bookOfWork.checks.map(({ id }) => id));
+    expect(after.flatMap(({ missing }) => missing.checks)).toEqual(bookOfWork.checks.map(({ id }) => id));
     expect(said.filter(({ kind }) => kind === 'counted').every((one) => one.kind === 'counted' && one.count === 3 && one.asBefore)).toBe(
       true,
     );

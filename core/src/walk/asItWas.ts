@@ -1,12 +1,12 @@
 import { marksOf } from '../condition/placed';
-import { slot, type HireRecord } from '../events/record';
-import { counted, type markPlaced, type surfaceLooked } from '../condition/events';
+import { currentOf, type HireRecord } from '../events/record';
+import { counted, type markPlaced, type surfaceSeen } from '../condition/events';
 import type { BodyOf } from '../events/define';
 import type { Surface } from '../fleet/rows';
 import { type StopState, wantsPicture } from './walk';
 
 /** What one press enters. */
-export type SaidAsBefore = BodyOf<typeof markPlaced> | BodyOf<typeof surfaceLooked> | BodyOf<typeof counted>;
+export type SaidAsBefore = BodyOf<typeof markPlaced> | BodyOf<typeof surfaceSeen> | BodyOf<typeof counted>;
 
 /** What confirms that surfaces look as they did at departure: every mark seen again, and nothing new. */
 export const surfacesAsTheyWere = (record: HireRecord, surfaces: readonly Surface[]): SaidAsBefore[] => {
@@ -15,7 +15,7 @@ export const surfacesAsTheyWere = (record: HireRecord, surfaces: readonly Surfac
     ...out
       .filter((mark) => mark.surface === id && !back.some((one) => one.id === mark.id))
       .map((mark): SaidAsBefore => ({ kind: 'markPlaced', walk: 'in', mark: { ...mark, photos: [] }, asBefore: true })),
-    { kind: 'surfaceLooked', walk: 'in', surface: id, photos: [], asBefore: true },
+    { kind: 'surfaceSeen', walk: 'in', surface: id, photos: [], asBefore: true },
   ]);
 };
 
@@ -25,10 +25,10 @@ export const surfacesAsTheyWere = (record: HireRecord, surfaces: readonly Surfac
  * empty) is never said by it, nor what nobody counted at departure: the record says nothing that nobody has seen.
  */
 export const asItWas = (record: HireRecord, stop: StopState, alone = false): SaidAsBefore[] => {
-  const { lacks } = stop;
+  const { missing } = stop;
   return [
     ...stop.fittings.flatMap(({ id }): SaidAsBefore[] => {
-      const was = lacks.fittings.includes(id) ? slot(record, ['out', 'count', id], counted)?.value : undefined;
+      const was = missing.fittings.includes(id) ? currentOf(record, ['out', 'count', id], counted)?.value : undefined;
       return was
         ? [
             {
@@ -46,7 +46,7 @@ export const asItWas = (record: HireRecord, stop: StopState, alone = false): Sai
     }),
     ...surfacesAsTheyWere(
       record,
-      stop.surfaces.filter((surface) => lacks.surfaces.includes(surface.id) && !wantsPicture(record, 'in', surface, alone)),
+      stop.surfaces.filter((surface) => missing.surfaces.includes(surface.id) && !wantsPicture(record, 'in', surface, alone)),
     ),
   ];
 };

@@ -16,7 +16,7 @@ const mark = (id: string, x: number): Mark => ({
 });
 const placed = (walk: 'out' | 'in', one: Mark): EventBody => ({ kind: 'markPlaced', walk, mark: one });
 const read = (walk: 'out' | 'in', gauge: string, shown: number): EventBody => ({ kind: 'gaugeRead', walk, gauge, shown });
-const looked = (walk: 'out' | 'in', sha: string): EventBody => ({ kind: 'surfaceLooked', walk, surface: 'port-side', photos: [sha] });
+const looked = (walk: 'out' | 'in', sha: string): EventBody => ({ kind: 'surfaceSeen', walk, surface: 'port-side', photos: [sha] });
 const sealed = (walk: 'out' | 'in', covers: readonly string[]): EventBody => ({
   kind: 'sealed',
   walk,

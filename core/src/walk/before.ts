@@ -1,7 +1,7 @@
 import { marksOf } from '../condition/placed';
-import { hasSlot, slot, type HireRecord } from '../events/record';
+import { isEntered, currentOf, type HireRecord } from '../events/record';
 import { gaugeRead } from '../fuel/events';
-import { surfaceLooked } from '../condition/events';
+import { surfaceSeen } from '../condition/events';
 import { compareMarks, type Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
 
@@ -18,7 +18,7 @@ export type Before = {
 };
 
 /** How far the record of a hire has come that something can be carried from: walked in, or at least walked out. */
-const lastWalk = (record: HireRecord) => (hasSlot(record, ['in', 'sealed']) ? 'in' : 'out');
+const lastWalk = (record: HireRecord) => (isEntered(record, ['in', 'sealed']) ? 'in' : 'out');
 
 /**
  * @param hire the earlier hire, whose record this is
@@ -34,12 +34,12 @@ export const beforeOf = (hire: string, record: HireRecord, book: Book): Before =
   );
   const shown: Record<string, number> = {};
   for (const { id, reads } of book.gauges) {
-    const read = reads === 'counter' || reads === 'totaliser' ? slot(record, [walk, 'gauge', id], gaugeRead) : undefined;
+    const read = reads === 'counter' || reads === 'totaliser' ? currentOf(record, [walk, 'gauge', id], gaugeRead) : undefined;
     if (read) shown[id] = read.value.shown;
   }
   const pictures: Record<string, string> = {};
   for (const { id } of book.surfaces) {
-    const sha = (['in', 'out'] as const).map((one) => slot(record, [one, 'surface', id], surfaceLooked)?.value.photos.at(-1)).find(Boolean);
+    const sha = (['in', 'out'] as const).map((one) => currentOf(record, [one, 'surface', id], surfaceSeen)?.value.photos.at(-1)).find(Boolean);
     if (sha !== undefined) pictures[id] = sha;
   }
   return { hire, marks: walk === 'in' ? [...returned, ...unseen] : marksOf(record, 'out'), shown, pictures };

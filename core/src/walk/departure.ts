@@ -1,4 +1,4 @@
-import { hasSlot, type HireRecord } from '../events/record';
+import { isEntered, type HireRecord } from '../events/record';
 import type { Subject } from '../events/define';
 
 /** What an entry about how the boat left can be about. */
@@ -11,8 +11,8 @@ const isOfReturn = ([part = '']: Subject): boolean => ['in', 'cameIn', 'closed']
  * compare it with. What nobody saw then is called neither new nor missing. As long as nothing of her return is there, nobody asks.
  */
 export const departureOf = (record: HireRecord): 'nothing' | 'unsigned' | 'signed' | 'notAsked' => {
-  const subjects = [...record.slots.values()].map(({ subject }) => subject);
+  const subjects = [...record.subjects.values()].map(({ subject }) => subject);
   if (!subjects.some(isOfReturn)) return 'notAsked';
-  if (hasSlot(record, ['out', 'sealed']) || hasSlot(record, ['out', 'refused'])) return 'signed';
+  if (isEntered(record, ['out', 'sealed']) || isEntered(record, ['out', 'refused'])) return 'signed';
   return subjects.some(([walk, what = '']) => walk === 'out' && CONDITION.includes(what)) ? 'unsigned' : 'nothing';
 };

@@ -12,9 +12,9 @@ export const walkStarted = defineEvent('walkStarted', {
   effect: { does: 'start' },
 });
 
-export const stationTied = defineEvent('stationTied', {
+export const stationCompleted = defineEvent('stationCompleted', {
   body: { walk: Walk, station: id },
-  subject: ({ walk, station }) => [walk, 'tied', station],
+  subject: ({ walk, station }) => [walk, 'completed', station],
   merge: 'once',
   addedBy: ['hand', 'manager', 'renterAlone'],
 });

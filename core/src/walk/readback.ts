@@ -1,8 +1,8 @@
 import { remarked } from './events';
 import { fuelOf, fuelTanks } from '../fuel/readings';
 import { marksOf } from '../condition/placed';
-import { hasSlot, slot, slotAt, type HireRecord } from '../events/record';
-import { pointSkipped, pointTold } from '../briefing/events';
+import { isEntered, currentOf, currentAt, type HireRecord } from '../events/record';
+import { pointSkipped, pointBriefed } from '../briefing/events';
 import { asFound, counted, evidenceGiven } from '../condition/events';
 import { gaugeRead } from '../fuel/events';
 import { compareMarks } from '../condition/marks';
@@ -14,7 +14,7 @@ import { digestOf } from '../events/canonical';
 import { triesOf } from '../drill/ofHire';
 import type { Walk } from '../events/parts';
 import { DRILL_WAYS, type DrillWay } from '../drill/events';
-import { type Lack, walkState } from './walk';
+import { type Missing, walkState } from './walk';
 
 /** What the renter reads back before signing, and whose digest they sign: plain facts, in their language. */
 export type Page = {
@@ -52,7 +52,7 @@ export type Page = {
  */
 export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string, alone = false): Page => {
   const words = (wording: Wording) => say(wording, language);
-  const points = book.points.map((point) => ({ point, slot: slot(record, [walk, 'point', point.id], pointTold, pointSkipped) }));
+  const points = book.points.map((point) => ({ point, slot: currentOf(record, [walk, 'point', point.id], pointBriefed, pointSkipped) }));
   const drills = book.drills.flatMap((drill) => {
     const best = [...triesOf(record, drill.id)].sort(
       (a, b) => DRILL_WAYS.indexOf(b.how) - DRILL_WAYS.indexOf(a.how) || a.mistakes.length - b.mistakes.length || a.at - b.at,
@@ -60,24 +60,24 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     return best ? [{ name: words(drill.name), how: best.how, mistakes: best.mistakes.length }] : [];
   });
   const checks = book.checks.flatMap((check) => {
-    const found = slot(record, [walk, 'check', check.id], asFound)?.value;
+    const found = currentOf(record, [walk, 'check', check.id], asFound)?.value;
     const way = found && check.ways.find(({ id }) => id === found.way);
     return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way, asItShould: check.ways[0]?.id === found.way }] : [];
   });
   const read = points.flatMap(({ point, slot: told }) =>
-    told?.value.kind === 'pointTold'
+    told?.value.kind === 'pointBriefed'
       ? told.value.how === 'read'
         ? [words(point.say)]
         : []
-      : walk === 'out' && alone && hasSlot(record, ['home', point.id])
+      : walk === 'out' && alone && isEntered(record, ['home', point.id])
         ? [words(point.say)]
         : [],
   );
   const stops = walkState(record, book, walk, undefined, alone);
-  const named = (pick: (lacks: Lack) => readonly string[]) =>
+  const named = (pick: (lacks: Missing) => readonly string[]) =>
     stops.flatMap((stop) =>
       [...stop.fittings, ...stop.propellers, ...stop.surfaces, ...stop.gauges, ...stop.checks]
-        .filter(({ id }) => pick(stop.lacks).includes(id))
+        .filter(({ id }) => pick(stop.missing).includes(id))
         .map(({ name }) => words(name)),
     );
   const open = named((lacks) => [...lacks.fittings, ...lacks.propellers, ...lacks.surfaces, ...lacks.gauges, ...lacks.checks]);
@@ -91,7 +91,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
         )
       : new Map<string, 'new' | 'grown' | 'known'>();
   const asBefore = (...of: string[]) => {
-    const value = slotAt(record, ['in', ...of])?.value;
+    const value = currentAt(record, ['in', ...of])?.value;
     return value !== undefined && 'asBefore' in value && value.asBefore === true;
   };
   const onePress =
@@ -101,19 +101,19 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
         )
       : [];
   const remarks = (['renter', 'staff'] as const).flatMap((as) => {
-    const said = slot(record, [walk, 'remark', as], remarked)?.value;
+    const said = currentOf(record, [walk, 'remark', as], remarked)?.value;
     return said ? [{ as, text: said.text }] : [];
   });
   return {
     walk,
     language,
     boat,
-    told: points.flatMap((p) => (p.slot?.value.kind === 'pointTold' && p.slot.value.how !== 'read' ? [words(p.point.say)] : [])),
+    told: points.flatMap((p) => (p.slot?.value.kind === 'pointBriefed' && p.slot.value.how !== 'read' ? [words(p.point.say)] : [])),
     ...(read.length > 0 ? { read } : {}),
     skipped: points.flatMap((p) => (p.slot?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
     counts: book.fittings.flatMap((fitting) => {
-      const count = slot(record, [walk, 'count', fitting.id], counted)?.value;
-      const was = walk === 'in' ? slot(record, ['out', 'count', fitting.id], counted)?.value.count : undefined;
+      const count = currentOf(record, [walk, 'count', fitting.id], counted)?.value;
+      const was = walk === 'in' ? currentOf(record, ['out', 'count', fitting.id], counted)?.value.count : undefined;
       return count
         ? [
             {
@@ -138,7 +138,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
       };
     }),
     gauges: book.gauges.flatMap((gauge) => {
-      const read = slot(record, [walk, 'gauge', gauge.id], gaugeRead)?.value;
+      const read = currentOf(record, [walk, 'gauge', gauge.id], gaugeRead)?.value;
       return read ? [{ name: words(gauge.name), shown: spokenReading(gauge, read.shown) }] : [];
     }),
     fuel: fuelTanks(book).flatMap((tank) => {
@@ -149,7 +149,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
         : [];
     }),
     propellers: book.propellers.flatMap((propeller) => {
-      const given = slot(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value;
+      const given = currentOf(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value;
       return given ? [{ name: words(propeller.name), state: given.state }] : [];
     }),
     ...(checks.length > 0 ? { checks } : {}),

@@ -1,14 +1,14 @@
 import { fillsOf, fuelOf, fuelTanks, hoursRun } from '../fuel/readings';
 import { marksOf } from '../condition/placed';
 import type { Book } from '../fleet/book';
-import { layBooks } from '../fleet/lay';
-import { type EventBody, type Held } from '../record/event';
+import { mergeBooks } from '../fleet/merge';
+import { type EventBody, type StoredHireEvent } from '../record/event';
 import type { Actor } from '../events/stored';
 import { project } from '../record/project';
-import { holdsOf, keyOfHold, letGoOf, mattersOf } from '../castOff/hold';
-import { nextLoose, walkState } from './walk';
+import { holdsOf, keyOfHold, overrideOf, mattersOf } from '../castOff/hold';
+import { nextOpen, walkState } from './walk';
 
-const laid = layBooks(
+const laid = mergeBooks(
   [
     {
       format: 'quay-class-book/1',
@@ -56,7 +56,7 @@ function fail(): never {
 
 const record = (...rows: (EventBody | [EventBody, Actor['role']])[]) =>
   project(
-    rows.map((row, i): Held => {
+    rows.map((row, i): StoredHireEvent => {
       const [body, role] = Array.isArray(row) ? row : [row, 'hand' as const];
       const n = String(i + 1).padStart(12, '0');
       return {
@@ -85,8 +85,8 @@ describe('a walk as far as it has come', () => {
       ['bow', 2],
       ['stern', 4],
     ]);
-    expect(out[0]!.lacks).toMatchObject({ points: ['gate'], fittings: [], surfaces: ['side'] });
-    expect(walkState(record(), book, 'in')[0]!.lacks.points).toEqual([]);
+    expect(out[0]!.missing).toMatchObject({ points: ['gate'], fittings: [], surfaces: ['side'] });
+    expect(walkState(record(), book, 'in')[0]!.missing.points).toEqual([]);
   });
 
   it('reads fuel, hours and fills off the record', () => {
@@ -115,12 +115,12 @@ describe('a walk as far as it has come', () => {
 
 describe('what holds her', () => {
   const holds = (...rows: Parameters<typeof record>) => holdsOf(record(...rows), book, '2027-05-31').map((hold) => hold.is);
-  it('is a safety item short or out of date, a word of somebody’s, a contradiction', () => {
+  it('is a safety item short or out of date, a word of somebody’s, a conflict', () => {
     expect(holds(jackets(8))).toEqual([]);
     expect(holds(jackets(7))).toEqual(['safetyFitting']);
     expect(holdsOf(record(jackets(8)), book, '2027-06-01').map((hold) => hold.is)).toEqual(['safetyFitting']);
-    expect(holds(jackets(8), { kind: 'held', why: 'fog' })).toEqual(['said']);
-    expect(holds(jackets(8), jackets(9))).toEqual(['contradiction']);
+    expect(holds(jackets(8), { kind: 'boatHeld', why: 'fog' })).toEqual(['said']);
+    expect(holds(jackets(8), jackets(9))).toEqual(['conflict']);
   });
 
   const flaw = (sizeMm: number): EventBody => ({
@@ -131,14 +131,14 @@ describe('what holds her', () => {
     sizeMm,
     photos: [],
   });
-  const letGo = (matter: string): EventBody => ({ kind: 'letGo', matter, why: 'spare prop aboard' });
+  const letGo = (matter: string): EventBody => ({ kind: 'holdOverridden', matter, why: 'spare prop aboard' });
 
   it('is a propeller over the limit, until a manager, not a hand, lets her go with it', () => {
     const key = keyOfHold({ is: 'propeller', propeller: 'prop', sizeMm: 9 });
     expect(holds(flaw(9))).toEqual(['propeller']);
     expect(holds(flaw(9), [letGo(key), 'hand'])).toEqual(['propeller']);
     expect(holds(flaw(9), [letGo(key), 'manager'])).toEqual([]);
-    expect(letGoOf(record(flaw(9), [letGo(key), 'manager']), key)).toMatchObject({ why: 'spare prop aboard', by: 'manager' });
+    expect(overrideOf(record(flaw(9), [letGo(key), 'manager']), key)).toMatchObject({ why: 'spare prop aboard', by: 'manager' });
   });
 
   it('comes back when what a manager let go has become worse', () => {
@@ -152,16 +152,16 @@ describe('what holds her', () => {
 
   it('is never lifted for the plate, a jacket or the driver, whoever says so', () => {
     for (const matter of ['tooMany', 'noJacket', 'crew', 'crew/noLicence'])
-      expect(letGoOf(record([letGo(matter), 'manager']), matter)).toBeUndefined();
+      expect(overrideOf(record([letGo(matter), 'manager']), matter)).toBeUndefined();
   });
 });
 
 describe('the stop to go on to', () => {
-  const stops = (tied: string) => [...tied].map((one) => ({ tied: one === 'x' }));
+  const stops = (completed: string) => [...completed].map((one) => ({ completed: one === 'x' }));
   it('is the next loose one, else one that was passed over, and none when only this one is left', () => {
-    expect(nextLoose(stops('....'), 1)).toBe(2);
-    expect(nextLoose(stops('..x.'), 1)).toBe(3);
-    expect(nextLoose(stops('.xxx'), 3)).toBe(0);
-    expect(nextLoose(stops('xx.x'), 2)).toBeUndefined();
+    expect(nextOpen(stops('....'), 1)).toBe(2);
+    expect(nextOpen(stops('..x.'), 1)).toBe(3);
+    expect(nextOpen(stops('.xxx'), 3)).toBe(0);
+    expect(nextOpen(stops('xx.x'), 2)).toBeUndefined();
   });
 });

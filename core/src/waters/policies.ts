@@ -1,18 +1,18 @@
 import type { Base } from '../fleet/base';
-import type { Schools } from '../policy/schools';
+import type { Policies } from '../policy/policies';
 import type { Waters } from './zone';
 
-/** The schools that hold: the water's over the base's over the operator's. */
-export const schoolsFor = ({
-  schools,
+/** The policies that hold: the water's over the base's over the operator's. */
+export const policiesFor = ({
+  policies,
   base,
   waters,
 }: {
-  schools: Schools;
-  base: Pick<Base, 'schools'>;
-  waters: Pick<Waters, 'schools'> | undefined;
-}): Schools => ({
-  ...schools,
-  ...base.schools,
-  ...waters?.schools,
+  policies: Policies;
+  base: Pick<Base, 'policies'>;
+  waters: Pick<Waters, 'policies'> | undefined;
+}): Policies => ({
+  ...policies,
+  ...base.policies,
+  ...waters?.policies,
 });

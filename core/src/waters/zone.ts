@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { Condition } from '../fleet/condition';
-import { Schools } from '../policy/schools';
-import { GeneralPoint } from '../fleet/telling';
+import { Policies } from '../policy/policies';
+import { GeneralPoint } from '../fleet/points';
 import { BookId, Wording } from '../words/words';
 import { Clock } from '../time/calendar';
 
@@ -16,7 +16,7 @@ const about = {
   kind: z.optional(z.enum(WATERS_KINDS)),
   /** The set of rules about jackets and drivers that holds here. */
   rules: z.optional(BookId),
-  schools: z.optional(Schools),
+  policies: z.optional(Policies),
   /** Nobody under way from then on, local time, each evening. */
   curfew: z.optional(Clock),
   emergencyNumber: z.optional(z.string().check(z.maxLength(20))),

@@ -18,14 +18,14 @@ import { chance } from '@quay/core/number/chance';
 import type { Person } from '@quay/core/party/people';
 import { commit } from '@quay/core/events/canonical';
 import { type Walk } from '@quay/core/events/parts';
-import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core/record/event';
 import { EVENT_VERSION } from '@quay/core/events/version';
 import { findingsOf, needsDecision } from '@quay/core/findings/findings';
 import { project, sealContent } from '@quay/core/record/project';
 import { pageDigest, pageOf } from '@quay/core/walk/readback';
 import { sealMessage } from '@quay/core/events/seal';
 import type { Sheet } from '@quay/contract/fit';
-import { outsideOf } from '../integrations/outside';
+import { integrationsOf } from '../integrations/integrations';
 import { closeHire, draftOf } from '../topics/settlement/closing';
 import { groundOf, keepSheet } from '../topics/party/party';
 import type { HireRow } from '../topics/booking/hire';
@@ -37,7 +37,7 @@ import { wholeRecord } from '../topics/record/record';
 import { refresh } from '../topics/record/refresh';
 import { appendQuayEvent } from '../topics/record/quayEvent';
 import { hashToken, newToken } from '../platform/signIn/secret';
-import { type QuayKey, readHanding } from '../platform/database/setting';
+import { type QuayKey, readHandoverPolicy } from '../platform/database/setting';
 
 const MarkSpec = z.object({ surface: z.string(), x: z.number(), y: z.number(), kind: z.enum(MARK_KINDS), sizeMm: z.number() });
 const PlayFile = z.object({
@@ -153,7 +153,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const staff = await store.db('staff').where({ id: one.by }).first('id', 'role');
   if (!found || !staff) throw new Error(`play.json: ${one.hire} lacks its boat’s book or its hand ${one.by}`);
   const { book, version } = found;
-  const held: Held[] = [];
+  const held: StoredHireEvent[] = [];
   // Before departure a walk takes half an hour; coming in, a quarter. Nothing lies in the future.
   let clock = Math.min(Date.parse(hire.from) - 30 * 60_000, now.getTime() - 20 * 60_000);
   const add = (body: EventBody) => {
@@ -231,7 +231,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
 
   if (hire.depositMinor > 0 && (one.deposit ?? !['booked', 'walkingOut', 'readyToGo'].includes(one.upTo)))
     await appendQuayEvent(store.db, hire.id, {
-      body: { kind: 'depositAnswered', attempt: `played-${hire.id}`, amountMinor: hire.depositMinor, answer: 'held', reference: 'made up' },
+      body: { kind: 'depositAnswered', attempt: `played-${hire.id}`, amountMinor: hire.depositMinor, answer: 'authorised', reference: 'made up' },
       seq: 1,
       bookVersion: version,
       now: new Date(clock - 60_000).toISOString(),
@@ -244,7 +244,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     ...ground,
     hire: { id: hire.id, boat: hire.boat, from: hire.from, to: hire.to, party: { adults: hire.adults, children: hire.children } },
     book,
-    operator: await readHanding(store.db),
+    operator: await readHandoverPolicy(store.db),
     toldBefore: {},
     sheets: [sheet],
   };
@@ -287,7 +287,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     );
     if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${JSON.stringify(closed.figures)}`);
     // As at the desk: what is owed is taken from what is held, and the rest is let go.
-    const { cardTerminal: terminal } = outsideOf(
+    const { cardTerminal: terminal } = integrationsOf(
       true,
       () => store.db,
       heldBefore,
@@ -337,7 +337,7 @@ const walkStations = async (
   for (const stop of stops) {
     if (walk === 'out')
       for (const point of stop.points)
-        if (told.has(point.id)) add({ kind: 'pointTold', walk, point: point.id, how: 'said', language: 'en' });
+        if (told.has(point.id)) add({ kind: 'pointBriefed', walk, point: point.id, how: 'said', language: 'en' });
     for (const fitting of stop.fittings)
       add({
         kind: 'counted',
@@ -365,7 +365,7 @@ const walkStations = async (
       }
       if (walk === 'in' && one.newMark?.surface === surface.id)
         add({ kind: 'markPlaced', walk, mark: { ...one.newMark, id: `new-${one.hire}`, photos: [picture] } });
-      add({ kind: 'surfaceLooked', walk, surface: surface.id, photos: [picture] });
+      add({ kind: 'surfaceSeen', walk, surface: surface.id, photos: [picture] });
     }
     for (const propeller of stop.propellers) add({ kind: 'evidenceGiven', walk, propeller: propeller.id, state: 'sound', photos: [] });
     if (walk === 'in')
@@ -373,6 +373,6 @@ const walkStations = async (
     if (walk === 'out')
       for (const { id } of book.drills.filter(({ needed, station }) => needed && station === stop.station.id))
         add({ kind: 'drillDone', drill: id, how: 'onBoat', by: 'driver', mistakes: [], seconds: 90 });
-    add({ kind: 'stationTied', walk, station: stop.station.id });
+    add({ kind: 'stationCompleted', walk, station: stop.station.id });
   }
 };

@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
-import { Handing } from '@quay/core/fleet/operator';
+import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import { digestOf } from '@quay/core/events/canonical';
-import { schoolOf } from '@quay/core/policy/school';
+import { policyOf } from '@quay/core/policy/policy';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { addBook } from '../topics/fleet/fleet';
 import { putBook } from '../topics/fleet/pastBook';
@@ -46,7 +46,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
     const { name, currency, simulated = false } = operator;
     await writeOperator(trx, { name, currency, simulated });
     // What of the file says how they hand over; the shape leaves the rest away.
-    await writeHanding(trx, Handing.parse(operator));
+    await writeHanding(trx, HandoverPolicy.parse(operator));
     for (const account of accounts) await putAccount(trx, account, new Date(now));
     for (const rules of data.rules)
       await trx('rules')
@@ -68,9 +68,9 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
       fuelScheme: operator.fuelScheme,
       fuelIncludedL: operator.fuelIncludedL ?? 0,
       lateGraceMin: operator.lateGraceMin,
-      damage: operator.damage ?? { school: 'list' },
+      damage: operator.damage ?? { policy: 'list' },
       ...(operator.waiver ? { waiver: operator.waiver } : {}),
-      breach: schoolOf(operator.schools, 'breach'),
+      breach: policyOf(operator.policies, 'breach'),
       prices: data.prices,
     };
     const digest = digestOf(JSON.parse(JSON.stringify(list)));

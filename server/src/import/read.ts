@@ -7,11 +7,11 @@ import { BoatBook, type Book, ClassBook } from '@quay/core/fleet/book';
 import { conditionFaults } from '@quay/core/fleet/condition';
 import { untranslated } from '@quay/core/words/languages';
 import { drillFaults, type Known } from '@quay/core/drill/faults';
-import { layBooks, lineageOf, pathOf } from '@quay/core/fleet/lay';
-import { Handing } from '@quay/core/fleet/operator';
-import type { GeneralPoint } from '@quay/core/fleet/telling';
+import { mergeBooks, lineageOf, pathOf } from '@quay/core/fleet/merge';
+import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
+import type { GeneralPoint } from '@quay/core/fleet/points';
 import { RuleSet } from '@quay/core/party/rules';
-import { DamageSchool, FUEL_SCHEMES, type Price, PriceList } from '@quay/core/settlement/prices';
+import { DamagePolicy, FUEL_SCHEMES, type Price, PriceList } from '@quay/core/settlement/prices';
 import { Waters } from '@quay/core/waters/zone';
 import { type Fault, sayFault } from './fault';
 import { type HireIn, readHires, readPrices, readStaff, type StaffIn } from './tables';
@@ -19,7 +19,7 @@ import { type HireIn, readHires, readPrices, readStaff, type StaffIn } from './t
 /** No file of an operator's comes near it; a larger one is something else. */
 const FILE_LIMIT_BYTES = 32 * 1024 ** 2;
 
-export const OperatorFile = z.extend(Handing, {
+export const OperatorFile = z.extend(HandoverPolicy, {
   format: z.literal('quay-operator/1'),
   name: z.string().check(z.minLength(1), z.maxLength(80)),
   currency: z.string().check(z.regex(/^[A-Z]{3}$/)),
@@ -28,7 +28,7 @@ export const OperatorFile = z.extend(Handing, {
   fuelIncludedL: z.optional(z.number().check(z.gte(0))),
   lateGraceMin: z.int().check(z.gte(0)),
   /** How damage is charged; as the list says where nothing else is said. */
-  damage: z.optional(DamageSchool),
+  damage: z.optional(DamagePolicy),
   waiver: PriceList.shape.waiver,
 });
 export const BasesFile = z.object({ format: z.literal('quay-bases/1'), bases: z.array(Base) });
@@ -182,7 +182,7 @@ export const readImport = (
       bookFault({ file: fileOf(found.fault.book), where: found.fault.path, reason: found.fault.reason });
       return [];
     }
-    const laid = layBooks(found.lineage, boatBook);
+    const laid = mergeBooks(found.lineage, boatBook);
     if (!laid.ok) {
       for (const { book, path, reason } of laid.faults) bookFault({ file: fileOf(book), where: path, reason });
       return [];

@@ -1,6 +1,6 @@
 import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import type { Base } from '@quay/core/fleet/base';
-import { type Handover, SCHOOLS } from '@quay/core/policy/school';
+import { type Handover, POLICIES } from '@quay/core/policy/policy';
 import { LANGUAGES, type Wording } from '@quay/core/words/words';
 import { readMinor } from '@quay/core/money/minor';
 import { Price } from '@quay/core/settlement/prices';
@@ -157,8 +157,8 @@ export const readHires = (
       /^\d{1,2}$/.test(row.get(column)) && Number(row.get(column)) >= least
         ? Number(row.get(column))
         : no(`${column} “${row.get(column)}” is no number of people from ${least}`);
-    const handover = (SCHOOLS.handover as readonly string[]).includes(row.get('handover')) ? (row.get('handover') as Handover) : undefined;
-    if (row.get('handover') !== '' && !handover) no(`handover “${row.get('handover')}” is not among ${SCHOOLS.handover.join(', ')}`);
+    const handover = (POLICIES.handover as readonly string[]).includes(row.get('handover')) ? (row.get('handover') as Handover) : undefined;
+    if (row.get('handover') !== '' && !handover) no(`handover “${row.get('handover')}” is not among ${POLICIES.handover.join(', ')}`);
     const [from, to, adults, children] = [time('from'), time('to'), whole('adults', 1), whole('children', 0)];
     const depositMinor = readMinor(row.get('deposit'), currency) ?? no(`deposit “${row.get('deposit')}” is no sum in ${currency}`);
     if (from !== undefined && to !== undefined && to <= from) no('the return would be before the departure');

@@ -10,7 +10,7 @@ import { PriceList } from '@quay/core/settlement/prices';
 import { MORE_OF_PRICES } from './tables';
 import { clockOf, dateOf } from '@quay/core/time/zone';
 import type { HireRow } from '../topics/booking/hire';
-import { readHanding, readOperator } from '../platform/database/setting';
+import { readHandoverPolicy, readOperator } from '../platform/database/setting';
 
 /** Why nothing can be written; said to whoever asked for it. */
 export class ExportError extends Error {}
@@ -56,7 +56,7 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
       lateGraceMin,
       damage,
       ...(waiver ? { waiver } : {}),
-      ...(await readHanding(db)),
+      ...(await readHandoverPolicy(db)),
     }),
   );
   put('bases.json', json({ format: 'quay-bases/1', bases }));

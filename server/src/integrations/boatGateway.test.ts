@@ -1,6 +1,6 @@
 import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
-import { simulatedBoatGateway } from '@quay/standins/boatGateway';
+import { simulatedBoatGateway } from '@quay/simulators/boatGateway';
 import { gatewayAt, noBoatGateway } from './boatGateway';
 
 const now = () => new Date('2026-06-13T10:42:00.000Z');

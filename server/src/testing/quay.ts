@@ -5,13 +5,13 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Known } from '@quay/core/drill/faults';
-import type { BookFault } from '@quay/core/fleet/lay';
+import type { BookFault } from '@quay/core/fleet/merge';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { makeApp } from '../app';
 import type { Gate } from '../platform/http/mount';
 import { loadImport } from '../import/load';
 import { readImport } from '../import/read';
-import { type Outside, outsideOf } from '../integrations/outside';
+import { type Integrations, integrationsOf } from '../integrations/integrations';
 import { openStore, type Store } from '../platform/database/open';
 import { type QuayKey, quayKey } from '../platform/database/setting';
 import { Client, HAND, MANAGER } from './client';
@@ -24,7 +24,7 @@ export const DEMO = join(__dirname, '../../../demo');
 export type TestQuay = {
   store: Store;
   key: QuayKey;
-  outside: Outside;
+  outside: Integrations;
   base: string;
   client(): Client;
   clock: { now: Date };
@@ -52,7 +52,7 @@ export const testQuay = async ({
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   await loadImport(store.db, read.data);
   const key = await quayKey(store.db);
-  const outside = outsideOf(simulated, () => store.db, heldBefore);
+  const outside = integrationsOf(simulated, () => store.db, heldBefore);
   const app = makeApp(
     { store, key, outside, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now },
     undefined,

@@ -1,12 +1,12 @@
 import { marksOf } from '@quay/core/condition/placed';
-import { hasSlot, slotsUnder } from '@quay/core/events/record';
-import { pointTold } from '@quay/core/briefing/events';
+import { isEntered, currentUnder } from '@quay/core/events/record';
+import { pointBriefed } from '@quay/core/briefing/events';
 import { counted } from '@quay/core/condition/events';
 import type { HirePack } from '@quay/contract/hire';
 import type { Walk } from '@quay/core/events/parts';
 import { stateOf } from '@quay/core/day/board';
 import { depositOf } from '@quay/core/settlement/deposit';
-import { unattended } from '@quay/core/policy/school';
+import { unattended } from '@quay/core/policy/policy';
 import { attachmentsOf } from '@quay/core/record/event';
 import { minutesBetween } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
@@ -87,12 +87,12 @@ const HireCard = ({ view }: { view: HireView }) => {
     (walk): { walk: Walk; state: HirePack['seals'][number]['state'] | 'here'; aside: number }[] => {
       const server = pack.seals.filter((seal) => seal.walk === walk).pop();
       if (server) return [{ walk, state: server.state, aside: server.aside }];
-      return hasSlot(record, [walk, 'sealed']) ? [{ walk, state: 'here', aside: 0 }] : [];
+      return isEntered(record, [walk, 'sealed']) ? [{ walk, state: 'here', aside: 0 }] : [];
     },
   );
   const counts = {
-    told: slotsUnder(record, ['out', 'point'], pointTold).length,
-    counted: slotsUnder(record, ['out', 'count'], counted).length,
+    told: currentUnder(record, ['out', 'point'], pointBriefed).length,
+    counted: currentUnder(record, ['out', 'count'], counted).length,
     marks: marksOf(record, 'out').length,
     pictures: new Set(view.events.flatMap(({ held }) => attachmentsOf(held.event.body))).size,
   };
@@ -125,7 +125,7 @@ const HireCard = ({ view }: { view: HireView }) => {
                     ? 'stop'
                     : 'ask'
             }
-          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state === 'countersigned' && !hasSlot(record, [seal.walk, 'signed', 'staff']) ? 'alone' : seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
+          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state === 'countersigned' && !isEntered(record, [seal.walk, 'signed', 'staff']) ? 'alone' : seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
         ))}
       </View>
       {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
@@ -137,10 +137,10 @@ const HireCard = ({ view }: { view: HireView }) => {
           testID="turnaround"
         />
       ) : null}
-      {record.contradictions.length > 0 ? (
-        <Notice kind="stop" title={t('hire.contradictions', { count: record.contradictions.length })}>
-          {record.contradictions.map(({ subject }) => (
-            <Body key={subject.join('/')}>{words.found({ is: 'contradiction', subject })}</Body>
+      {record.conflicts.length > 0 ? (
+        <Notice kind="stop" title={t('hire.conflicts', { count: record.conflicts.length })}>
+          {record.conflicts.map(({ subject }) => (
+            <Body key={subject.join('/')}>{words.found({ is: 'conflict', subject })}</Body>
           ))}
         </Notice>
       ) : null}
@@ -216,7 +216,7 @@ const HireCard = ({ view }: { view: HireView }) => {
           {before ? (
             <Button
               mode="outlined"
-              label={t(hasSlot(record, ['party']) ? 'fit.again' : 'fit.open')}
+              label={t(isEntered(record, ['party']) ? 'fit.again' : 'fit.open')}
               onPress={() => router.push(`/hire/${hire.id}/fit`)}
               testID="fit"
             />
@@ -242,7 +242,7 @@ const HireCard = ({ view }: { view: HireView }) => {
         ) : null}
         {changing ? <ChangeSheet view={view} onClose={() => setChanging(false)} /> : null}
       </Card>
-      {hasSlot(record, ['out', 'sealed']) ? <DossierCard view={view} /> : null}
+      {isEntered(record, ['out', 'sealed']) ? <DossierCard view={view} /> : null}
       <Card style={{ gap: 4 }}>
         <Small>{t('hire.record')}</Small>
         <Bold>
@@ -260,7 +260,7 @@ const HireCard = ({ view }: { view: HireView }) => {
           {state === 'settling' || state === 'closed' ? (
             <Button mode="outlined" label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
           ) : null}
-          {state === 'walkingOut' && hasSlot(view.record, ['out', 'started']) ? (
+          {state === 'walkingOut' && isEntered(view.record, ['out', 'started']) ? (
             <Button mode="outlined" label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />
           ) : null}
         </View>

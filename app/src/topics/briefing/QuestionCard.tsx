@@ -1,5 +1,5 @@
 import type { Understanding } from '@quay/core/briefing/understanding';
-import type { Point } from '@quay/core/fleet/telling';
+import type { Point } from '@quay/core/fleet/points';
 import { say } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -46,7 +46,7 @@ const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
           mode="outlined"
           label={t('brief.toldAgain')}
           testID={`tell-again-${point.id}`}
-          onPress={() => void enter([{ kind: 'pointTold', walk, point: point.id, how: point.show ? 'shown' : 'said', language: theirs }])}
+          onPress={() => void enter([{ kind: 'pointBriefed', walk, point: point.id, how: point.show ? 'shown' : 'said', language: theirs }])}
         />
       </Notice>
     );

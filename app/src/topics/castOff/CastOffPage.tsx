@@ -1,5 +1,5 @@
-import { hasSlot } from '@quay/core/events/record';
-import type { Matter, NotChecked } from '@quay/core/castOff/check';
+import { isEntered } from '@quay/core/events/record';
+import type { CastOffMatter, NotChecked } from '@quay/core/castOff/check';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -37,7 +37,7 @@ const Check = ({ view }: { view: HireView }) => {
   const stops = blocking(check);
   const manager = useMe().data?.staff.role === 'manager';
   const here = `/hire/${hire.id}/castoff` as const;
-  const signed = hasSlot(view.record, ['out', 'sealed']);
+  const signed = isEntered(view.record, ['out', 'sealed']);
   const castOff = async () => {
     const held = await view.add([{ kind: 'castOff' }]);
     snack({ text: t('hire.undoCastOff'), undo: () => void view.undo(held) });
@@ -76,7 +76,7 @@ const Check = ({ view }: { view: HireView }) => {
       testID="sign-first"
     />
   );
-  const of = (level: Matter['level']) => matters.filter((one) => one.level === level && !one.letGo);
+  const of = (level: CastOffMatter['level']) => matters.filter((one) => one.level === level && !one.letGo);
   const groups = [
     ['hold', of('hold')],
     ['ask', of('ask')],

@@ -13,7 +13,7 @@ export const HoldSheet = ({ view, onClose }: { view: WalkView; onClose: () => vo
   const [why, setWhy] = useState('');
   const holds = standing(useCastOff(view));
   const hold = async () => {
-    await view.enter([{ kind: 'held', why: why.trim() }], t('hold.done'));
+    await view.enter([{ kind: 'boatHeld', why: why.trim() }], t('hold.done'));
     onClose();
   };
   return (

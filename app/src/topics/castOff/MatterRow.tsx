@@ -1,6 +1,6 @@
-import { slotAt, slotsUnder } from '@quay/core/events/record';
-import { held } from '@quay/core/castOff/events';
-import type { Matter, Place } from '@quay/core/castOff/check';
+import { currentAt, currentUnder } from '@quay/core/events/record';
+import { boatHeld } from '@quay/core/castOff/events';
+import type { CastOffMatter, Place } from '@quay/core/castOff/check';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -13,11 +13,11 @@ import { useSnack } from '../../ui/controls/snack';
 import { type Tones, useTones } from '../../ui/theme';
 import { Body, Bold, Small } from '../../ui/words';
 import { Settle } from '../record/Settle';
-import { LetGoSheet } from './LetGoSheet';
+import { OverrideSheet } from './OverrideSheet';
 import { ClearAdded } from '../record/ClearAdded';
 import { useMatterWords } from './matterWords';
 
-const EDGE = { hold: 'lead', ask: 'mari', note: 'line' } as const satisfies Record<Matter['level'], keyof Tones>;
+const EDGE = { hold: 'lead', ask: 'mari', note: 'line' } as const satisfies Record<CastOffMatter['level'], keyof Tones>;
 
 /** Where a matter is settled, as an address; nothing where it is settled right here. */
 export const pathOf = (hireId: string, place: Place): string | undefined => {
@@ -44,7 +44,7 @@ export const pathOf = (hireId: string, place: Place): string | undefined => {
 };
 
 /** One matter between this party and the water: what it is, whose rule, the way to settle it, and what a manager may do. */
-export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) => {
+export const MatterRow = ({ view, matter }: { view: HireView; matter: CastOffMatter }) => {
   const { t } = useTranslation();
   const router = useRouter();
   const tones = useTones();
@@ -54,10 +54,10 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
   const words = useMatterWords(view);
   const { found, level, letGo, liftable, origin, place, key } = matter;
   const path = pathOf(view.pack.hire.id, place);
-  const said = slotsUnder(view.record, ['held'], held).flatMap(({ standing }) => standing);
-  const spoken = said.find(({ event: { body } }) => found.is === 'said' && body.kind === 'held' && body.why === found.why);
-  const slot = found.is === 'contradiction' ? slotAt(view.record, found.subject) : undefined;
-  const let_ = slotAt(view.record, ['letGo', key]);
+  const said = currentUnder(view.record, ['boatHeld'], boatHeld).flatMap(({ currentEvents }) => currentEvents);
+  const spoken = said.find(({ event: { body } }) => found.is === 'said' && body.kind === 'boatHeld' && body.why === found.why);
+  const slot = found.is === 'conflict' ? currentAt(view.record, found.subject) : undefined;
+  const let_ = currentAt(view.record, ['overridden', key]);
   const line = (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingVertical: 8 }}>
       <View style={{ flex: 1, gap: 2 }}>
@@ -96,7 +96,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
               mode="outlined"
               label={t('castOff.takeBack')}
               onPress={() =>
-                void view.undo(let_.standing).then((held) => snack({ text: t('castOff.takenBack'), undo: () => void view.undo(held) }))
+                void view.undo(let_.currentEvents).then((held) => snack({ text: t('castOff.takenBack'), undo: () => void view.undo(held) }))
               }
               testID={`take-back-${key}`}
             />
@@ -124,7 +124,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: Matter }) 
           testID={`let-go-${key}`}
         />
       ) : null}
-      {letting ? <LetGoSheet view={view} matter={matter} onClose={() => setLetting(false)} /> : null}
+      {letting ? <OverrideSheet view={view} matter={matter} onClose={() => setLetting(false)} /> : null}
     </View>
   );
 };

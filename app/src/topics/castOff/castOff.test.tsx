@@ -21,7 +21,7 @@ const mockSaid: { text: string; undo?: () => void }[] = [];
 jest.mock('../../ui/controls/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said) }));
 
 const NOW = Date.parse('2026-06-13T09:00:00.000Z');
-const held: EventBody = { kind: 'held', why: 'She leaks at the stern gland' };
+const held: EventBody = { kind: 'boatHeld', why: 'She leaks at the stern gland' };
 
 beforeEach(() => {
   mockPush.mockReset();
@@ -86,7 +86,7 @@ describe('before she casts off', () => {
     expect(screen.getByTestId('let-go')).toBeDisabled();
     fireEvent.change(screen.getByTestId('let-go-why'), { target: { value: ' I looked at it myself ' } });
     fireEvent.click(screen.getByTestId('let-go'));
-    await waitFor(() => expect(entered).toEqual([{ kind: 'letGo', matter: key, why: 'I looked at it myself' }]));
+    await waitFor(() => expect(entered).toEqual([{ kind: 'holdOverridden', matter: key, why: 'I looked at it myself' }]));
     expect(screen.getByText(/I looked at it myself/)).toBeTruthy();
     fireEvent.click(screen.getByTestId(`take-back-${key}`));
     await waitFor(() => expect(screen.queryByText(/I looked at it myself/)).toBeNull());

@@ -78,8 +78,8 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
         return t(`matter.crew.${what.fault.is}`, { age: 'fromAge' in what.fault ? what.fault.fromAge : 0 });
       case 'drill':
         return t('matter.drill', { name: named(what.drill) });
-      case 'contradiction':
-        return t('matter.contradiction', { name: named(what.subject.at(-1) ?? '') });
+      case 'conflict':
+        return t('matter.conflict', { name: named(what.subject.at(-1) ?? '') });
       case 'notTold':
         return what.points.length === 1
           ? t('matter.notTold', { say: point(what.points[0]!) })

@@ -1,8 +1,8 @@
-import { type CastOffCheck, castOffCheck, type Matter } from '@quay/core/castOff/check';
+import { type CastOffCheck, castOffCheck, type CastOffMatter } from '@quay/core/castOff/check';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/policy/school';
+import { unattended } from '@quay/core/policy/policy';
 import { useMemo } from 'react';
-import { caseOf } from '../../local/handing';
+import { caseOf } from '../../local/handover';
 import type { HireView } from '../../local/hire';
 import { useNow } from '../../ui/clock';
 import { useGiven } from '../trip/useConditions';
@@ -32,10 +32,10 @@ export const useCastOff = (view: HireView): CastOffCheck => {
 };
 
 /** What keeps her from leaving, a manager's word set aside. */
-export const blocking = ({ matters }: CastOffCheck): Matter[] => matters.filter(({ level, letGo }) => level !== 'note' && !letGo);
+export const blocking = ({ matters }: CastOffCheck): CastOffMatter[] => matters.filter(({ level, letGo }) => level !== 'note' && !letGo);
 
 /** What the record itself holds her for, whatever is still to be done on the walk. */
-const STANDING: readonly Matter['found']['is'][] = [
+const STANDING: readonly CastOffMatter['found']['is'][] = [
   'away',
   'signAgain',
   'safetyFitting',
@@ -46,6 +46,6 @@ const STANDING: readonly Matter['found']['is'][] = [
   'noJacket',
   'crew',
   'drill',
-  'contradiction',
+  'conflict',
 ];
-export const standing = (check: CastOffCheck): Matter[] => blocking(check).filter(({ found }) => STANDING.includes(found.is));
+export const standing = (check: CastOffCheck): CastOffMatter[] => blocking(check).filter(({ found }) => STANDING.includes(found.is));

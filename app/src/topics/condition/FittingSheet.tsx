@@ -1,4 +1,4 @@
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { say } from '@quay/core/words/words';
 import { FITTING_STATES, counted } from '@quay/core/condition/events';
 import { useTranslation } from 'react-i18next';
@@ -23,8 +23,8 @@ const FittingForm = z.object({
 export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fittingId: string; onClose: () => void }) => {
   const { t } = useTranslation();
   const fitting = view.pack.book.fittings.find(({ id }) => id === fittingId);
-  const found = slot(view.record, [view.walk, 'count', fittingId], counted)?.value;
-  const was = slot(view.record, ['out', 'count', fittingId], counted)?.value;
+  const found = currentOf(view.record, [view.walk, 'count', fittingId], counted)?.value;
+  const was = currentOf(view.record, ['out', 'count', fittingId], counted)?.value;
   const form = useSchemaForm(FittingForm, {
     state: found?.state ?? was?.state ?? 'fine',
     note: found?.note ?? '',

@@ -1,4 +1,4 @@
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { reported } from '@quay/core/condition/events';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -11,7 +11,7 @@ export const ReportedHere = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const { record, pack, stops, at, walk } = view;
   const here = stops[at]!.station.id;
-  const reports = (slot(record, ['reported'], reported)?.standing ?? []).flatMap(({ event: { id, body } }) =>
+  const reports = (currentOf(record, ['reported'], reported)?.currentEvents ?? []).flatMap(({ event: { id, body } }) =>
     body.kind === 'reported' && (body.station === here || (at === 0 && !stops.some(({ station }) => station.id === body.station)))
       ? [{ ...body, id }]
       : [],

@@ -1,6 +1,6 @@
 import { marksOf } from '@quay/core/condition/placed';
-import { slot } from '@quay/core/events/record';
-import { markPlaced, surfaceLooked } from '@quay/core/condition/events';
+import { currentOf } from '@quay/core/events/record';
+import { markPlaced, surfaceSeen } from '@quay/core/condition/events';
 import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import type { ComparisonBox } from '@quay/contract/compare';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
@@ -73,10 +73,10 @@ export const SurfaceSheet = ({
       : carried(record, view.pack.before, surfaceId).filter(({ id }) => !gone.includes(id));
   /** A mark keeps its number while it is changed; a new one takes the next. */
   const numberOf = (id: string) => mine.findIndex((mark) => mark.id === id) + 1 || mine.length + 1;
-  const looked = slot(record, [walk, 'surface', surfaceId], surfaceLooked)?.value;
+  const looked = currentOf(record, [walk, 'surface', surfaceId], surfaceSeen)?.value;
   // The last picture that was accepted of this side: of departure, or of the hire before.
   const { before } = view.pack;
-  const outPicture = slot(record, ['out', 'surface', surfaceId], surfaceLooked)?.value.photos.at(-1);
+  const outPicture = currentOf(record, ['out', 'surface', surfaceId], surfaceSeen)?.value.photos.at(-1);
   const earlier = before?.pictures[surfaceId];
   const guide =
     walk === 'in' && outPicture !== undefined
@@ -123,15 +123,15 @@ export const SurfaceSheet = ({
   const asItWas = (mark: Mark) =>
     void enter([{ kind: 'markPlaced', walk, mark: { ...mark, photos: [] }, asBefore: true }], t('walk.kept', { what: t('walk.asItWas') }));
   const takeAway = (mark: Mark) => {
-    const found = slot(record, [walk, 'mark', mark.id], markPlaced);
-    if (found) void view.undo(found.standing);
+    const found = currentOf(record, [walk, 'mark', mark.id], markPlaced);
+    if (found) void view.undo(found.currentEvents);
     setDraft(undefined);
   };
   const done = async (more: string[] = []) => {
     const confirmed = walk === 'out' && more.length === 0 ? ghosts : [];
     await enter([
       ...confirmed.map((mark) => ({ kind: 'markPlaced' as const, walk, mark: { ...mark, photos: [] }, asBefore: true as const })),
-      { kind: 'surfaceLooked', walk, surface: surfaceId, photos: [...(looked?.photos ?? []), ...more] },
+      { kind: 'surfaceSeen', walk, surface: surfaceId, photos: [...(looked?.photos ?? []), ...more] },
     ]);
     if (more.length === 0) onClose();
   };

@@ -109,7 +109,7 @@ describe('a surface coming in', () => {
     expect(screen.getByText('Nothing new here')).toBeTruthy();
     fireEvent.click(screen.getByTestId('looked'));
     await waitFor(() => expect(closed).toHaveBeenCalled());
-    expect(entered).toEqual([{ kind: 'surfaceLooked', walk: 'in', surface: SURFACE, photos: [] }]);
+    expect(entered).toEqual([{ kind: 'surfaceSeen', walk: 'in', surface: SURFACE, photos: [] }]);
   });
 
   it('with a mark of its own does not say that nothing is new', () => {
@@ -119,7 +119,7 @@ describe('a surface coming in', () => {
   });
 
   it('that this phone has no picture of has no pair; with both, the pair is there', () => {
-    const looked = (walk: Walk, sha: string): EventBody => ({ kind: 'surfaceLooked', walk, surface: SURFACE, photos: [sha] });
+    const looked = (walk: Walk, sha: string): EventBody => ({ kind: 'surfaceSeen', walk, surface: SURFACE, photos: [sha] });
     show('in', [looked('out', 'a'.repeat(64))]);
     expect(screen.queryByTestId('pair-open')).toBeNull();
     cleanup();

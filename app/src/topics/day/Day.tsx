@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { fetchAhead } from '../../local/ahead';
+import { fetchAhead } from '../../local/prefetch';
 import { Refused } from '../../local/api';
 import { isAnotherClock } from '../../platform/clock';
 import { useBoard } from '../../local/hire';

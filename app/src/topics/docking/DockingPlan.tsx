@@ -1,4 +1,4 @@
-import { schoolsOf } from '@quay/core/party/ofHire';
+import { policiesOf } from '@quay/core/party/ofHire';
 import type { Base } from '@quay/core/fleet/base';
 import { say } from '@quay/core/words/words';
 import { hullFigures } from '@quay/core/docking/hull';
@@ -57,7 +57,7 @@ export const DockingPlan = ({
         berth,
         now,
         limits: { ...USUAL_LIMITS, ...(book.windLimitMs === undefined ? {} : { windMs: book.windLimitMs }) },
-        schools: schoolsOf(view.pack),
+        policies: policiesOf(view.pack),
       }),
     [act, hull, berth, now, book.windLimitMs, view.pack],
   );

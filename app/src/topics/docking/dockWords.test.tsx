@@ -35,7 +35,7 @@ const spoken = (): { asked: number; said: string[] } => {
             { windFromDeg: from, windMs: from / 40, currentToDeg: from, currentMs: from / 2000, waterM: 1 },
             berth,
           );
-          const plan = planFor(act, { hull: hullOf(hullKind), berth, now, schools: { bowAnchoringOnly: 'exceptCrowdedDock' } });
+          const plan = planFor(act, { hull: hullOf(hullKind), berth, now, policies: { bowAnchoringOnly: 'exceptCrowdedDock' } });
           asked += 1;
           said.push(
             ...(plan.ok

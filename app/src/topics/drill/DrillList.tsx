@@ -3,14 +3,14 @@ import { say } from '@quay/core/words/words';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { caseOf } from '../../local/handing';
+import { caseOf } from '../../local/handover';
 import type { HireView } from '../../local/hire';
 import { Tag } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { ListRow } from '../../ui/controls/listRow';
 import { Body, Bold, Small } from '../../ui/words';
 
-/** Drills for this boat, school and party, with how far somebody has come. */
+/** Drills for this boat, policy and party, with how far somebody has come. */
 export const useDrills = (view: HireView): DrillState[] => useMemo(() => drillsOf(view.record, caseOf(view)), [view]);
 
 /** @param onBoat notes that it was shown on the boat; not there for a renter, who cannot say that of themselves */

@@ -1,4 +1,4 @@
-import { hasSlot, slot } from '@quay/core/events/record';
+import { isEntered, currentOf } from '@quay/core/events/record';
 import { sealed } from '@quay/core/record/events';
 import type { Tank } from '@quay/core/fleet/rows';
 import { type Finding, needsDecision, unchangedCount } from '@quay/core/findings/findings';
@@ -62,7 +62,7 @@ const Comparing = ({ view }: { view: HireView }) => {
     rows.findIndex(({ key }) => key === chosen),
   );
   const current = wide ? rows[at] : rows.find(({ key }) => key === chosen);
-  const closed = hasSlot(record, ['closed']);
+  const closed = isEntered(record, ['closed']);
   const same = unchangedCount(record, findings);
   const decide = async (finding: Finding, decision: Decision) => {
     // The next one stands there at once: a second key pressed while this is kept is meant for it.
@@ -121,7 +121,7 @@ const Comparing = ({ view }: { view: HireView }) => {
         {choices(current).includes('renters') && may('renters', current) ? (
           <Button mode="contained" label={bearing('renters')} onPress={() => void decide(current, 'renters')} testID="decide-renters" />
         ) : null}
-        {current.topic === 'contradiction' ? <Settle view={view} subject={current.subject} onDone={() => setChosen(undefined)} /> : null}
+        {current.topic === 'conflict' ? <Settle view={view} subject={current.subject} onDone={() => setChosen(undefined)} /> : null}
         {current.topic === 'fuel' ? (
           <Button mode="outlined" label={t('compare.fill')} onPress={() => setFilling(current.tank)} testID="fill" />
         ) : null}
@@ -156,7 +156,7 @@ const Comparing = ({ view }: { view: HireView }) => {
     </View>
   );
   const added = record.unsigned.in.length;
-  const walkedAlone = slot(record, ['in', 'sealed'], sealed)?.by.actor.role === 'renter';
+  const walkedAlone = currentOf(record, ['in', 'sealed'], sealed)?.by.actor.role === 'renter';
   const list = (
     <View style={{ padding: wide ? 14 : 8 }}>
       {walkedAlone && !closed ? (
@@ -173,7 +173,7 @@ const Comparing = ({ view }: { view: HireView }) => {
       ) : null}
       <DepartureNotice record={record} />
       {closed ? null : <MachineRows hireId={hire.id} />}
-      {findings.length > 0 ? null : hasSlot(record, ['in', 'started']) ? (
+      {findings.length > 0 ? null : isEntered(record, ['in', 'started']) ? (
         <Notice kind="ok" title={t('compare.nothing')}>
           <Body>{t('compare.nothingWhy')}</Body>
         </Notice>

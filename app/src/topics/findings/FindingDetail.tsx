@@ -1,5 +1,5 @@
-import { slot } from '@quay/core/events/record';
-import { surfaceLooked } from '@quay/core/condition/events';
+import { currentOf } from '@quay/core/events/record';
+import { surfaceSeen } from '@quay/core/condition/events';
 import type { Finding } from '@quay/core/findings/findings';
 import { isRentersWord, isUnsigned } from '@quay/core/findings/whoseWord';
 import { useState } from 'react';
@@ -37,7 +37,7 @@ export const FindingDetail = ({
   const renterOnly = isRentersWord(record, finding);
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
-    const looked = surface ? slot(record, [walk, 'surface', surface.id], surfaceLooked)?.value.photos : undefined;
+    const looked = surface ? currentOf(record, [walk, 'surface', surface.id], surfaceSeen)?.value.photos : undefined;
     return { walk, sha: mark?.photos[0] ?? looked?.[looked.length - 1] };
   });
   return (

@@ -26,7 +26,7 @@ jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush }) }));
 const mockSaid: { text: string; undo?: () => void }[] = [];
 jest.mock('../../ui/controls/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said) }));
 
-const looked = (walk: Walk): EventBody => ({ kind: 'surfaceLooked', walk, surface: 'port-side', photos: [] });
+const looked = (walk: Walk): EventBody => ({ kind: 'surfaceSeen', walk, surface: 'port-side', photos: [] });
 const SCRATCH = '018f0000-0000-7000-8000-00000000000a';
 const scratch: EventBody = {
   kind: 'markPlaced',
@@ -154,12 +154,12 @@ describe('a return compared with its departure', () => {
       { body: count('in', 'fenders', 3), device: 'd1' },
       { body: count('in', 'fenders', 4), device: 'd2' },
     ]);
-    fireEvent.click(screen.getByTestId('finding-contradiction/in/count/fenders'));
+    fireEvent.click(screen.getByTestId('finding-conflict/in/count/fenders'));
     expect(screen.getByText(/Two phones entered different values/)).toBeTruthy();
     fireEvent.click(screen.getByText(/^Fenders: 3 .*is right$/));
-    await waitFor(() => expect(entered.at(-1)).toMatchObject({ kind: 'contradictionSettled' }));
+    await waitFor(() => expect(entered.at(-1)).toMatchObject({ kind: 'conflictResolved' }));
     expect(screen.getByTestId(FENDER)).toBeTruthy();
-    expect(screen.queryByTestId('finding-contradiction/in/count/fenders')).toBeNull();
+    expect(screen.queryByTestId('finding-conflict/in/count/fenders')).toBeNull();
   });
 });
 

@@ -17,7 +17,7 @@ const mark = (walk: Walk, id: string, x: number): EventBody => ({
   mark: { id, surface: 'port-side', x, y: 0.5, kind: 'scratch', sizeMm: 60, photos: [] },
 });
 const told: EventBody = {
-  kind: 'pointTold',
+  kind: 'pointBriefed',
   walk: 'out',
   point: pack.book.points.find(({ price }) => price === 'fender')!.id,
   how: 'said',
@@ -83,13 +83,13 @@ it.each<[EventBody, string]>([
   [read('out', 'fuel-needle', 0.75), 'Fuel needle: 12/16'],
   [read('out', 'volts', 12.64), 'Battery: 12.6 V'],
   [mark('out', 'a', 0.3), 'scratch 60 mm, Left side (port)'],
-  [{ kind: 'stationTied', walk: 'out', station: 'bow' }, 'Bow: done'],
-  [{ kind: 'held', why: 'fog' }, 'Boat held: fog'],
+  [{ kind: 'stationCompleted', walk: 'out', station: 'bow' }, 'Bow: done'],
+  [{ kind: 'boatHeld', why: 'fog' }, 'Boat held: fog'],
   [{ kind: 'fuelFilled', tank: 'petrol', litres: 12.5, brim: true, by: 'operator' }, 'Filled at the quay: 12.5 L'],
-  [{ kind: 'letGo', matter: 'propeller/prop/9', why: 'filed smooth' }, 'A manager let the boat go: filed smooth'],
+  [{ kind: 'holdOverridden', matter: 'propeller/prop/9', why: 'filed smooth' }, 'A manager let the boat go: filed smooth'],
   [{ kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'unknown' }, 'Deposit asked for, no answer yet: €250.00'],
   [{ kind: 'brimmed', walk: 'out', tank: 'petrol', meteredL: 31.5 }, 'Petrol: filled to the brim, 31.5 L'],
-  [{ kind: 'contradictionSettled', subject: ['out', 'count', 'fenders'], stands: EVENTS[0]!.event.id }, 'Conflict resolved'],
+  [{ kind: 'conflictResolved', subject: ['out', 'count', 'fenders'], stands: EVENTS[0]!.event.id }, 'Conflict resolved'],
   [{ kind: 'counted', walk: 'out', fitting: 'gone-from-the-book', count: 1, state: 'fine' }, 'gone-from-the-book: 1'],
 ])('an entry of the record in a few words: %#', (body, words) => {
   render(<Entry body={body} />);

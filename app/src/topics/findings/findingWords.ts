@@ -178,15 +178,15 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           tag: line ? 'ask' : 'ok',
           price,
         };
-      case 'contradiction': {
+      case 'conflict': {
         const id = finding.subject.at(-1) ?? '';
         const named = [...pack.book.fittings, ...pack.book.gauges, ...pack.book.propellers].find((one) => one.id === id);
         return {
-          what: `${t('compare.rows.contradiction')}: ${named ? say(named.name, i18n.language) : id}`,
+          what: `${t('compare.rows.conflict')}: ${named ? say(named.name, i18n.language) : id}`,
           why: '',
           out: '',
           in: '',
-          is: t('compare.is.contradiction.open'),
+          is: t('compare.is.conflict.open'),
           tag: 'stop',
           price,
         };

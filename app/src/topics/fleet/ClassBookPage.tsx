@@ -1,7 +1,7 @@
 import { changeClassBook, getClassBook, getClassVersion } from '@quay/contract/fleet';
 import type { Book, ClassBook } from '@quay/core/fleet/book';
 import { comparableClass } from '@quay/core/fleet/compare';
-import type { Lists } from '@quay/core/fleet/lay';
+import type { Lists } from '@quay/core/fleet/merge';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,4 +1,4 @@
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { brimmed } from '@quay/core/fuel/events';
 import type { Tank } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/words/words';
@@ -15,7 +15,7 @@ import type { WalkView } from '../../local/useWalk';
 /** A tank filled to the brim on this walk, and what the pump's meter said; said again it can be corrected or taken back. */
 export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank; onClose: () => void }) => {
   const { t } = useTranslation();
-  const before = slot(view.record, [view.walk, 'brim', tank.id], brimmed);
+  const before = currentOf(view.record, [view.walk, 'brim', tank.id], brimmed);
   const [text, setText] = useState(before?.value.meteredL === undefined ? '' : figure(before.value.meteredL));
   const litres = typedNumber(text);
   const blank = text.trim() === '';
@@ -29,7 +29,7 @@ export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank;
     onClose();
   };
   const back = async () => {
-    if (before) await view.undo(before.standing);
+    if (before) await view.undo(before.currentEvents);
     onClose();
   };
   return (

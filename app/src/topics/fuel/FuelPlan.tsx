@@ -1,7 +1,7 @@
 import { fuelPlans } from '@quay/core/castOff/fuelPlan';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { caseOf } from '../../local/handing';
+import { caseOf } from '../../local/handover';
 import type { HireView } from '../../local/hire';
 import { figure, spanOf } from '../../ui/format';
 import { useTones } from '../../ui/theme';

@@ -1,4 +1,4 @@
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { gaugeRead } from '@quay/core/fuel/events';
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import type { Gauge } from '@quay/core/fleet/rows';
@@ -30,8 +30,8 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   const { t } = useTranslation();
   const { record, walk, language } = view;
   const gauge = view.pack.book.gauges.find(({ id }) => id === gaugeId);
-  const found = slot(record, [walk, 'gauge', gaugeId], gaugeRead)?.value;
-  const was = walk === 'in' ? slot(record, ['out', 'gauge', gaugeId], gaugeRead)?.value.shown : undefined;
+  const found = currentOf(record, [walk, 'gauge', gaugeId], gaugeRead)?.value;
+  const was = walk === 'in' ? currentOf(record, ['out', 'gauge', gaugeId], gaugeRead)?.value.shown : undefined;
   const drawn = gauge?.reads === 'needle' || gauge?.reads === 'sightLine';
   const faultOf = useReadingFault();
   const [value, setValue] = useState<number | undefined>(

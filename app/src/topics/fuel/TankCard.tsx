@@ -1,5 +1,5 @@
 import { feedsEngine, fuelOf, gaugesOf, nextGauge, oddGauges } from '@quay/core/fuel/readings';
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { brimmed } from '@quay/core/fuel/events';
 import { lastsFor } from '@quay/core/trip/lasts';
 import type { Gauge, Tank } from '@quay/core/fleet/rows';
@@ -21,7 +21,7 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
   const { record, pack, walk, language } = view;
   const { book } = pack;
   const [filling, setFilling] = useState(false);
-  const brim = slot(record, [walk, 'brim', tank.id], brimmed);
+  const brim = currentOf(record, [walk, 'brim', tank.id], brimmed);
   const fillable = tank.holds === 'petrol' || tank.holds === 'diesel';
   const fused = fuelOf(record, book, tank);
   const estimate = walk === 'out' ? fused?.out : fused?.in;

@@ -1,5 +1,5 @@
 import type { Fit as FitOf } from '@quay/core/party/ofHire';
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { jacketGiven } from '@quay/core/party/events';
 import { wearsWhen } from '@quay/core/party/aboard';
 import type { Short } from '@quay/core/party/assignment';
@@ -10,7 +10,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { useFit } from '../../local/handing';
+import { useFit } from '../../local/handover';
 import { type HireView, useHire } from '../../local/hire';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
@@ -77,7 +77,7 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
   const { pack, record } = view;
   const open = fit.people.filter((person) => {
     const rack = fit.given.find((one) => one.person === person.id)?.rack;
-    const worn = slot(record, ['jacket', person.id], jacketGiven)?.value;
+    const worn = currentOf(record, ['jacket', person.id], jacketGiven)?.value;
     return rack && (worn?.fitting !== rack.fitting || worn.where !== rack.where);
   });
   const giveAll = () =>
@@ -175,7 +175,7 @@ const Wearer = ({ view, fit, person }: { view: HireView; fit: FitOf; person: Per
   const words = useFitWords(view);
   const { record, add, undo } = view;
   const rack = fit.given.find((one) => one.person === person.id)?.rack;
-  const found = slot(record, ['jacket', person.id], jacketGiven);
+  const found = currentOf(record, ['jacket', person.id], jacketGiven);
   const worn = found?.value;
   const same = rack && worn?.fitting === rack.fitting && worn.where === rack.where;
   const when = wearsWhen(person, fit.rules);
@@ -205,7 +205,7 @@ const Wearer = ({ view, fit, person }: { view: HireView; fit: FitOf; person: Per
           label={`${words.jacket(rack)} · ${words.where(rack)}`}
           on={same === true}
           testID={`give-${person.id}`}
-          onChange={(on) => void (on ? add([jacketOf(person.id, rack)]) : found && undo(found.standing))}
+          onChange={(on) => void (on ? add([jacketOf(person.id, rack)]) : found && undo(found.currentEvents))}
         />
       ) : (
         <Tag kind="stop" size={16}>

@@ -1,4 +1,4 @@
-import { type Fit, OWN_JACKET, schoolsOf } from '@quay/core/party/ofHire';
+import { type Fit, OWN_JACKET, policiesOf } from '@quay/core/party/ofHire';
 import type { Rack } from '@quay/core/party/assignment';
 import type { Person } from '@quay/core/party/people';
 import { comesFirst } from '@quay/core/party/suits';
@@ -20,7 +20,7 @@ export const jacketOf = (person: string, { fitting, where, jacket }: Pick<Rack, 
   ...(where === 'brought' ? { jacket } : {}),
 });
 
-/** Where the school takes jackets from home: the way to enter one, and why one does not count. */
+/** Where the policy takes jackets from home: the way to enter one, and why one does not count. */
 export const Own = ({
   view,
   fit,
@@ -37,9 +37,9 @@ export const Own = ({
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   const { pack, add } = view;
-  const school = schoolsOf(pack).ownJackets;
+  const policy = policiesOf(pack).ownJackets;
   const brought = fit.brought.find((one) => one.person === person.id);
-  if (school !== 'confirmedByRenter' && (byRenter || school !== 'confirmedByHand')) return null;
+  if (policy !== 'confirmedByRenter' && (byRenter || policy !== 'confirmedByHand')) return null;
   // Whose jackets boats often lack; with others the page stays short.
   const served = fit.given.some((one) => one.person === person.id);
   if (served && !brought && !comesFirst(person, fit.rules)) return null;

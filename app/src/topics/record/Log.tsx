@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { FlatList, View } from 'react-native';
 import type { HireView } from '../../local/hire';
-import type { KeptEvent } from '../../local/localDb';
+import type { LocalEvent } from '../../local/localDb';
 import { Tag } from '../../ui/board';
 import { useTones } from '../../ui/theme';
 import { Body, Slab, Small } from '../../ui/words';
@@ -43,7 +43,7 @@ export const Log = ({ view, title }: { view: HireView; title?: string }) => {
   );
 };
 
-const Logged = ({ entry: { held, state }, what, zone }: { entry: KeptEvent; what: string; zone: string }) => {
+const Logged = ({ entry: { held, state }, what, zone }: { entry: LocalEvent; what: string; zone: string }) => {
   const { t } = useTranslation();
   const tones = useTones();
   return (
@@ -55,8 +55,8 @@ const Logged = ({ entry: { held, state }, what, zone }: { entry: KeptEvent; what
         <Body size={15}>{what}</Body>
         <Small size={13}>{t(`log.by.${held.actor.role}`, { who: held.actor.id })}</Small>
       </View>
-      {state === 'held' ? null : (
-        <Tag kind={state === 'kept' ? 'ask' : 'stop'} size={12}>
+      {state === 'synced' ? null : (
+        <Tag kind={state === 'pending' ? 'ask' : 'stop'} size={12}>
           {state === 'refused' ? t('kept.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}
         </Tag>
       )}

@@ -1,5 +1,5 @@
 import type { Subject } from '@quay/core/events/define';
-import { slotAt } from '@quay/core/events/record';
+import { currentAt } from '@quay/core/events/record';
 import { happenedAt } from '@quay/core/events/stored';
 import { clockOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';
@@ -16,16 +16,16 @@ export const Settle = ({ view, subject, onDone }: { view: HireView; subject: Sub
   const snack = useSnack();
   const words = useEntryWords(view.pack);
   const stands = async (id: string) => {
-    const held = await view.add([{ kind: 'contradictionSettled', subject: [...subject], stands: id }]);
+    const held = await view.add([{ kind: 'conflictResolved', subject: [...subject], stands: id }]);
     snack({ text: t('compare.settled'), undo: () => void view.undo(held) });
     onDone?.();
   };
-  const slot = slotAt(view.record, subject);
+  const slot = currentAt(view.record, subject);
   if (!slot) return null;
   return (
     <View style={{ gap: 10 }}>
       <Small>{t('compare.settle')}</Small>
-      {slot.standing.map((held, i) => (
+      {slot.currentEvents.map((held, i) => (
         <Button
           mode="outlined"
           key={held.event.id}

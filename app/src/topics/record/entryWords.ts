@@ -23,7 +23,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
     switch (body.kind) {
       case 'walkStarted':
         return t(`walk.${body.walk}`);
-      case 'pointTold':
+      case 'pointBriefed':
         return `${t(`log.how.${body.how}`)}: ${point(body.point)}`;
       case 'pointSkipped':
         return `${t(`walk.skip.${body.why}`)}: ${point(body.point)}`;
@@ -35,15 +35,15 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return `${find(book.tanks, body.tank)}: ${t('log.brimmed')}${body.meteredL === undefined ? '' : `, ${figure(body.meteredL)} L`}`;
       case 'markPlaced':
         return `${t(`mark.${body.mark.kind}`)} ${body.mark.sizeMm} mm, ${find(book.surfaces, body.mark.surface)}`;
-      case 'surfaceLooked':
+      case 'surfaceSeen':
         return `${find(book.surfaces, body.surface)}: ${t('walk.lookedAt')}`;
       case 'evidenceGiven':
         return `${find(book.propellers, body.propeller)}: ${t(`log.evidence.${body.state}`)}`;
       case 'remarked':
         return `${t(`log.remark.${body.as}`)}: ${body.text}`;
-      case 'stationTied':
+      case 'stationCompleted':
         return `${find(book.stations, body.station)}: ${t('walk.tiedState')}`;
-      case 'held':
+      case 'boatHeld':
         return t('log.boatHeld', { why: body.why });
       case 'fuelFilled':
         return `${t('compare.fill')}: ${figure(body.litres)} L`;
@@ -55,7 +55,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return t('log.castOff');
       case 'cameIn':
         return t('log.cameIn');
-      case 'contradictionSettled':
+      case 'conflictResolved':
         return t('log.settled');
       case 'findingDecided':
         return t(`compare.decided.${body.decision}`);
@@ -87,7 +87,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return t('log.docking', { name: t(`dock.task.${body.task}.name`), how: t(body.passed ? 'log.dockingDone' : 'log.dockingNot') });
       case 'languageChosen':
         return t('log.language', { language: body.language.toUpperCase() });
-      case 'letGo':
+      case 'holdOverridden':
         return t('log.letGo', { why: body.why });
       case 'depositAnswered':
         return t(`log.deposit.${body.answer}`, { sum: money(body.amountMinor) });

@@ -1,5 +1,5 @@
-import { hasSlot } from '@quay/core/events/record';
-import { unattended } from '@quay/core/policy/school';
+import { isEntered } from '@quay/core/events/record';
+import { unattended } from '@quay/core/policy/policy';
 import { fellBack, say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -26,7 +26,7 @@ export const BriefPage = () => {
   const [at, setAt] = useState(() =>
     Math.max(
       0,
-      points.findIndex(({ id }) => !hasSlot(record, ['home', id])),
+      points.findIndex(({ id }) => !isEntered(record, ['home', id])),
     ),
   );
   const [reading, setReading] = useState(false);

@@ -1,9 +1,9 @@
-import { slot } from '@quay/core/events/record';
-import { pointTold } from '@quay/core/briefing/events';
+import { currentOf } from '@quay/core/events/record';
+import { pointBriefed } from '@quay/core/briefing/events';
 import { notAboard } from '@quay/core/briefing/aboard';
 import { applies } from '@quay/core/briefing/compose';
 import { search, stepsOf } from '@quay/core/briefing/guide';
-import type { FixCard, Point } from '@quay/core/fleet/telling';
+import type { FixCard, Point } from '@quay/core/fleet/points';
 import { say } from '@quay/core/words/words';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -166,7 +166,7 @@ const PointRow = ({ point }: { point: Point }) => {
   const { t } = useTranslation();
   const { pack, record, language } = useRenting();
   const money = useMoney(pack.prices.currency);
-  const told = slot(record, ['out', 'point', point.id], pointTold);
+  const told = currentOf(record, ['out', 'point', point.id], pointBriefed);
   const price = pack.prices.prices.find(({ code }) => code === point.price);
   return (
     <Card style={{ gap: 4 }}>

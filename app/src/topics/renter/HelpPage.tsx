@@ -1,7 +1,7 @@
 import { peopleOf } from '@quay/core/party/ofHire';
 import { mdiPhone } from '@mdi/js';
 import { say } from '@quay/core/words/words';
-import { schoolOf } from '@quay/core/policy/school';
+import { policyOf } from '@quay/core/policy/policy';
 import { isChild } from '@quay/core/party/suits';
 import { clockOf } from '@quay/core/time/zone';
 import { compassOf, decimalDegrees, degreesMinutes, fromNearest, type Position } from '@quay/core/waters/position';
@@ -123,10 +123,10 @@ export const HelpPage = () => {
   );
 };
 
-/** Whom to call, in the order of the school that holds here. */
+/** Whom to call, in the order of the policy that holds here. */
 const Whom = () => {
   const { t } = useTranslation();
-  const { pack, schools } = useRenting();
+  const { pack, policies } = useRenting();
   const { waters, base, operator } = pack;
   const rescue = waters?.rescue;
   const phone = numberOf(pack);
@@ -136,7 +136,7 @@ const Whom = () => {
     radio: (rescue?.channel ?? base.radio) ? { name: t('r.radio', { channel: rescue?.channel ?? base.radio ?? '' }), how: '' } : undefined,
     operator: phone === undefined ? undefined : { name: operator.name, how: phone },
   };
-  const first = schoolOf(schools, 'firstCall');
+  const first = policyOf(policies, 'firstCall');
   const usual = ['emergencyNumber', 'rescueStation', 'radio', 'operator'] as const;
   const order = first === 'all' ? usual : [first, ...usual.filter((one) => one !== first)];
   return (

@@ -1,10 +1,10 @@
 import { languageOf } from '@quay/core/briefing/ofHire';
 import { peopleOf } from '@quay/core/party/ofHire';
-import { hasSlot, slot } from '@quay/core/events/record';
+import { isEntered, currentOf } from '@quay/core/events/record';
 import { roundDone } from '@quay/core/condition/events';
 import { applies, minutesOf } from '@quay/core/briefing/compose';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/policy/school';
+import { unattended } from '@quay/core/policy/policy';
 import { type Language, LANGUAGES, say } from '@quay/core/words/words';
 import { clockOf, dateOf, minutesBetween, minutesUntilClock } from '@quay/core/time/zone';
 import { useRouter } from 'expo-router';
@@ -55,7 +55,7 @@ export const Home = () => {
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
   const afloat = state === 'out';
   const people = peopleOf(record, view.sheets);
-  const unread = briefing.tell.filter(({ point }) => !hasSlot(record, ['home', point.id]));
+  const unread = briefing.tell.filter(({ point }) => !isEntered(record, ['home', point.id]));
   const read = briefing.tell.length - unread.length;
   // Said before one begins; reading takes about as long as telling.
   const unreadMin = minutesOf(unread);
@@ -69,10 +69,10 @@ export const Home = () => {
   // A morning aboard begins with its round, until it is done.
   const clock = clockOf(new Date(now).toISOString(), base.zone);
   const slept = dateOf(new Date(now).toISOString(), base.zone) > dateOf(hire.from, base.zone);
-  const morningRound = slot(record, ['round', 'morning'], roundDone);
+  const morningRound = currentOf(record, ['round', 'morning'], roundDone);
   const doneToday =
     morningRound !== undefined &&
-    morningRound.standing.some((held) => dateOf(held.event.at, base.zone) === dateOf(new Date(now).toISOString(), base.zone));
+    morningRound.currentEvents.some((held) => dateOf(held.event.at, base.zone) === dateOf(new Date(now).toISOString(), base.zone));
   const morning =
     afloat && nights && slept && !doneToday && clock >= MORNING[0] && clock < MORNING[1] && book.rounds.some(({ id }) => id === 'morning');
   const wide = Math.min(width, 640);
@@ -203,8 +203,8 @@ export const Home = () => {
         ))}
       </Card>
       <Button mode="outlined" label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
-      {hasSlot(record, ['out', 'sealed']) ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
-      {hasSlot(record, ['in', 'sealed']) ? (
+      {isEntered(record, ['out', 'sealed']) ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
+      {isEntered(record, ['in', 'sealed']) ? (
         <Button mode="outlined" label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="to-statement" />
       ) : null}
       <Button mode="outlined" label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />

@@ -2,8 +2,8 @@ import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { keptCount } from '../../local/outbox';
-import { useKept } from '../../local/useKept';
+import { pendingCount } from '../../local/outbox';
+import { usePending } from '../../local/usePending';
 import { Notice, Tag } from '../../ui/board';
 import { Screen } from '../../ui/screen';
 import { useRenting } from './RenterFace';
@@ -29,7 +29,7 @@ export const Page = ({
   const { t } = useTranslation();
   const router = useRouter();
   const { pack, shut } = useRenting();
-  const count = useKept(['events', 'photos'], keptCount, []);
+  const count = usePending(['events', 'photos'], pendingCount, []);
   return (
     <Screen
       title={title}

@@ -1,6 +1,6 @@
 import { peopleOf } from '@quay/core/party/ofHire';
-import { hasSlot } from '@quay/core/events/record';
-import { unattended } from '@quay/core/policy/school';
+import { isEntered } from '@quay/core/events/record';
+import { unattended } from '@quay/core/policy/policy';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { Notice } from '../../ui/board';
@@ -17,7 +17,7 @@ export const PartyPage = () => {
   const snack = useSnack();
   const { view, pack, record } = useRenting();
   const { hire } = pack;
-  const begun = hasSlot(record, ['out', unattended(hire.handover, 'out') ? 'sealed' : 'started']);
+  const begun = isEntered(record, ['out', unattended(hire.handover, 'out') ? 'sealed' : 'started']);
   return (
     <Page title={t('r.party')}>
       {begun ? (

@@ -1,12 +1,12 @@
 import { factsFor, languageOf } from '@quay/core/briefing/ofHire';
-import { schoolsOf } from '@quay/core/party/ofHire';
+import { policiesOf } from '@quay/core/party/ofHire';
 import { Slot, useRouter } from 'expo-router';
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../local/api';
 import type { Facts } from '@quay/core/fleet/condition';
-import { caseOf, useBriefing } from '../../local/handing';
+import { caseOf, useBriefing } from '../../local/handover';
 import { type HireView, useHire } from '../../local/hire';
 import { exchange, hireInHand } from '../../local/renter';
 import { useDelivery } from '../../local/useDelivery';
@@ -43,8 +43,8 @@ export const useRenting = () => {
   const { i18n } = useTranslation();
   const briefing = useBriefing(view);
   // How this hire is handed over, whatever the operator's usual way is: nobody takes a line where nobody is.
-  const facts: Facts = { ...factsFor(view.record, caseOf(view)), 'school.handover': view.pack.hire.handover };
-  return { view, shut, pack: view.pack, record: view.record, briefing, facts, schools: schoolsOf(view.pack), language: i18n.language };
+  const facts: Facts = { ...factsFor(view.record, caseOf(view)), 'policy.handover': view.pack.hire.handover };
+  return { view, shut, pack: view.pack, record: view.record, briefing, facts, policies: policiesOf(view.pack), language: i18n.language };
 };
 
 /** Opens the link, fetches the hire, keeps the outbox going; every page lies inside. */

@@ -1,6 +1,6 @@
-import { hasSlot, slot } from '@quay/core/events/record';
+import { isEntered, currentOf } from '@quay/core/events/record';
 import { closed } from '@quay/core/settlement/events';
-import { surfaceLooked } from '@quay/core/condition/events';
+import { surfaceSeen } from '@quay/core/condition/events';
 import type { Comparison } from '@quay/contract/compare';
 import { statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/words/words';
@@ -37,10 +37,10 @@ const Copy = () => {
   const { pack, record, view } = useRenting();
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
-  const closing = slot(record, ['closed'], closed)?.value;
+  const closing = currentOf(record, ['closed'], closed)?.value;
   const standings = useMemo(() => (closing ? standingsOf(record, statement) : []), [closing, record, statement]);
   const [disputing, setDisputing] = useState<Line>();
-  const compared = useComparisons(hire.id, hasSlot(record, ['in', 'sealed']));
+  const compared = useComparisons(hire.id, isEntered(record, ['in', 'sealed']));
   const paper = useMutation({
     mutationFn: async () =>
       saveFile(await callForFile(statementPdf, { params: { hireId: hire.id } }), `statement-${closing?.number ?? 'draft'}.pdf`),
@@ -53,7 +53,7 @@ const Copy = () => {
         : { kind: 'lineAnswered', line: line.key, answer: what, ...(remark ? { remark } : {}) },
     ]);
   };
-  if (!hasSlot(record, ['in', 'sealed']))
+  if (!isEntered(record, ['in', 'sealed']))
     return (
       <Page title={t('bill.title')}>
         <Notice kind="ask" title={t('bill.notYet')} />
@@ -130,13 +130,13 @@ const OneLine = ({
   const surface = finding.topic === 'mark' ? finding.surface : undefined;
   const pictures = (['out', 'in'] as const).map((walk) => {
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
-    const looked = surface ? slot(record, [walk, 'surface', surface.id], surfaceLooked)?.value.photos : undefined;
+    const looked = surface ? currentOf(record, [walk, 'surface', surface.id], surfaceSeen)?.value.photos : undefined;
     return { walk, sha: mark?.photos[0] ?? looked?.at(-1) };
   });
   const pair = surface && pairOf(record, compared, surface.id);
   const [over, setOver] = useState(false);
   const others = 'photos' in finding ? finding.photos : [];
-  const contested = hasSlot(record, ['contested', key]);
+  const contested = isEntered(record, ['contested', key]);
   const minor = standing && !standing.open ? standing.chargedMinor : line.amountMinor;
   const disputed = state === 'disputed' || contested;
   return (

@@ -10,7 +10,7 @@ import * as face from './RenterFace';
 import { RenterStatement } from './RenterStatement';
 
 jest.mock('./RenterFace', () => ({ useRenting: jest.fn() }));
-jest.mock('../../local/useKept', () => ({ useKept: () => undefined }));
+jest.mock('../../local/usePending', () => ({ useKept: () => undefined }));
 jest.mock('../../platform/browser', () => ({
   ...jest.requireActual<object>('../../platform/browser'),
   saveFile: jest.fn(),
@@ -22,7 +22,7 @@ jest.mock('expo-router', () => ({ useRouter: () => ({ push: () => undefined }) }
 const SHA = 'a'.repeat(64);
 const LINE = 'count/fenders';
 const BACK: Made[] = [
-  { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'held' },
+  { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'authorised' },
   ...soundPropeller,
   counted('out', 'fenders', 4),
   counted('in', 'fenders', 2),

@@ -1,4 +1,4 @@
-import { hasSlot, slotAt, slotsUnder } from '@quay/core/events/record';
+import { isEntered, currentAt, currentUnder } from '@quay/core/events/record';
 import { depositAnswered } from '@quay/core/settlement/events';
 import { askDeposit, holdDeposit, releaseDeposit, type DepositReply } from '@quay/contract/deposit';
 import type { Deposit } from '@quay/core/settlement/deposit';
@@ -25,7 +25,7 @@ import { Body, Small } from '../../ui/words';
 /** Holdings of this hire's deposit that end too early, the first first. */
 const useEndings = ({ pack, record }: HireView) => {
   const now = new Date(useNow()).toISOString();
-  return endingHoldings(ledgerOf(record, 0), now, hasSlot(record, ['closed']) ? undefined : pack.hire.to);
+  return endingHoldings(ledgerOf(record, 0), now, isEntered(record, ['closed']) ? undefined : pack.hire.to);
 };
 
 const WHY = { over: 'overWhy', soon: 'endingWhy', beforeEnd: 'earlyWhy' } as const;
@@ -37,7 +37,7 @@ export const EndingNotice = ({ view, children }: { view: HireView; children?: Re
   const [first] = useEndings(view);
   const money = useMoney(view.pack.prices.currency);
   if (!first) return null;
-  const closed = hasSlot(view.record, ['closed']);
+  const closed = isEntered(view.record, ['closed']);
   return (
     <Notice
       kind={first.is === 'over' ? 'stop' : 'ask'}
@@ -77,11 +77,11 @@ export const DepositSheet = ({
   const [attempt, setAttempt] = useState(() => uuidv7());
   const { state, wantedMinor, heldMinor, open, why } = deposit;
   const missing = wantedMinor - heldMinor;
-  const heldOne = slotsUnder(view.record, ['deposit'], depositAnswered).find(({ standing }) => {
-    const body = standing.at(-1)?.event.body;
-    return body?.kind === 'depositAnswered' && body.answer === 'held';
+  const heldOne = currentUnder(view.record, ['deposit'], depositAnswered).find(({ currentEvents }) => {
+    const body = currentEvents.at(-1)?.event.body;
+    return body?.kind === 'depositAnswered' && body.answer === 'authorised';
   });
-  const taken = slotAt(view.record, ['depositTaken']);
+  const taken = currentAt(view.record, ['depositTaken']);
   const work = useMutation({
     mutationFn: async (ask: () => Promise<DepositReply>) => {
       const reply = await ask();
@@ -105,7 +105,7 @@ export const DepositSheet = ({
     onClose();
   };
   const trouble = work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error ? errorWords(work.error) : undefined;
-  const done = state === 'held';
+  const done = state === 'authorised';
   return (
     <ModalSheet
       routed={routed}
@@ -180,7 +180,7 @@ export const DepositSheet = ({
               mode="outlined"
               label={t('deposit.notTaken')}
               onPress={() =>
-                void view.undo(taken.standing).then((held) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(held) }))
+                void view.undo(taken.currentEvents).then((held) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(held) }))
               }
               testID="deposit-not-taken"
             />

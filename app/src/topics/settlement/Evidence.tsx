@@ -1,4 +1,4 @@
-import { slotAt } from '@quay/core/events/record';
+import { currentAt } from '@quay/core/events/record';
 import { mdiClose } from '@mdi/js';
 import type { Standing } from '@quay/core/settlement/correction';
 import type { Line } from '@quay/core/settlement/statement';
@@ -46,12 +46,12 @@ export const Evidence = ({
   const takeOut = async () => {
     const found =
       finding.topic === 'extra'
-        ? slotAt(view.record, ['extra', finding.extra])
+        ? currentAt(view.record, ['extra', finding.extra])
         : finding.topic === 'receipt'
-          ? slotAt(view.record, ['receipt', finding.receipt])
+          ? currentAt(view.record, ['receipt', finding.receipt])
           : undefined;
     if (!found) return;
-    const held = await view.undo(found.standing);
+    const held = await view.undo(found.currentEvents);
     snack({ text: t('settle.takenOut'), undo: () => void view.undo(held) });
     onClose();
   };

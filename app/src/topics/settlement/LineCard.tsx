@@ -1,4 +1,4 @@
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { lineAnswered } from '@quay/core/settlement/events';
 import { mdiChevronRight } from '@mdi/js';
 import type { Standing } from '@quay/core/settlement/correction';
@@ -42,7 +42,7 @@ export const LineCard = ({
   const money = useMoney(currency);
   const text = useLineText(pack.prices)(line);
   const { key, state, price, quantity, amountMinor } = line;
-  const own = slot(record, ['answer', key], lineAnswered);
+  const own = currentOf(record, ['answer', key], lineAnswered);
   const said = own !== undefined && own.by.actor.role === 'renter';
   const set = (next: Line['state']) => void view.add([{ kind: 'lineDecided', line: key, state: next }]);
   const shown = standing ? (standing.open ? amountMinor : standing.chargedMinor) : amountMinor;

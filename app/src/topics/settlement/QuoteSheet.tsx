@@ -1,4 +1,4 @@
-import { slotAt } from '@quay/core/events/record';
+import { currentAt } from '@quay/core/events/record';
 import type { Line } from '@quay/core/settlement/statement';
 import { writeMinor } from '@quay/core/money/minor';
 import { useMemo } from 'react';
@@ -27,7 +27,7 @@ export const QuoteSheet = ({ view, line, onClose }: { view: HireView; line: Line
     { sum: line.amountMinor === undefined ? '' : writeMinor(line.amountMinor, currency), why: '' },
     'whileTyped',
   );
-  const before = slotAt(view.record, ['quoted', line.key]);
+  const before = currentAt(view.record, ['quoted', line.key]);
   const keep = form.handleSubmit(async ({ sum, why }) => {
     const held = await view.add([{ kind: 'lineQuoted', line: line.key, amountMinor: sum, why }]);
     snack({ text: t('settle.quoted'), undo: () => void view.undo(held) });
@@ -45,7 +45,7 @@ export const QuoteSheet = ({ view, line, onClose }: { view: HireView; line: Line
             <Button
               mode="outlined"
               label={t('settle.quoteUndo')}
-              onPress={() => void view.undo(before.standing).then(onClose)}
+              onPress={() => void view.undo(before.currentEvents).then(onClose)}
               testID="quote-undo"
             />
           ) : null}

@@ -1,5 +1,5 @@
 import { signed } from '@quay/core/walk/events';
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { happenedAt } from '@quay/core/events/stored';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -18,7 +18,7 @@ export const Signatures = ({ view }: { view: HireView }) => {
   const walks = (['out', 'in'] as const).map((walk) => ({
     walk,
     signed: (['renter', 'staff'] as const).flatMap((as) => {
-      const found = slot(record, [walk, 'signed', as], signed);
+      const found = currentOf(record, [walk, 'signed', as], signed);
       return found ? [{ as, drawing: found.value.drawing, at: new Date(happenedAt(found.by)).toISOString() }] : [];
     }),
   }));

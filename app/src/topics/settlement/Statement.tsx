@@ -1,5 +1,5 @@
 import { signRefused } from '@quay/core/walk/events';
-import { hasSlot, slot, slotsUnder } from '@quay/core/events/record';
+import { isEntered, currentOf, currentUnder } from '@quay/core/events/record';
 import { closed, corrected, waiverSet } from '@quay/core/settlement/events';
 import { closeHire, statementPdf } from '@quay/contract/hire';
 import { chargedOf, keptFor, standingsOf } from '@quay/core/settlement/correction';
@@ -68,15 +68,15 @@ const Settling = ({ view }: { view: HireView }) => {
   const { pack, record } = view;
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
-  const isClosed = slot(record, ['closed'], closed)?.value;
+  const isClosed = currentOf(record, ['closed'], closed)?.value;
   const standings = useMemo(() => (isClosed ? standingsOf(record, statement) : []), [isClosed, record, statement]);
-  const corrections = slotsUnder(record, ['corrected'], corrected).map(({ value }) => value);
+  const corrections = currentUnder(record, ['corrected'], corrected).map(({ value }) => value);
   const money = useMoney(prices.currency);
   const { currency } = prices;
-  const walkedIn = hasSlot(record, ['in', 'sealed']);
+  const walkedIn = isEntered(record, ['in', 'sealed']);
   const ready = walkedIn && statement.open.length === 0 && statement.toQuote.length === 0;
-  const waiver = slot(record, ['waiver'], waiverSet)?.value.taken === true;
-  const unsigned = slot(record, ['in', 'refused'], signRefused)?.value;
+  const waiver = currentOf(record, ['waiver'], waiverSet)?.value.taken === true;
+  const unsigned = currentOf(record, ['in', 'refused'], signRefused)?.value;
   const open = standings.filter((one) => one.open).length;
   const close = async () => {
     setBusy(true);

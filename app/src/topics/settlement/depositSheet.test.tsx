@@ -25,7 +25,7 @@ const asked: { path: string; attempt: string; body: unknown }[] = [];
 let reply: { state: string; simulated: boolean } | Error;
 beforeEach(() => {
   asked.length = 0;
-  reply = { state: 'held', simulated: true };
+  reply = { state: 'authorised', simulated: true };
   jest.useFakeTimers({ now: NOW, doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] });
   jest.spyOn(api, 'call').mockImplementation(((
     endpoint: { name: string },
@@ -51,7 +51,7 @@ const show = (bodies: readonly EventBody[], to = pack.hire.to) => {
 describe('a deposit on a card', () => {
   it('is held for what is missing, under one name as long as nobody knows what became of it', async () => {
     reply = new api.NoAnswer();
-    show([answered('a', 'held', { amountMinor: 10_000 })]);
+    show([answered('a', 'authorised', { amountMinor: 10_000 })]);
     fireEvent.click(screen.getByTestId('deposit-hold'));
     await screen.findByText(/No way through to the quay/);
     fireEvent.click(screen.getByTestId('deposit-hold'));
@@ -83,14 +83,14 @@ describe('a holding that ends', () => {
   const weeks = inHours(14 * 24);
 
   it('long before the boat is back is said, and needs nothing yet', () => {
-    show([answered('a', 'held', { expiresAt: inHours(7 * 24) })], weeks);
+    show([answered('a', 'authorised', { expiresAt: inHours(7 * 24) })], weeks);
     expect(screen.getByText(/are held only until .*, before the boat is back/)).toBeTruthy();
     expect(screen.getByTestId('deposit-done')).toBeTruthy();
     expect(screen.getByTestId('deposit-anew')).toBeTruthy();
   });
 
   it('within a day is held anew first of all, instead of the old one', async () => {
-    show([answered('a', 'held', { expiresAt: inHours(20) })], weeks);
+    show([answered('a', 'authorised', { expiresAt: inHours(20) })], weeks);
     expect(screen.queryByTestId('deposit-done')).toBeNull();
     fireEvent.click(screen.getByTestId('deposit-anew'));
     await waitFor(() => expect(asked).toMatchObject([{ path: 'holdDeposit', body: { amountMinor: WHOLE, instead: 'a' } }]));
@@ -99,20 +99,20 @@ describe('a holding that ends', () => {
 
   it('is over only when the terminal says so', async () => {
     reply = { state: 'expired', simulated: true };
-    show([answered('a', 'held', { expiresAt: inHours(-1) })], weeks);
+    show([answered('a', 'authorised', { expiresAt: inHours(-1) })], weeks);
     expect(screen.getByText(/were held until/)).toBeTruthy();
     fireEvent.click(screen.getByTestId('deposit-ask-over'));
     await waitFor(() => expect(asked).toMatchObject([{ path: 'askDeposit', attempt: 'a' }]));
   });
 
   it('not before the boat is back, or not at all, is no word worth', () => {
-    const { view } = viewOf(heldOf([answered('a', 'held', { expiresAt: weeks })]), 'out', 'helm');
+    const { view } = viewOf(heldOf([answered('a', 'authorised', { expiresAt: weeks })]), 'out', 'helm');
     const { container } = render(<EndingNotice view={view} />);
     expect(container.textContent).toBe('');
   });
 
   it('held twice, the older one wants letting go of', () => {
-    show([answered('a', 'held'), answered('b', 'held')]);
+    show([answered('a', 'authorised'), answered('b', 'authorised')]);
     expect(screen.getByText(/€250\.00 more are held than asked for/)).toBeTruthy();
   });
 });

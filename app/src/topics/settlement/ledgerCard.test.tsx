@@ -11,7 +11,7 @@ import { render } from '../../testing/render';
 jest.mock('../../local/outbox', () => ({ ...jest.requireActual<object>('../../local/outbox'), fetchEvents: () => Promise.resolve() }));
 
 type Payment = Extract<EventBody, { kind: 'paymentAnswered' }>;
-const held = (amountMinor: number): EventBody => ({ kind: 'depositAnswered', attempt: 'a', amountMinor, answer: 'held' });
+const held = (amountMinor: number): EventBody => ({ kind: 'depositAnswered', attempt: 'a', amountMinor, answer: 'authorised' });
 const moved = (payment: string, what: Payment['what'], amountMinor: number, answer: Payment['answer'] = 'done'): EventBody => ({
   kind: 'paymentAnswered',
   payment,

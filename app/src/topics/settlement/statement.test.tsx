@@ -22,7 +22,7 @@ jest.mock('../../ui/controls/snack', () => ({ useSnack: () => (said: { text: str
 
 const SHA = 'a'.repeat(64);
 const decided: EventBody = { kind: 'findingDecided', finding: 'count/fenders', decision: 'renters' };
-const held: EventBody = { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'held' };
+const held: EventBody = { kind: 'depositAnswered', attempt: 'a', amountMinor: 25_000, answer: 'authorised' };
 /** One fender short, and nothing else that anybody has to look at. */
 const BACK: Made[] = [held, ...soundPropeller, count('out', 'fenders', 4), count('in', 'fenders', 3)];
 const OPEN = sealed('in', BACK);
@@ -173,7 +173,7 @@ describe('a line', () => {
     expect(screen.getAllByText(/never explained/).length).toBeGreaterThan(0);
     cleanup();
     const point = pack.book.points.find(({ price }) => price === 'fender')!.id;
-    show([...sealed('in', [{ kind: 'pointTold', walk: 'out', point, how: 'said', language: 'en' }, ...BACK]), decided]);
+    show([...sealed('in', [{ kind: 'pointBriefed', walk: 'out', point, how: 'said', language: 'en' }, ...BACK]), decided]);
     fireEvent.click(screen.getByTestId(`evidence-${LINE}`));
     expect(screen.queryByText(/never explained/)).toBeNull();
   });

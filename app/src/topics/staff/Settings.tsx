@@ -10,7 +10,7 @@ import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { StandIns } from './StandIns';
+import { Simulators } from './Simulators';
 import { type ThemeChoice, useThemeChoice } from '../../local/themeChoice';
 import { Body, Bold, Slab, Small } from '../../ui/words';
 
@@ -60,7 +60,7 @@ export const Settings = () => {
         </View>
         {me?.staff.role === 'manager' && me.operator.simulated ? (
           <View style={wide ? { flex: 1 } : {}}>
-            <StandIns />
+            <Simulators />
           </View>
         ) : null}
       </View>

@@ -1,4 +1,4 @@
-import { hasSlot, slot } from '@quay/core/events/record';
+import { isEntered, currentOf } from '@quay/core/events/record';
 import { workDone } from '@quay/core/turnaround/events';
 import { say } from '@quay/core/words/words';
 import { findingsOfHire } from '@quay/core/settlement/settle';
@@ -74,7 +74,7 @@ const Turning = ({ view }: { view: HireView }) => {
   const [doing, setDoing] = useState<Work>();
   const open = work.filter(({ done }) => !done);
   const holding = open.filter(({ unsafe }) => unsafe).length;
-  const cameIn = hasSlot(record, ['in', 'started']) || hasSlot(record, ['cameIn']);
+  const cameIn = isEntered(record, ['in', 'started']) || isEntered(record, ['cameIn']);
   return (
     <Screen
       title={t('turn.title')}
@@ -115,7 +115,7 @@ const WorkCard = ({ view, work, words, onDo }: { view: HireView; work: Work; wor
     snack({ text: t(unsafe ? 'turn.nowHolds' : 'turn.nowFree'), undo: () => void view.undo(held) });
   };
   const takeBack = async () => {
-    const done = slot(record, ['work', work.key], workDone)?.standing ?? [];
+    const done = currentOf(record, ['work', work.key], workDone)?.currentEvents ?? [];
     const held = await view.undo(done);
     snack({ text: t('turn.takenBack'), undo: () => void view.undo(held) });
   };

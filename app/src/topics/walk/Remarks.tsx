@@ -1,5 +1,5 @@
 import { remarked } from '@quay/core/walk/events';
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -27,11 +27,11 @@ export const Remarks = ({ view, as }: { view: WalkView; as: readonly As[] }) => 
 const RemarkSheet = ({ view, as, onClose }: { view: WalkView; as: As; onClose: () => void }) => {
   const { t } = useTranslation();
   const { record, walk } = view;
-  const before = slot(record, [walk, 'remark', as], remarked);
+  const before = currentOf(record, [walk, 'remark', as], remarked);
   const [text, setText] = useState(before?.value.text ?? '');
   const keep = async () => {
     if (text.trim() !== '') await view.enter([{ kind: 'remarked', walk, as, text: text.trim() }]);
-    else if (before) await view.undo(before.standing);
+    else if (before) await view.undo(before.currentEvents);
     onClose();
   };
   return (

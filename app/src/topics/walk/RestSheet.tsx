@@ -1,4 +1,4 @@
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { gaugeRead } from '@quay/core/fuel/events';
 import { say } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
@@ -29,14 +29,14 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   const stop = stops[at]!;
   // What is open is taken once: rows do not vanish under the fingers of whoever types.
   const [{ gauges, propellers, checks }] = useState(() => ({
-    gauges: stop.gauges.filter(({ id }) => stop.lacks.gauges.includes(id)),
-    propellers: stop.propellers.filter(({ id }) => stop.lacks.propellers.includes(id)),
-    checks: stop.checks.filter(({ id }) => stop.lacks.checks.includes(id)),
+    gauges: stop.gauges.filter(({ id }) => stop.missing.gauges.includes(id)),
+    propellers: stop.propellers.filter(({ id }) => stop.missing.propellers.includes(id)),
+    checks: stop.checks.filter(({ id }) => stop.missing.checks.includes(id)),
   }));
   const [ways, setWays] = useState<Record<string, string>>({});
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [sound, setSound] = useState<Record<string, 'sound' | 'notSeen'>>({});
-  const was = (id: string) => slot(record, ['out', 'gauge', id], gaugeRead)?.value.shown;
+  const was = (id: string) => currentOf(record, ['out', 'gauge', id], gaugeRead)?.value.shown;
   const read = gauges.map((gauge) => ({
     gauge,
     reading: typedReading(gauge, typed[gauge.id] ?? '', { was: was(gauge.id), sixteenths: true }),
@@ -44,8 +44,8 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   const faulty = read.some(({ reading }) => reading.is === 'range' || reading.is === 'back');
   const pictures = [...stop.surfaces, ...stop.gauges, ...stop.propellers].filter(
     (one) =>
-      stop.lacks.pictures.includes(one.id) ||
-      (stop.lacks.surfaces.includes(one.id) && 'stuff' in one && wantsPicture(record, walk, one, alone)),
+      stop.missing.pictures.includes(one.id) ||
+      (stop.missing.surfaces.includes(one.id) && 'stuff' in one && wantsPicture(record, walk, one, alone)),
   );
   const open =
     read.filter(({ reading }) => reading.is === 'nothing').length +

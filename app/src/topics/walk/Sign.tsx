@@ -1,5 +1,5 @@
 import { signRefused } from '@quay/core/walk/events';
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { commit } from '@quay/core/events/canonical';
 import type { Walk } from '@quay/core/events/parts';
 import { useRouter } from 'expo-router';
@@ -29,7 +29,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const [refusing, setRefusing] = useState(false);
   const held = standing(useCastOff(view)).length > 0;
   // Nobody is made to sign a return; that they did not, and why, is in the record instead.
-  const refused = walk === 'in' ? slot(view.record, ['in', 'refused'], signRefused) : undefined;
+  const refused = walk === 'in' ? currentOf(view.record, ['in', 'refused'], signRefused) : undefined;
   const signers: Signer[] = [
     ...(refused
       ? []
@@ -56,7 +56,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
                 <Button
                   mode="outlined"
                   label={t('sign.signsAfterAll')}
-                  onPress={() => void view.undo(refused.standing)}
+                  onPress={() => void view.undo(refused.currentEvents)}
                   testID="signs-after-all"
                 />
               }

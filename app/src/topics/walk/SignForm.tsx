@@ -1,4 +1,4 @@
-import { type Held } from '@quay/core/record/event';
+import { type StoredHireEvent } from '@quay/core/record/event';
 import { sealContent } from '@quay/core/record/project';
 import { pageDigest, type Page, pageOf } from '@quay/core/walk/readback';
 import { sealMessage, spoken } from '@quay/core/events/seal';
@@ -62,7 +62,7 @@ export const SignForm = ({
   const digest = useMemo(() => pageDigest(page), [page]);
   // Who signs, signs the page as it stands: a remark added afterwards has to be signed as well.
   useEffect(() => setDrawn({}), [digest]);
-  const untied = view.stops.filter(({ tied }) => !tied).length;
+  const untied = view.stops.filter(({ completed }) => !completed).length;
   const field = Math.min(width, 640) - 24;
 
   const seal = async () => {
@@ -79,7 +79,7 @@ export const SignForm = ({
       // A full phone has been said; nothing is sealed that was not kept.
       if (signed.length === 0) return;
       // Everything of this hire that is on this phone, the signatures included; what comes later stands outside.
-      const everything: Held[] = (await eventsHere(hireId)).map((row) => row.held);
+      const everything: StoredHireEvent[] = (await eventsHere(hireId)).map((row) => row.held);
       const content = sealContent(everything, pack.previousSeal);
       const { signature, key } = await signHere(sealMessage(hireId, walk, content.root));
       const sealed = await view.enter([{ kind: 'sealed', walk, ...content, signature, key }]);

@@ -6,12 +6,12 @@ import { Body } from '../../ui/words';
 import { FittingSheet } from '../condition/FittingSheet';
 import { SurfaceSheet } from '../condition/SurfaceSheet';
 import { GaugeSheet } from '../fuel/GaugeSheet';
-import { CheckLane } from '../condition/CheckLane';
-import { CountLane } from '../condition/CountLane';
-import { LookLane } from '../condition/LookLane';
-import { PropellerLane } from '../condition/PropellerLane';
-import { ProveLane } from '../drill/ProveLane';
-import { ReadLane } from '../fuel/ReadLane';
+import { CheckSection } from '../condition/CheckSection';
+import { CountSection } from '../condition/CountSection';
+import { LookSection } from '../condition/LookSection';
+import { PropellerSection } from '../condition/PropellerSection';
+import { ProveSection } from '../drill/ProveSection';
+import { ReadSection } from '../fuel/ReadSection';
 import { ReportedHere } from '../condition/ReportedHere';
 import type { WalkView } from '../../local/useWalk';
 
@@ -35,12 +35,12 @@ export const StopJobs = ({ view, onSheet }: { view: WalkView; onSheet?: (open: b
   return (
     <>
       <ReportedHere view={view} />
-      <CountLane view={view} onOpen={(id) => open({ what: 'fitting', id })} />
-      <PropellerLane view={view} />
-      <LookLane view={view} onOpen={(id) => open({ what: 'surface', id })} />
-      <ReadLane view={view} onOpen={(id) => open({ what: 'gauge', id })} />
-      <CheckLane view={view} />
-      <ProveLane view={view} />
+      <CountSection view={view} onOpen={(id) => open({ what: 'fitting', id })} />
+      <PropellerSection view={view} />
+      <LookSection view={view} onOpen={(id) => open({ what: 'surface', id })} />
+      <ReadSection view={view} onOpen={(id) => open({ what: 'gauge', id })} />
+      <CheckSection view={view} />
+      <ProveSection view={view} />
       {nothing ? <Body>{t('walk.nothingHere')}</Body> : null}
       {job?.what === 'fitting' ? <FittingSheet view={view} fittingId={job.id} onClose={close} /> : null}
       {job?.what === 'surface' ? <SurfaceSheet view={view} surfaceId={job.id} hireId={view.pack.hire.id} onClose={close} /> : null}
@@ -53,10 +53,10 @@ export const StopJobs = ({ view, onSheet }: { view: WalkView; onSheet?: (open: b
 export const Missing = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const stop = view.stops[view.at]!;
-  const { lacks } = stop;
+  const { missing } = stop;
   const all = [...stop.fittings, ...stop.propellers, ...stop.surfaces, ...stop.gauges, ...stop.checks];
   const rows = all.filter(({ id }) =>
-    [lacks.fittings, lacks.propellers, lacks.surfaces, lacks.gauges, lacks.checks].some((ids) => ids.includes(id)),
+    [missing.fittings, missing.propellers, missing.surfaces, missing.gauges, missing.checks].some((ids) => ids.includes(id)),
   );
   return (
     <View style={{ gap: 4 }}>
@@ -64,7 +64,7 @@ export const Missing = ({ view }: { view: WalkView }) => {
         <Body key={id}>{`– ${say(name, view.language)}`}</Body>
       ))}
       {all
-        .filter(({ id }) => lacks.pictures.includes(id))
+        .filter(({ id }) => missing.pictures.includes(id))
         .map(({ id, name }) => (
           <Body key={`picture/${id}`}>{`– ${say(name, view.language)}: ${t('walk.pictureWanted')}`}</Body>
         ))}

@@ -1,10 +1,10 @@
 import { questionsDue } from '@quay/core/briefing/ofHire';
-import { hasSlot } from '@quay/core/events/record';
+import { isEntered } from '@quay/core/events/record';
 import { say } from '@quay/core/words/words';
 import type { Walk as WalkName } from '@quay/core/events/parts';
 import { SKIP_REASONS } from '@quay/core/briefing/events';
 import { asItWas, unsaidBy } from '@quay/core/walk/asItWas';
-import { nextLoose } from '@quay/core/walk/walk';
+import { nextOpen } from '@quay/core/walk/walk';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -23,7 +23,7 @@ import { BriefingLine } from '../briefing/BriefingLine';
 import { HireMissing } from '../record/HireMissing';
 import { HoldSheet } from '../castOff/HoldSheet';
 import { ComeIn } from './ComeIn';
-import { SayLane } from '../briefing/SayLane';
+import { SaySection } from '../briefing/SaySection';
 import { RecordPanel } from '../record/Log';
 import { RestSheet } from './RestSheet';
 import { StillOut } from './StillOut';
@@ -60,7 +60,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const [open, setOpen] = useState<Open>();
   const { pack, stops, at, walk, enter, language, record } = view;
   const stop = stops[at]!;
-  const { lacks } = stop;
+  const { missing } = stop;
   const { jump: show } = view;
   const jump = useCallback(
     (index: number) => {
@@ -69,12 +69,12 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
     },
     [show],
   );
-  const allTied = stops.every(({ tied }) => tied);
+  const allTied = stops.every(({ completed }) => completed);
   const readBack = () => router.push(`/hire/${hireId}/sign/${walk}`);
   const knot = async (extra: Parameters<typeof enter>[0] = []) => {
     setOpen(undefined);
-    await enter([...extra, { kind: 'stationTied', walk, station: stop.station.id }]);
-    const next = nextLoose(stops, at);
+    await enter([...extra, { kind: 'stationCompleted', walk, station: stop.station.id }]);
+    const next = nextOpen(stops, at);
     if (next === undefined) readBack();
     else jump(next);
   };
@@ -85,21 +85,21 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const waits = walk === 'out' && questionsDue(record, view.briefing, pack.operator, stop.station.id).length > 0;
   const [ledTo, setLedTo] = useState<string>();
   const tie = () => {
-    if (waits && !stop.tied && ledTo !== stop.station.id) {
+    if (waits && !stop.completed && ledTo !== stop.station.id) {
       setLedTo(stop.station.id);
       bringIntoView('question');
       return;
     }
-    if (stop.tied) {
+    if (stop.completed) {
       if (allTied) readBack();
-      else jump(stops.findIndex(({ tied }) => !tied));
-    } else if (lacks.points.length > 0) setOpen('skip');
+      else jump(stops.findIndex(({ completed }) => !completed));
+    } else if (missing.points.length > 0) setOpen('skip');
     else if (stop.left === 0) void knot();
     else if (walk === 'out') setOpen('left');
     else if (unsaid === 0) void knot(said);
     else setOpen('rest');
   };
-  const missing = stop.left - lacks.points.length;
+  const toDo = stop.left - missing.points.length;
   useEffect(
     () =>
       onKey((key) => {
@@ -116,12 +116,12 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
 
   if (walk === 'out' && view.away && !view.sealed)
     return <StillOut view={view} away={view.away} onBack={() => router.push(`/hire/${hireId}`)} />;
-  if (walk === 'in' && !hasSlot(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
+  if (walk === 'in' && !isEntered(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push(`/hire/${hireId}`)} />;
 
-  const ahead = stop.tied ? stops.findIndex(({ tied }) => !tied) : nextLoose(stops, at);
+  const ahead = stop.completed ? stops.findIndex(({ completed }) => !completed) : nextOpen(stops, at);
   const comes = ahead === undefined ? undefined : stops[ahead];
   const name = comes && say(comes.station.name, language);
-  const label = stop.tied
+  const label = stop.completed
     ? allTied || name === undefined
       ? t('walk.last')
       : t('walk.tied', { name })
@@ -140,7 +140,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       <Button
         mode="contained"
         label={label}
-        {...(stop.tied
+        {...(stop.completed
           ? {}
           : waits
             ? { hint: t(ledTo === stop.station.id ? 'walk.questionOpen' : 'walk.questionWaits') }
@@ -171,16 +171,16 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
         <Notice
           kind="ask"
           title={t(
-            walk === 'out' && !hasSlot(record, ['castOff'])
+            walk === 'out' && !isEntered(record, ['castOff'])
               ? 'walk.sealedPutRight'
-              : walk === 'in' && !hasSlot(record, ['closed'])
+              : walk === 'in' && !isEntered(record, ['closed'])
                 ? 'again.sealed'
                 : 'walk.sealedAlready',
           )}
         />
       ) : null}
       {walk === 'out' && at === 0 ? <BriefingLine view={view} /> : null}
-      <SayLane view={view} />
+      <SaySection view={view} />
       <StopJobs view={view} onSheet={(is) => setOpen(is ? 'job' : undefined)} />
       <Small size={14} style={{ paddingTop: 6 }}>
         {t('walk.cautionFirst')}
@@ -216,7 +216,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
         </ModalSheet>
       ) : null}
       {open === 'skip' ? (
-        <SkipSheet view={view} missing={missing} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} />
+        <SkipSheet view={view} toDo={toDo} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} />
       ) : null}
     </>
   );
@@ -264,19 +264,19 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
 
 const SkipSheet = ({
   view,
-  missing,
+  toDo,
   onClose,
   onTie,
 }: {
   view: WalkView;
-  missing: number;
+  toDo: number;
   onClose: () => void;
   onTie: (extra: Parameters<WalkView['enter']>[0]) => void;
 }) => {
   const { t } = useTranslation();
   const [why, setWhy] = useState<(typeof SKIP_REASONS)[number]>();
   const stop = view.stops[view.at]!;
-  const points = stop.points.filter(({ id }) => stop.lacks.points.includes(id));
+  const points = stop.points.filter(({ id }) => stop.missing.points.includes(id));
   return (
     <ModalSheet
       title={t('walk.skipTitle')}
@@ -299,7 +299,7 @@ const SkipSheet = ({
       {points.map(({ id, say: words }) => (
         <Body key={id}>{`– ${say(words, view.language)}`}</Body>
       ))}
-      {missing > 0 ? (
+      {toDo > 0 ? (
         <>
           <Small>{t('walk.openWhy')}</Small>
           <Missing view={view} />

@@ -6,7 +6,7 @@ import { Rope } from '../../ui/drawn/rope';
 import type { WalkView } from '../../local/useWalk';
 
 /** How the stops stand, as a text: what is drawn of them is drawn anew only when this changes. */
-const standing = ({ stops, at }: WalkView) => `${at}:${stops.map(({ tied }) => (tied ? 1 : 0)).join('')}`;
+const standing = ({ stops, at }: WalkView) => `${at}:${stops.map(({ completed }) => (completed ? 1 : 0)).join('')}`;
 
 /** The boat from above with the stops of a walk on her. */
 export const WalkPlan = ({
@@ -32,7 +32,7 @@ export const WalkPlan = ({
           id: one.station.id,
           name: say(one.station.name, language),
           label: String(i + 1),
-          state: i === at ? ('now' as const) : one.tied ? ('tied' as const) : ('loose' as const),
+          state: i === at ? ('now' as const) : one.completed ? ('completed' as const) : ('open' as const),
         }))}
         width={width}
         height={height}
@@ -51,7 +51,7 @@ export const WalkRope = ({ view, width, onJump }: { view: WalkView; width: numbe
   return useAsItStands(
     () => (
       <Rope
-        knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.tied }))}
+        knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.completed }))}
         at={at}
         onJump={onJump}
         width={width}

@@ -28,7 +28,7 @@ jest.mock('../../local/deviceKey', () => ({
 jest.mock('../../i18n/stopWords', () => ({ useStopWords: () => true }));
 let mockHeld: () => readonly unknown[] = () => [];
 jest.mock('../../local/localDb', () => ({
-  eventsHere: () => Promise.resolve(mockHeld().map((held) => ({ state: 'kept', held }))),
+  eventsHere: () => Promise.resolve(mockHeld().map((held) => ({ state: 'pending', held }))),
 }));
 const mockSaid: string[] = [];
 jest.mock('../../ui/controls/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said.text) }));
@@ -165,7 +165,7 @@ describe('signing a walk', () => {
         counted('in', 'paddle', 1),
         { ...counted('in', 'fenders', 4), asBefore: true } as EventBody,
         { kind: 'markPlaced', walk: 'in', mark: { ...mark, photos: [] } },
-        { kind: 'surfaceLooked', walk: 'in', surface: 'port-side', photos: [] },
+        { kind: 'surfaceSeen', walk: 'in', surface: 'port-side', photos: [] },
         { kind: 'asFound', walk: 'in', check: check!.id, way: check!.ways[1]!.id, photos: [] },
       ],
       'in',

@@ -5,7 +5,7 @@ import { Strokes } from './drawing';
 import { pressedAt } from './pressedAt';
 import { FACE, useTones } from '../theme';
 
-export type PlanStop = { id: string; name: string; label: string; state: 'tied' | 'now' | 'loose' | 'ask' };
+export type PlanStop = { id: string; name: string; label: string; state: 'completed' | 'now' | 'open' | 'ask' };
 
 /** Ripples across the ground the boat lies on. */
 const ripple = (width: number, y: number) =>
@@ -74,13 +74,13 @@ export const Plan = ({
             cx={x}
             cy={y}
             r={r}
-            fill={stop.state === 'tied' ? tones.weed : stop.state === 'loose' ? tones.card : tones.mari}
-            stroke={stop.state === 'tied' ? tones.card : tones.ink}
+            fill={stop.state === 'completed' ? tones.weed : stop.state === 'open' ? tones.card : tones.mari}
+            stroke={stop.state === 'completed' ? tones.card : tones.ink}
             strokeWidth={stop.state === 'now' ? 3 : 2}
           />
         ))}
         {spots.map(({ stop, key, x, y }) =>
-          stop.state === 'tied' ? (
+          stop.state === 'completed' ? (
             <Path key={key} d={`M${x - 6} ${y}l4 5 8-9`} stroke={tones.onWeed} strokeWidth={3} fill="none" />
           ) : (
             <SvgText
@@ -90,7 +90,7 @@ export const Plan = ({
               textAnchor="middle"
               fontFamily={FACE.slabBold}
               fontSize={stop.state === 'now' ? 20 : 15}
-              fill={stop.state === 'loose' ? tones.ink : tones.onMari}
+              fill={stop.state === 'open' ? tones.ink : tones.onMari}
             >
               {stop.label}
             </SvgText>

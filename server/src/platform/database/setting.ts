@@ -1,6 +1,6 @@
 import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
-import { Handing } from '@quay/core/fleet/operator';
+import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 
 export type Operator = { name: string; currency: string; simulated: boolean };
 
@@ -12,8 +12,8 @@ export const readOperator = async (db: Knex): Promise<Operator | undefined> => {
   return text === undefined ? undefined : (JSON.parse(text) as Operator);
 };
 /** How the operator hands over; an installation that never said has the usual settings. */
-export const readHanding = async (db: Knex): Promise<Handing> => Handing.parse(JSON.parse((await read(db, 'handing')) ?? '{}'));
-export const writeHanding = (db: Knex, handing: Handing) => write(db, 'handing', JSON.stringify(handing));
+export const readHandoverPolicy = async (db: Knex): Promise<HandoverPolicy> => HandoverPolicy.parse(JSON.parse((await read(db, 'handing')) ?? '{}'));
+export const writeHanding = (db: Knex, handing: HandoverPolicy) => write(db, 'handing', JSON.stringify(handing));
 
 export const writeOperator = (db: Knex, operator: Operator) => write(db, 'operator', JSON.stringify(operator));
 

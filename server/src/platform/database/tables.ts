@@ -1,7 +1,7 @@
 import type { Comparison } from '@quay/contract/compare';
 import type { SealState } from '@quay/contract/hire';
 import type { HireState } from '@quay/core/day/board';
-import type { Handover } from '@quay/core/policy/school';
+import type { Handover } from '@quay/core/policy/policy';
 import type { Walk } from '@quay/core/events/parts';
 import type { Knex } from 'knex';
 import type * as z from 'zod';

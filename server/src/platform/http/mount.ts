@@ -9,7 +9,7 @@ import type { QuayKey } from '../database/setting';
 import { type RenterSession, renterSessionOf } from '../signIn/renter';
 import { type Session, sessionOf } from '../signIn/session';
 import type { DeviceRow } from '../signIn/staff';
-import type { Outside } from '../../integrations/outside';
+import type { Integrations } from '../../integrations/integrations';
 import { fail, ProblemError } from './problem';
 
 /** Compares photographs when it has time. */
@@ -27,7 +27,7 @@ export type ComparisonQueue = {
 export type Quay = {
   store: Store;
   key: QuayKey;
-  outside: Outside;
+  outside: Integrations;
   epoch: string;
   version: string;
   secureCookies: boolean;

@@ -1,6 +1,6 @@
 import type { Hire } from '@quay/contract/hire';
 import type { HireState } from '@quay/core/day/board';
-import type { Handover } from '@quay/core/policy/school';
+import type { Handover } from '@quay/core/policy/policy';
 import type { Knex } from 'knex';
 
 export type HireRow = {

@@ -1,6 +1,6 @@
 import { bookOf } from '../fleet/book';
-import { slot } from '@quay/core/events/record';
-import { pointTold } from '@quay/core/briefing/events';
+import { currentOf } from '@quay/core/events/record';
+import { pointBriefed } from '@quay/core/briefing/events';
 import type { Knex } from 'knex';
 import type { Book } from '@quay/core/fleet/book';
 import { happenedAt } from '@quay/core/events/stored';
@@ -37,7 +37,7 @@ export const briefedBefore = async (
     if (!record) continue;
     const said = new Map(then?.book.points.map((point) => [point.id, point.say.en]));
     for (const point of book.points) {
-      const told = slot(record, ['out', 'point', point.id], pointTold);
+      const told = currentOf(record, ['out', 'point', point.id], pointBriefed);
       if (!told || said.get(point.id) !== point.say.en) continue;
       const at = new Date(happenedAt(told.by)).toISOString();
       if (last[point.id] === undefined || last[point.id]! < at) last[point.id] = at;

@@ -1,6 +1,6 @@
 import { briefingOf } from '@quay/core/briefing/ofHire';
 import { dayOfUse, fitOf } from '@quay/core/party/ofHire';
-import { hasSlot } from '@quay/core/events/record';
+import { isEntered } from '@quay/core/events/record';
 import type { Knex } from 'knex';
 import { keyFor } from '@quay/core/castOff/alone';
 import { unproven } from '@quay/core/drill/ofHire';
@@ -21,7 +21,7 @@ export const askForKey = async (db: Knex, id: string, key: QuayKey, now: string)
   const others = await db('hire').where({ boat: pack.hire.boat }).whereNot({ id }).whereIn('state', ['out', 'walkingIn']).first('id');
   const holds = holdsOf(record, pack.book, day, fitOf(record, pack, day), unproven(record, pack));
   const answer = keyFor(record, pack, briefingOf(record, pack), { holds, away: others !== undefined, now });
-  return { base: pack.hire.base, boat: pack.hire.boat, answer, given: hasSlot(record, ['keyGiven']), bookVersion: pack.bookVersion };
+  return { base: pack.hire.base, boat: pack.hire.boat, answer, given: isEntered(record, ['keyGiven']), bookVersion: pack.bookVersion };
 };
 
 /** The record says that the code was given out, once; never which. */

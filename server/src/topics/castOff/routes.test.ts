@@ -96,9 +96,9 @@ describe('the key of a boat that is handed over without staff', () => {
     const device = ((await hand.send('GET', '/session')).json.device as { id: string }).id;
     await hand.send('POST', `/hires/${HIRE}/events`, {
       sentAt: quay.clock.now.toISOString(),
-      events: [eventOf(HIRE, device, { kind: 'held', why: 'Fog on the lake' })],
+      events: [eventOf(HIRE, device, { kind: 'boatHeld', why: 'Fog on the lake' })],
     });
-    expect((await who.key()).json).toEqual({ is: 'held' });
+    expect((await who.key()).json).toEqual({ is: 'boatHeld' });
   });
 
   it('is not there when the safe is silent; a manager lets it fail and work again, a hand cannot', async () => {

@@ -1,4 +1,4 @@
-import { unattended } from '@quay/core/policy/school';
+import { unattended } from '@quay/core/policy/policy';
 import * as api from '@quay/contract/keySafe';
 import { setCodeByHand } from '../../integrations/keySafe';
 import { termsOf } from '../booking/hire';

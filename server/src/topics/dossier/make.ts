@@ -1,6 +1,6 @@
 import { packOf } from '../walk/pack';
 import { languageOf } from '@quay/core/briefing/ofHire';
-import { hasSlot } from '@quay/core/events/record';
+import { isEntered } from '@quay/core/events/record';
 import { createHash, sign } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import * as z from 'zod/mini';
@@ -38,7 +38,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
   const of = await packOf(db, id, key, now);
   if (!of) return { ok: false, reason: 'noSuchHire', missing: 0 };
   const { record, held, aside } = await wholeRecord(db, id);
-  if (!hasSlot(record, ['out', 'sealed'])) return { ok: false, reason: 'notSealed', missing: 0 };
+  if (!isEntered(record, ['out', 'sealed'])) return { ok: false, reason: 'notSealed', missing: 0 };
 
   const drawings = new Set(held.flatMap(({ event: { body } }) => (body.kind === 'signed' ? [body.drawing] : [])));
   const names = [...new Set(held.flatMap(({ event }) => attachmentsOf(event.body)))].sort();

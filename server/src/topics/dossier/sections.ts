@@ -1,11 +1,11 @@
 import { signed } from '@quay/core/walk/events';
-import { hasSlot, slot, slotsUnder, type HireRecord } from '@quay/core/events/record';
+import { isEntered, currentOf, currentUnder, type HireRecord } from '@quay/core/events/record';
 import { sealed } from '@quay/core/record/events';
-import { letGo } from '@quay/core/castOff/events';
+import { holdOverridden } from '@quay/core/castOff/events';
 import { type Language, say } from '@quay/core/words/words';
 import type { Book } from '@quay/core/fleet/book';
 import { pageOf } from '@quay/core/walk/readback';
-import { attachmentsOf, type EventBody, type Held } from '@quay/core/record/event';
+import { attachmentsOf, type EventBody, type StoredHireEvent } from '@quay/core/record/event';
 import { spoken } from '@quay/core/events/seal';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { DossierWords } from './words';
@@ -30,28 +30,28 @@ const known = <K extends string>(words: Readonly<Record<K, string>>, key: string
   (words as Readonly<Record<string, string>>)[key] ?? key;
 
 /** The record as a person reads it: both walks as they were read back, what a manager let go, the deposit, every entry. */
-export const sectionsOf = (record: HireRecord<EventBody>, held: readonly Held[], of: About): Section[] => {
+export const sectionsOf = (record: HireRecord<EventBody>, held: readonly StoredHireEvent[], of: About): Section[] => {
   const { book, boat, renter, language, words, when, money, received } = of;
   const marks = STATEMENT_WORDS[language].mark;
   const text = (title: string, rows: string[], pictures: Section['pictures'] = []): Section[] =>
     rows.length + pictures.length > 0 ? [{ title, level: 2, rows, pictures }] : [];
   const walks = (['out', 'in'] as const).flatMap((walk): Section[] => {
-    if (!hasSlot(record, [walk, 'started'])) return [];
+    if (!isEntered(record, [walk, 'started'])) return [];
     const page = pageOf(record, book, walk, boat, language);
-    const seal = slot(record, [walk, 'sealed'], sealed);
+    const seal = currentOf(record, [walk, 'sealed'], sealed);
     const surfaces = new Map(book.surfaces.map(({ id, name }) => [id, say(name, language)]));
-    const pictures = [...record.slots.values()].flatMap(({ subject, value }) => {
+    const pictures = [...record.subjects.values()].flatMap(({ subject, value }) => {
       if (subject[0] !== walk || value.kind === 'signed') return [];
       const caption =
         value.kind === 'markPlaced'
           ? `${marks[value.mark.kind]}, ${value.mark.sizeMm} mm, ${surfaces.get(value.mark.surface) ?? ''}`
-          : value.kind === 'surfaceLooked'
+          : value.kind === 'surfaceSeen'
             ? (surfaces.get(value.surface) ?? '')
             : words.propellers;
       return attachmentsOf(value).map((sha) => ({ sha, caption }));
     });
     const signatures = (['renter', 'staff'] as const).flatMap((as) => {
-      const name = slot(record, [walk, 'signed', as], signed);
+      const name = currentOf(record, [walk, 'signed', as], signed);
       return name ? [{ sha: name.value.drawing, caption: `${as === 'renter' ? renter : words.by.quay} · ${when(name.by.event.at)}` }] : [];
     });
     return [
@@ -106,9 +106,9 @@ export const sectionsOf = (record: HireRecord<EventBody>, held: readonly Held[],
       ),
     ];
   });
-  const overridden = slotsUnder(record, ['letGo'], letGo).flatMap(({ standing }) =>
-    standing.flatMap(({ event }) =>
-      event.body.kind === 'letGo' ? [`${when(event.at)} · ${event.body.matter.split('/')[0] ?? ''}: ${event.body.why}`] : [],
+  const overridden = currentUnder(record, ['overridden'], holdOverridden).flatMap(({ currentEvents }) =>
+    currentEvents.flatMap(({ event }) =>
+      event.body.kind === 'holdOverridden' ? [`${when(event.at)} · ${event.body.matter.split('/')[0] ?? ''}: ${event.body.why}`] : [],
     ),
   );
   const deposits = held.flatMap(({ event }) =>

@@ -5,12 +5,12 @@ import { Base as BaseBook, type Base } from '@quay/core/fleet/base';
 import { conditionFaults } from '@quay/core/fleet/condition';
 import { BoatBook, Book, ClassBook, LISTS } from '@quay/core/fleet/book';
 import { type Comparable, comparableBase, comparableClass } from '@quay/core/fleet/compare';
-import { type BookFault, layBooks, layLists, laySingles, lineageOf, type Lists, type Origins } from '@quay/core/fleet/lay';
+import { type BookFault, mergeBooks, layLists, laySingles, lineageOf, type Lists, type Origins } from '@quay/core/fleet/merge';
 import { digestOf } from '@quay/core/events/canonical';
 import type { Waters } from '@quay/core/waters/zone';
 import type { BaseShelf, BoatShelf, ClassShelf } from '@quay/contract/fleet';
 import { bodyOf, putBook, versionsOf } from './pastBook';
-import { readHanding } from '../../platform/database/setting';
+import { readHandoverPolicy } from '../../platform/database/setting';
 import { type BookKey, foundRight, noteTexts, waitingTexts } from './toTranslate';
 
 type BookRow = {
@@ -63,7 +63,7 @@ const newDrills = async (db: Knex, boat: string, drills: Book['drills']): Promis
 const lay = async (db: Knex, boatBook: BoatBook, drillsKnown: Known = new Map()): Promise<Laid> => {
   const found = lineageOf(boatBook.class, await classesOf(db));
   if (!found.ok) return { ok: false, faults: [found.fault] };
-  const laid = layBooks(found.lineage, boatBook);
+  const laid = mergeBooks(found.lineage, boatBook);
   if (!laid.ok) return laid;
   const drills = drillFaults(await newDrills(db, boatBook.id, laid.book.drills), laid.origins.drills, boatBook.id, drillsKnown);
   if (drills.length > 0) return { ok: false, faults: drills };
@@ -74,7 +74,7 @@ const lay = async (db: Knex, boatBook: BoatBook, drillsKnown: Known = new Map())
   const base = await read<Base>('base', boatBook.base);
   if (!base) return { ok: false, faults: [{ book: boatBook.id, path: 'base', reason: `there is no base “${boatBook.base}”` }] };
   const waters = await read<Waters>('waters', boatBook.waters ?? base.waters);
-  const ground = [...(await readHanding(db)).points, ...base.points, ...(waters?.points ?? [])];
+  const ground = [...(await readHandoverPolicy(db)).points, ...base.points, ...(waters?.points ?? [])];
   return { ok: true, lineage: found.lineage, book: { ...laid.book, points: pointsInOrder(laid.book, ground) }, origins: laid.origins };
 };
 

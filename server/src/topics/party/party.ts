@@ -1,5 +1,5 @@
 import { type Fit, fitOf } from '@quay/core/party/ofHire';
-import { hasSlot, type HireRecord } from '@quay/core/events/record';
+import { isEntered, type HireRecord } from '@quay/core/events/record';
 import type { Knex } from 'knex';
 import type { Base } from '@quay/core/fleet/base';
 import type { Book } from '@quay/core/fleet/book';
@@ -9,7 +9,7 @@ import { unproven } from '@quay/core/drill/ofHire';
 import type { Waters } from '@quay/core/waters/zone';
 import type { Sheet } from '@quay/contract/fit';
 import { readingRecord } from '../../platform/database/broken';
-import { readHanding } from '../../platform/database/setting';
+import { readHandoverPolicy } from '../../platform/database/setting';
 
 /** Keeps a sheet of people under its digest; what is there already is left alone. */
 export const keepSheet = async (db: Knex, hire: string, sheet: Sheet, now: string): Promise<string> => {
@@ -47,12 +47,12 @@ export const groundOf = async (
 /** Drills that have to be passed before this hire casts off and are not. */
 export const openDrills = async (db: Knex, id: string, record: HireRecord, book: Book): Promise<string[]> => {
   // Few walks are under way at a time, and few boats ask for one.
-  if (!hasSlot(record, ['out', 'started']) || !book.drills.some(({ needed }) => needed)) return [];
+  if (!isEntered(record, ['out', 'started']) || !book.drills.some(({ needed }) => needed)) return [];
   const ground = await groundOf(db, id);
   const row = await db('hire').where({ id }).first('boat', 'from', 'to', 'adults', 'children');
   if (!ground || !row) return [];
   const { boat, from, to, ...party } = row;
-  const operator = await readHanding(db);
+  const operator = await readHandoverPolicy(db);
   const sheets = await sheetsOf(db, id);
   return readingRecord(id, () =>
     unproven(record, {
@@ -68,9 +68,9 @@ export const openDrills = async (db: Knex, id: string, record: HireRecord, book:
 
 /** The fit of a hire, where a party has been entered; most hires on the board have none to look up. */
 export const fitOfHire = async (db: Knex, hire: string, record: HireRecord, book: Book, today: string): Promise<Fit | undefined> => {
-  if (!hasSlot(record, ['party'])) return undefined;
+  if (!isEntered(record, ['party'])) return undefined;
   const ground = await groundOf(db, hire);
   if (!ground) return undefined;
-  const [sheets, operator] = [await sheetsOf(db, hire), await readHanding(db)];
+  const [sheets, operator] = [await sheetsOf(db, hire), await readHandoverPolicy(db)];
   return readingRecord(hire, () => fitOf(record, { ...ground, book, sheets, operator }, today));
 };

@@ -168,7 +168,7 @@ describe('a returning renter', () => {
     const { json } = await hand.send('GET', '/session');
     const device = (json.device as { id: string }).id;
     await quay.store.db('person').where({ id: 'renter-h-1008' }).update({ contact: 'ines@example.test' });
-    const told = eventOf('h-1001', device, { kind: 'pointTold', walk: 'out', point: 'bow-rails', how: 'said', language: 'en' });
+    const told = eventOf('h-1001', device, { kind: 'pointBriefed', walk: 'out', point: 'bow-rails', how: 'said', language: 'en' });
     await hand.send('POST', '/hires/h-1001/events', { sentAt: quay.clock.now.toISOString(), events: [told] });
     const pack = await hand.send('GET', '/hires/h-1008');
     expect(pack.json.toldBefore).toEqual({ 'bow-rails': expect.stringMatching(/^2026-06-13T10:40/) as string });

@@ -2,7 +2,7 @@ import { createReadStream, existsSync } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import * as api from '@quay/contract/compare';
 import { hireExists } from '../booking/hire';
-import { comparedFile } from './comparing';
+import { comparedFile } from './comparisonQueue';
 import { changeComparison, comparisonsOf } from './comparison';
 import { on, sent } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';

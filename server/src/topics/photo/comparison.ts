@@ -1,6 +1,6 @@
 import { bookOf } from '../fleet/book';
-import { slot } from '@quay/core/events/record';
-import { surfaceLooked } from '@quay/core/condition/events';
+import { currentOf } from '@quay/core/events/record';
+import { surfaceSeen } from '@quay/core/condition/events';
 import type { Knex } from 'knex';
 import type { Comparison, ComparisonBox } from '@quay/contract/compare';
 import { sparing } from '../../platform/database/broken';
@@ -39,7 +39,7 @@ export const queueComparisons = async (db: Knex, hire: string, now: string): Pro
   const book = row && (await bookOf(db, row.boat, record.bookVersion))?.book;
   if (!book) return false;
   const wanted = book.surfaces.flatMap(({ id }) => {
-    const [out, back] = (['out', 'in'] as const).map((walk) => slot(record, [walk, 'surface', id], surfaceLooked)?.value.photos.at(-1));
+    const [out, back] = (['out', 'in'] as const).map((walk) => currentOf(record, [walk, 'surface', id], surfaceSeen)?.value.photos.at(-1));
     return out !== undefined && back !== undefined && out !== back ? [{ surface: id, out, back }] : [];
   });
   const here = new Set(

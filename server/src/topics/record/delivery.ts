@@ -3,12 +3,12 @@ import type { Knex } from 'knex';
 import { canonical } from '@quay/core/events/canonical';
 import type { EventKind, HireEvent } from '@quay/core/record/event';
 import { isManagers, mayAdd, namesTooMuch } from '@quay/core/record/mayAdd';
-import { readEvent } from '@quay/core/record/upcast';
+import { readEvent } from '@quay/core/record/readEvent';
 import type { Refusal } from '@quay/contract/record';
 import type { Delivery, Fit } from './delivered';
 import { noteWeight, weightOf, withinQuota } from './quota';
 import type { EventRow } from './record';
-import { readHanding } from '../../platform/database/setting';
+import { readHandoverPolicy } from '../../platform/database/setting';
 
 export type Taken = { held: string[]; refused: Refusal[] };
 
@@ -88,7 +88,7 @@ const notOverruled = async (db: Knex, hire: string, fit: Fit[], refused: Refusal
 /** A sum that a hand names freely has the operator's limit; few deliveries hold one. */
 const withinLimit = async (db: Knex, { actor }: Delivery, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
   if (actor.role !== 'hand' || !fit.some(({ event: { body } }) => body.kind === 'extraNoted')) return fit;
-  const { handMinor } = (await readHanding(db)).freeLine;
+  const { handMinor } = (await readHandoverPolicy(db)).freeLine;
   return fit.filter(({ event }) => {
     const over = namesTooMuch(actor.role, event.body, handMinor);
     if (over) refused.push({ id: event.id, reason: 'mayNot', detail: 'a sum so large is a manager’s to add' });
@@ -105,7 +105,7 @@ const JUST_LEFT_MS = 10_000;
  */
 const whileHere = async (db: Knex, { hire, leftAt, behindMs }: Delivery, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
   if (leftAt === undefined) return fit;
-  const { handMinor } = (await readHanding(db)).freeLine;
+  const { handMinor } = (await readHandoverPolicy(db)).freeLine;
   const gone = fit.filter(
     ({ event }) => Date.parse(event.at) + behindMs > Date.parse(leftAt) + JUST_LEFT_MS || isManagers(event.body, handMinor),
   );

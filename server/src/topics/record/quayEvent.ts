@@ -2,11 +2,11 @@ import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
 import { canonical } from '@quay/core/events/canonical';
-import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core/record/event';
 import { EVENT_VERSION } from '@quay/core/events/version';
 
 /** The number of the quay's next word on a hire. */
-export const nextSeq = (held: readonly Held[]): number => held.filter(({ event }) => event.device === 'quay').length + 1;
+export const nextSeq = (held: readonly StoredHireEvent[]): number => held.filter(({ event }) => event.device === 'quay').length + 1;
 
 /** The quay's own word on a hire: closing it, giving out a key, what a terminal said. It comes from no phone. */
 export const appendQuayEvent = async (

@@ -1,10 +1,10 @@
-import type { EventBody, Held } from '@quay/core/record/event';
+import type { EventBody, StoredHireEvent } from '@quay/core/record/event';
 import { type HireRecord } from '@quay/core/events/record';
 import type { Knex } from 'knex';
 import { LRUCache } from 'lru-cache';
 import type { Actor } from '@quay/core/events/stored';
 import { project } from '@quay/core/record/project';
-import { readEvent } from '@quay/core/record/upcast';
+import { readEvent } from '@quay/core/record/readEvent';
 import { BrokenRecord, readingRecord } from '../../platform/database/broken';
 
 /** A row of `event`: the event as it was signed, who made it, what its delivery showed, and whether a manager set it aside. */
@@ -25,7 +25,7 @@ export type EventRow = {
   asideWhy: string | null;
 };
 
-const toHeld = (row: EventRow): Held => {
+const toHeld = (row: EventRow): StoredHireEvent => {
   const read = readEvent(JSON.parse(row.content));
   if (!read.ok) throw new BrokenRecord(row.hire, `event ${row.id} cannot be read: ${read.reason} ${read.detail}`, row.id);
   return { event: read.event, actor: { id: row.actor, role: row.role }, receivedAt: row.receivedAt, behindMs: row.behindMs };
@@ -69,7 +69,7 @@ export const asideOf = async (db: Knex, hire: string): Promise<string[]> => {
 
 export type Whole = {
   /** Events that make the record, in the order in which they were taken. */
-  held: Held[];
+  held: StoredHireEvent[];
   record: HireRecord<EventBody>;
   /** Digests of every stored event by id, those set aside included: seals over them can still be checked. */
   digests: ReadonlyMap<string, string>;

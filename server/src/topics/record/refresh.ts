@@ -1,7 +1,7 @@
 import { bookOf } from '../fleet/book';
 import { cameIn, castOff } from '@quay/core/trip/events';
 import { dayOfUse } from '@quay/core/party/ofHire';
-import { hasSlot, slot, type HireRecord } from '@quay/core/events/record';
+import { isEntered, currentOf, type HireRecord } from '@quay/core/events/record';
 import { reported } from '@quay/core/condition/events';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
@@ -35,8 +35,8 @@ const openWorkOf = (record: HireRecord, book: Book, hire: { from: string; to: st
 
 /** Faults and knocks reported from afloat that nobody has settled yet. */
 const openReports = (record: HireRecord): number =>
-  (slot(record, ['reported'], reported)?.standing ?? []).filter(
-    ({ event: { id, body } }) => body.kind === 'reported' && !hasSlot(record, ['work', `${body.what}/${id}`]),
+  (currentOf(record, ['reported'], reported)?.currentEvents ?? []).filter(
+    ({ event: { id, body } }) => body.kind === 'reported' && !isEntered(record, ['work', `${body.what}/${id}`]),
   ).length;
 
 /** Brings what is read off the record up to date: state, times, holds, seals, what a manager should see. @throws BrokenRecord */
@@ -49,7 +49,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const zone = (await db('base').where({ id: hire.base }).first('zone'))!.zone;
   const state = stateOf(record);
   const waiting = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  const left = slot(record, ['castOff'], castOff);
+  const left = currentOf(record, ['castOff'], castOff);
   const day = left && !waiting ? dateOf(new Date(happenedAt(left.by)).toISOString(), zone) : dayOfUse({ hire, base: { zone } }, now);
   const looked = waiting || (left !== undefined && state !== 'closed');
   const fit = book && looked ? await fitOfHire(db, hireId, record, book.book, day) : undefined;
@@ -58,16 +58,16 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
   const attention = {
     late: record.late.length,
     proposed: record.proposed.length,
-    contradictions: record.contradictions.length,
+    conflicts: record.conflicts.length,
     wrongClocks: record.wrongClocks.length,
     seals,
     // She left although something held her and no manager had let her go: a phone without signal could not know better.
-    despite: waiting ? 0 : holds.filter(({ is }) => is !== 'contradiction').length,
+    overridden: waiting ? 0 : holds.filter(({ is }) => is !== 'conflict').length,
     reported: readingRecord(hireId, () => openReports(record)),
   };
   const closed = state === 'closed' ? await closedStatement(db, hireId) : undefined;
   const at = (of: typeof castOff | typeof cameIn) => {
-    const found = slot(record, [of.kind], of);
+    const found = currentOf(record, [of.kind], of);
     return found ? new Date(Date.parse(found.by.event.at) + (found.by.behindMs ?? 0)).toISOString() : null;
   };
   await db('hire')

@@ -1,5 +1,5 @@
 import { bookOf } from '../fleet/book';
-import { type Held } from '@quay/core/record/event';
+import { type StoredHireEvent } from '@quay/core/record/event';
 import type { Knex } from 'knex';
 import { stateOf } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
@@ -7,7 +7,7 @@ import { findingsOf } from '@quay/core/findings/findings';
 import type { Actor } from '@quay/core/events/stored';
 import { holdsOf } from '@quay/core/castOff/hold';
 import { project } from '@quay/core/record/project';
-import { readEvent } from '@quay/core/record/upcast';
+import { readEvent } from '@quay/core/record/readEvent';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { type Broken, sparing } from '../../platform/database/broken';
 import { type EventRow } from './record';
@@ -35,7 +35,7 @@ const named = (row: EventRow): Named => {
 };
 
 /** Everything that is computed whenever a hire is looked at. @throws whatever goes wrong */
-const lookThrough = (held: readonly Held[], book: Book | undefined, hire: { from: string; to: string }): void => {
+const lookThrough = (held: readonly StoredHireEvent[], book: Book | undefined, hire: { from: string; to: string }): void => {
   const record = project(held);
   stateOf(record);
   ledgerOf(record, 0);
@@ -52,7 +52,7 @@ const suspectsOf = (rows: readonly EventRow[], book: Book | undefined, hire: { f
   const read = rows.map((row) => readEvent(JSON.parse(row.content)));
   const unreadable = rows.filter((_, i) => !read[i]!.ok);
   if (unreadable.length > 0) return unreadable;
-  const held = rows.map((row, i): Held => {
+  const held = rows.map((row, i): StoredHireEvent => {
     const one = read[i]!;
     if (!one.ok) throw new Error('what cannot be read was sorted out before');
     return { event: one.event, actor: { id: row.actor, role: row.role }, receivedAt: row.receivedAt, behindMs: row.behindMs };

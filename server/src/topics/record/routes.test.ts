@@ -2,7 +2,7 @@ import { sealContent } from '@quay/core/record/project';
 import { generateKeyPairSync, createHash, sign, verify } from 'node:crypto';
 import sharp from 'sharp';
 import { digestOf } from '@quay/core/events/canonical';
-import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core/record/event';
 import { countersignMessage, sealMessage } from '@quay/core/events/seal';
 import { HAND, type Client, countOf, eventOf, handOn, MANAGER, testQuay, type TestQuay, naming } from '../../testing/quay';
 
@@ -78,7 +78,7 @@ describe('appending events', () => {
     const minutes = (n: number) => new Date(quay.clock.now.getTime() + n * 60_000);
     const at = (when: Date) => ({ at: when.toISOString() });
     const waive = (when: Date) => eventOf(HIRE, id, { kind: 'lineDecided', line: 'late', state: 'waived' }, at(when));
-    const letGo = (when: Date) => eventOf(HIRE, id, { kind: 'letGo', matter: 'held/x', why: 'looked at' } as EventBody, at(when));
+    const letGo = (when: Date) => eventOf(HIRE, id, { kind: 'holdOverridden', matter: 'held/x', why: 'looked at' } as EventBody, at(when));
     const dear = (when: Date) =>
       eventOf(HIRE, id, { kind: 'extraNoted', extra: 'e1', what: 'other', amountMinor: 900_000, text: 'dear', photos: [] }, at(when));
     const [held, delivered] = [eventOf(HIRE, id, countOf(4), at(minutes(0))), letGo(minutes(0))];
@@ -104,7 +104,7 @@ describe('appending events', () => {
   it('names a boat that cast off although something held her and no manager had let her go', async () => {
     await append([
       eventOf(HIRE, device, { kind: 'walkStarted', walk: 'out' }),
-      eventOf(HIRE, device, { kind: 'held', why: 'The steering is stiff' }),
+      eventOf(HIRE, device, { kind: 'boatHeld', why: 'The steering is stiff' }),
       eventOf(HIRE, device, { kind: 'castOff' }),
     ]);
     const manager = quay.client();
@@ -112,18 +112,18 @@ describe('appending events', () => {
     // She needs her drills as well, by this operator's rule; the word of the hand is one of what held her.
     const matters = async () =>
       (await manager.send('GET', '/attention')).json.matters as { key: string; kind: string; hire: string; count: number }[];
-    const despite = async () => (await matters()).find(({ kind, hire }) => kind === 'despite' && hire === HIRE);
-    const seen = (await despite())!;
+    const overridden = async () => (await matters()).find(({ kind, hire }) => kind === 'overridden' && hire === HIRE);
+    const seen = (await overridden())!;
     expect(seen.count).toBeGreaterThanOrEqual(1);
     // Seen, it is put aside as it stands, and can be brought back.
     await manager.send('POST', '/attention/aside', { key: seen.key });
-    expect(await despite()).toBeUndefined();
+    expect(await overridden()).toBeUndefined();
     await manager.send('POST', '/attention/back', { key: seen.key });
-    expect(await despite()).toEqual(seen);
+    expect(await overridden()).toEqual(seen);
     // When more comes to it, it is another matter than the one that was seen.
     await manager.send('POST', '/attention/aside', { key: seen.key });
-    await append([eventOf(HIRE, device, { kind: 'held', why: 'The rudder is stiff too' }, { at: '2026-06-13T10:39:00.000Z' })]);
-    expect((await despite())?.count).toBe(seen.count + 1);
+    await append([eventOf(HIRE, device, { kind: 'boatHeld', why: 'The rudder is stiff too' }, { at: '2026-06-13T10:39:00.000Z' })]);
+    expect((await overridden())?.count).toBe(seen.count + 1);
   });
 
   it('names what a manager should see: a boat over time, a knock, flares out of date, one boat out twice', async () => {
@@ -181,7 +181,7 @@ describe('seals', () => {
   const key = createHash('sha256').update(spki).digest('hex');
   const seal = (events: HireEvent[], root?: string) => {
     const content = sealContent(
-      events.map((event): Held => ({ event, actor: { id: 'bram', role: 'hand' } })),
+      events.map((event): StoredHireEvent => ({ event, actor: { id: 'bram', role: 'hand' } })),
       null,
     );
     const signature = sign('sha256', Buffer.from(sealMessage(HIRE, 'out', root ?? content.root)), {

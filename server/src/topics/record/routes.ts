@@ -1,5 +1,5 @@
 import * as api from '@quay/contract/record';
-import { unattended } from '@quay/core/policy/school';
+import { unattended } from '@quay/core/policy/policy';
 import { type Call, on, whoOf } from '../../platform/http/mount';
 import { keepPace } from '../../platform/http/pace';
 import { fail } from '../../platform/http/problem';
@@ -43,7 +43,7 @@ export const recordRoutes = [
       behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)),
       now,
     });
-    if (body.events.some((event) => kindOf(event) === 'surfaceLooked')) quay.comparing?.look(params.hireId);
+    if (body.events.some((event) => kindOf(event) === 'surfaceSeen')) quay.comparing?.look(params.hireId);
     return taken;
   }),
   on(api.readEvents, async (call) => {

@@ -230,7 +230,7 @@ describe('the day', () => {
   });
 
   it('shows a hold as soon as the record has one', async () => {
-    await append(HIRE, { kind: 'walkStarted', walk: 'out' }, { kind: 'held', why: 'fog on the cut' });
+    await append(HIRE, { kind: 'walkStarted', walk: 'out' }, { kind: 'boatHeld', why: 'fog on the cut' });
     const { json } = await hand.send('GET', '/day?base=ossel-quay');
     const row = (json.hires as { id: string; hold: string | null }[]).find(({ id }) => id === HIRE)!;
     expect(JSON.parse(row.hold!)).toEqual({ is: 'said', why: 'fog on the cut' });

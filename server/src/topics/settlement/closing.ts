@@ -1,6 +1,6 @@
 import type { Figures } from '@quay/contract/problems';
 import { bookOf } from '../fleet/book';
-import { hasSlot } from '@quay/core/events/record';
+import { isEntered } from '@quay/core/events/record';
 import type { Knex } from 'knex';
 import { attachmentsOf } from '@quay/core/record/event';
 import { rootOf } from '@quay/core/events/seal';
@@ -11,14 +11,14 @@ import type { HireRow } from '../booking/hire';
 import { priceList } from '../policy/prices';
 import { appendQuayEvent, nextSeq } from '../record/quayEvent';
 import { type Whole, wholeRecord } from '../record/record';
-import { readHanding } from '../../platform/database/setting';
+import { readHandoverPolicy } from '../../platform/database/setting';
 import { closedStatement, keepStatement, nextNumber, type StatementBody } from '../record/statement';
 
 /** What the hire comes to now, from its record and the price list pinned to it. */
 export const draftOf = async (db: Knex, hire: HireRow, whole: Whole): Promise<Statement> => {
   const book = await bookOf(db, hire.boat, whole.record.bookVersion);
   if (!book) throw new Error(`hire ${hire.id} has no book`);
-  const [prices, operator] = [await priceList(db, hire.priceVersion), await readHanding(db)];
+  const [prices, operator] = [await priceList(db, hire.priceVersion), await readHandoverPolicy(db)];
   return readingRecord(hire.id, () => settle(whole.record, { hire, book: book.book, prices, operator }).statement);
 };
 
@@ -36,8 +36,8 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
     if (!hire) return { ok: false, reason: 'noSuchHire', figures: {} };
     const whole = await wholeRecord(trx, id);
     const no = (reason: (Closing & { ok: false })['reason'], figures: Figures = {}): Closing => ({ ok: false, reason, figures });
-    if (hasSlot(whole.record, ['closed'])) return no('alreadyClosed');
-    if (!hasSlot(whole.record, ['in', 'sealed'])) return no('notWalkedIn');
+    if (isEntered(whole.record, ['closed'])) return no('alreadyClosed');
+    if (!isEntered(whole.record, ['in', 'sealed'])) return no('notWalkedIn');
     const statement = await draftOf(trx, hire, whole);
     if (statement.open.length > 0) return no('undecided', { lines: statement.open.map(({ key }) => key).join(', ') });
     if (statement.toQuote.length > 0) return no('toQuote', { lines: statement.toQuote.map(({ key }) => key).join(', ') });

@@ -1,4 +1,4 @@
-import { hasSlot, slot, type HireRecord } from '@quay/core/events/record';
+import { isEntered, currentOf, type HireRecord } from '@quay/core/events/record';
 import { depositAnswered } from '@quay/core/settlement/events';
 import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
@@ -11,16 +11,16 @@ import { wholeRecord } from '../record/record';
 import { type Desk, nameOf, oneByOne, silence, waitFor } from './terminal';
 
 export type Asking =
-  | { ok: true; state: 'held' | 'declined' | 'unknown' | 'released' | 'expired' | 'none' }
+  | { ok: true; state: 'authorised' | 'declined' | 'unknown' | 'released' | 'expired' | 'none' }
   | { ok: false; reason: 'noSuchHire' | 'noSuchAsking' | 'closed' | 'openAsking' | 'moreThanWanted' };
 
-type State = 'held' | 'declined' | 'unknown' | 'released' | 'expired';
+type State = 'authorised' | 'declined' | 'unknown' | 'released' | 'expired';
 type Said = { state: State; reference?: string; why?: string; expiresAt?: string };
 
 const saidOf = (answer: TerminalAnswer | typeof silence): Said => {
   if (answer === silence || answer.is === 'none') return { state: 'unknown' };
-  if (answer.is === 'held')
-    return { state: 'held', reference: answer.reference, ...(answer.expiresAt === undefined ? {} : { expiresAt: answer.expiresAt }) };
+  if (answer.is === 'authorised')
+    return { state: 'authorised', reference: answer.reference, ...(answer.expiresAt === undefined ? {} : { expiresAt: answer.expiresAt }) };
   if (answer.is === 'expired') return { state: 'expired' };
   if (answer.is === 'declined') return { state: 'declined', why: answer.why };
   // A terminal that knows nothing of it has held nothing.
@@ -28,7 +28,7 @@ const saidOf = (answer: TerminalAnswer | typeof silence): Said => {
 };
 
 const lastOf = (record: HireRecord, attempt: string) => {
-  const body = slot(record, ['deposit', attempt], depositAnswered)?.standing.at(-1)?.event.body;
+  const body = currentOf(record, ['deposit', attempt], depositAnswered)?.currentEvents.at(-1)?.event.body;
   return body?.kind === 'depositAnswered' ? body : undefined;
 };
 
@@ -42,7 +42,7 @@ const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMi
   const last = lastOf(record, attempt);
   // Two answers that differ are no answer: it is asked again what became of it.
   const over = said.state === 'released' || said.state === 'expired';
-  const differs = last && (last.answer === 'held' || last.answer === 'declined') && said.state !== last.answer && !over;
+  const differs = last && (last.answer === 'authorised' || last.answer === 'declined') && said.state !== last.answer && !over;
   const state = differs ? 'unknown' : said.state;
   if (last?.answer === state) return state;
   const version = row.bookVersion ?? (await db('boat').where({ id: row.boat }).first('bookVersion'))!.bookVersion;
@@ -76,7 +76,7 @@ export const holdDeposit = (
     const row = await hireRow(desk.db, hireId);
     if (!row) return { ok: false, reason: 'noSuchHire' };
     const { record } = await wholeRecord(desk.db, hireId);
-    if (hasSlot(record, ['closed'])) return { ok: false, reason: 'closed' };
+    if (isEntered(record, ['closed'])) return { ok: false, reason: 'closed' };
     const before = lastOf(record, attempt);
     // Repeated by a phone that never got the reply: the answer stands, and an open one is asked about.
     if (before) return before.answer === 'unknown' ? askNow(desk, hireId, attempt, before.amountMinor) : { ok: true, state: before.answer };
@@ -107,7 +107,7 @@ export const holdInstead = async (
   ask: { hireId: string; attempt: string; amountMinor: number; instead?: string | undefined },
 ): Promise<Asking> => {
   const asked = await holdDeposit(desk, ask);
-  if (ask.instead !== undefined && asked.ok && asked.state === 'held')
+  if (ask.instead !== undefined && asked.ok && asked.state === 'authorised')
     await letGoOfDeposit(desk, { hireId: ask.hireId, attempt: ask.instead });
   return asked;
 };
@@ -129,7 +129,7 @@ export const stillHeld = async (desk: Desk, hire: string, attempt: string, amoun
   const answer = await waitFor(desk.terminal.state(nameOf(hire, attempt)), desk.terminal.waitMs);
   return answer !== silence && (answer.is === 'expired' || answer.is === 'released')
     ? note(desk, hire, attempt, amountMinor, { state: answer.is })
-    : 'held';
+    : 'authorised';
 };
 
 /** Asks what became of an asking. */
@@ -138,7 +138,7 @@ export const askAgain = (desk: Desk, { hireId, attempt }: { hireId: string; atte
     if (!(await hireRow(desk.db, hireId))) return { ok: false, reason: 'noSuchHire' };
     const before = lastOf((await wholeRecord(desk.db, hireId)).record, attempt);
     if (!before) return { ok: false, reason: 'noSuchAsking' };
-    if (before.answer === 'held') return { ok: true, state: await stillHeld(desk, hireId, attempt, before.amountMinor) };
+    if (before.answer === 'authorised') return { ok: true, state: await stillHeld(desk, hireId, attempt, before.amountMinor) };
     return before.answer === 'unknown' ? askNow(desk, hireId, attempt, before.amountMinor) : { ok: true, state: before.answer };
   });
 
@@ -148,8 +148,8 @@ export const letGoOfDeposit = (desk: Desk, { hireId, attempt }: { hireId: string
     if (!(await hireRow(desk.db, hireId))) return { ok: false, reason: 'noSuchHire' };
     const before = lastOf((await wholeRecord(desk.db, hireId)).record, attempt);
     if (!before) return { ok: false, reason: 'noSuchAsking' };
-    if (before.answer !== 'held') return { ok: true, state: before.answer };
+    if (before.answer !== 'authorised') return { ok: true, state: before.answer };
     const answer = await waitFor(desk.terminal.release(nameOf(hireId, attempt)), desk.terminal.waitMs);
-    if (answer === silence || answer.is !== 'released') return { ok: true, state: 'held' };
+    if (answer === silence || answer.is !== 'released') return { ok: true, state: 'authorised' };
     return { ok: true, state: await note(desk, hireId, attempt, before.amountMinor, { state: 'released' }) };
   });

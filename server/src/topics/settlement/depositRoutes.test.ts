@@ -30,7 +30,7 @@ const holdUntil = (expiresAt: string) => {
   const asBefore = cardTerminal.hold.bind(cardTerminal);
   cardTerminal.hold = async (ask, again) => {
     const answer = await asBefore(ask, again);
-    return answer.is === 'held' ? { ...answer, expiresAt } : answer;
+    return answer.is === 'authorised' ? { ...answer, expiresAt } : answer;
   };
   return () => {
     cardTerminal.hold = asBefore;
@@ -52,19 +52,19 @@ const said = async (attempt: string) => {
 
 describe('a deposit at the card terminal', () => {
   it('is held once, however often the same asking comes, and says that the terminal is simulated', async () => {
-    expect((await hold('a')).json).toEqual({ state: 'held', simulated: true });
-    expect((await hold('a')).json).toEqual({ state: 'held', simulated: true });
-    expect(await said('a')).toEqual(['unknown', 'held']);
+    expect((await hold('a')).json).toEqual({ state: 'authorised', simulated: true });
+    expect((await hold('a')).json).toEqual({ state: 'authorised', simulated: true });
+    expect(await said('a')).toEqual(['unknown', 'authorised']);
     expect((await hold('b', 13_001)).json.code).toBe('moreThanWanted');
     expect((await hand.send('POST', `/hires/${HIRE}/deposit/a/release`, {})).json.state).toBe('released');
-    expect((await hold('c')).json.state).toBe('held');
+    expect((await hold('c')).json.state).toBe('authorised');
   });
 
   it('declined is written down, and another card may be tried', async () => {
     await mode('declines');
     expect((await hold('a')).json.state).toBe('declined');
     await mode('works');
-    expect((await hold('b')).json.state).toBe('held');
+    expect((await hold('b')).json.state).toBe('authorised');
   });
 
   it('is unknown while the terminal is silent; no second asking goes out until it has said what became of the first', async () => {
@@ -76,7 +76,7 @@ describe('a deposit at the card terminal', () => {
     await mode('works');
     const asked = (await hand.send('POST', `/hires/${HIRE}/deposit/held-inside/ask`, {})).json.state as string;
     // Whether it got through hangs on its name alone; either way the record says so and nothing else.
-    expect(['held', 'declined']).toContain(asked);
+    expect(['authorised', 'declined']).toContain(asked);
     expect(await said('held-inside')).toEqual(['unknown', asked]);
   });
 
@@ -90,25 +90,25 @@ describe('a deposit at the card terminal', () => {
       await mode('works');
       const state = (await hand.send('POST', `/hires/${HIRE}/deposit/${name}/ask`, {})).json.state as string;
       outcomes.push(state);
-      if (state === 'held') await hand.send('POST', `/hires/${HIRE}/deposit/${name}/release`, {});
+      if (state === 'authorised') await hand.send('POST', `/hires/${HIRE}/deposit/${name}/release`, {});
     }
-    expect(new Set(outcomes)).toEqual(new Set(['held', 'declined']));
+    expect(new Set(outcomes)).toEqual(new Set(['authorised', 'declined']));
   });
 
   it('answered twice is written down once', async () => {
     await mode('answersTwice');
-    expect((await hold('a')).json.state).toBe('held');
+    expect((await hold('a')).json.state).toBe('authorised');
     await new Promise((done) => setTimeout(done, 50));
-    expect(await said('a')).toEqual(['unknown', 'held']);
+    expect(await said('a')).toEqual(['unknown', 'authorised']);
   });
 
   it('said late, after the waiting, is heard', async () => {
     const { cardTerminal } = quay.outside;
     const asBefore = cardTerminal.hold.bind(cardTerminal);
-    cardTerminal.hold = () => new Promise((done) => setTimeout(() => done({ is: 'held', reference: 'late' }), 120));
+    cardTerminal.hold = () => new Promise((done) => setTimeout(() => done({ is: 'authorised', reference: 'late' }), 120));
     expect((await hold('a')).json.state).toBe('unknown');
     await new Promise((done) => setTimeout(done, 200));
-    expect(await said('a')).toEqual(['unknown', 'held']);
+    expect(await said('a')).toEqual(['unknown', 'authorised']);
     cardTerminal.hold = asBefore;
   });
 
@@ -117,18 +117,18 @@ describe('a deposit at the card terminal', () => {
     const asBefore = cardTerminal.hold.bind(cardTerminal);
     cardTerminal.hold = (_, again) => {
       setTimeout(() => again({ is: 'declined', why: 'after all' }), 10);
-      return Promise.resolve({ is: 'held', reference: 'x' });
+      return Promise.resolve({ is: 'authorised', reference: 'x' });
     };
-    expect((await hold('a')).json.state).toBe('held');
+    expect((await hold('a')).json.state).toBe('authorised');
     await new Promise((done) => setTimeout(done, 80));
-    expect(await said('a')).toEqual(['unknown', 'held', 'unknown']);
+    expect(await said('a')).toEqual(['unknown', 'authorised', 'unknown']);
     cardTerminal.hold = asBefore;
   });
 
   it('held not long enough is named to a manager, and held anew before the old holding is let go', async () => {
     const before = new Date(quay.clock.now.getTime() + 20 * 3_600_000).toISOString();
     const asBefore = holdUntil(before);
-    expect((await hold('old')).json.state).toBe('held');
+    expect((await hold('old')).json.state).toBe('authorised');
     expect(await named()).toBe(before);
     // Nothing ends of a holding that is not there: more than the deposit is not held.
     const anew = (instead: string) => hand.send('POST', `/hires/${HIRE}/deposit/new`, { amountMinor: WHOLE, instead });
@@ -137,14 +137,14 @@ describe('a deposit at the card terminal', () => {
     asBefore();
     const usual = holdUntil('2026-12-24T12:00:00.000Z');
     const declined = await hand.send('POST', `/hires/${HIRE}/deposit/another-card`, { amountMinor: WHOLE, instead: 'old' });
-    expect([declined.json.state, await said('old')]).toEqual(['declined', ['unknown', 'held']]);
+    expect([declined.json.state, await said('old')]).toEqual(['declined', ['unknown', 'authorised']]);
     await mode('works');
-    expect((await anew('old')).json.state).toBe('held');
+    expect((await anew('old')).json.state).toBe('authorised');
     expect([await said('new'), await said('old')]).toEqual([
-      ['unknown', 'held'],
-      ['unknown', 'held', 'released'],
+      ['unknown', 'authorised'],
+      ['unknown', 'authorised', 'released'],
     ]);
-    expect((await anew('old')).json.state).toBe('held');
+    expect((await anew('old')).json.state).toBe('authorised');
     expect(await said('old')).toHaveLength(3);
     expect(await named()).toBeNull();
     usual();
@@ -153,7 +153,7 @@ describe('a deposit at the card terminal', () => {
   it('held by an installation from before anybody watched for its end is named once that is brought up to date', async () => {
     const ends = new Date(quay.clock.now.getTime() + 20 * 3_600_000).toISOString();
     const usual = holdUntil(ends);
-    expect((await hold('a')).json.state).toBe('held');
+    expect((await hold('a')).json.state).toBe('authorised');
     usual();
     const { db } = quay.store;
     // As it stood before: all its events read, and no column for it.

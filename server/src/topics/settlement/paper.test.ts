@@ -94,7 +94,7 @@ const bodyOf = (lines: number): StatementBody => {
 };
 const entered: EventBody[] = [
   { kind: 'walkStarted', walk: 'out' },
-  { kind: 'surfaceLooked', walk: 'out', surface: 'port', photos: [OUT] },
+  { kind: 'surfaceSeen', walk: 'out', surface: 'port', photos: [OUT] },
   { kind: 'signed', walk: 'out', as: 'renter', drawing: DRAWN } as EventBody,
   { kind: 'walkStarted', walk: 'in' },
   { kind: 'markPlaced', walk: 'in', mark: { id: 'm0', surface: 'port', x: 0.2, y: 0.4, kind: 'scratch', sizeMm: 140, photos: [BACK] } },

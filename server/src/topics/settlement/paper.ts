@@ -1,5 +1,5 @@
 import { signRefused, signed } from '@quay/core/walk/events';
-import { slot, type HireRecord } from '@quay/core/events/record';
+import { currentOf, type HireRecord } from '@quay/core/events/record';
 import { sealed } from '@quay/core/record/events';
 import type { Column, Content, TableCell } from 'pdfmake/interfaces';
 import type { Language } from '@quay/core/words/words';
@@ -149,8 +149,8 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
   ];
 
   const signature = async (walk: 'out' | 'in', as: 'renter' | 'staff'): Promise<Column> => {
-    const name = slot(record, [walk, 'signed', as], signed);
-    const refused = as === 'renter' ? slot(record, [walk, 'refused'], signRefused) : undefined;
+    const name = currentOf(record, [walk, 'signed', as], signed);
+    const refused = as === 'renter' ? currentOf(record, [walk, 'refused'], signRefused) : undefined;
     const file = name && (await pictureOf(name.value.drawing));
     const said = name ? when(name.by.event.at) : refused ? filled(words.unsigned, { why: refused.value.why }) : words.notSigned;
     return {
@@ -164,7 +164,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
   };
   const walks: Content[] = [];
   for (const walk of ['out', 'in'] as const) {
-    const sealing = slot(record, [walk, 'sealed'], sealed);
+    const sealing = currentOf(record, [walk, 'sealed'], sealed);
     if (!sealing) continue;
     const seal = filled(words.seal, {
       root: spoken(sealing.value.root),

@@ -1,4 +1,4 @@
-import { slot, slotsUnder, type HireRecord } from '@quay/core/events/record';
+import { currentOf, currentUnder, type HireRecord } from '@quay/core/events/record';
 import { paymentAnswered } from '@quay/core/settlement/events';
 import type { Knex } from 'knex';
 import type { TerminalAnswer } from '@quay/contract/deposit';
@@ -44,7 +44,7 @@ export const accountOf = async (db: Knex, hire: string): Promise<Account | 'noSu
 };
 
 const lastSaid = (record: HireRecord, payment: string): Payment | undefined => {
-  const body = slot(record, ['payment', payment], paymentAnswered)?.standing.at(-1)?.event.body;
+  const body = currentOf(record, ['payment', payment], paymentAnswered)?.currentEvents.at(-1)?.event.body;
   return body?.kind === 'paymentAnswered' ? body : undefined;
 };
 
@@ -125,7 +125,7 @@ export const settlePayments = (desk: Desk, hire: string): Promise<Paid> =>
       const step = nextStep(ledger, keptFor(standings));
       if (!step) return { ok: true, state: 'done' };
       const name = `${step.what}-${step.of ?? 'card'}`;
-      const before = slotsUnder(whole.record, ['payment'], paymentAnswered).filter(({ value }) =>
+      const before = currentUnder(whole.record, ['payment'], paymentAnswered).filter(({ value }) =>
         value.payment.startsWith(`${name}-`),
       ).length;
       const said = await ask(desk, hire, currency, { payment: `${name}-${before + 1}`, ...step });
@@ -134,7 +134,7 @@ export const settlePayments = (desk: Desk, hire: string): Promise<Paid> =>
       // A holding that will not give may be gone: then there is nothing to take from it any more.
       const gone =
         step.of !== undefined &&
-        (await stillHeld(desk, hire, step.of, ledger.authorisations.find(({ attempt }) => attempt === step.of)!.heldMinor)) !== 'held';
+        (await stillHeld(desk, hire, step.of, ledger.authorisations.find(({ attempt }) => attempt === step.of)!.heldMinor)) !== 'authorised';
       if (!gone) return { ok: true, state: 'declined', ...(said.why === undefined ? {} : { why: said.why }) };
     }
     throw new Error(`the payments of ${hire} do not come to rest`);

@@ -1,4 +1,4 @@
-import { type EventBody, type HireEvent, type Held } from '@quay/core/record/event';
+import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
 import { ledgerOf } from '@quay/core/settlement/ledger';
 import { type Client, eventOf, handOn, MANAGER, testQuay, type TestQuay } from '../../testing/quay';
@@ -32,7 +32,7 @@ const append = async (...bodies: EventBody[]) => {
   expect(json.refused).toEqual([]);
   return events.map(({ id }) => id);
 };
-const events = async () => (await hand.send('GET', `/hires/${HIRE}/events`)).json.events as Held[];
+const events = async () => (await hand.send('GET', `/hires/${HIRE}/events`)).json.events as StoredHireEvent[];
 const ledger = async (total: number) => ledgerOf(project(await events()), total);
 const settle = async () => (await hand.send('POST', `/hires/${HIRE}/payments/settle`, {})).json;
 const sealed = (walk: 'out' | 'in', covers: string[]): EventBody => ({
@@ -55,7 +55,7 @@ const count = (walk: 'out' | 'in', number: number): EventBody => ({
 
 /** Out with four fenders and the deposit held, back with so many; closed as it comes to. */
 const closed = async (back: number, ...more: EventBody[]) => {
-  expect((await hand.send('POST', `/hires/${HIRE}/deposit/a`, { amountMinor: HELD })).json.state).toBe('held');
+  expect((await hand.send('POST', `/hires/${HIRE}/deposit/a`, { amountMinor: HELD })).json.state).toBe('authorised');
   const out = await append({ kind: 'walkStarted', walk: 'out' }, count('out', 4));
   await append(sealed('out', out), { kind: 'castOff' });
   const walk = await append({ kind: 'cameIn' }, { kind: 'walkStarted', walk: 'in' }, count('in', back));
@@ -221,7 +221,7 @@ describe('a closed statement put right', () => {
     const { number } = await closed(2, { kind: 'lineDecided', line: 'count/fenders', state: 'disputed' });
     await correct(number, [['count/fenders', 0]]);
     const all = await events();
-    const kinds = all.map(({ event }: Held) => event.body.kind);
+    const kinds = all.map(({ event }: StoredHireEvent) => event.body.kind);
     expect(kinds).toContain('corrected');
     expect(project([...all].reverse())).toEqual(project(all));
   });

@@ -3,7 +3,7 @@ import { LANGUAGES } from '@quay/core/words/words';
 import type { Store } from '../../platform/database/open';
 import { copyOf, photoRow } from '../photo/photo';
 import { wholeRecord } from '../record/record';
-import { readHanding, readOperator } from '../../platform/database/setting';
+import { readHandoverPolicy, readOperator } from '../../platform/database/setting';
 import type { CorrectionBody, StatementBody } from '../record/statement';
 import { statementPdf } from './paper';
 
@@ -12,7 +12,7 @@ export const statementPaper = async (store: Store, body: StatementBody | Correct
   const { db } = store;
   const operator = await readOperator(db);
   if (!operator) return undefined;
-  const { address, phone } = await readHanding(db);
+  const { address, phone } = await readHandoverPolicy(db);
   const { zone, language: booked } = (await db('hire')
     .join('base', 'base.id', 'hire.base')
     .where('hire.id', body.hire)

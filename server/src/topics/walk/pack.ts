@@ -4,7 +4,7 @@ import { type Defect, defectsOf, workOf } from '@quay/core/turnaround/work';
 import { type Before, beforeOf } from '@quay/core/walk/before';
 import type { Knex } from 'knex';
 import { type Broken, BrokenRecord, readingRecord, sparing } from '../../platform/database/broken';
-import { type QuayKey, readHanding, readOperator } from '../../platform/database/setting';
+import { type QuayKey, readHandoverPolicy, readOperator } from '../../platform/database/setting';
 import { type HireRow, type NamedHire, namedHires, toHire } from '../booking/hire';
 import { briefedBefore } from '../briefing/briefedBefore';
 import { bookOf } from '../fleet/book';
@@ -80,7 +80,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     hire: toHire(row),
     boat: { id: boat.id, name: boat.name, hullNumber: boat.hullNumber },
     ...ground,
-    operator: { ...(await readHanding(db)), name: operator?.name ?? '' },
+    operator: { ...(await readHandoverPolicy(db)), name: operator?.name ?? '' },
     toldBefore: await briefedBefore(db, row, book.book, now),
     sheets: await sheetsOf(db, id),
     book: book.book,

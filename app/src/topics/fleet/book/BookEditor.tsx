@@ -145,7 +145,7 @@ export const BookEditor = ({
       <Plan
         plan={plan}
         stations={stations as Book['stations']}
-        stops={stations.map((station, i) => ({ id: station.id, name: station.name.en, label: String(i + 1), state: 'loose' }))}
+        stops={stations.map((station, i) => ({ id: station.id, name: station.name.en, label: String(i + 1), state: 'open' }))}
         width={room}
         height={150}
       />

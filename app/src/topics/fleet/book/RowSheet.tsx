@@ -93,7 +93,7 @@ export const RowSheet = ({
     >
       {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
       {fault ? <Notice kind="stop" title={fault} /> : null}
-      {fields.some(({ field }) => isMatter(field)) ? <Small>{t('fleet.schoolsNote')}</Small> : null}
+      {fields.some(({ field }) => isMatter(field)) ? <Small>{t('fleet.policiesNote')}</Small> : null}
       {wordings ? (
         <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('fleet.language')}>
           {LANGUAGES.map((one) => (
@@ -219,7 +219,7 @@ const PlanPreview = ({
     <Plan
       plan={read.edit as Book['plan']}
       stations={stations as Book['stations']}
-      stops={stations.map(({ id }, i) => ({ id, name: '', label: String(i + 1), state: 'loose' }))}
+      stops={stations.map(({ id }, i) => ({ id, name: '', label: String(i + 1), state: 'open' }))}
       width={size}
       height={Math.round(size * 0.45)}
     />

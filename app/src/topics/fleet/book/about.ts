@@ -2,8 +2,8 @@ import type { Base } from '@quay/core/fleet/base';
 import { BOAT_KINDS, type BoatBook, type ClassBook } from '@quay/core/fleet/book';
 import { type RowEdit, setSingle } from '@quay/core/fleet/edit';
 import { HULL_RANGES } from '@quay/core/fleet/hullRanges';
-import type { Single, Singles, SinglesFrom } from '@quay/core/fleet/lay';
-import { type Matter, MATTERS, SCHOOLS } from '@quay/core/policy/school';
+import type { Single, Singles, SinglesFrom } from '@quay/core/fleet/merge';
+import { type PolicyTopic, POLICY_TOPICS, POLICIES } from '@quay/core/policy/policy';
 import type { FieldSpec } from './fields';
 
 /** What a book says once, as rows of a list that is neither sorted nor added to. */
@@ -138,11 +138,11 @@ export const ABOUT_BASE: readonly About<Base>[] = [
     write: (base, edit) => withField(base, 'keySafe', given(edit) as Base['keySafe']),
   },
   {
-    id: 'schools',
-    fields: MATTERS.map((matter): FieldSpec => ({ field: matter, is: 'choice', options: SCHOOLS[matter] })),
-    read: ({ schools }) => ({ ...schools }),
-    write: (base, edit) => withField(base, 'schools', given(edit) as Base['schools']),
+    id: 'policies',
+    fields: POLICY_TOPICS.map((matter): FieldSpec => ({ field: matter, is: 'choice', options: POLICIES[matter] })),
+    read: ({ policies }) => ({ ...policies }),
+    write: (base, edit) => withField(base, 'policies', given(edit) as Base['policies']),
   },
 ];
 
-export const isMatter = (field: string): field is Matter => (MATTERS as readonly string[]).includes(field);
+export const isMatter = (field: string): field is PolicyTopic => (POLICY_TOPICS as readonly string[]).includes(field);

@@ -1,6 +1,6 @@
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
 import { canDraw } from '@quay/core/fleet/drawing';
-import { laySingles } from '@quay/core/fleet/lay';
+import { laySingles } from '@quay/core/fleet/merge';
 import { Base, BASE_LISTS } from '@quay/core/fleet/base';
 import { LISTS } from '@quay/core/fleet/book';
 import boat from '../../../../../demo/boats/quiet-pickle.json';

@@ -1,6 +1,6 @@
 import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
-import { COMPUTED } from '@quay/core/fleet/telling';
+import { COMPUTED } from '@quay/core/fleet/points';
 import { FITTING_KINDS, FITTING_PER, READINGS, TANK_FEEDS } from '@quay/core/fleet/rows';
 
 /** What a row of each list is made of, for the editor: every field of a book can be changed. */

@@ -1,6 +1,6 @@
 import { type BoatBook, type ClassBook, type ListName, LISTS } from '@quay/core/fleet/book';
 import { addRow, changeRow, dropRow, inheritRow, orderRows, setCondition, setSingle } from '@quay/core/fleet/edit';
-import type { Single } from '@quay/core/fleet/lay';
+import type { Single } from '@quay/core/fleet/merge';
 import type { About, Laid } from './about';
 import type { AnyRow, Edits, Listing } from './BookEditor';
 import { CONDITION_FIELDS, FIELDS } from './fields';

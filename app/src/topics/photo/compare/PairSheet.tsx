@@ -1,4 +1,4 @@
-import { type Held } from '@quay/core/record/event';
+import { type StoredHireEvent } from '@quay/core/record/event';
 import { changeComparison, type ComparisonBox } from '@quay/contract/compare';
 import { boxesLeft, boxName } from '@quay/core/condition/boxes';
 import { say } from '@quay/core/words/words';
@@ -39,7 +39,7 @@ export const PairSheet = ({
   const [chosen, setChosen] = useState<number>();
   const [fault, setFault] = useState<string>();
   /** The box that was put aside last; the bar that usually undoes lies below this sheet. */
-  const [aside, setAside] = useState<Held[]>();
+  const [aside, setAside] = useState<StoredHireEvent[]>();
   const { pack, record } = view;
   const hireId = pack.hire.id;
   const surface = pack.book.surfaces.find(({ id }) => id === comparison.surface);

@@ -1,5 +1,5 @@
-import { slot, type HireRecord } from '@quay/core/events/record';
-import { surfaceLooked } from '@quay/core/condition/events';
+import { currentOf, type HireRecord } from '@quay/core/events/record';
+import { surfaceSeen } from '@quay/core/condition/events';
 import { type Comparison, listComparisons } from '@quay/contract/compare';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../../../local/api';
@@ -22,7 +22,7 @@ export const useComparisons = (hireId: string, wanted = true): Comparison[] => {
 export type Pair = Omit<Comparison, 'state'> & { state: Comparison['state'] | 'here' };
 
 const lastOf = (record: HireRecord, walk: 'out' | 'in', surface: string) =>
-  slot(record, [walk, 'surface', surface], surfaceLooked)?.value.photos.at(-1);
+  currentOf(record, [walk, 'surface', surface], surfaceSeen)?.value.photos.at(-1);
 
 /** The last photographs of a surface, out and in: those that are looked at, whatever was taken before them. */
 export const pairOf = (record: HireRecord, compared: readonly Comparison[], surface: string): Pair | undefined => {

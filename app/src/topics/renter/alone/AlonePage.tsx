@@ -1,6 +1,6 @@
-import { hasSlot } from '@quay/core/events/record';
+import { isEntered } from '@quay/core/events/record';
 import { stateOf } from '@quay/core/day/board';
-import { unattended } from '@quay/core/policy/school';
+import { unattended } from '@quay/core/policy/policy';
 import { type AloneStep, picturesWanted, stepsAlone, unreadMusts } from '@quay/core/castOff/alone';
 import { walkState } from '@quay/core/walk/walk';
 import { useRouter } from 'expo-router';
@@ -9,7 +9,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { NoAnswer, Refused } from '../../../local/api';
 import { nameDeviceKey } from '../../../local/deviceKey';
-import { useFit } from '../../../local/handing';
+import { useFit } from '../../../local/handover';
 import { onWayThrough } from '../../../platform/browser';
 import { Card, Notice, Tag } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
@@ -65,7 +65,7 @@ const Steps = () => {
     );
   }
   if (state === 'settling' || state === 'closed') {
-    const leaving = pack.book.rounds.some(({ id }) => id === 'leaving') && !hasSlot(record, ['round', 'leaving']);
+    const leaving = pack.book.rounds.some(({ id }) => id === 'leaving') && !isEntered(record, ['round', 'leaving']);
     const toLeave = () => router.push('/r/round/leaving');
     return (
       <Page
@@ -111,7 +111,7 @@ const Steps = () => {
     leave: () => router.push('/r/round/leaving'),
   };
   const stops = walkState(record, pack.book, walk, briefing, true);
-  const tied = stops.filter((stop) => stop.tied).length;
+  const tied = stops.filter((stop) => stop.completed).length;
   const pictures = picturesWanted(record, pack.book, walk).length;
   const remarks: Partial<Record<AloneStep, string>> = {
     briefing: t('alone.musts', { count: unreadMusts(record, briefing).length }),

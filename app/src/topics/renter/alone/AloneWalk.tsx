@@ -1,9 +1,9 @@
-import { hasSlot } from '@quay/core/events/record';
+import { isEntered } from '@quay/core/events/record';
 import { say } from '@quay/core/words/words';
 import { asItWas, unsaidBy } from '@quay/core/walk/asItWas';
 import type { Walk } from '@quay/core/events/parts';
 import type { EventBody } from '@quay/core/record/event';
-import { nextLoose } from '@quay/core/walk/walk';
+import { nextOpen } from '@quay/core/walk/walk';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -22,7 +22,7 @@ import { useWalk, type WalkView } from '../../../local/useWalk';
 import { WalkPlan, WalkRope } from '../../walk/WalkStops';
 import { bringIntoView } from '../../../platform/browser';
 import { useRenting } from '../RenterFace';
-import { Question, ReadingLane, useOpenQuestion } from './ReadingLane';
+import { Question, ReadingSection, useOpenQuestion } from './ReadingSection';
 import { useStopWords } from '../../../i18n/stopWords';
 
 /** The renter's own walk round the boat: the same stops, the same record, nobody beside them. */
@@ -43,16 +43,16 @@ const Walking = ({ view }: { view: WalkView }) => {
   const stop = stops[at]!;
   const question = useOpenQuestion(view);
   if (walk === 'out' && view.away && !view.sealed) return <StillOut view={view} away={view.away} onBack={() => router.push('/r/alone')} />;
-  if (walk === 'in' && !hasSlot(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
+  if (walk === 'in' && !isEntered(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
   const wide = Math.min(width, 640);
   const jump = (index: number) => {
     view.jump(index);
     scroll.current?.scrollTo({ y: 0, animated: false });
   };
-  const allTied = stops.every(({ tied }) => tied);
+  const allTied = stops.every(({ completed }) => completed);
   const done = () => router.push(`/r/alone/sign/${walk}`);
   const onward = () => {
-    const next = nextLoose(stops, at);
+    const next = nextOpen(stops, at);
     if (next === undefined) done();
     else jump(next);
   };
@@ -62,12 +62,12 @@ const Walking = ({ view }: { view: WalkView }) => {
   const tie = async (extra: EventBody[] = []) => {
     setLeft(false);
     setRest(false);
-    await enter([...extra, { kind: 'stationTied', walk, station: stop.station.id }]);
+    await enter([...extra, { kind: 'stationCompleted', walk, station: stop.station.id }]);
     onward();
   };
-  const waits = question !== undefined && !stop.tied;
+  const waits = question !== undefined && !stop.completed;
   const press = () => {
-    if (stop.tied) (allTied ? done : onward)();
+    if (stop.completed) (allTied ? done : onward)();
     else if (stop.left === 0) void tie();
     else if (walk === 'out') setLeft(true);
     else if (unsaid === 0) void tie(said);
@@ -90,11 +90,11 @@ const Walking = ({ view }: { view: WalkView }) => {
         <Button
           mode="contained"
           label={t(
-            !stop.tied && walk === 'in' && stop.left > 0
+            !stop.completed && walk === 'in' && stop.left > 0
               ? said.length > 0
                 ? 'walk.restAsItWas'
                 : 'walk.rest'
-              : stop.tied && allTied
+              : stop.completed && allTied
                 ? 'alone.last'
                 : 'alone.next',
           )}
@@ -115,9 +115,9 @@ const Walking = ({ view }: { view: WalkView }) => {
             .join(' · ')}
         </Small>
         {view.sealed ? (
-          <Notice kind="ask" title={t(walk === 'out' && !hasSlot(record, ['castOff']) ? 'walk.sealedPutRight' : 'walk.sealedAlready')} />
+          <Notice kind="ask" title={t(walk === 'out' && !isEntered(record, ['castOff']) ? 'walk.sealedPutRight' : 'walk.sealedAlready')} />
         ) : null}
-        <ReadingLane view={view} />
+        <ReadingSection view={view} />
         <StopJobs view={view} />
         {question ? (
           <View testID="open-question" style={{ paddingTop: 10 }}>
@@ -137,7 +137,7 @@ const Walking = ({ view }: { view: WalkView }) => {
           footer={
             <>
               <Button mode="contained" label={t('walk.goBack')} onPress={() => setLeft(false)} />
-              {stop.lacks.points.length === 0 ? (
+              {stop.missing.points.length === 0 ? (
                 <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void tie()} testID="tie-open" />
               ) : null}
             </>
@@ -145,7 +145,7 @@ const Walking = ({ view }: { view: WalkView }) => {
         >
           <Body>{t('walk.openWhy')}</Body>
           {stop.points
-            .filter(({ id }) => stop.lacks.points.includes(id))
+            .filter(({ id }) => stop.missing.points.includes(id))
             .map(({ id, say: words }) => (
               <Body key={id}>{`– ${say(words, language)}`}</Body>
             ))}

@@ -1,5 +1,5 @@
 import type { Fit } from '@quay/core/party/ofHire';
-import { slot } from '@quay/core/events/record';
+import { currentOf } from '@quay/core/events/record';
 import { jacketGiven } from '@quay/core/party/events';
 import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
@@ -16,7 +16,7 @@ export const useJackets = (fit: Fit | undefined) => {
   const rows = (fit?.people ?? []).flatMap((person, i) => {
     const rack = fit?.given.find((one) => one.person === person.id)?.rack;
     if (!rack) return [];
-    const found = slot(record, ['jacket', person.id], jacketGiven);
+    const found = currentOf(record, ['jacket', person.id], jacketGiven);
     const jacket = [...pack.book.fittings, ...pack.base.store].find(({ id }) => id === rack.fitting);
     const at = rack.where === 'store' ? undefined : pack.book.fittings.find(({ id }) => id === rack.fitting)?.station;
     const station = pack.book.stations.find(({ id }) => id === at);
@@ -54,7 +54,7 @@ export const JacketCard = ({ jackets: { fit, rows, give }, missing }: { jackets:
           label={`${row.name} · ${row.label}`}
           on={row.on}
           testID={`give-${row.person.id}`}
-          onChange={(on) => void (on ? give([row]) : row.found && view.undo(row.found.standing))}
+          onChange={(on) => void (on ? give([row]) : row.found && view.undo(row.found.currentEvents))}
         />
       ))}
       {fit?.people.map((person, i) => (

@@ -76,7 +76,7 @@ export const KeyCard = ({ keyInHand, first }: { keyInHand: ReturnType<typeof use
           <Small>{t('alone.codeKept')}</Small>
         </View>
       ) : null}
-      {answer && answer.is !== 'open' ? <Notice kind={answer.is === 'held' ? 'stop' : 'ask'} title={saying(answer)} /> : null}
+      {answer && answer.is !== 'open' ? <Notice kind={answer.is === 'boatHeld' ? 'stop' : 'ask'} title={saying(answer)} /> : null}
       <View style={{ flexDirection: 'row', gap: 10 }}>
         {answer?.is === 'open' ? (
           <Button mode="outlined" label={t('alone.hideCode')} onPress={hide} style={{ flex: 1 }} testID="hide-code" />

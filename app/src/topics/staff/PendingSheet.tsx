@@ -1,0 +1,90 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { keep } from '../../local/localDb';
+import { deliver, deliveryState, namedPhotos } from '../../local/outbox';
+import { usePending } from '../../local/usePending';
+import type { en } from '../../i18n/en';
+import { Notice } from '../../ui/board';
+import { Button } from '../../ui/controls/button';
+import { ModalSheet } from '../../ui/controls/modalSheet';
+import { Body, Bold, Small } from '../../ui/words';
+
+/** What is kept on this phone and not yet at the quay, and what the quay would not take. */
+export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
+  const { t } = useTranslation();
+  const rows = usePending(
+    ['events', 'photos'],
+    async () => {
+      const db = await keep();
+      const both = ['pending', 'refused'] as const;
+      const [events, photos] = await Promise.all([
+        Promise.all(both.map((state) => db.getAllFromIndex('events', 'state', state))).then((found) => found.flat()),
+        Promise.all(both.map((state) => db.getAllFromIndex('photos', 'state', state))).then((found) => found.flat()),
+      ]);
+      const hires = [...new Set([...events, ...photos].map(({ hire }) => hire))];
+      const names = new Map(await Promise.all(hires.map(async (hire) => [hire, (await db.get('packs', hire))?.boat.name] as const)));
+      const boat = (hire: string) => names.get(hire) ?? hire;
+      const waiting = new Map<string, number>();
+      const named = await namedPhotos(
+        photos.map(({ hire }) => hire),
+        ['pending', 'synced', 'aside'],
+      );
+      for (const { hire, state } of events) if (state === 'pending') waiting.set(hire, (waiting.get(hire) ?? 0) + 1);
+      return {
+        waiting: [...waiting].map(([hire, count]) => ({ boat: boat(hire), count })),
+        photos: photos.filter(({ state, hire, sha }) => state === 'pending' && named.has(`${hire}/${sha}`)).length,
+        refused: [...events, ...photos]
+          .filter(({ state }) => state === 'refused')
+          .map((row) => ({
+            id: 'id' in row ? row.id : row.sha,
+            boat: boat(row.hire),
+            what: 'id' in row ? row.held.event.body.kind : '',
+            refusal: row.refusal,
+          })),
+      };
+    },
+    [],
+  );
+  const [busy, setBusy] = useState(false);
+  const [outcome, setOutcome] = useState<ReturnType<typeof deliveryState>['state']>();
+  const send = async () => {
+    setBusy(true);
+    setOutcome(undefined);
+    try {
+      await deliver();
+      setOutcome(deliveryState().state);
+    } finally {
+      setBusy(false);
+    }
+  };
+  if (!rows) return null;
+  return (
+    <ModalSheet
+      title={t('kept.title')}
+      closeLabel={t('common.close')}
+      onClose={onClose}
+      footer={<Button mode="contained" label={t('kept.sendNow')} busy={busy} onPress={() => void send()} testID="send-now" />}
+    >
+      {outcome === undefined || outcome === 'busy' ? null : (
+        <Notice kind={outcome === 'idle' ? 'ok' : 'ask'} title={t(`kept.outcome.${outcome}`)} />
+      )}
+      <Body>{rows.waiting.length + rows.photos > 0 ? t('kept.waiting') : t('kept.calm')}</Body>
+      {rows.waiting.map(({ boat, count }) => (
+        <Bold key={boat}>{t('kept.events', { count, boat })}</Bold>
+      ))}
+      {rows.photos > 0 ? <Bold>{t('kept.photos', { count: rows.photos })}</Bold> : null}
+      {rows.refused.length > 0 ? (
+        <View style={{ gap: 6 }}>
+          <Bold tone="leadText">{t('kept.refusedTitle')}</Bold>
+          <Small>{t('kept.refusedWhy')}</Small>
+          {rows.refused.map(({ id, boat, what, refusal }) => {
+            const reason = refusal?.reason as keyof typeof en.refusal | undefined;
+            const why = [reason ? t(`refusal.${reason}`) : '', refusal?.detail ?? ''].filter(Boolean).join(': ');
+            return <Body key={id}>{`${boat} · ${what} · ${why}`}</Body>;
+          })}
+        </View>
+      ) : null}
+    </ModalSheet>
+  );
+};

@@ -1,0 +1,49 @@
+import { listSimulators, setSimulator, SIMULATORS, type StandIn } from '@quay/contract/simulators';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { call } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
+import { Card, Notice } from '../../ui/board';
+import { ChoiceChip } from '../../ui/controls/choiceChip';
+import { Bold, Small } from '../../ui/words';
+
+/** What is only simulated in a demonstration, each of which can be made to fail in its own ways. */
+export const Simulators = () => {
+  const { t } = useTranslation();
+  const said = useErrorWords();
+  const client = useQueryClient();
+  const found = useQuery({ queryKey: ['standIns'], queryFn: () => call(listSimulators) });
+  const set = useMutation({
+    mutationFn: ({ name, mode }: StandIn) => call(setSimulator, { params: { name }, body: { mode } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['standIns'] }),
+  });
+  const rows = found.data?.standIns ?? [];
+  if (rows.length === 0) return null;
+  return (
+    <Card style={{ gap: 12 }}>
+      <View style={{ gap: 4 }}>
+        <Bold>{t('standIn.title')}</Bold>
+        <Small>{t('standIn.why')}</Small>
+      </View>
+      {rows.map(({ name, mode }) => (
+        <View key={name} style={{ gap: 6 }}>
+          <Bold>{t(`standIn.name.${name}`)}</Bold>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t(`standIn.name.${name}`)}>
+            {SIMULATORS[name].map((one) => (
+              <ChoiceChip
+                key={one}
+                label={t(`standIn.mode.${one}`)}
+                on={mode === one}
+                tone={one === 'works' ? 'weed' : 'mari'}
+                onPress={() => set.mutate({ name, mode: one })}
+                testID={`${name}-${one}`}
+              />
+            ))}
+          </View>
+        </View>
+      ))}
+      {set.error ? <Notice kind="stop" title={said(set.error)} /> : null}
+    </Card>
+  );
+};

@@ -1,0 +1,32 @@
+import * as z from 'zod/mini';
+import { LEVELS, OVERRIDABLE, type Overridable } from '../policy/castOff';
+import { Policies } from '../policy/policies';
+import { GeneralPoint } from './points';
+
+const level = z.optional(z.enum(LEVELS));
+const CastOffRules = z.object(Object.fromEntries(OVERRIDABLE.map((check) => [check, level])) as Record<Overridable, typeof level>);
+
+/** How an operator hands over: settings that every base and boat of theirs begins from. */
+export const HandoverPolicy = z.object({
+  phone: z.optional(z.string().check(z.maxLength(40))),
+  /** As it stands at the head of papers. */
+  address: z.optional(z.string().check(z.maxLength(200))),
+  policies: z._default(Policies, {}),
+  /** Minutes there usually are for telling. */
+  briefingMinutes: z._default(z.int().check(z.gte(1), z.lte(180)), 20),
+  /** Whose understanding is asked for. */
+  understandingBy: z._default(z.array(z.enum(['driver', 'lookout'])).check(z.minLength(1)), ['driver']),
+  /** Whether showing a needed drill on the boat herself counts as having passed it. */
+  demonstrationCounts: z._default(z.boolean(), true),
+  /** How what the cast-off check finds is taken, where it is not taken as usual. */
+  castOff: z._default(CastOffRules, {}),
+  /** Sums that somebody names freely, minor units: up to the first a hand may, from the second on a manager is asked again. */
+  freeLine: z._default(z.object({ handMinor: z.int().check(z.gte(0)), askMinor: z.int().check(z.gt(0)) }), {
+    handMinor: 20_000,
+    askMinor: 200_000,
+  }),
+  /** Hours a day under power that renters usually make; what is in the tank is judged by it. */
+  underWayHoursADay: z._default(z.number().check(z.gt(0), z.lte(24)), 3),
+  points: z._default(z.array(GeneralPoint), []),
+});
+export type HandoverPolicy = z.infer<typeof HandoverPolicy>;
