@@ -32,7 +32,7 @@ const threads = Object.fromEntries(
     writeFileSync(path.join(threadFiles, file), text);
     const out = path.join(addresses, `${name}.mjs`);
     writeFileSync(out, `export const address = ${JSON.stringify(`/${HASHED}/${file}`)};\n`);
-    return [`thread:${name}`, out];
+    return [`worker:${name}`, out];
   }),
 );
 

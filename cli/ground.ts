@@ -40,7 +40,7 @@ const ownForms = (files: ReadonlyMap<string, string>): string[] =>
 /** Names that the bundler takes for something else than what they say. Threads of ours have names of their own, and stand for no package. */
 const replacedModules = (metro: string): string[] => [
   ...(metro.match(/extraNodeModules|\balias\b/g) ?? []),
-  ...[...metro.matchAll(/\[`([a-z@][^`$]*)/g)].flatMap(([, name]) => (name?.startsWith('thread:') ? [] : [name ?? ''])),
+  ...[...metro.matchAll(/\[`([a-z@][^`$]*)/g)].flatMap(([, name]) => (name?.startsWith('worker:') ? [] : [name ?? ''])),
 ];
 
 /** What the interface stands on, counted and printed. @returns how much of it stands on ground of our own */

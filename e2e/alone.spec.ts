@@ -13,7 +13,7 @@ test(
     const dot = await renterPhone(browser, quay);
     const { page } = dot;
     await dot.open(await linkOf(bram, 'h-1014'));
-    await dot.by('to-alone').click();
+    await dot.by('open-alone').click();
     // Not on the list of what may be pressed: the key of a boat whose party nobody knows.
     await dot.by('alone-next').click();
     await enterParty(page, [
@@ -21,7 +21,7 @@ test(
       { name: 'Ann', age: '50', mass: '62', is: 'lookout' },
       { name: 'Tim', age: '9', swims: 'weakly' },
     ]);
-    await dot.by('to-alone').click();
+    await dot.by('open-alone').click();
     await expect(page.getByText(/\d+ points indispensables ne sont pas encore lus/)).toBeVisible();
     await dot.by('alone-next').click();
     const onward = dot.by('read-on');
@@ -89,14 +89,14 @@ test(
 
     // Her own walk: one stop with signal, the others without.
     await dot.by('alone-next').click();
-    await expect(dot.by('tie')).toBeVisible();
-    const stops = await page.locator(idsFrom('knot-')).count();
+    await expect(dot.by('complete-station')).toBeVisible();
+    const stops = await page.locator(idsFrom('stop-')).count();
     expect(stops).toBe(4);
     // A knot is not tied over what must be known: whoever presses is led to the question that waits.
-    await dot.by('tie').click();
+    await dot.by('complete-station').click();
     await expect(dot.by('open-question')).toBeInViewport();
     await expect(page.getByText('Une question attend au-dessus')).toBeVisible();
-    await expect(dot.by('tie-open')).toHaveCount(0);
+    await expect(dot.by('complete-station-open')).toHaveCount(0);
     await aloneStop(page);
     await dot.cut();
     for (let i = 1; i < stops; i += 1) await aloneStop(page);
@@ -104,7 +104,7 @@ test(
     await sign(dot);
     await expect(dot.by('alone-next')).toHaveText('Nous partons');
     await dot.by('alone-next').click();
-    await expect(dot.by('to-alone')).toBeVisible();
+    await expect(dot.by('open-alone')).toBeVisible();
     await dot.mend();
     await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
     await bram.open('/hire/h-1014');
@@ -112,10 +112,10 @@ test(
     await expect(bram.page.getByText('Departure: sealed by the renter alone, received by the quay')).toBeVisible({ timeout: 20_000 });
 
     // And back again, with departure behind it.
-    await dot.by('to-alone').click();
+    await dot.by('open-alone').click();
     await dot.by('alone-next').click();
     await dot.by('alone-next').click();
-    await expect(dot.by('tie')).toBeVisible();
+    await expect(dot.by('complete-station')).toBeVisible();
     for (let i = 0; i < stops; i += 1) await aloneStop(page);
     await expect(page.getByRole('heading', { name: 'Relire le retour' })).toBeVisible();
     await sign(dot);

@@ -58,8 +58,8 @@ export const aloneStop = async (page: Page): Promise<void> => {
     await row.click();
     await takePicture(page, 'surface-photo-file');
     await expect(page.getByRole('dialog').locator('img').first()).toBeVisible();
-    await page.getByTestId('looked').click();
-    await expect(page.getByTestId('looked')).toHaveCount(0);
+    await page.getByTestId('surface-seen').click();
+    await expect(page.getByTestId('surface-seen')).toHaveCount(0);
   }
   if (await page.getByTestId('prop-sound').isVisible()) await page.getByTestId('prop-sound').click();
   for (const row of await page.locator(idsFrom('gauge-')).all()) {
@@ -73,6 +73,6 @@ export const aloneStop = async (page: Page): Promise<void> => {
     await group.locator('[role="radio"]').first().click();
   // What was pressed last has to be kept before the stop is seen to be done.
   await page.waitForTimeout(300);
-  await page.getByTestId('tie').click();
+  await page.getByTestId('complete-station').click();
   await expect(heading(page)).not.toHaveText(title);
 };

@@ -150,7 +150,7 @@ test(
     const words = (await mina.by(`edit-${second}`).innerText()).split('\n')[0]!;
     const dot = await renterPhone(browser, quay, 'en-GB');
     await dot.open(await linkOf(mina, 'h-1014'));
-    await dot.by('to-return').click();
+    await dot.by('open-return').click();
     const texts = await dot.page.locator('[role="main"]').innerText();
     const found = texts.indexOf(words);
     expect(found).toBeGreaterThan(0);

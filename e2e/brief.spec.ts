@@ -6,11 +6,11 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   const bram = await phoneOf(BRAM);
   const ines = await renterPhone(browser, quay);
   await ines.open(await linkOf(bram, 'h-1001'));
-  await expect(ines.by('to-party')).toBeVisible();
+  await expect(ines.by('open-party')).toBeVisible();
   await ines.by('speak-fr').click();
   // Words of another length move what is pressed next.
   await expect(ines.page.getByRole('heading', { name: 'Avant de venir' })).toBeVisible();
-  await ines.by('to-party').click();
+  await ines.by('open-party').click();
   await expect(ines.page.getByRole('heading', { name: 'Qui est à bord' })).toBeVisible();
   // What is wrong is said at the field, in French, and nothing else is lost.
   await ines.by('age-p1').fill('140');
@@ -26,7 +26,7 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   ]);
   await expect(ines.page.getByText('6 personnes inscrites')).toBeVisible();
   // She reads the first point at home.
-  await ines.by('to-brief').click();
+  await ines.by('open-brief').click();
   await expect(ines.page.getByText(/Personne devant les garde-corps/)).toBeVisible();
   await ines.by('read-on').click();
   await expect(ines.page.getByText(/Personne devant les garde-corps/)).toHaveCount(0);
@@ -37,22 +37,22 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   await expect(bram.page.getByText('A jacket that fits for each of them.')).toBeVisible();
   await expect(bram.page.getByText(/Child jackets, 20 to 30 kg · fetch from the store, Ossel Quay/)).toBeVisible();
   await bram.by('give-all').click();
-  await bram.by('to-walk').click();
+  await bram.by('open-walk').click();
   // At the bow: what was read at home is seen, and told all the same.
   await expect(bram.by('point-bow-rails')).toContainText(/read at home/);
   // The booking says English; she chose French, and the hand sees both.
   await expect(bram.by('point-bow-rails')).toContainText('Personne devant les garde-corps');
   await expect(bram.by('point-bow-rails')).toContainText('Nobody in front of the rails');
   await bram.by('all-said').click();
-  await bram.by('knot-helm').click();
+  await bram.by('stop-helm').click();
   await bram.by('all-said').click();
-  await bram.by('knot-stern').click();
+  await bram.by('stop-stern').click();
   // Some way after the telling a question comes; the wrong answer brings the point back, and then a different question.
   await bram.by('answer-rails-where-b').click();
   await expect(bram.page.getByText('That was not it. Say it again')).toBeVisible();
   await bram.by('tell-again-bow-rails').click();
   await bram.by('all-said').click();
-  await bram.by('knot-engine').click();
+  await bram.by('stop-engine').click();
   await bram.by('answer-rails-why-a').click();
   await expect(bram.by('answer-rails-why-a')).toHaveCount(0);
   await expect(bram.by('answer-rails-where-a')).toHaveCount(0);
@@ -87,7 +87,7 @@ test(
     await rosa.cut();
     await rosa.page.reload();
     await expect(rosa.page.getByText(/überfällig/)).toBeVisible();
-    await rosa.by('to-guide').click();
+    await rosa.by('open-guide').click();
     await rosa.by('search').fill('Toilette');
     await rosa.by('hits').getByTestId('card-toilet').click();
     await rosa.by('way-kind').click();
@@ -191,7 +191,7 @@ test(
     await rosa.by('item-curfew').click();
     await rosa.by('item-gas').click();
     await rosa.by('keep-round').click();
-    await expect(rosa.by('to-round-morning')).toBeVisible();
+    await expect(rosa.by('open-round-morning')).toBeVisible();
     await bram.open('/hire/h-1004');
     await bram.by('see-record').click();
     await expect(bram.page.getByText('Round: Each evening')).toBeVisible({ timeout: 20_000 });
@@ -200,7 +200,7 @@ test(
     await rosa.open('/r');
     await rosa.by('morning-soon').click();
     await rosa.by('keep-round').click();
-    await expect(rosa.by('to-guide')).toBeVisible();
+    await expect(rosa.by('open-guide')).toBeVisible();
     await expect(rosa.by('morning-soon')).toHaveCount(0);
     await rosa.close();
   },
@@ -227,13 +227,13 @@ test('a manager overrides a class point for one hull, and the next renter sees i
   await mina.page.keyboard.press('Escape');
   const greta = await renterPhone(browser, quay, 'en-GB');
   await greta.open(await linkOf(mina, 'h-1008'));
-  await greta.by('to-guide').click();
+  await greta.by('open-guide').click();
   await greta.by('search').fill('stiff');
   await expect(greta.by('hits')).toContainText('hers is stiff');
   // Another boat keeps the words of the class, here in the language of its booking.
   const other = await renterPhone(browser, quay, 'en-GB');
   await other.open(await linkOf(mina, 'h-1011'));
-  await other.by('to-guide').click();
+  await other.by('open-guide').click();
   await other.by('search').fill('lever');
   await expect(other.by('hits')).toContainText('Ein Hebel: eine Raste vor');
   await greta.close();

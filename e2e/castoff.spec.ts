@@ -63,7 +63,7 @@ test('a flaw of the propeller over the limit is a manager’s to decide; lifted 
   await expect(mina.page.locator(idsFrom('let-go-propeller'))).toBeVisible();
   await letGo(mina, 'propeller/prop', 'Filed smooth, runs true');
   // It leads to where it is settled.
-  await mina.page.locator(idsFrom('to-propeller/prop')).click();
+  await mina.page.locator(idsFrom('open-propeller/prop')).click();
   await expect(mina.by('prop-flaw')).toBeChecked();
 });
 
@@ -80,7 +80,7 @@ test('she is held in somebody’s own words and let go by lifting it; the day sa
   await expect(bram.page.getByRole('button', { name: /Tuppenny Bun.*Ines Okonjo-Lind, held/ })).toBeVisible();
   await bram.by('hire-h-1001').first().click();
   await expect(bram.page.getByText('Fog on the lake', { exact: true })).toBeVisible();
-  await bram.by('to-check').click();
+  await bram.by('open-check').click();
   await expect(matter(bram, 'said/')).toContainText('Somebody’s word');
   await bram.by('lift').click();
   await expect(matter(bram, 'said/')).toHaveCount(0);

@@ -22,8 +22,8 @@ test(
     await bram.open('/hire/h-1004');
     await bram.by('hire-next').click();
     await bram.by('came-in').click();
-    await expect(bram.by('tie')).toBeVisible();
-    const stops = await page.locator(idsFrom('knot-')).count();
+    await expect(bram.by('complete-station')).toBeVisible();
+    const stops = await page.locator(idsFrom('stop-')).count();
     expect(stops).toBeGreaterThanOrEqual(4);
     const aStop: number[] = [];
     for (let i = 0; i < stops; i += 1) {

@@ -86,7 +86,7 @@ test('a scratch found by the machine is accepted, priced, disputed, and settled 
   await mina.open('/hire/h-1004');
   await mina.by('hire-next').click();
   await mina.by('came-in').click();
-  await expect(mina.by('tie')).toBeVisible();
+  await expect(mina.by('complete-station')).toBeVisible();
   const stops = await stopCount(mina);
   await photographAgain(mina, 'h-1004');
   await mina.by('pair-open').click({ timeout: 45_000 });
@@ -101,7 +101,7 @@ test('a scratch found by the machine is accepted, priced, disputed, and settled 
   await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
   await decideAll(mina);
   await mina.allSent();
-  await mina.by('to-statement').click();
+  await mina.by('open-statement').click();
 
   const line = page.locator(idsFrom('evidence-mark'));
   await expect(line).toContainText('new');

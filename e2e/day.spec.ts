@@ -37,7 +37,7 @@ test('the day without signal is the day as it was, and says so by what it still 
   await bram.by('hire-next').click();
   // Her boat is on the water with somebody else, as far as this phone knows.
   await expect(page.getByText('The boat is not back yet')).toBeVisible();
-  await expect(bram.by('tie')).toHaveCount(0);
+  await expect(bram.by('complete-station')).toHaveCount(0);
   // One that is not of today is not here, and says what that means.
   await bram.open('/hire/h-9999');
   await expect(page.getByText('This hire is not on this phone')).toBeVisible();
@@ -70,10 +70,10 @@ test('dusk and sun are remembered on the phone; signing out leaves nothing to be
 test('a manager withdraws a phone: nobody signs in on it any more, and what it kept is still there', PHONE, async ({ phoneOf }) => {
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   await bram.open('/hire/h-1001/walk/out');
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   await bram.cutNetwork();
   await bram.by('count-anchor').click();
-  await expect(bram.by('kept-line')).toHaveAttribute('aria-label', /saved here/);
+  await expect(bram.by('pending-line')).toHaveAttribute('aria-label', /saved here/);
   await mina.goTo('staff');
   const card = mina.page.getByText('Quay phone', { exact: true }).locator('..').locator('..');
   await card.getByRole('button', { name: 'Withdraw' }).click();

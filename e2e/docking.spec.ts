@@ -56,7 +56,7 @@ test('the mast falls silent, and is set by hand; a renter has the plan offline, 
   const renter = await renterPhone(browser, quay);
   await renter.open(link);
   await renter.by('speak-fr').click();
-  await renter.by('to-guide').click();
+  await renter.by('open-guide').click();
   await renter.by('card-docking').click();
   await expect(renter.by('wind-now')).toContainText('simulé');
   await renter.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

@@ -57,7 +57,7 @@ test('the dossier is taken, opened and verified; with one byte altered it is ref
 test('the dossier of a closed hire holds its statement and verifies', PHONE, async ({ bram }, info) => {
   await bram.open('/hire/h-1006/compare');
   await decideAll(bram);
-  await bram.by('to-statement').click();
+  await bram.by('open-statement').click();
   await bram.by('close-hire').click();
   await expect(bram.page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
   await expect(bram.page.getByText('Where the money is')).toBeVisible();

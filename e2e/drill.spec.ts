@@ -20,15 +20,15 @@ test('a cold diesel is started wrongly, then rightly; until then she is held, an
   const by = (testId: string) => bram.by(testId);
   // The walk has begun: what has to be passed before casting off holds her.
   await bram.open('/hire/h-1013/walk/out');
-  await by('knot-helm').click();
+  await by('stop-helm').click();
   await expect(by('drill-canal-diesel')).toContainText('before casting off');
   const point = page.locator(idsFrom('point-')).first();
   await point.click();
   await expect(point).toHaveAttribute('aria-checked', 'true');
   await bram.open('/hire/h-1013');
-  await by('to-check').click();
+  await by('open-check').click();
   await expect(page.getByText('Not passed yet: Start and stop the diesel')).toBeVisible();
-  await by('to-drill/canal-diesel').click();
+  await by('open-drill/canal-diesel').click();
   await by('mode-own').click();
   await expect(by('drill-hint')).toHaveCount(0);
 
@@ -74,7 +74,7 @@ test(
     const olu = await renterPhone(browser, quay, 'de-DE');
     const { page, by } = olu;
     await olu.open(await linkOf(bram, 'h-1003'));
-    await by('to-drills').click();
+    await by('open-drills').click();
     await expect(by('drill-generator')).toBeVisible();
     await olu.cut();
     await by('drill-generator').click();

@@ -55,7 +55,7 @@ test('every form makes its longest and most extreme entries, and the quay takes 
   await bram.by('state-damaged').click();
   expect(await type(bram, bram.by('fitting-note'), LONG)).toBe(500);
   await bram.by('keep-fitting').click();
-  await page.getByTestId('knot-gate').click();
+  await page.getByTestId('stop-gate').click();
   await bram.by('surface-port-side').click();
   const box = (await bram.by('surface-drawing').boundingBox())!;
   await bram.by('surface-drawing').click({ position: { x: box.width * 0.96, y: box.height * 0.5 } });
@@ -67,7 +67,7 @@ test('every form makes its longest and most extreme entries, and the quay takes 
   await (await chooser).setFiles(await goodPicture());
   await expect(page.getByAltText('Picture 1 of Left side')).toBeVisible();
   await bram.by('keep-mark').click();
-  await bram.by('looked').click();
+  await bram.by('surface-seen').click();
   await bram.by('hold').click();
   expect(await type(bram, bram.by('hold-why'), LONG)).toBe(500);
   await bram.by('hold-go').click();
@@ -84,7 +84,7 @@ test('every form makes its longest and most extreme entries, and the quay takes 
   // The statement: the largest sum there is, the longest words, what is named and what is not agreed to.
   await mina.open('/hire/h-1006/compare');
   await decideAll(mina);
-  await mina.by('to-statement').click();
+  await mina.by('open-statement').click();
   await mina.by('add-line').click();
   await mina.by('add-other').click();
   await mina.by('price-freely').click();
@@ -124,14 +124,14 @@ test(
     const { page } = bram;
     // Every gauge of the boat, typed far beyond what it can show: said at the field, and then the most it takes.
     await bram.open('/hire/h-1001/walk/out');
-    await expect(bram.by('tie')).toBeVisible();
+    await expect(bram.by('complete-station')).toBeVisible();
     let typed = 0;
     const stops = await page
-      .locator(idsFrom('knot-'))
-      .evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.testid!.slice('knot-'.length)));
+      .locator(idsFrom('stop-'))
+      .evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.testid!.slice('stop-'.length)));
     for (const stop of stops) {
       await bram.open(`/hire/h-1001/walk/out?stop=${stop}`);
-      await expect(bram.by('tie')).toBeVisible();
+      await expect(bram.by('complete-station')).toBeVisible();
       for (const gauge of await page.locator(idsFrom('gauge-')).all()) {
         await gauge.click();
         await expect(bram.by('keep-reading')).toBeVisible();
@@ -173,7 +173,7 @@ test(
     const link = await linkOf(mina, 'h-1004');
     const rosa = await renterPhone(browser, quay, 'en-GB');
     await rosa.open(link);
-    await expect(rosa.by('to-guide')).toBeVisible();
+    await expect(rosa.by('open-guide')).toBeVisible();
     await rosa.open('/r/report');
     expect(await type(rosa, rosa.by('report-note'), LONG)).toBe(500);
     await rosa.by('keep-report').click();
@@ -213,13 +213,13 @@ test('a propeller, a jacket of one’s own, weather by hand and a book take the 
 
   // The largest flaw of a propeller that can be said.
   await bram.open('/hire/h-1001/walk/out');
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   const stops = await page
-    .locator(idsFrom('knot-'))
-    .evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.testid!.slice('knot-'.length)));
+    .locator(idsFrom('stop-'))
+    .evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset.testid!.slice('stop-'.length)));
   for (const stop of stops) {
     await bram.open(`/hire/h-1001/walk/out?stop=${stop}`);
-    await expect(bram.by('tie')).toBeVisible();
+    await expect(bram.by('complete-station')).toBeVisible();
     if (await bram.by('prop-flaw').isVisible()) break;
   }
   await bram.by('prop-flaw').click();

@@ -13,7 +13,7 @@ test('without https the app says what it cannot do, starts no walk, and the desk
   await phone.by('hire-h-1001').first().click();
   await phone.by('hire-next').click();
   await expect(page.getByText('This address cannot work offline')).toBeVisible();
-  await expect(phone.by('tie')).toHaveCount(0);
+  await expect(phone.by('complete-station')).toHaveCount(0);
   await page.goto(`${address}/hire/h-1005/statement`);
   await expect(page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
   expect(phone.complaints).toEqual([]);

@@ -26,15 +26,15 @@ test('everything frequent has a key, and the keys are shown', async ({ phoneOf }
   await expect(mina.by('hold-why')).toHaveCount(0);
 
   await mina.open('/hire/h-1006/compare');
-  await expect(mina.by('to-statement')).toHaveText('3 to decide');
-  if ((page.viewportSize()?.width ?? 0) < 1000) await mina.by('to-statement').click();
+  await expect(mina.by('open-statement')).toHaveText('3 to decide');
+  if ((page.viewportSize()?.width ?? 0) < 1000) await mina.by('open-statement').click();
   for (const [key, left] of [
     ['w', '2 to decide'],
     ['r', '1 to decide'],
     ['r', 'To the statement'],
   ] as const) {
     await page.keyboard.press(key);
-    await expect(mina.by('to-statement')).toHaveText(left);
+    await expect(mina.by('open-statement')).toHaveText(left);
   }
 });
 
@@ -42,7 +42,7 @@ test('a stop can be done and tied with Tab, Space and Enter alone', async ({ pho
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await bram.open('/hire/h-1001/walk/out');
-  await bram.by('knot-forward').click();
+  await bram.by('stop-forward').click();
   await bram.by('all-said').focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('[role="checkbox"][aria-checked="false"]')).toHaveCount(0);
@@ -51,10 +51,10 @@ test('a stop can be done and tied with Tab, Space and Enter alone', async ({ pho
   await expect(bram.by('all-here')).toHaveCount(0);
   await bram.by('surface-seats-forward').focus();
   await page.keyboard.press('Enter');
-  await bram.by('looked').focus();
+  await bram.by('surface-seen').focus();
   await page.keyboard.press('Enter');
-  await expect(bram.by('looked')).toHaveCount(0);
-  await bram.by('tie').focus();
+  await expect(bram.by('surface-seen')).toHaveCount(0);
+  await bram.by('complete-station').focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Forward seats' })).toHaveCount(0);
 });

@@ -11,15 +11,15 @@ test(
     await expect(tilly.page.getByRole('heading', { name: 'Compare' })).toBeVisible();
     await tilly.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await tilly.cutNetwork();
-    await expect(tilly.by('to-statement')).toBeVisible();
-    if (await tilly.by('decide-wear').isHidden()) await tilly.by('to-statement').click();
+    await expect(tilly.by('open-statement')).toBeVisible();
+    if (await tilly.by('decide-wear').isHidden()) await tilly.by('open-statement').click();
     await tilly.by('decide-wear').click();
-    await expect(tilly.by('kept-line')).toHaveAttribute('aria-label', /1 saved here, since/);
+    await expect(tilly.by('pending-line')).toHaveAttribute('aria-label', /1 saved here, since/);
 
     const bram = await phoneOf(BRAM);
     await bram.open('/hire/h-1006/compare');
     await decideAll(bram);
-    await bram.by('to-statement').click();
+    await bram.by('open-statement').click();
     await bram.by('close-hire').click();
     await expect(bram.page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();
 

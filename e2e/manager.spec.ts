@@ -7,7 +7,7 @@ test('a renter who does not agree is not overruled silently; a manager may waive
   const { page } = mina;
   await mina.open('/hire/h-1006/compare');
   await decideAll(mina);
-  await mina.by('to-statement').click();
+  await mina.by('open-statement').click();
   await expect(page.getByText('€26.00').first()).toBeVisible();
   await mina.by('dispute-count/paddle').click();
   await mina.by('word').fill('It lay on the quay.');

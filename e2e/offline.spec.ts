@@ -8,7 +8,7 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   await holdDeposit(bram);
   await bram.by('back').click();
   await bram.by('hire-next').click();
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   const stops = await stopCount(bram);
   await doStop(bram);
   await doStop(bram);
@@ -28,7 +28,7 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   for (let i = 3; i < stops; i += 1) await doStop(bram);
   await sign(bram);
   await expect(page.getByText('sealed, awaiting the quay')).toBeVisible();
-  await expect(bram.by('kept-line')).toHaveAttribute('aria-label', /No signal, \d+ saved here, since \d\d:\d\d/);
+  await expect(bram.by('pending-line')).toHaveAttribute('aria-label', /No signal, \d+ saved here, since \d\d:\d\d/);
   await castOff(bram, { deposit: false });
   await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible();
 
@@ -45,7 +45,7 @@ test('the quay is killed and started again in the middle; the tab is closed; not
   bram.cut = true;
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   await bram.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await quay.end('SIGKILL');
   await tellAll(bram);
@@ -53,11 +53,11 @@ test('the quay is killed and started again in the middle; the tab is closed; not
   await bram.page.close();
   const again = await bram.context.newPage();
   await again.goto(`${quay.url}/hire/h-1001/walk/out`);
-  await expect(again.getByTestId('tie')).toBeVisible();
+  await expect(again.getByTestId('complete-station')).toBeVisible();
   await expect(again.locator('[role="checkbox"][aria-checked="false"]')).toHaveCount(0);
-  await expect(again.getByTestId('kept-line')).toHaveAttribute('aria-label', /\d+ saved here, since/);
+  await expect(again.getByTestId('pending-line')).toHaveAttribute('aria-label', /\d+ saved here, since/);
   await quay.start();
-  await expect(again.getByTestId('kept-line')).toHaveCount(0, { timeout: 40_000 });
+  await expect(again.getByTestId('pending-line')).toHaveCount(0, { timeout: 40_000 });
   const held = (await (await bram.context.request.get(`${quay.url}/api/hires/h-1001/events`)).json()) as { events: unknown[] };
   expect(held.events.length).toBeGreaterThan(5);
 });
@@ -65,7 +65,7 @@ test('the quay is killed and started again in the middle; the tab is closed; not
 test('a full phone says so, and what was entered before is safe', PHONE, async ({ bram }) => {
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   await tellAll(bram);
   await bram.page.evaluate(() => {
     const disk = IDBObjectStore.prototype as { add: (this: IDBObjectStore, ...rest: unknown[]) => IDBRequest };
@@ -88,7 +88,7 @@ test('an entry that the quay refuses is named, kept on the phone and shown; the 
   const { page } = bram;
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   await bram.cutNetwork();
   await countAll(bram);
   // As a phone with a newer program would have made it.
@@ -98,18 +98,18 @@ test('an entry that the quay refuses is named, kept on the phone and shown; the 
       request.onsuccess = () => resolve(request.result);
     });
     const store = db.transaction('events', 'readwrite').objectStore('events');
-    const rows = await new Promise<{ id: string; state: string; held: { event: { id: string; body: unknown } } }[]>((resolve) => {
+    const rows = await new Promise<{ id: string; state: string; stored: { event: { id: string; body: unknown } } }[]>((resolve) => {
       const request = store.getAll();
       request.onsuccess = () => resolve(request.result as never);
     });
     const one = structuredClone(rows.find(({ state }) => state === 'pending')!);
-    one.id = one.held.event.id = one.id.slice(0, -4) + 'beef';
-    one.held.event.body = { kind: 'danced' };
+    one.id = one.stored.event.id = one.id.slice(0, -4) + 'beef';
+    one.stored.event.body = { kind: 'danced' };
     store.put(one);
   });
   await bram.mendNetwork();
   await expect(page.getByText('1 refused').first()).toBeVisible({ timeout: 30_000 });
-  await bram.by('kept-line').click();
+  await bram.by('pending-line').click();
   await expect(page.getByText(/of an unknown kind/)).toBeVisible();
   await expect(page.getByText(/They stay here and are not lost/)).toBeVisible();
 });

@@ -9,7 +9,7 @@ test(
     // The next hire of Copper Kettle: the hire and its check both say where she is.
     await bram.open('/hire/h-1013');
     await expect(page.getByText(/Out with Rosa Quillfeather, due \d\d:\d\d/)).toBeVisible();
-    await bram.by('to-check').click();
+    await bram.by('open-check').click();
     await expect(bram.by('matter-away')).toContainText('do the return check first');
     // A manager waives much, and not this.
     await mina.open('/hire/h-1013/castoff');
@@ -22,14 +22,14 @@ test(
     await expect.poll(() => keptPacks(page)).toEqual(expect.arrayContaining(['h-1004', 'h-1013']));
     await bram.open('/hire/h-1013/walk/out');
     await expect(page.getByText('The boat is not back yet')).toBeVisible();
-    await expect(bram.by('tie')).toHaveCount(0);
+    await expect(bram.by('complete-station')).toHaveCount(0);
     await bram.cutNetwork();
     await bram.by('walk-in-first').click();
     await bram.by('came-in').click();
-    await expect(bram.by('tie')).toBeVisible();
+    await expect(bram.by('complete-station')).toBeVisible();
     // This phone knows it before the quay does.
     await bram.open('/hire/h-1013/walk/out');
-    await expect(bram.by('tie')).toBeVisible();
+    await expect(bram.by('complete-station')).toBeVisible();
     await bram.mendNetwork();
     await bram.allSent();
     await mina.open('/hire/h-1013/castoff');
@@ -46,7 +46,7 @@ test('the phone’s back closes a sheet and leaves the page; what was typed outl
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.goBack();
   await expect(page.getByRole('dialog')).toHaveCount(0);
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   await page.goBack();
   await expect(bram.by('hire-next')).toBeVisible();
 

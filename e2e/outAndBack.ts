@@ -9,7 +9,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await hand.by('hire-h-1001').first().click();
   await expect(page.getByRole('heading', { name: 'Tuppenny Bun' })).toBeVisible();
   await hand.by('hire-next').click();
-  await expect(hand.by('tie')).toBeVisible();
+  await expect(hand.by('complete-station')).toBeVisible();
   const stops = await stopCount(hand);
   expect(stops).toBeGreaterThanOrEqual(8);
   for (let i = 0; i < stops; i += 1) await doStop(hand);
@@ -26,7 +26,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await hand.by('hire-next').click();
   await hand.by('came-in').click();
   // A new flaw on the port side, where there was none, with its picture.
-  await page.getByTestId('knot-gate').click();
+  await page.getByTestId('stop-gate').click();
   await hand.by('surface-port-side').click();
   await hand.by('surface-drawing').click({ position: { x: 120, y: 60 } });
   await hand.by('kind-scratch').click();
@@ -36,8 +36,8 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await (await chooser).setFiles(await goodPicture());
   await expect(page.getByAltText('Picture 1 of Left side')).toBeVisible();
   await hand.by('keep-mark').click();
-  await hand.by('looked').click();
-  await page.getByTestId('knot-bow').click();
+  await hand.by('surface-seen').click();
+  await page.getByTestId('stop-bow').click();
   for (let i = 0; i < stops; i += 1) await doStop(hand, 'in');
   await expect(page.getByRole('heading', { name: 'Read back the return' })).toBeVisible();
   await sign(hand);
@@ -55,7 +55,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await expect(page.getByText(/metered 42.5 L from brim to brim/).first()).toBeVisible();
   if (await page.getByRole('button', { name: 'Close' }).isVisible()) await page.keyboard.press('Escape');
   await decideAll(hand);
-  await hand.by('to-statement').click();
+  await hand.by('open-statement').click();
   await expect(page.getByText('Petrol').first()).toBeVisible();
   await page.locator(idsFrom('accept-mark')).click();
   await hand.by('close-hire').click();

@@ -9,7 +9,7 @@ test('a picture that cannot be used is refused with the reason and the way out; 
   const { page } = bram;
   mkdirSync(info.outputDir, { recursive: true });
   await bram.open('/hire/h-1001/walk/out');
-  await bram.by('knot-bow').click();
+  await bram.by('stop-bow').click();
   await bram.by('surface-bow-front').click();
   await bram.by('surface-drawing').click({ position: { x: 90, y: 40 } });
   await bram.by('kind-dent').click();
@@ -25,7 +25,7 @@ test('a picture that cannot be used is refused with the reason and the way out; 
   await expect(page.getByAltText(/Picture 1 of/)).toBeVisible();
   await bram.by('keep-mark').click();
   await expect(page.getByText(/1 · dent, 40 mm/)).toBeVisible();
-  await bram.by('looked').click();
+  await bram.by('surface-seen').click();
   await bram.allSent();
   const { events } = (await (await bram.context.request.get(`${bram.quay.url}/api/hires/h-1001/events`)).json()) as {
     events: { event: { body: { kind: string; mark?: { photos: string[] } } } }[];
@@ -78,7 +78,7 @@ test(
     const chooser = page.waitForEvent('filechooser');
     await bram.by('mark-photo-file').click();
     await (await chooser).setFiles(await cardPicture());
-    await bram.by('by-card').click();
+    await bram.by('measure-by-card').click();
     const said = bram.by('card-take');
     await expect(said).toHaveText(/^\d+ mm: take it$/);
     const first = await said.innerText();
@@ -93,7 +93,7 @@ test(
     await said.click();
     await expect(page.getByText(`${taken} mm`, { exact: true })).toBeVisible();
     await bram.by('keep-mark').click();
-    await bram.by('looked').click();
+    await bram.by('surface-seen').click();
     await expect(bram.by('surface-port-side')).toContainText(`${before} marks · looked at`);
   },
 );

@@ -27,7 +27,7 @@ test('every place has its word; back from a hire leads where one came from', asy
   await mina.by('booked-h-1008').click();
   await expect(page.getByRole('heading', { name: 'Tuppenny Bun', level: 1 })).toBeVisible();
   await mina.by('hire-next').click();
-  await expect(mina.by('tie')).toBeVisible();
+  await expect(mina.by('complete-station')).toBeVisible();
   await expect(mina.by('nav-today')).toHaveCount(0);
   await mina.by('back').click();
   await mina.by('back').click();
@@ -104,7 +104,7 @@ test('a phone is registered by scanning the code on the manager’s screen', PHO
   try {
     const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, permissions: ['camera'] })).newPage();
     await page.goto(quay.url);
-    await page.getByTestId('to-enrol').click();
+    await page.getByTestId('open-enrol').click();
     await page.getByTestId('scan').click();
     await expect(page.getByTestId('code')).toHaveValue(/^[A-Z2-9]{12}$/, { timeout: 20_000 });
     await page.getByTestId('enrol').click();

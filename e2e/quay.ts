@@ -122,7 +122,7 @@ export class Phone {
   /** Says who one is, as the page asks for it: a name pressed or typed, then the PIN or password. */
   async enter(who: { name: string; secret: string }): Promise<void> {
     const listed = this.by(`who-${who.name}`);
-    const typed = this.by('to-enrol');
+    const typed = this.by('open-enrol');
     const chosen = this.by('not-me');
     await expect(listed.or(typed).or(chosen)).toBeVisible();
     if (await listed.isVisible()) await listed.click();
@@ -151,7 +151,7 @@ export class Phone {
     await this.page.waitForTimeout(500);
     // The line that says so may come late on a busy machine: what is kept is looked at itself.
     await expect.poll(() => entriesIn(this.page, 'pending'), { timeout: 40_000 }).toBe(0);
-    await expect(this.by('kept-line')).toHaveCount(0, { timeout: 40_000 });
+    await expect(this.by('pending-line')).toHaveCount(0, { timeout: 40_000 });
   }
 }
 

@@ -10,7 +10,7 @@ test('a backup taken and put back under a running quay: phones bring again what 
   const to = join(info.outputDir, 'backup');
   expect(tool('backup', '--data', quay.data, '--to', to)).toContain('backed up');
   await bram.open('/hire/h-1001/walk/out');
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   await tellAll(bram);
   await countAll(bram);
   await bram.allSent();

@@ -13,7 +13,7 @@ test(
     const renter = await renterPhone(browser, quay);
     await renter.open(await linkOf(bram, 'h-1006'));
     await renter.by('speak-fr').click();
-    await renter.by('to-statement').click();
+    await renter.by('open-statement').click();
     await expect(renter.page.getByRole('heading', { name: 'Votre décompte' })).toBeVisible();
     await expect(renter.page.getByText('Au départ').first()).toBeVisible();
     // Both pictures under one slider, on their own phone.
@@ -41,7 +41,7 @@ test('lines are added, priced, named and evidenced; a line without a price holds
   const { page } = mina;
   await mina.open('/hire/h-1006/compare');
   await decideAll(mina);
-  await mina.by('to-statement').click();
+  await mina.by('open-statement').click();
   await mina.by('add-line').click();
   await expect(mina.by('add-go')).toBeDisabled();
   await mina.by('add-breach').click();
@@ -104,10 +104,10 @@ test('a renter who will not sign: the return is sealed with the reason, and the 
   await bram.open('/hire/h-1009/walk/in');
   for (let left = true; left;) {
     const heading = await page.locator('h2, [role="heading"][aria-level="2"]').first().innerText();
-    await bram.by('tie').click();
+    await bram.by('complete-station').click();
     if (await bram.by('rest-tie').isVisible()) await bram.by('rest-tie').click();
     await expect(page.locator('h2, [role="heading"][aria-level="2"]').first()).not.toHaveText(heading);
-    left = await bram.by('tie').isVisible();
+    left = await bram.by('complete-station').isVisible();
   }
   await bram.by('refuse').click();
   await bram.by('word').fill('Left before we were done');
@@ -117,7 +117,7 @@ test('a renter who will not sign: the return is sealed with the reason, and the 
   await sign(bram);
   await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
   await decideAll(bram);
-  await bram.by('to-statement').click();
+  await bram.by('open-statement').click();
   await expect(page.getByText('The renter has not signed')).toBeVisible();
   await bram.by('close-hire').click();
   await expect(page.getByRole('heading', { name: /Statement \d+/ })).toBeVisible();

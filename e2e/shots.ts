@@ -42,7 +42,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await expect(bram.by('theme-sun')).toHaveAttribute('aria-checked', 'true');
     await bram.open('/hire/h-1003/castoff');
     await expect(bram.page.getByRole('heading', { name: 'Holds the boat' })).toBeVisible();
-    await expect(bram.by('to-deposit/0')).toBeVisible();
+    await expect(bram.by('open-deposit/0')).toBeVisible();
     await shoot(bram, 'castoff-phone');
     // The charge lamp waits for a rev, and says that this is normal.
     await bram.open('/hire/h-1013/drill/canal-diesel');
@@ -86,12 +86,12 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await expect(bram.page.getByText('Undo')).toBeVisible();
     await shoot(bram, 'fit-phone');
     await bram.by('give-all').click();
-    await expect(bram.by('to-walk')).toBeVisible();
+    await expect(bram.by('open-walk')).toBeVisible();
     const link = await linkOf(bram, 'h-1011');
     const renter = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, locale: 'de-DE' });
     const page = await renter.newPage();
     await page.goto(link);
-    await expect(page.getByTestId('to-guide')).toBeVisible();
+    await expect(page.getByTestId('open-guide')).toBeVisible();
     await page.getByTestId('speak-de').click();
     await page.waitForTimeout(500);
     await page.screenshot({ path: join(OUT, 'renter-phone.png') });
@@ -104,7 +104,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await page.screenshot({ path: join(OUT, 'help-phone.png') });
     await page.goto('about:blank');
     await page.goto(await linkOf(bram, 'h-1014'));
-    await page.getByTestId('to-alone').click();
+    await page.getByTestId('open-alone').click();
     await page.getByTestId('alone-next').click();
     await enterParty(page, [
       { name: 'Dot', age: '52', mass: '68', is: 'drives' },
@@ -112,7 +112,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
       { name: 'Tim', age: '9', swims: 'weakly' },
     ]);
     // Kept before one goes on.
-    await page.getByTestId('to-alone').click();
+    await page.getByTestId('open-alone').click();
     await expect(page.getByTestId('alone-next')).toBeVisible();
     await page.waitForTimeout(500);
     await page.screenshot({ path: join(OUT, 'alone-phone.png') });
@@ -120,7 +120,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   }
 
   await bram.open('/hire/h-1001/walk/out');
-  await expect(bram.by('tie')).toBeVisible();
+  await expect(bram.by('complete-station')).toBeVisible();
   await doStop(bram);
   await doStop(bram);
   await bram.page.locator('[role="checkbox"]').first().click();
@@ -140,10 +140,10 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   for (let i = 0; i < 6; i += 1) await bram.by('higher').click();
   await bram.by('keep-reading').click();
   await doStop(bram);
-  await bram.by('knot-gate').click();
+  await bram.by('stop-gate').click();
   await addMark(bram, 'port-side', 130, 60, 'scratch');
   await bram.by('keep-mark').click();
-  await bram.by('looked').click();
+  await bram.by('surface-seen').click();
   for (let i = 3; i < 8; i += 1) await doStop(bram);
   await shoot(bram, 'sign-phone');
 
@@ -152,7 +152,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
   await bram.by('came-in').click();
-  await bram.by('knot-gate').click();
+  await bram.by('stop-gate').click();
   await bram.by('count-ring').click();
   await bram.page.locator('[data-testid="surface-port-side"]').scrollIntoViewIfNeeded();
   await shoot(bram, 'walk-in-phone');

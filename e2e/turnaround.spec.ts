@@ -13,7 +13,7 @@ test('what an earlier hire left holds her at the next departure until it is done
   await first.click();
   await expect(page.getByText('1 thing holds the boat for the next party')).toBeVisible();
   await bram.open('/hire/h-1001/castoff');
-  const held = page.locator(idsFrom('to-defect/h-1005'));
+  const held = page.locator(idsFrom('open-defect/h-1005'));
   await expect(held).toContainText('Not mended since an earlier hire');
   await held.click();
   await bram.by(`do-${key}`).click();

@@ -37,14 +37,14 @@ test('the walk: axe finds nothing serious, sun or dusk', async ({ phoneOf }, inf
   const desk = await phoneOf(MANAGER);
   const { page } = desk;
   await desk.open('/hire/h-1001/walk/out');
-  await expect(desk.by('tie')).toBeVisible();
-  const knots = await page.locator(idsFrom('knot-')).evaluateAll((all) => all.map((one) => one.getAttribute('data-testid')!));
+  await expect(desk.by('complete-station')).toBeVisible();
+  const knots = await page.locator(idsFrom('stop-')).evaluateAll((all) => all.map((one) => one.getAttribute('data-testid')!));
   // The stops are made of the same parts: each is looked at once, on a phone; elsewhere two say enough.
   for (const knot of info.project.name === 'phone' ? knots : knots.slice(2, 4)) {
     await desk.by(knot).click();
     await look(desk, `walk out, ${knot}`);
   }
-  await desk.by('knot-helm').click();
+  await desk.by('stop-helm').click();
   await desk.by('gauge-fuel-needle').click();
   await look(desk, 'gauge');
   await page.keyboard.press('Escape');
@@ -56,7 +56,7 @@ test('the walk: axe finds nothing serious, sun or dusk', async ({ phoneOf }, inf
   await desk.by('hold').click();
   await look(desk, 'hold');
   await page.keyboard.press('Escape');
-  await desk.by('tie').click();
+  await desk.by('complete-station').click();
   await look(desk, 'skip');
   await page.keyboard.press('Escape');
 });
@@ -81,7 +81,7 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   await expect(desk.by('came-in')).toBeVisible();
   await look(desk, 'come in');
   await desk.open('/hire/h-1009/walk/in');
-  await expect(desk.by('tie')).toBeVisible();
+  await expect(desk.by('complete-station')).toBeVisible();
   await look(desk, 'walk in');
   await desk.open('/hire/h-1006/compare');
   await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
@@ -179,7 +179,7 @@ test('outside and the renter’s phone: axe finds nothing serious, sun or dusk',
   const link = await linkOf(desk, 'h-1004');
   await look(desk, 'link');
   await stranger.page.goto(link);
-  await expect(stranger.page.getByTestId('to-guide')).toBeVisible();
+  await expect(stranger.page.getByTestId('open-guide')).toBeVisible();
   await look(stranger, 'renter: start');
   for (const [at, there] of [
     ['guide', 'search'],
@@ -196,14 +196,14 @@ test('outside and the renter’s phone: axe finds nothing serious, sun or dusk',
   // Somebody who takes her over alone.
   await stranger.page.goto('about:blank');
   await stranger.page.goto(await linkOf(desk, 'h-1014'));
-  await expect(stranger.page.getByTestId('to-alone')).toBeVisible();
+  await expect(stranger.page.getByTestId('open-alone')).toBeVisible();
   await look(stranger, 'renter: start, alone');
   await stranger.page.goto(`${quay.url}/r/alone`);
   await expect(stranger.page.getByTestId('alone-next')).toBeVisible();
   await look(stranger, 'renter: alone');
   boatIsBack(quay, 'h-1014');
   await stranger.page.goto(`${quay.url}/r/alone/walk/out`);
-  await expect(stranger.page.getByTestId('tie')).toBeVisible();
+  await expect(stranger.page.getByTestId('complete-station')).toBeVisible();
   await look(stranger, 'renter: walk alone');
   await stranger.page.goto(`${quay.url}/r/alone/sign/out`);
   await expect(stranger.page.getByTestId('signature')).toBeVisible();

@@ -35,8 +35,8 @@ export const countAll = async (phone: Phone): Promise<void> => {
 const lookAll = async (phone: Phone): Promise<void> => {
   for (const id of await openRows(phone, 'surface', /, looked at/)) {
     await phone.by(id).click();
-    await phone.by('looked').click();
-    await expect(phone.by('looked')).toHaveCount(0);
+    await phone.by('surface-seen').click();
+    await expect(phone.by('surface-seen')).toHaveCount(0);
   }
 };
 
@@ -60,9 +60,9 @@ const findAll = async (phone: Phone): Promise<void> => {
 
 /** Ties the knot; a question that waits is passed over with a second press. */
 const tie = async (phone: Phone): Promise<void> => {
-  const waits = await phone.by('tie').getByText('a question waits above').isVisible();
-  await phone.by('tie').click();
-  if (waits) await phone.by('tie').click();
+  const waits = await phone.by('complete-station').getByText('a question waits above').isVisible();
+  await phone.by('complete-station').click();
+  if (waits) await phone.by('complete-station').click();
 };
 
 /** Does all there is to do at the stop that is open, and ties its knot. */
@@ -77,7 +77,7 @@ export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<
   await readAll(phone, walk);
   if (walk === 'in') await findAll(phone);
   // What was pressed last has to be kept before the knot can be tied without a word.
-  await expect(phone.by('tie')).not.toContainText('still open');
+  await expect(phone.by('complete-station')).not.toContainText('still open');
   await tie(phone);
   await expect(phone.page.locator('h2, [role="heading"][aria-level="2"]').first()).not.toHaveText(title);
 };
@@ -86,7 +86,7 @@ export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<
 export const tieAsItWas = async (phone: Phone): Promise<void> => {
   const heading = phone.page.locator('h2, [role="heading"][aria-level="2"]').first();
   const title = await heading.innerText();
-  await phone.by('tie').click();
+  await phone.by('complete-station').click();
   const rest = phone.by('rest-tie');
   await expect(rest.or(heading.filter({ hasNotText: title })).first()).toBeVisible();
   if (await rest.isVisible()) {
@@ -107,7 +107,7 @@ export const tieAsItWas = async (phone: Phone): Promise<void> => {
 };
 
 /** The stops of the walk, as the rope knows them. */
-export const stopCount = (phone: Phone): Promise<number> => phone.page.locator(idsFrom('knot-')).count();
+export const stopCount = (phone: Phone): Promise<number> => phone.page.locator(idsFrom('stop-')).count();
 
 export const sign = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
   for (const field of await phone.by('signature').all()) {
@@ -130,7 +130,7 @@ export const sign = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => 
 
 /** Says of everything still open that it is the renter's. */
 export const decideAll = async (phone: Phone): Promise<void> => {
-  const left = phone.by('to-statement');
+  const left = phone.by('open-statement');
   await expect(left).toHaveText(/to decide|To the statement/);
   // What is found may still grow while the last entries come in.
   for (let said = await left.innerText(); said !== 'To the statement'; said = await left.innerText()) {
@@ -144,11 +144,11 @@ export const decideAll = async (phone: Phone): Promise<void> => {
 
 /** Has the deposit held on a card, on the cast-off check that is open. */
 export const holdDeposit = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
-  await phone.by('to-deposit/0').click();
+  await phone.by('open-deposit/0').click();
   await phone.by('deposit-hold').click();
   await phone.by('deposit-done').click();
   await expect(phone.by('deposit-done')).toHaveCount(0);
-  await expect(phone.by('to-deposit/0')).toHaveCount(0);
+  await expect(phone.by('open-deposit/0')).toHaveCount(0);
 };
 
 /** Names everybody who is booked and gives them their jackets, where nobody has yet; from the check, and back to it. */
@@ -156,7 +156,7 @@ const nameEverybody = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> =
   const { page } = phone;
   await expect(phone.by('not-checked').or(phone.by('cast-off')).or(phone.by('settle-first')).first()).toBeVisible();
   if (await phone.by('matter-noParty').isVisible()) {
-    await phone.by('to-noParty').click();
+    await phone.by('open-noParty').click();
     await expect(phone.by('keep-party')).toBeVisible();
     const people = 1 + (await page.locator(idsFrom('person-')).count());
     await enterParty(
@@ -169,7 +169,7 @@ const nameEverybody = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> =
       })),
     );
     await phone.by('give-all').click();
-    await expect(phone.by('to-walk')).toBeVisible();
+    await expect(phone.by('open-walk')).toBeVisible();
     await phone.by('back').click();
     await phone.by('hire-next').click();
   }

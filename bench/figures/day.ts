@@ -29,7 +29,7 @@ export const day = (): Promise<Figure[]> =>
     const quay = {
       store,
       key: await quayKey(store.db),
-      outside: integrationsOf(true, () => store.db, heldBefore),
+      integrations: integrationsOf(true, () => store.db, heldBefore),
       epoch: 'bench',
       version: 'bench',
       secureCookies: false,

@@ -24,7 +24,7 @@ export const delivery = async (): Promise<Figure[]> => {
     const page = await signedIn(browser, quay, { viewport: { width: 390, height: 844 } });
     const context = page.context();
     await page.goto(`${quay.url}/hire/h-1001/walk/out`);
-    await page.getByTestId('tie').waitFor();
+    await page.getByTestId('complete-station').waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await context.setOffline(true);
     const take = async (press: string, i: number) => {
@@ -41,12 +41,12 @@ export const delivery = async (): Promise<Figure[]> => {
       ['helm', 'console', 1],
       ['gate', 'port-side', 2],
     ] as const) {
-      await page.getByTestId(`knot-${stop}`).click();
+      await page.getByTestId(`stop-${stop}`).click();
       await page.getByTestId(`surface-${surface}`).click();
       for (let i = 0; i < each; i += 1) await take('surface-photo-file', first * each + i);
       await page.keyboard.press('Escape');
     }
-    await page.getByTestId('knot-engine').click();
+    await page.getByTestId('stop-engine').click();
     await page.getByTestId('prop-sound').click();
     for (let i = 0; i < each; i += 1) await take('propeller-photo-file', 3 * each + i);
     const kept = () =>

@@ -130,7 +130,7 @@ export const firstUse = async (): Promise<Figure[]> => {
       const page = await visit(browser, empty.url, 'text=empty');
       const signingIn = await visit(browser, quay.url, '[data-testid="name"]');
       const day = await visit(browser, quay.url, '[data-testid="hire-h-1001"]', (context) => signIn(quay, context));
-      const renter = await visit(browser, await renterLink(quay), '[data-testid="to-party"]');
+      const renter = await visit(browser, await renterLink(quay), '[data-testid="open-party"]');
       const lines = Object.entries({ 'empty page': page, 'sign-in': signingIn, day, 'renter’s start': renter });
       for (const [name, { first, again }] of lines) console.error(`  ${name}: ${Math.round(first)} ms, again ${Math.round(again)} ms`);
       return [

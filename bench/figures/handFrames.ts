@@ -57,7 +57,7 @@ export const handFrames = (): Promise<Figure[]> =>
     await measure('a key typed in the longest form', () => field.pressSequentially('Marguerite van der Oudewater', { delay: KEY_MS }));
 
     await page.goto(`${quay.url}/hire/h-1001/walk/out`);
-    await page.getByTestId('tie').waitFor();
+    await page.getByTestId('complete-station').waitFor();
     const heading = page.locator('h2, [role="heading"][aria-level="2"]').first();
     await measure('stops finished in a walk of eight', async () => {
       const title = () => heading.innerText({ timeout: 5000 });
@@ -75,10 +75,10 @@ export const handFrames = (): Promise<Figure[]> =>
         if (await here.isVisible()) await here.click();
         await page.waitForTimeout(PRESS_MS);
         // What is open is passed over: the stop is finished and the next one drawn all the same.
-        const open = page.getByTestId('tie-open');
+        const open = page.getByTestId('complete-station-open');
         const gone = heading.filter({ hasNotText: before });
         for (let i = 0; i < 4 && (await gone.count()) === 0; i += 1) {
-          await ((await open.isVisible()) ? open : page.getByTestId('tie')).click();
+          await ((await open.isVisible()) ? open : page.getByTestId('complete-station')).click();
           // A question that waits takes a second press; then neither comes of the first.
           for (let left = 20; left > 0 && (await gone.or(open).count()) === 0; left -= 1) await page.waitForTimeout(100);
           await page.waitForTimeout(PRESS_MS);

@@ -66,7 +66,7 @@ export const load = (): Promise<Figure[]> =>
           times.push(
             await timed(async () => {
               const { status, json } = await client.sendText('POST', `/hires/${hire}/events`, text);
-              if (status !== 200 || (json.held as unknown[]).length !== BATCH)
+              if (status !== 200 || (json.synced as unknown[]).length !== BATCH)
                 throw new Error(`a batch was not taken: ${status} ${JSON.stringify(json).slice(0, 300)}`);
             }),
           );

@@ -8,7 +8,7 @@ import * as fleet from './fleet';
 import * as gateway from './gateway';
 import * as hire from './hire';
 import * as keySafe from './keySafe';
-import * as outside from './simulators';
+import * as simulators from './simulators';
 import * as record from './record';
 import * as renter from './renter';
 import * as repair from './repair';
@@ -30,7 +30,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   fit,
   renter,
   keySafe,
-  outside,
+  simulators,
   weather,
   deposit,
   settlement,

@@ -57,7 +57,7 @@ export const HirePack = z.object({
   rules: z.nullable(RuleSet),
   operator: z.extend(HandoverPolicy, { name: z.string() }),
   /** When this renter was last told a point, on any boat of a class of hers: point → ISO instant. */
-  toldBefore: z.record(z.string(), Instant),
+  briefedBefore: z.record(z.string(), Instant),
   /** Who is aboard, by the digest that events name. */
   sheets: z.array(Sheet),
   book: Book,

@@ -29,7 +29,7 @@ export const appendEvents = endpoint({
   query: nothing,
   // Events are read one by one, so that one bad one does not hold up the others.
   body: z.object({ sentAt: Instant, events: z.array(z.unknown()).check(z.minLength(1), z.maxLength(500)) }),
-  reply: z.object({ held: z.array(z.string()), refused: z.array(Refusal) }),
+  reply: z.object({ synced: z.array(z.string()), refused: z.array(Refusal) }),
 });
 
 export const readEvents = endpoint({

@@ -60,8 +60,8 @@ test('a boat out and back: walked out, signed, cast off, walked in with a new fl
 }, info) => {
   await bram.press('hire-h-1001');
   await bram.press('hire-next');
-  await bram.see('tie');
-  const stops = (await bram.all('[data-testid^="knot-"]:not([data-testid$="-container"])')).length;
+  await bram.see('complete-station');
+  const stops = (await bram.all('[data-testid^="stop-"]:not([data-testid$="-container"])')).length;
   expect(stops).toBeGreaterThanOrEqual(8);
   for (let i = 0; i < stops; i += 1) await doStop(bram, 'out');
   await bram.says(/Read back and sign/);
@@ -85,7 +85,7 @@ test('a boat out and back: walked out, signed, cast off, walked in with a new fl
   await (await bram.all('input[type="file"]'))[0]!.sendKeys(picture);
   await bram.until('its picture is there', async () => (await bram.all('img[alt^="Picture 1 of Left side"]')).length > 0);
   await bram.press('keep-mark');
-  await bram.press('looked');
+  await bram.press('surface-seen');
   await pressKnot(bram, 'bow');
   for (let i = 0; i < stops; i += 1) await doStop(bram, 'in');
   await bram.says(/Read back the return/);
@@ -99,9 +99,9 @@ test('a boat out and back: walked out, signed, cast off, walked in with a new fl
   await bram.fill('fill-litres', '42,5');
   await bram.press('keep-fill');
   await bram.says(/metered 42\.5 L from brim to brim/);
-  await backIn(bram, 'to-statement');
+  await backIn(bram, 'open-statement');
   await decideAll(bram);
-  await bram.press('to-statement');
+  await bram.press('open-statement');
   await bram.until('the mark is on the statement', async () => (await labelled(bram, 'accept-mark')).length > 0);
   await bram.press((await labelled(bram, 'accept-mark'))[0]![0]);
   await bram.press('close-hire');
@@ -124,7 +124,7 @@ test('a renter’s start opens without signal after one visit, and a knock is ke
   await quay.end();
   await phone.driver.navigate().refresh();
   await phone.says(/Copper Kettle/);
-  await phone.press('to-guide');
+  await phone.press('open-guide');
   await phone.see('card-docking');
 });
 

@@ -20,7 +20,7 @@ const heading = (phone: WebKitPhone): Promise<string> =>
 /** Goes to a stop, and waits until it is the one that is shown. */
 export const pressKnot = async (phone: WebKitPhone, stop: string): Promise<void> => {
   const before = await heading(phone);
-  await phone.press(`knot-${stop}`);
+  await phone.press(`stop-${stop}`);
   await phone.until(`${stop} is shown`, async () => (await heading(phone)) !== before);
 };
 
@@ -31,7 +31,7 @@ const pressEach = async (phone: WebKitPhone, css: string): Promise<void> => {
 
 /** Everything at the stop that is open, and its knot. */
 export const doStop = async (phone: WebKitPhone, walk: 'out' | 'in'): Promise<void> => {
-  await phone.see('tie');
+  await phone.see('complete-station');
   const title = await heading(phone);
   if (walk === 'out') {
     const unchecked = '[role="checkbox"][aria-checked="false"]';
@@ -50,9 +50,9 @@ export const doStop = async (phone: WebKitPhone, walk: 'out' | 'in'): Promise<vo
   } else
     for (const [id, label] of await labelled(phone, 'surface-')) {
       if (!/^surface-[a-z-]+$/.test(id) || /, looked at/.test(label)) continue;
-      await phone.pressFor(id, 'looked');
-      await phone.press('looked');
-      await phone.gone('looked');
+      await phone.pressFor(id, 'surface-seen');
+      await phone.press('surface-seen');
+      await phone.gone('surface-seen');
     }
   for (const [id] of await labelled(phone, 'gauge-')) {
     if (!/^gauge-[a-z-]+$/.test(id)) continue;
@@ -74,10 +74,10 @@ export const doStop = async (phone: WebKitPhone, walk: 'out' | 'in'): Promise<vo
         if (one) await phone.pressOn(one);
       });
   }
-  await phone.until('nothing is open', async () => !(await phone.text('tie')).includes('still open'));
+  await phone.until('nothing is open', async () => !(await phone.text('complete-station')).includes('still open'));
   // A question that waits takes a second press; so does a press that a page just drawn anew did not hear.
   for (let left = 5; left > 0 && (await heading(phone)) === title; left -= 1) {
-    await phone.press('tie');
+    await phone.press('complete-station');
     for (let i = 0; i < 40 && (await heading(phone)) === title; i += 1) await new Promise((resolve) => setTimeout(resolve, 100));
   }
   await phone.until(`${title} is left`, async () => (await heading(phone)) !== title);
@@ -109,7 +109,7 @@ export const castOff = async (phone: WebKitPhone): Promise<void> => {
     async () => (await phone.shown('not-checked')) || (await phone.shown('cast-off')) || (await phone.shown('settle-first')),
   );
   if (await phone.shown('matter-noParty')) {
-    await phone.press('to-noParty');
+    await phone.press('open-noParty');
     await phone.see('keep-party');
     const people = 1 + (await labelled(phone, 'person-')).length;
     for (let i = 1; i <= people; i += 1) {
@@ -123,11 +123,11 @@ export const castOff = async (phone: WebKitPhone): Promise<void> => {
     }
     await phone.press('keep-party');
     await phone.press('give-all');
-    await phone.see('to-walk');
+    await phone.see('open-walk');
     await phone.press('back');
     await phone.press('hire-next');
   }
-  await phone.press('to-deposit/0');
+  await phone.press('open-deposit/0');
   await phone.press('deposit-hold');
   await phone.press('deposit-done');
   await phone.gone('deposit-done');
@@ -144,13 +144,13 @@ export const backIn = async (phone: WebKitPhone, testId: string): Promise<void> 
 
 /** Says of everything that is open that it is the renter’s, or was found. */
 export const decideAll = async (phone: WebKitPhone): Promise<void> => {
-  await phone.until('what is to decide is counted', async () => /to decide|To the statement/.test(await phone.text('to-statement')));
-  for (let said = await phone.text('to-statement'); said !== 'To the statement'; said = await phone.text('to-statement')) {
-    if ((await labelled(phone, 'decide-')).length === 0) await phone.press('to-statement');
+  await phone.until('what is to decide is counted', async () => /to decide|To the statement/.test(await phone.text('open-statement')));
+  for (let said = await phone.text('open-statement'); said !== 'To the statement'; said = await phone.text('open-statement')) {
+    if ((await labelled(phone, 'decide-')).length === 0) await phone.press('open-statement');
     await phone.until('it can be decided', async () => (await labelled(phone, 'decide-')).length > 0);
     const ids = (await labelled(phone, 'decide-')).map(([id]) => id);
     const before = said;
     await phone.press(ids.find((id) => id === 'decide-renters') ?? ids.find((id) => /^decide-(found|known)$/.test(id)) ?? 'decide-renters');
-    await phone.until('it is decided', async () => (await phone.text('to-statement')) !== before);
+    await phone.until('it is decided', async () => (await phone.text('open-statement')) !== before);
   }
 };

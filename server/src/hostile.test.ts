@@ -87,7 +87,7 @@ describe('hostile deliveries', () => {
         behindMs: 0,
         now: sentAt,
       });
-      said += taken.held.length;
+      said += taken.synced.length;
       inShape += taken.refused.filter(({ reason }) => reason === 'mayNot').length;
     }
     expect(said).toBeGreaterThan(20);
@@ -114,7 +114,7 @@ describe('hostile deliveries', () => {
       '/hires/h-1001/events',
       `{"sentAt":"${quay.clock.now.toISOString()}","events":[${texts.join(',')}]}`,
     );
-    expect([status, json.held]).toEqual([200, [good.id]]);
+    expect([status, json.synced]).toEqual([200, [good.id]]);
     expect((json.refused as { reason: string }[]).map(({ reason }) => reason)).toEqual([
       'doesNotFit',
       'doesNotFit',
@@ -130,7 +130,7 @@ describe('hostile deliveries', () => {
       ...eventOf('h-1001', device, { kind: 'undone' }),
       replaces: others.map((one) => one.replace('0000-7000', `${String(n).padStart(4, '0')}-7000`)),
     }));
-    expect((await send(hand, 'h-1001', many)).json.held).toHaveLength(100);
+    expect((await send(hand, 'h-1001', many)).json.synced).toHaveLength(100);
   });
 
   it('more than a phone may enter in one hire stays on that phone, in plain words; another hire is not touched', async () => {
@@ -150,9 +150,9 @@ describe('hostile deliveries', () => {
     expect((await send(second.client, 'h-1014', [late], second.headers)).json.refused).toMatchObject([{ reason: 'overQuota' }]);
     const other = await renterOf('h-1001');
     const mine = eventOf('h-1001', other.device, { kind: 'languageChosen', language: 'fr' });
-    expect((await send(other.client, 'h-1001', [mine], other.headers)).json.held).toEqual([mine.id]);
+    expect((await send(other.client, 'h-1001', [mine], other.headers)).json.synced).toEqual([mine.id]);
     // Delivering once more what is there already costs nothing.
-    expect((await send(other.client, 'h-1001', [mine], other.headers)).json.held).toEqual([mine.id]);
+    expect((await send(other.client, 'h-1001', [mine], other.headers)).json.synced).toEqual([mine.id]);
   });
 
   it('who sends without end is asked to wait', async () => {

@@ -78,7 +78,7 @@ it(`finds every acknowledged event and photograph after ${KILLS} kills in the mi
       // As a phone does, not everything at once: a delivery has its limit.
       const events = waiting.events.slice(0, 200);
       const reply = await phone.send('POST', `/hires/${HIRE}/events`, { sentAt: new Date().toISOString(), events });
-      for (const id of reply.json.held as string[]) acknowledged.events.add(id);
+      for (const id of reply.json.synced as string[]) acknowledged.events.add(id);
       waiting.events = waiting.events.filter(({ id }) => !acknowledged.events.has(id));
     } catch {
       cutOff.events += 1;

@@ -127,7 +127,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
   const quay: Quay = {
     store,
     key: await quayKey(store.db),
-    outside: integrationsOf(simulated, () => quay.store.db, heldBefore, now),
+    integrations: integrationsOf(simulated, () => quay.store.db, heldBefore, now),
     epoch: await readEpoch(store.db),
     version: typeof QUAY_VERSION === 'string' ? QUAY_VERSION : 'dev',
     secureCookies: secure,
@@ -160,7 +160,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
       THREADS,
     );
     // What waits since before, and what a quay that died had under way.
-    quay.comparing.turn();
+    quay.comparing.tick();
   };
   beginComparing();
   const clear = () =>

@@ -29,7 +29,7 @@ beforeAll(async () => {
   const quay = {
     store,
     key: await quayKey(store.db),
-    outside: integrationsOf(true, () => store.db, heldBefore),
+    integrations: integrationsOf(true, () => store.db, heldBefore),
     epoch: 'e',
     version: 'test',
     secureCookies: true,
@@ -106,7 +106,7 @@ describe('what cannot be read', () => {
       {
         store: { ...store, db: undefined as never },
         key: await quayKey(store.db),
-        outside: integrationsOf(true, () => store.db, heldBefore),
+        integrations: integrationsOf(true, () => store.db, heldBefore),
         epoch: 'e',
         version: 't',
         secureCookies: false,

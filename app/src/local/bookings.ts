@@ -3,7 +3,7 @@ import { queryOptions } from '@tanstack/react-query';
 import { now } from '../platform/clock';
 import { call } from './api';
 import { keepDay, orKept } from './hire';
-import { keep } from './localDb';
+import { localDb } from './localDb';
 
 /** Hires that touch some days of a base; without signal those that were asked for last. @param from first day @param to the day after the last */
 export const bookingsQuery = (base: string | undefined, { from, to }: { from: string; to: string }) => {
@@ -14,7 +14,7 @@ export const bookingsQuery = (base: string | undefined, { from, to }: { from: st
       orKept(
         async () => ({ ...(await call(getBookings, { query: { from, to, ...(base === undefined ? {} : { base }) } })), keptAt: now() }),
         (found) => keepDay({ ...found, id }),
-        async () => (await keep()).get('days', id),
+        async () => (await localDb()).get('days', id),
       ),
     refetchInterval: 60_000,
   });

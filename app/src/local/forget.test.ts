@@ -1,12 +1,12 @@
 /** @jest-environment node */
 import { heldOf, pack } from '../testing/view';
 import { forgetOld } from './forget';
-import { keep, type KeptState, write } from './localDb';
+import { localDb, type LocalState, write } from './localDb';
 
 const DUE = Date.parse(pack.hire.to);
 const DAY = 86_400_000;
 
-const keepHire = async (id: string, { closed = true, state = 'synced' as KeptState } = {}) => {
+const keepHire = async (id: string, { closed = true, state = 'synced' as LocalState } = {}) => {
   const rows = heldOf([
     { kind: 'castOff' },
     ...(closed ? [{ kind: 'closed' as const, number: 1, statement: 'a'.repeat(64), covers: [], root: 'b'.repeat(64) }] : []),
@@ -15,14 +15,14 @@ const keepHire = async (id: string, { closed = true, state = 'synced' as KeptSta
     for (const [i, held] of rows.entries())
       await tx
         .objectStore('events')
-        .put({ id: `${id}-${i}`, hire: id, state: i === 0 ? state : 'synced', held, grant: undefined, addedAt: 0 });
+        .put({ id: `${id}-${i}`, hire: id, state: i === 0 ? state : 'synced', stored: held, grant: undefined, addedAt: 0 });
     await tx.objectStore('photos').put({ sha: 'c', hire: id, state: 'synced', blob: new Blob(['x']), bytes: 1, addedAt: 0 });
     await tx.objectStore('packs').put({ ...pack, id, hire: { ...pack.hire, id } });
     await tx.objectStore('cursors').put({ hire: id, cursor: '7' });
   });
 };
 const left = async (id: string) => {
-  const db = await keep();
+  const db = await localDb();
   const photo = await db.get('photos', [id, 'c']);
   return {
     events: (await db.getAllFromIndex('events', 'hire', id)).length,

@@ -21,7 +21,7 @@ export const forgetOld = (now: number): Promise<void> =>
       if (over < PICTURES_MS) continue;
       const own = await events.index('hire').getAll(id);
       const pictures = await photos.getAll(IDBKeyRange.bound([id], [id, []]));
-      const closed = own.some(({ held }) => held.event.body.kind === 'closed');
+      const closed = own.some(({ stored }) => stored.event.body.kind === 'closed');
       if (!closed || [...own, ...pictures].some(({ state }) => state !== 'synced')) continue;
       if (over < ALL_MS) {
         for (const picture of pictures) if (picture.blob) await photos.put({ ...picture, blob: undefined });

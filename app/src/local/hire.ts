@@ -15,7 +15,7 @@ import { useTranslation } from 'react-i18next';
 import { call, NoAnswer, Refused } from './api';
 import { keepPack } from './prefetch';
 import { now as present } from '../platform/clock';
-import { isPart, keep, type KeptDay, type LocalEvent, readMe, write } from './localDb';
+import { isPart, localDb, type LocalDay, type LocalEvent, readMe, write } from './localDb';
 import { useSnack } from '../ui/controls/snack';
 import { DoesNotFit, type Entry, fetchEvents, saveEvents, NotSignedIn } from './outbox';
 import { usePending } from './usePending';
@@ -26,7 +26,7 @@ export class Unreadable extends Error {}
 /** What the entries of a hire come to, as far as they are part of its record. */
 const readRecord = (events: readonly LocalEvent[]): HireRecord<EventBody> | Unreadable => {
   try {
-    return project(events.filter(isPart).map(({ held }) => held));
+    return project(events.filter(isPart).map(({ stored }) => stored));
   } catch (error) {
     return new Unreadable((error as Error).message, { cause: error });
   }
@@ -51,7 +51,7 @@ export const orKept = async <T>(
   }
 };
 
-export const keepDay = (day: KeptDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
+export const keepDay = (day: LocalDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
 
 export const packQuery = (hireId: string) =>
   queryOptions({
@@ -60,7 +60,7 @@ export const packQuery = (hireId: string) =>
       orKept<HirePack>(
         () => call(getHire, { params: { hireId } }),
         (pack) => keepPack({ ...pack, id: hireId }),
-        async () => (await keep()).get('packs', hireId),
+        async () => (await localDb()).get('packs', hireId),
       ),
   });
 
@@ -71,7 +71,7 @@ export const dayQuery = (base: string | undefined) =>
       orKept<Day & { keptAt: number }>(
         async () => ({ ...(await call(getDay, { query: base === undefined ? {} : { base } })), keptAt: present() }),
         (day) => keepDay({ ...day, id: base ?? '' }),
-        async () => (await keep()).get('days', base ?? ''),
+        async () => (await localDb()).get('days', base ?? ''),
       ),
     refetchInterval: 30_000,
   });
@@ -79,12 +79,12 @@ export const dayQuery = (base: string | undefined) =>
 /** The board, with what this phone has entered and not yet sent already on it. */
 export const useBoard = (base: string | undefined, now: number) => {
   const query = useQuery(dayQuery(base));
-  const kept = usePending(['events'], async () => (await keep()).getAllFromIndex('events', 'state', 'pending'), []);
+  const kept = usePending(['events'], async () => (await localDb()).getAllFromIndex('events', 'state', 'pending'), []);
   const touched = useMemo(() => [...new Set((kept ?? []).map(({ hire }) => hire))].sort().join(), [kept]);
   const records = usePending(
     ['events'],
     async () => {
-      const db = await keep();
+      const db = await localDb();
       const ids = touched.split(',').filter(Boolean);
       const rows = await Promise.all(ids.map((id) => db.getAllFromIndex('events', 'hire', id)));
       return new Map(
@@ -162,15 +162,15 @@ export const useHire = (
   const snack = useSnack();
   // Whoever waits for the boat sees her come back without loading the page again.
   const query = useQuery({ ...packQuery(hireId), refetchInterval: ({ state }) => (state.data?.away ? 8000 : false) });
-  const events = usePending(['events'], async () => (await keep()).getAllFromIndex('events', 'hire', hireId), [hireId]);
-  const own = usePending(['sheets'], async () => (await keep()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
+  const events = usePending(['events'], async () => (await localDb()).getAllFromIndex('events', 'hire', hireId), [hireId]);
+  const own = usePending(['sheets'], async () => (await localDb()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
   const boat = query.data?.boat.id;
   // A phone knows of the boat's other hires what it has entered itself, which the quay may not have yet.
   const others = usePending(
     ['events', 'packs'],
     async () => {
       if (boat === undefined) return [];
-      const db = await keep();
+      const db = await localDb();
       const ids = (await db.getAllKeysFromIndex('packs', 'boat', boat)).filter((id) => id !== hireId);
       const found = await Promise.all(
         ids.map(async (id) => {
@@ -218,7 +218,7 @@ export const useHire = (
         hireId,
         record.bookVersion ?? pack.bookVersion,
         entries.map((entry) => ('body' in entry ? entry : { body: entry })),
-        { record, events: (events ?? []).filter(isPart).map(({ held }) => held) },
+        { record, events: (events ?? []).filter(isPart).map(({ stored }) => stored) },
       );
       // Whoever asked is told as well; a form stays open with what was typed.
       kept.catch((problem: unknown) => {

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { keep, readMe, StoreSilent, write } from './localDb';
+import { localDb, readMe, StoreSilent, write } from './localDb';
 
 const leave = () => window.dispatchEvent(new Event('pagehide'));
 const comeBack = () => window.dispatchEvent(new Event('pageshow'));
@@ -53,7 +53,7 @@ describe('a page that is left', () => {
     expect(written).toBe(false);
     comeBack();
     await writing;
-    expect((await (await keep()).get('named', 'late'))?.value).toBe(2);
+    expect((await (await localDb()).get('named', 'late'))?.value).toBe(2);
   });
 });
 

@@ -10,17 +10,17 @@ import { holdTransactions } from './transactions';
  * `kept`: not yet at the quay. `held`: the quay has it. `refused`: the quay would not take it. `aside`: a manager took it
  * out of a record that could not be read with it.
  */
-export type KeptState = 'pending' | 'synced' | 'refused' | 'aside';
+export type LocalState = 'pending' | 'synced' | 'refused' | 'aside';
 /** Whether an entry is part of the record. */
-export const isPart = ({ state }: { state: KeptState }): boolean => state === 'pending' || state === 'synced';
+export const isPart = ({ state }: { state: LocalState }): boolean => state === 'pending' || state === 'synced';
 type Refusal = { reason: string; detail: string };
 
 /** An event on this phone. */
 export type LocalEvent = {
   id: string;
   hire: string;
-  state: KeptState;
-  held: StoredHireEvent;
+  state: LocalState;
+  stored: StoredHireEvent;
   grant: string | undefined;
   addedAt: number;
   refusal?: Refusal;
@@ -29,37 +29,37 @@ export type LocalEvent = {
  * A picture as it is kept: its bytes, since WebKit keeps no blob at all in a private window. One that was kept before this
  * was known is a blob still.
  */
-export type KeptPicture = Blob | { buffer: ArrayBuffer; type: string };
-export const pictureToKeep = async (blob: Blob): Promise<KeptPicture> => ({ buffer: await blob.arrayBuffer(), type: blob.type });
-export const keptPicture = (kept: KeptPicture): Blob => (kept instanceof Blob ? kept : new Blob([kept.buffer], { type: kept.type }));
+export type LocalPicture = Blob | { buffer: ArrayBuffer; type: string };
+export const pictureToStore = async (blob: Blob): Promise<LocalPicture> => ({ buffer: await blob.arrayBuffer(), type: blob.type });
+export const storedPicture = (kept: LocalPicture): Blob => (kept instanceof Blob ? kept : new Blob([kept.buffer], { type: kept.type }));
 
 export type LocalPhoto = {
   sha: string;
   hire: string;
-  state: KeptState;
-  blob: KeptPicture | undefined;
+  state: LocalState;
+  blob: LocalPicture | undefined;
   /** Made of it for where it is shown among others; stays when the picture itself is let go. */
-  small?: KeptPicture;
+  small?: LocalPicture;
   bytes: number;
   addedAt: number;
   refusal?: Refusal;
 };
 /** Who is aboard, by name and mass, under the digest that the record names. */
-export type LocalSheet = { sha: string; hire: string; state: KeptState; sheet: Sheet };
-export type KeptPack = HirePack & { id: string };
-export type KeptDay = Day & { id: string; keptAt: number };
+export type LocalSheet = { sha: string; hire: string; state: LocalState; sheet: Sheet };
+export type LocalPack = HirePack & { id: string };
+export type LocalDay = Day & { id: string; keptAt: number };
 
 interface Schema extends DBSchema {
-  events: { key: string; value: LocalEvent; indexes: { hire: string; state: KeptState } };
-  photos: { key: [string, string]; value: LocalPhoto; indexes: { state: KeptState } };
-  sheets: { key: [string, string]; value: LocalSheet; indexes: { hire: string; state: KeptState } };
-  packs: { key: string; value: KeptPack; indexes: { boat: string } };
-  days: { key: string; value: KeptDay };
+  events: { key: string; value: LocalEvent; indexes: { hire: string; state: LocalState } };
+  photos: { key: [string, string]; value: LocalPhoto; indexes: { state: LocalState } };
+  sheets: { key: [string, string]; value: LocalSheet; indexes: { hire: string; state: LocalState } };
+  packs: { key: string; value: LocalPack; indexes: { boat: string } };
+  days: { key: string; value: LocalDay };
   cursors: { key: string; value: { hire: string; cursor: string } };
   named: { key: string; value: { name: string; value: unknown } };
 }
-export type KeptStore = StoreNames<Schema>;
-export type Writing<S extends KeptStore> = IDBPTransaction<Schema, S[], 'readwrite'>;
+export type LocalStore = StoreNames<Schema>;
+export type Writing<S extends LocalStore> = IDBPTransaction<Schema, S[], 'readwrite'>;
 
 /** Every one this page has opened; with another hire in hand the one before may still be read from. */
 const connections: { db: { close: () => void }; giveUp: () => void }[] = [];
@@ -103,7 +103,7 @@ const waiting: (() => void)[] = [];
  * The phone's own store, for reading. Whatever is written goes through {@link write}. What a page asks for that was left
  * waits until it is shown again.
  */
-export const keep = async () => {
+export const localDb = async () => {
   if (pageLeft) await new Promise<void>((resolve) => waiting.push(resolve));
   return (opened ??= open(place));
 };
@@ -126,21 +126,21 @@ onLeaving(
 );
 
 /** Chooses where things are kept, before anything is: a renter's hires each have a store of their own. */
-export const keepIn = (name: string): void => {
+export const chooseDatabase = (name: string): void => {
   if (name === place) return;
   [place, opened] = [name, undefined];
 };
 
-type Change = (stores: readonly KeptStore[]) => void;
+type Change = (stores: readonly LocalStore[]) => void;
 const listeners = new Set<Change>();
 // Other tabs of this browser look at the same store.
 const others = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('jolly-quay-kept');
-others?.addEventListener('message', ({ data }: MessageEvent<KeptStore[]>) => {
+others?.addEventListener('message', ({ data }: MessageEvent<LocalStore[]>) => {
   for (const listener of listeners) listener(data);
 });
 
 /** Calls back when something in the stores has changed, in this tab or another. @returns how to stop */
-export const onKept = (listener: Change): (() => void) => {
+export const onLocalChange = (listener: Change): (() => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);
 };
@@ -150,8 +150,8 @@ export const onKept = (listener: Change): (() => void) => {
  * battery loses nothing that was shown as entered. Inside, only the transaction may be awaited.
  * @throws the disk's own error, when it is full for one; see {@link isFull}
  */
-export const write = async <T, S extends KeptStore>(stores: S[], work: (tx: Writing<S>) => Promise<T>): Promise<T> => {
-  const tx = (await keep()).transaction(stores, 'readwrite', { durability: 'strict' });
+export const write = async <T, S extends LocalStore>(stores: S[], work: (tx: Writing<S>) => Promise<T>): Promise<T> => {
+  const tx = (await localDb()).transaction(stores, 'readwrite', { durability: 'strict' });
   // Both the work and the transaction may fail for one reason; it is told once.
   const done = tx.done.then(
     () => undefined,
@@ -177,7 +177,7 @@ export const write = async <T, S extends KeptStore>(stores: S[], work: (tx: Writ
 };
 
 export const readNamed = async <T>(name: string): Promise<T | undefined> =>
-  (await (await keep()).get('named', name))?.value as T | undefined;
+  (await (await localDb()).get('named', name))?.value as T | undefined;
 export const writeNamed = (name: string, value: unknown): Promise<unknown> =>
   write(['named'], (tx) => tx.objectStore('named').put({ name, value }));
 
@@ -210,4 +210,4 @@ export const isFull = (error: unknown): boolean => error instanceof DOMException
 
 /** Events of a hire as they are on this phone, as far as they are part of its record. */
 export const eventsHere = async (hireId: string): Promise<LocalEvent[]> =>
-  (await (await keep()).getAllFromIndex('events', 'hire', hireId)).filter(isPart);
+  (await (await localDb()).getAllFromIndex('events', 'hire', hireId)).filter(isPart);

@@ -2,7 +2,7 @@
 import type { Me } from '@quay/contract/session';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
-import { eventsHere, keep, write } from './localDb';
+import { eventsHere, localDb, write } from './localDb';
 import {
   deliver,
   deliveryState,
@@ -22,7 +22,7 @@ let sent: Sent[];
 /** What the quay answers; the default takes everything. */
 let answer: (one: Sent) => Answer | Promise<Answer>;
 const takesAll = ({ path, body }: Sent): Answer =>
-  path.endsWith('/events') ? { json: { held: (body as { events: HireEvent[] }).events.map(({ id }) => id), refused: [] } } : { json: {} };
+  path.endsWith('/events') ? { json: { synced: (body as { events: HireEvent[] }).events.map(({ id }) => id), refused: [] } } : { json: {} };
 
 const meOf = (id: string): Me => ({
   staff: { id, name: id, role: 'hand' },
@@ -31,7 +31,7 @@ const meOf = (id: string): Me => ({
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
 const looked = (...photos: string[]): EventBody => ({ kind: 'surfaceSeen', walk: 'out', surface: 'port', photos });
-const rows = async () => (await (await keep()).getAll('events')).sort((a, b) => a.held.event.deviceSeq - b.held.event.deviceSeq);
+const rows = async () => (await (await localDb()).getAll('events')).sort((a, b) => a.stored.event.deviceSeq - b.stored.event.deviceSeq);
 
 beforeEach(async () => {
   sent = [];
@@ -72,7 +72,7 @@ describe('keeping', () => {
     await saveEvents('h1', 3, [{ body: counted(1) }, { body: counted(2) }]);
     await saveEvents('h1', 3, [{ body: counted(3) }]);
     expect(
-      (await rows()).map(({ held, state, grant }) => [held.event.deviceSeq, held.event.bookVersion, held.actor.id, state, grant]),
+      (await rows()).map(({ stored, state, grant }) => [stored.event.deviceSeq, stored.event.bookVersion, stored.actor.id, state, grant]),
     ).toEqual([1, 2, 3].map((n) => [n, 3, 'bram', 'pending', 'grant-of-bram']));
     expect(await pendingCount()).toMatchObject({ kept: 3, refused: 0 });
   });
@@ -81,7 +81,7 @@ describe('keeping', () => {
     cut();
     const drawn = { record: project([]), events: [] };
     await Promise.all([1, 2, 3].map((n) => saveEvents('h1', 1, [{ body: counted(n) }], drawn)));
-    const made = (await rows()).map(({ held }) => held);
+    const made = (await rows()).map(({ stored }) => stored);
     expect(made.map(({ event }) => event.replaces)).toEqual([[], [made[0]!.event.id], [made[1]!.event.id]]);
     expect(project(made)).toMatchObject({ conflicts: [] });
     // What was drawn is taken as it was seen there.
@@ -97,7 +97,7 @@ describe('keeping', () => {
     await expect(saveEvents('h1', 1, [{ body: { ...counted(1), also: 'this' } as unknown as EventBody }])).rejects.toThrow(DoesNotFit);
     expect(await rows()).toEqual([]);
     await saveEvents('h1', 1, [{ body: remark('x'.repeat(2000)) }]);
-    expect((await rows()).map(({ held }) => held.event.deviceSeq)).toEqual([1]);
+    expect((await rows()).map(({ stored }) => stored.event.deviceSeq)).toEqual([1]);
   });
 
   it('keeps nothing when nobody is known here', async () => {
@@ -111,7 +111,7 @@ describe('delivery', () => {
   it('marks what the quay holds, and keeps what it refuses with the reason', async () => {
     answer = ({ body }) => {
       const [first, second] = (body as { events: HireEvent[] }).events;
-      return { json: { held: [first!.id], refused: [{ id: second!.id, reason: 'unknownKind', detail: 'danced' }] } };
+      return { json: { synced: [first!.id], refused: [{ id: second!.id, reason: 'unknownKind', detail: 'danced' }] } };
     };
     await saveEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
     await deliver();
@@ -167,7 +167,7 @@ describe('delivery', () => {
     const sha = await keepPhoto('h1', blob);
     expect(await keepPhoto('h1', blob)).toBe(sha);
     // As bytes: WebKit keeps no blob in a private window.
-    expect((await (await keep()).get('photos', ['h1', sha]))?.blob).toMatchObject({
+    expect((await (await localDb()).get('photos', ['h1', sha]))?.blob).toMatchObject({
       type: 'image/jpeg',
       buffer: expect.any(ArrayBuffer) as unknown,
     });
@@ -249,7 +249,7 @@ describe('fetching what others made', () => {
     await fetchEvents('h1');
     await fetchEvents('h1');
     expect(asked).toEqual([null, '1', '2']);
-    expect((await rows()).map(({ state, held }) => [state, held.actor.id]).sort()).toEqual([
+    expect((await rows()).map(({ state, stored }) => [state, stored.actor.id]).sort()).toEqual([
       ['synced', 'bram'],
       ['synced', 'tilly'],
     ]);
@@ -281,7 +281,7 @@ describe('fetching what others made', () => {
     answer = (one) => (one.method === 'GET' ? { json: { events: [], cursor: '2', more: false, aside } } : takesAll(one));
     await fetchEvents('h1');
     expect((await rows()).map(({ state }) => state)).toEqual(['aside', 'synced']);
-    expect((await eventsHere('h1')).map(({ held }) => held.event.body)).toEqual([counted(2)]);
+    expect((await eventsHere('h1')).map(({ stored }) => stored.event.body)).toEqual([counted(2)]);
     aside = [];
     await fetchEvents('h1');
     expect((await rows()).map(({ state }) => state)).toEqual(['synced', 'synced']);
@@ -301,10 +301,10 @@ describe('the clock', () => {
     await saveEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
     const [, later] = [await saveEvents('h1', 1, [{ body: counted(2) }]), (await rows())[1]!];
-    expect(Date.parse(later.held.event.at) - Date.now()).toBeGreaterThan(6 * 86_400_000);
+    expect(Date.parse(later.stored.event.at) - Date.now()).toBeGreaterThan(6 * 86_400_000);
     answer = (one) => ({ ...takesAll(one), epoch: 'demo' });
     await deliver();
     await saveEvents('h1', 1, [{ body: counted(3) }]);
-    expect(Math.abs(Date.parse((await rows())[2]!.held.event.at) - Date.now())).toBeLessThan(60_000);
+    expect(Math.abs(Date.parse((await rows())[2]!.stored.event.at) - Date.now())).toBeLessThan(60_000);
   });
 });

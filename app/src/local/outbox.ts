@@ -14,7 +14,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { oneAtATime } from '../platform/browser';
 import { call, NoAnswer, onEpoch, Refused } from './api';
 import { now as present } from '../platform/clock';
-import { isPart, keep, type LocalEvent, type LocalPhoto, keptPicture, pictureToKeep, write, type Writing } from './localDb';
+import { isPart, localDb, type LocalEvent, type LocalPhoto, storedPicture, pictureToStore, write, type Writing } from './localDb';
 
 /**
  * The one outbox. An entry is in IndexedDB before the screen changes; delivery may be cut off at any moment and done
@@ -34,12 +34,17 @@ export class NotSignedIn extends Error {}
 export class DoesNotFit extends Error {}
 
 /** What this phone has entered of a hire since it was drawn: a thumb is faster than a page. */
-const enteredSince = async (tx: Writing<'events' | 'named'>, hire: string, device: string, drawn: Drawn<EventBody>): Promise<StoredHireEvent[]> => {
+const enteredSince = async (
+  tx: Writing<'events' | 'named'>,
+  hire: string,
+  device: string,
+  drawn: Drawn<EventBody>,
+): Promise<StoredHireEvent[]> => {
   const store = tx.objectStore('events');
   const seen = new Set(drawn.events.map(({ event }) => event.id));
   const ids = (await store.index('hire').getAllKeys(hire)).filter((id) => !seen.has(id));
   const rows = await Promise.all(ids.map((id) => store.get(id)));
-  return rows.flatMap((row) => (row && isPart(row) && row.held.event.device === device ? [row.held] : []));
+  return rows.flatMap((row) => (row && isPart(row) && row.stored.event.device === device ? [row.stored] : []));
 };
 
 /**
@@ -76,25 +81,25 @@ export const saveEvents = async (
       };
       const held: StoredHireEvent = { event, actor: { id: me.staff.id, role: me.staff.role } };
       since.push(held);
-      return { id: event.id, hire, state: 'pending', held, grant, addedAt: now };
+      return { id: event.id, hire, state: 'pending', stored: held, grant, addedAt: now };
     });
-    for (const { held } of made) {
+    for (const { stored } of made) {
       // By the same schema as at the quay: what it must refuse would be signed here and never be held there.
-      const read = readEvent(held.event);
-      if (!read.ok) throw new DoesNotFit(`${held.event.body.kind}, ${read.detail}`);
+      const read = readEvent(stored.event);
+      if (!read.ok) throw new DoesNotFit(`${stored.event.body.kind}, ${read.detail}`);
     }
     await named.put({ name: seq, value: last + entries.length });
     for (const row of made) await tx.objectStore('events').add(row);
     return made;
   });
   void deliver();
-  return rows.map(({ held }) => held);
+  return rows.map(({ stored }) => stored);
 };
 
 /** Keeps a photograph under its own name. @returns its SHA-256 */
 export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
   const sha = nameOfBytes(new Uint8Array(await blob.arrayBuffer()));
-  const picture = await pictureToKeep(blob);
+  const picture = await pictureToStore(blob);
   await write(['photos'], async (tx) => {
     const photos = tx.objectStore('photos');
     if (!(await photos.get([hire, sha])))
@@ -105,7 +110,7 @@ export const keepPhoto = async (hire: string, blob: Blob): Promise<string> => {
 
 /** Whether this very picture is kept of this hire already, byte for byte. */
 export const isKeptPhoto = async (hire: string, blob: Blob): Promise<boolean> =>
-  (await (await keep()).getKey('photos', [hire, nameOfBytes(new Uint8Array(await blob.arrayBuffer()))])) !== undefined;
+  (await (await localDb()).getKey('photos', [hire, nameOfBytes(new Uint8Array(await blob.arrayBuffer()))])) !== undefined;
 
 /** Keeps a sheet of people under the digest that an event will name. @returns its SHA-256 */
 export const keepSheet = async (hire: string, sheet: Sheet): Promise<string> => {
@@ -136,7 +141,7 @@ const PIECE = 1024 * 1024;
 
 /** Sheets go ahead of the events that name them, so that nobody sees a party without its people. */
 const deliverSheets = async () => {
-  for (const row of await (await keep()).getAllFromIndex('sheets', 'state', 'pending')) {
+  for (const row of await (await localDb()).getAllFromIndex('sheets', 'state', 'pending')) {
     await call(sendSheet, { params: { hireId: row.hire }, body: { sheet: row.sheet } });
     await write(['sheets'], (tx) => tx.objectStore('sheets').put({ ...row, state: 'synced' }));
   }
@@ -144,8 +149,8 @@ const deliverSheets = async () => {
 
 /** @returns `signIn` where something waits until its maker is signed in here again @throws Refused, NoAnswer */
 const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
-  const waiting = (await (await keep()).getAllFromIndex('events', 'state', 'pending')).sort(
-    (a, b) => a.held.event.deviceSeq - b.held.event.deviceSeq,
+  const waiting = (await (await localDb()).getAllFromIndex('events', 'state', 'pending')).sort(
+    (a, b) => a.stored.event.deviceSeq - b.stored.event.deviceSeq,
   );
   // In their makers' names: one batch never mixes hires or people.
   const groups = new Map<string, LocalEvent[]>();
@@ -163,7 +168,7 @@ const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
         const reply = await call(appendEvents, {
           params: { hireId: hire },
           headers: grant === undefined ? {} : { 'x-quay-grant': grant },
-          body: { sentAt: new Date(present()).toISOString(), events: batch.map(({ held }) => held.event) },
+          body: { sentAt: new Date(present()).toISOString(), events: batch.map(({ stored }) => stored.event) },
         });
         await write(['events'], async (tx) => {
           const events = tx.objectStore('events');
@@ -171,7 +176,7 @@ const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
             const row = await events.get(id);
             if (row) await events.put({ ...row, ...part });
           };
-          for (const id of reply.held) await change(id, { state: 'synced' });
+          for (const id of reply.synced) await change(id, { state: 'synced' });
           for (const { id, reason, detail } of reply.refused) {
             // It is not refused for good: it goes out once its maker is signed in here again.
             if (reason === 'makerGone') makerGone = true;
@@ -197,11 +202,11 @@ const changePhoto = (hire: string, sha: string, part: Partial<LocalPhoto>) =>
 
 /** Photographs of these hires that an entry in one of these states speaks of. What was taken and then left out of every entry is nobody's. */
 export const namedPhotos = async (hires: Iterable<string>, states: readonly LocalEvent['state'][]): Promise<Set<string>> => {
-  const db = await keep();
+  const db = await localDb();
   const named = new Set<string>();
   for (const hire of new Set(hires)) {
-    for (const { state, held } of await db.getAllFromIndex('events', 'hire', hire))
-      if (states.includes(state)) for (const sha of attachmentsOf(held.event.body)) named.add(`${hire}/${sha}`);
+    for (const { state, stored } of await db.getAllFromIndex('events', 'hire', hire))
+      if (states.includes(state)) for (const sha of attachmentsOf(stored.event.body)) named.add(`${hire}/${sha}`);
   }
   return named;
 };
@@ -210,14 +215,14 @@ export const namedPhotos = async (hires: Iterable<string>, states: readonly Loca
 const ABOUT_IT: readonly number[] = [409, 413, 415, 422];
 
 const deliverPhotos = async () => {
-  const kept = await (await keep()).getAllFromIndex('photos', 'state', 'pending');
+  const kept = await (await localDb()).getAllFromIndex('photos', 'state', 'pending');
   const named = await namedPhotos(
     kept.map(({ hire }) => hire),
     ['synced', 'aside'],
   );
   for (const { hire, sha, blob: picture } of kept) {
     if (!picture || !named.has(`${hire}/${sha}`)) continue;
-    const blob = keptPicture(picture);
+    const blob = storedPicture(picture);
     try {
       let { bytes, complete } = await call(photoState, { params: { hireId: hire, sha } });
       while (!complete) {
@@ -278,7 +283,7 @@ export const deliver = (): Promise<void> => {
 
 /** What a manager has set aside, or taken back, since this phone looked last. */
 const noteAside = async (hire: string, aside: readonly string[]): Promise<void> => {
-  const rows = await (await keep()).getAllFromIndex('events', 'hire', hire);
+  const rows = await (await localDb()).getAllFromIndex('events', 'hire', hire);
   const changed = rows.filter(({ id, state }) => (state === 'synced' || state === 'aside') && (state === 'aside') !== aside.includes(id));
   if (changed.length === 0) return;
   await write(['events'], async (tx) => {
@@ -289,7 +294,7 @@ const noteAside = async (hire: string, aside: readonly string[]): Promise<void> 
 /** Fetches what others added to a hire, by cursor. @throws Refused, NoAnswer */
 export const fetchEvents = async (hire: string): Promise<void> => {
   for (;;) {
-    const after = (await (await keep()).get('cursors', hire))?.cursor;
+    const after = (await (await localDb()).get('cursors', hire))?.cursor;
     const page = await call(readEvents, { params: { hireId: hire }, query: after === undefined ? {} : { after } });
     await noteAside(hire, page.aside);
     if (page.events.length === 0) return;
@@ -304,7 +309,7 @@ export const fetchEvents = async (hire: string): Promise<void> => {
           id: read.event.id,
           hire,
           state: page.aside.includes(read.event.id) ? 'aside' : 'synced',
-          held: { event: read.event, ...meta },
+          stored: { event: read.event, ...meta },
           grant: own?.grant,
           addedAt: own?.addedAt ?? present(),
         });
@@ -330,8 +335,8 @@ const noticeRestored = async (epoch: string): Promise<void> => {
     const [events, photos] = [tx.objectStore('events'), tx.objectStore('photos')];
     for (const row of [...(await events.index('state').getAll('synced')), ...(await events.index('state').getAll('aside'))]) {
       // The quay's own word is its to give again.
-      if (row.held.event.device === 'quay') await events.delete(row.id);
-      else if (row.held.event.device === device) await events.put({ ...row, state: 'pending' });
+      if (row.stored.event.device === 'quay') await events.delete(row.id);
+      else if (row.stored.event.device === device) await events.put({ ...row, state: 'pending' });
     }
     for (const row of await photos.index('state').getAll('synced')) if (row.blob) await photos.put({ ...row, state: 'pending' });
     const sheets = tx.objectStore('sheets');
@@ -350,7 +355,7 @@ onEpoch((epoch) => {
 
 /** How much is still to be sent, and since when. */
 export const pendingCount = async (): Promise<{ kept: number; refused: number; since: number | undefined }> => {
-  const db = await keep();
+  const db = await localDb();
   const [events, photos, refusedEvents, refusedPhotos] = await Promise.all([
     db.getAllFromIndex('events', 'state', 'pending'),
     db.getAllFromIndex('photos', 'state', 'pending'),
@@ -378,7 +383,7 @@ export const renewGrants = (me: Me, grant: string): Promise<void> =>
   write(['events'], async (tx) => {
     const events = tx.objectStore('events');
     for (const row of await events.index('state').getAll('pending'))
-      if (row.held.actor.id === me.staff.id) await events.put({ ...row, grant });
+      if (row.stored.actor.id === me.staff.id) await events.put({ ...row, grant });
   });
 
 /** Remembers who makes entries on this phone, where nobody signs in: the renter whose link it is. */

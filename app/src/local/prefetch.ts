@@ -1,9 +1,9 @@
 import { getHire } from '@quay/contract/hire';
 import { call, NoAnswer, Refused } from './api';
-import { type KeptPack, write } from './localDb';
+import { type LocalPack, write } from './localDb';
 import { fetchEvents } from './outbox';
 
-export const keepPack = (pack: KeptPack) => write(['packs'], (tx) => tx.objectStore('packs').put(pack));
+export const keepPack = (pack: LocalPack) => write(['packs'], (tx) => tx.objectStore('packs').put(pack));
 
 let wanted = 0;
 let running: Promise<void> = Promise.resolve();

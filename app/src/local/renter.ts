@@ -1,6 +1,6 @@
 import { openLink } from '@quay/contract/renter';
 import { askAsRenter, call } from './api';
-import { keepIn } from './localDb';
+import { chooseDatabase } from './localDb';
 import { deliver, rememberWhom } from './outbox';
 
 /** A renter's phone: one hire at a time in hand, each with a store of its own that no other hire's link opens. */
@@ -8,7 +8,7 @@ import { deliver, rememberWhom } from './outbox';
 const HIRE = 'quay-renter-hire';
 
 const take = (hireId: string) => {
-  keepIn(`jolly-quay-r-${hireId}`);
+  chooseDatabase(`jolly-quay-r-${hireId}`);
   askAsRenter(hireId);
   localStorage.setItem(HIRE, hireId);
 };

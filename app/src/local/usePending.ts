@@ -1,8 +1,8 @@
 import { startTransition, useEffect, useState } from 'react';
-import { type KeptStore, onKept } from './localDb';
+import { type LocalStore, onLocalChange } from './localDb';
 
 /** A live view of what the phone holds: read again whenever one of the stores has changed, in any tab. */
-export const usePending = <T>(stores: readonly KeptStore[], read: () => Promise<T>, deps: readonly unknown[]): T | undefined => {
+export const usePending = <T>(stores: readonly LocalStore[], read: () => Promise<T>, deps: readonly unknown[]): T | undefined => {
   const [value, setValue] = useState<T>();
   const [failed, setFailed] = useState<Error>();
   useEffect(() => {
@@ -27,7 +27,7 @@ export const usePending = <T>(stores: readonly KeptStore[], read: () => Promise<
       look().catch((error: Error) => setFailed(error));
     };
     run();
-    const stop = onKept((changed) => {
+    const stop = onLocalChange((changed) => {
       if (changed.some((one) => stores.includes(one))) run();
     });
     return () => {

@@ -1,4 +1,4 @@
-import { address } from 'thread:docking';
+import { address } from 'worker:docking';
 import type { Order, Shown } from '../workers/dockingProtocol';
 
 export type DockingWorker = { order: (order: Order) => void; end: () => void };

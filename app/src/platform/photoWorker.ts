@@ -1,4 +1,4 @@
-import { address } from 'thread:photo';
+import { address } from 'worker:photo';
 import type { Corners, Spot } from '@quay/core/photo/card';
 import type { Quality } from '@quay/core/photo/quality';
 import type { Asked, Said } from '../workers/photoProtocol';

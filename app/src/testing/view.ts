@@ -55,7 +55,7 @@ export const pack: HirePack = {
   waters: null,
   rules: RuleSet.parse(rules),
   operator: { ...HandoverPolicy.parse(operator), name: operator.name },
-  toldBefore: {},
+  briefedBefore: {},
   away: null,
   sheets: [],
   book: laid.book,
@@ -153,7 +153,7 @@ export const viewOf = (
   const view: WalkView = {
     pack,
     record,
-    events: held.map((one) => ({ id: one.event.id, hire: 'h-1001', state: 'synced', held: one, grant: undefined, addedAt: 0 })),
+    events: held.map((one) => ({ id: one.event.id, hire: 'h-1001', state: 'synced', stored: one, grant: undefined, addedAt: 0 })),
     add: take,
     undo: (what) => {
       undone.push(...what);

@@ -51,9 +51,9 @@ export const BesideRow = ({
       onPress={onPress}
       testID={testID}
       style={{
-        backgroundColor: on ? tones.weedPale : 'transparent',
+        backgroundColor: on ? tones.primaryPale : 'transparent',
         borderLeftWidth: 5,
-        borderLeftColor: on ? tones.weed : 'transparent',
+        borderLeftColor: on ? tones.primary : 'transparent',
         borderBottomWidth: 1,
         borderBottomColor: tones.line,
       }}

@@ -5,9 +5,9 @@ import { type Tones, useTones } from './theme';
 import { Bold } from './words';
 
 const TAG = {
-  ok: { ground: 'weedPale', edge: 'weed', ink: 'weedText' },
-  ask: { ground: 'mariPale', edge: 'mari', ink: 'mariText' },
-  stop: { ground: 'leadPale', edge: 'lead', ink: 'leadText' },
+  ok: { ground: 'primaryPale', edge: 'primary', ink: 'primaryText' },
+  ask: { ground: 'warningPale', edge: 'warning', ink: 'warningText' },
+  stop: { ground: 'dangerPale', edge: 'danger', ink: 'dangerText' },
   calm: { ground: 'card', edge: 'line', ink: 'soft' },
 } as const satisfies Record<string, Record<string, keyof Tones>>;
 export type TagKind = keyof typeof TAG;

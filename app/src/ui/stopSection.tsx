@@ -12,7 +12,7 @@ export const StopSection = ({ name, children, all }: { name: string; children: R
   return (
     <View style={{ borderTopWidth: 1, borderTopColor: tones.line, paddingVertical: 10 }} role="group" aria-label={name}>
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', minHeight: 26 }}>
-        <Slab size={17} tone="weedText" heading={3}>
+        <Slab size={17} tone="primaryText" heading={3}>
           {name}
         </Slab>
         {all}
@@ -37,13 +37,13 @@ export const All = ({ label, onPress, testID }: { label: string; onPress: () => 
         alignItems: 'center',
         borderRadius: 13,
         borderWidth: 2,
-        borderColor: tones.weed,
+        borderColor: tones.primary,
         paddingHorizontal: 12,
-        backgroundColor: pressed ? tones.weedPale : tones.card,
+        backgroundColor: pressed ? tones.primaryPale : tones.card,
       })}
     >
       <>
-        <Bold size={16} tone="weedText">
+        <Bold size={16} tone="primaryText">
           {label}
         </Bold>
       </>

@@ -14,14 +14,14 @@ const contrast = (a: string, b: string): number => {
 };
 
 const PAIRS: [ink: keyof Tones, grounds: (keyof Tones)[]][] = [
-  ['ink', ['ground', 'card', 'weedPale', 'mariPale', 'leadPale', 'water']],
+  ['ink', ['ground', 'card', 'primaryPale', 'warningPale', 'dangerPale', 'water']],
   ['soft', ['ground', 'card']],
-  ['weedText', ['card', 'weedPale']],
-  ['mariText', ['mariPale']],
-  ['leadText', ['card', 'leadPale']],
-  ['onWeed', ['weed']],
-  ['onMari', ['mari']],
-  ['onLead', ['lead']],
+  ['primaryText', ['card', 'primaryPale']],
+  ['warningText', ['warningPale']],
+  ['dangerText', ['card', 'dangerPale']],
+  ['onPrimary', ['primary']],
+  ['onWarning', ['warning']],
+  ['onDanger', ['danger']],
   ['onInk', ['ink']],
 ];
 

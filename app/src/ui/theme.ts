@@ -9,20 +9,20 @@ export type Tones = {
   ink: string;
   soft: string;
   line: string;
-  weed: string;
-  onWeed: string;
-  weedPale: string;
-  weedText: string;
-  mari: string;
+  primary: string;
+  onPrimary: string;
+  primaryPale: string;
+  primaryText: string;
+  warning: string;
   /** A word to press on a ground of ink. */
   onInk: string;
-  onMari: string;
-  mariPale: string;
-  mariText: string;
-  lead: string;
-  onLead: string;
-  leadPale: string;
-  leadText: string;
+  onWarning: string;
+  warningPale: string;
+  warningText: string;
+  danger: string;
+  onDanger: string;
+  dangerPale: string;
+  dangerText: string;
   water: string;
   waterDeep: string;
   ripple: string;
@@ -42,19 +42,19 @@ export const SUN: Tones = {
   ink: '#17211E',
   soft: '#46544F',
   line: '#DDD6C6',
-  weed: '#0E5E52',
-  onWeed: '#FFFFFF',
-  weedPale: '#DDEBE6',
-  weedText: '#0A5146',
-  mari: '#F2B01E',
+  primary: '#0E5E52',
+  onPrimary: '#FFFFFF',
+  primaryPale: '#DDEBE6',
+  primaryText: '#0A5146',
+  warning: '#F2B01E',
   onInk: '#F2B01E',
-  onMari: '#17211E',
-  mariPale: '#FDF0CF',
-  mariText: '#17211E',
-  lead: '#A8201A',
-  onLead: '#FFFFFF',
-  leadPale: '#F8E3E0',
-  leadText: '#8C1610',
+  onWarning: '#17211E',
+  warningPale: '#FDF0CF',
+  warningText: '#17211E',
+  danger: '#A8201A',
+  onDanger: '#FFFFFF',
+  dangerPale: '#F8E3E0',
+  dangerText: '#8C1610',
   water: '#CFE3E6',
   waterDeep: '#B7D4D9',
   ripple: '#A5C7CD',
@@ -74,19 +74,19 @@ export const DUSK: Tones = {
   ink: '#E9E4D6',
   soft: '#B3BDB6',
   line: '#34443F',
-  weed: '#5FC4AE',
-  onWeed: '#06201B',
-  weedPale: '#1E3B35',
-  weedText: '#8ADBC8',
-  mari: '#F5C04A',
+  primary: '#5FC4AE',
+  onPrimary: '#06201B',
+  primaryPale: '#1E3B35',
+  primaryText: '#8ADBC8',
+  warning: '#F5C04A',
   onInk: '#5E3B00',
-  onMari: '#17211E',
-  mariPale: '#43361A',
-  mariText: '#F8D88F',
-  lead: '#FF8A78',
-  onLead: '#2A0603',
-  leadPale: '#47211D',
-  leadText: '#FFB0A3',
+  onWarning: '#17211E',
+  warningPale: '#43361A',
+  warningText: '#F8D88F',
+  danger: '#FF8A78',
+  onDanger: '#2A0603',
+  dangerPale: '#47211D',
+  dangerText: '#FFB0A3',
   water: '#17302F',
   waterDeep: '#122625',
   ripple: '#2A4A48',

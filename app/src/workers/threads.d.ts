@@ -1,8 +1,8 @@
 /** Where the thread in `docking.ts` lies, bundled. */
-declare module 'thread:docking' {
+declare module 'worker:docking' {
   export const address: string;
 }
 
-declare module 'thread:photo' {
+declare module 'worker:photo' {
   export const address: string;
 }

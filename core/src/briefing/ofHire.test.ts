@@ -133,7 +133,7 @@ describe('the briefing of this hire', () => {
     expect(minutesThere(record({ kind: 'briefingSet', minutes: 5 }), of)).toBe(5);
     expect(briefingOf(record({ kind: 'briefingSet', minutes: 5 }), of).overBy).toBeGreaterThan(0);
     const before = Object.fromEntries(book.points.map(({ id }) => [id, '2026-05-13T09:00:00.000Z']));
-    const again = briefingOf(record(), { ...of, toldBefore: before });
+    const again = briefingOf(record(), { ...of, briefedBefore: before });
     expect(again.seconds).toBeLessThan(briefingOf(record(), of).seconds / 2);
     expect(again.tell.filter(({ short }) => short).every(({ toldDays }) => toldDays === 31)).toBe(true);
     expect(again.guide.every(({ why }) => why === 'toldBefore')).toBe(true);

@@ -9,7 +9,7 @@ import type { Point } from '../fleet/points';
 import { type Briefing, compose } from './compose';
 import { briefingSet, pointRead, pointBriefed, understandingShown } from './events';
 import { factsOf } from './facts';
-import { dueQuestions, type Shown, type Told, type Understanding, understandingOf } from './understanding';
+import { dueQuestions, type Shown, type Briefed, type Understanding, understandingOf } from './understanding';
 
 /** The briefing of one hire, read off its record. */
 
@@ -48,7 +48,7 @@ export const briefingOf = (record: HireRecord, of: Case): Briefing =>
     named: of.book.conditions,
     secondsThere: minutesThere(record, of) * 60,
     toldDays: (point) => {
-      const at = of.toldBefore[point];
+      const at = of.briefedBefore[point];
       return at === undefined ? undefined : Math.max(0, Math.floor((Date.parse(of.hire.from) - Date.parse(at)) / DAY_MS));
     },
   });
@@ -66,7 +66,8 @@ const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): S
 
 /** When it was told; to a renter who walks alone, when they read it, at home or on the quay. */
 const toldAt = (record: HireRecord, point: string, alone: boolean): number | undefined => {
-  const told = currentOf(record, ['out', 'point', point], pointBriefed) ?? (alone ? currentOf(record, ['home', point], pointRead) : undefined);
+  const told =
+    currentOf(record, ['out', 'point', point], pointBriefed) ?? (alone ? currentOf(record, ['home', point], pointRead) : undefined);
   return told && happenedAt(told.by);
 };
 
@@ -84,7 +85,7 @@ export const questionsDue = (
   operator.understandingBy.flatMap((by) => {
     const told = briefing.tell
       .filter(({ point }) => point.weight === 'must')
-      .map(({ point }): Told => ({
+      .map(({ point }): Briefed => ({
         point,
         station: point.station,
         toldAt: toldAt(record, point.id, alone),

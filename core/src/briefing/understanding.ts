@@ -13,11 +13,11 @@ export type Understanding =
 
 /**
  * Where one person stands with one point.
- * @param toldAt when it was last told, ms @param shown what they answered or did, in any order
+ * @param briefedAt when it was last told, ms @param shown what they answered or did, in any order
  */
 export const understandingOf = (
   { questions = [], handsOn = false }: Pick<Point, 'questions' | 'handsOn'>,
-  toldAt: number | undefined,
+  briefedAt: number | undefined,
   shown: readonly Shown[],
 ): Understanding => {
   // What cannot be tried on a boat was not shown on one, whoever says so.
@@ -25,25 +25,25 @@ export const understandingOf = (
   const last = inOrder[inOrder.length - 1];
   if (last && (last.how === 'demonstrated' || last.right)) return { is: 'understood', how: last.how, at: last.at, tries: inOrder.length };
   if (questions.length === 0) return { is: 'noQuestion' };
-  if (toldAt === undefined) return { is: 'notTold' };
+  if (briefedAt === undefined) return { is: 'notTold' };
   // A different question each time; when all have been asked, the one asked longest ago.
   const lastAsked = (id: string) => inOrder.reduce((at, one, i) => (one.how === 'answered' && one.question === id ? i : at), -1);
   const question = [...questions].sort((a, b) => lastAsked(a.id) - lastAsked(b.id))[0]!;
-  return last && last.at >= toldAt ? { is: 'tellAgain', question } : { is: 'ask', question };
+  return last && last.at >= briefedAt ? { is: 'tellAgain', question } : { is: 'ask', question };
 };
 
 /** How many other points come between telling and asking. */
 const GAP = 3;
 
 /** What is known of a told point when it is decided whether to ask about it now. */
-export type Told = { point: Point; station: string; toldAt: number | undefined; shown: readonly Shown[] };
+export type Briefed = { point: Point; station: string; toldAt: number | undefined; shown: readonly Shown[] };
 
 /**
  * Which points are to be asked about at this stop: told some way back, with a question still open. A point whose answer
  * was wrong comes back at once, to be told again.
  * @param here the stop in hand; undefined at the end of the walk, when everything open is asked
  */
-export const dueQuestions = (told: readonly Told[], here: string | undefined): { point: Point; state: Understanding }[] =>
+export const dueQuestions = (told: readonly Briefed[], here: string | undefined): { point: Point; state: Understanding }[] =>
   told.flatMap(({ point, station, toldAt, shown }): { point: Point; state: Understanding }[] => {
     const state = understandingOf(point, toldAt, shown);
     if (state.is === 'tellAgain') return [{ point, state }];

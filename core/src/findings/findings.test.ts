@@ -113,13 +113,13 @@ describe('equipment', () => {
   it('is missing, used up, unsealed or not counted, each with what was told about its price', () => {
     const out = [count('out', 'fender', 4), count('out', 'bags', 6), count('out', 'aid', 1)];
     const all = findings(told('fenders-in'), ...out, count('in', 'fender', 3), count('in', 'bags', 2), count('in', 'aid', 1, 'unsealed'));
-    expect(one(all, 'count/fender')).toMatchObject({ is: 'missing', pieces: 1, chargeable: true, told: 'told', out: 4, in: 3 });
-    expect(one(all, 'count/bags')).toMatchObject({ is: 'used', chargeable: false, told: undefined });
+    expect(one(all, 'count/fender')).toMatchObject({ is: 'missing', pieces: 1, chargeable: true, briefed: 'told', out: 4, in: 3 });
+    expect(one(all, 'count/bags')).toMatchObject({ is: 'used', chargeable: false, briefed: undefined });
     expect(one(all, 'count/aid')).toMatchObject({ is: 'unsealed', chargeable: true });
-    expect(one(findings(...out, count('in', 'fender', 3)), 'count/fender')).toMatchObject({ told: 'no' });
+    expect(one(findings(...out, count('in', 'fender', 3)), 'count/fender')).toMatchObject({ briefed: 'no' });
     // Read at home it is no telling, and no silence either.
     const home = at({ kind: 'pointRead', point: 'fenders-in', how: 'read', language: 'en' });
-    expect(one(findings(...out, home, count('in', 'fender', 3)), 'count/fender')).toMatchObject({ told: 'read' });
+    expect(one(findings(...out, home, count('in', 'fender', 3)), 'count/fender')).toMatchObject({ briefed: 'read' });
     expect(one(findings(...out), 'count/fender')).toMatchObject({ is: 'notCounted', chargeable: false });
   });
 

@@ -26,7 +26,7 @@ export type Finding = {
   /** Whether departure leaves it open to be charged at all. */
   chargeable: boolean;
   /** How the renter learnt what this costs: told by staff, read by themselves, or not at all; undefined where there is no such point. */
-  told: HowTold | undefined;
+  briefed: HowBriefed | undefined;
   decision: (typeof DECISIONS)[number] | undefined;
 } & (
   | {
@@ -105,9 +105,9 @@ export type Finding = {
   | { topic: 'conflict'; is: 'open'; subject: Subject }
 );
 
-export type HowTold = 'told' | 'read' | 'no';
+export type HowBriefed = 'told' | 'read' | 'no';
 
-const priceOf = (book: Book, price: string | undefined, record: HireRecord): HowTold | undefined => {
+const priceOf = (book: Book, price: string | undefined, record: HireRecord): HowBriefed | undefined => {
   const points = price === undefined ? [] : book.points.filter((point) => point.price === price);
   if (points.length === 0) return undefined;
   const how = points.map(({ id }) => currentOf(record, ['out', 'point', id], pointBriefed)?.value.how);
@@ -129,7 +129,7 @@ const countFindings = (record: HireRecord, book: Book, base: <T extends string>(
         ...fields,
         // What is there to be used up is only charged where it has a price.
         chargeable: ['missing', 'damaged', 'unsealed', 'swapped'].includes(is) || (is === 'used' && priced),
-        told: priceOf(book, fitting.price, record),
+        briefed: priceOf(book, fitting.price, record),
         topic: 'count',
         fitting,
         is,
@@ -140,7 +140,7 @@ const countFindings = (record: HireRecord, book: Book, base: <T extends string>(
     ];
   });
 
-type BaseFields = Pick<Finding, 'key' | 'station' | 'chargeable' | 'told' | 'decision'>;
+type BaseFields = Pick<Finding, 'key' | 'station' | 'chargeable' | 'briefed' | 'decision'>;
 
 const markFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] => {
   const sizes = sizesOf(book);
@@ -199,7 +199,9 @@ const gaugeFindings = (record: HireRecord, book: Book, base: (key: string, stati
 
 const propellerFindings = (record: HireRecord, book: Book, base: (key: string, station?: string) => BaseFields): Finding[] =>
   book.propellers.flatMap((propeller): Finding[] => {
-    const [given, returned] = (['out', 'in'] as const).map((walk) => currentOf(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value);
+    const [given, returned] = (['out', 'in'] as const).map(
+      (walk) => currentOf(record, [walk, 'propeller', propeller.id], evidenceGiven)?.value,
+    );
     const [out, back] = [given?.state, returned?.state];
     const [outRpm, inRpm] = [given?.fullRpm, returned?.fullRpm];
     const flawed = (state: typeof out) => state === 'flawWithinLimit' || state === 'flawOverLimit';
@@ -221,7 +223,7 @@ const propellerFindings = (record: HireRecord, book: Book, base: (key: string, s
         ...base(`propeller/${propeller.id}`, propeller.station),
         // Fewer revs are a reason to look, not a flaw that anybody has seen.
         chargeable: is === 'new',
-        told: priceOf(book, propeller.price, record),
+        briefed: priceOf(book, propeller.price, record),
         topic: 'propeller',
         propeller,
         is,
@@ -252,7 +254,7 @@ const checkFindings = (record: HireRecord, book: Book, base: (key: string, stati
           {
             ...base(`check/${check.id}`, check.station),
             chargeable: way?.price !== undefined,
-            told: priceOf(book, way?.price, record),
+            briefed: priceOf(book, way?.price, record),
             topic: 'check',
             check,
             is: found ? 'not' : 'notLooked',
@@ -268,7 +270,7 @@ const extraFindings = (record: HireRecord, book: Book, base: (key: string, stati
   ...currentUnder(record, ['extra'], extraNoted).map(({ value }): Finding => ({
     ...base(`extra/${value.extra}`),
     chargeable: true,
-    told: priceOf(book, value.price, record),
+    briefed: priceOf(book, value.price, record),
     topic: 'extra',
     extra: value.extra,
     is: value.what,
@@ -331,7 +333,7 @@ export const findingsOf = (record: HireRecord, book: Book, hired: Hired): Findin
     key,
     station,
     chargeable: false,
-    told: undefined,
+    briefed: undefined,
     decision: currentOf(record, ['decided', key], findingDecided)?.value.decision,
   });
   const findings: Finding[] = [

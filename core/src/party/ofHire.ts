@@ -27,7 +27,7 @@ export type Case = {
   waters: Waters | null;
   rules: RuleSet | null;
   operator: HandoverPolicy;
-  toldBefore: Readonly<Record<string, string>>;
+  briefedBefore: Readonly<Record<string, string>>;
   sheets: readonly { salt: string; party: Party }[];
 };
 

@@ -84,12 +84,12 @@ const basisText = (basis: Basis, words: StatementWords, money: (minor: number) =
 
 /** @param money shows minor units of the statement's currency in the reader's language */
 export const lineText = (line: Line, words: StatementWords, language: string, money: (minor: number) => string): LineText => {
-  const { told } = line.finding;
+  const { briefed } = line.finding;
   return {
     title: titleOf(line, words, language),
     about: [
       foundText(line, words, language),
-      told === undefined ? '' : words.howTold[told],
+      briefed === undefined ? '' : words.howTold[briefed],
       // Statements closed before there were such reasons have none.
       ...line.basis.flatMap((basis) => basisText(basis, words, money)),
       line.remark ? filled(words.remark, { text: line.remark }) : '',

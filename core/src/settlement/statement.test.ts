@@ -35,7 +35,7 @@ const list = (more: Partial<PriceList> = {}): PriceList => ({
 });
 const of = (heldMinor: number) => ({ heldMinor, from: '2026-06-13T08:00:00.000Z', to: '2026-06-13T16:00:00.000Z' });
 const empty = project([]);
-const base = { station: 'bow', chargeable: true, told: 'told' as const, decision: 'renters' as const };
+const base = { station: 'bow', chargeable: true, briefed: 'told' as const, decision: 'renters' as const };
 const missing = (pieces: number, more: Partial<Finding> = {}): Finding =>
   ({
     ...base,
@@ -255,7 +255,7 @@ describe('the statement', () => {
       { kind: 'lineDecided', line: 'count/fender', state: 'accepted' },
       { kind: 'lineAnswered', line: 'count/fender', answer: 'disputed', remark: 'there were three' },
     );
-    const got = statementOf(record, [missing(1, { told: 'no' })], list(), of(25_000));
+    const got = statementOf(record, [missing(1, { briefed: 'no' })], list(), of(25_000));
     expect(got.lines[0]).toMatchObject({ state: 'disputed', remark: 'there were three', untold: true });
     expect(got).toMatchObject({ totalMinor: 0, disputedMinor: 3800, deposit: { stillHeldMinor: 3800 } });
     const waived = recordOf(

@@ -66,7 +66,7 @@ const lineOf = (record: HireRecord, finding: Finding, list: PriceList, { price, 
       ...(later && list.damage.policy === 'quoteLater' ? [{ is: 'quoteLater' as const, holdMinor: list.damage.holdMinor }] : []),
       ...(isUnsigned(record, finding) ? [{ is: 'unsigned' as const }] : []),
     ],
-    untold: finding.told === 'no',
+    untold: finding.briefed === 'no',
     ...stateOf(record, key),
   };
 };

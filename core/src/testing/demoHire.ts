@@ -50,7 +50,7 @@ export const demoCase: Case = {
   waters: Waters.parse(demo('waters/lake-ossel.geojson')),
   rules: RuleSet.parse(demo('rules/ossel.json')),
   operator: HandoverPolicy.parse(demo('operator.json')),
-  toldBefore: {},
+  briefedBefore: {},
   sheets: [sheet],
 };
 

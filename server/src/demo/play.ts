@@ -231,7 +231,13 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
 
   if (hire.depositMinor > 0 && (one.deposit ?? !['booked', 'walkingOut', 'readyToGo'].includes(one.upTo)))
     await appendQuayEvent(store.db, hire.id, {
-      body: { kind: 'depositAnswered', attempt: `played-${hire.id}`, amountMinor: hire.depositMinor, answer: 'authorised', reference: 'made up' },
+      body: {
+        kind: 'depositAnswered',
+        attempt: `played-${hire.id}`,
+        amountMinor: hire.depositMinor,
+        answer: 'authorised',
+        reference: 'made up',
+      },
       seq: 1,
       bookVersion: version,
       now: new Date(clock - 60_000).toISOString(),
@@ -245,7 +251,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     hire: { id: hire.id, boat: hire.boat, from: hire.from, to: hire.to, party: { adults: hire.adults, children: hire.children } },
     book,
     operator: await readHandoverPolicy(store.db),
-    toldBefore: {},
+    briefedBefore: {},
     sheets: [sheet],
   };
   if (one.upTo !== 'booked') {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { type Forest, grow, type Sample, type Tree } from '../topics/photo/compare/flaws/forest';
+import { type Forest, train, type Sample, type Tree } from '../topics/photo/compare/flaws/forest';
 
 /** Prints the forest that tells a flaw by what was measured of it: `fitFlaws.ts FILE…`, files of `sampleDifferences.ts`. */
 const samples = process.argv.slice(2).flatMap((file) => JSON.parse(readFileSync(file, 'utf8')) as Sample[]);
@@ -9,5 +9,5 @@ const rounded = (tree: Tree): Tree => {
   const short = (value: number) => Number(value.toPrecision(6));
   return typeof tree === 'number' ? short(tree) : [tree[0], short(tree[1]), rounded(tree[2]), rounded(tree[3])];
 };
-const { bias, trees }: Forest = grow(samples);
+const { bias, trees }: Forest = train(samples);
 process.stdout.write(`${JSON.stringify({ bias, trees: trees.map(rounded) })}\n`);

@@ -24,7 +24,7 @@ export const DEMO = join(__dirname, '../../../demo');
 export type TestQuay = {
   store: Store;
   key: QuayKey;
-  outside: Integrations;
+  integrations: Integrations;
   base: string;
   client(): Client;
   clock: { now: Date };
@@ -52,9 +52,9 @@ export const testQuay = async ({
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   await loadImport(store.db, read.data);
   const key = await quayKey(store.db);
-  const outside = integrationsOf(simulated, () => store.db, heldBefore);
+  const integrations = integrationsOf(simulated, () => store.db, heldBefore);
   const app = makeApp(
-    { store, key, outside, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now },
+    { store, key, integrations, epoch: 'test', version: 'test', secureCookies: false, now: () => clock.now },
     undefined,
     proxies,
     gate,
@@ -66,7 +66,7 @@ export const testQuay = async ({
   return {
     store,
     key,
-    outside,
+    integrations,
     base,
     clock,
     client: () => new Client(base),

@@ -21,7 +21,7 @@ export const fire = async (
   const send = async (texts: readonly string[]) => {
     const answer = await client.sendText('POST', `/hires/${hire}/events`, `{"sentAt":"${sentAt}","events":[${texts.join(',')}]}`, headers);
     add(statuses, answer.status);
-    taken += (answer.json.held as string[] | undefined)?.length ?? 0;
+    taken += (answer.json.synced as string[] | undefined)?.length ?? 0;
     for (const { reason } of (answer.json.refused as { reason: string }[] | undefined) ?? []) add(refused, reason);
   };
   let texts: string[] = [];

@@ -94,7 +94,7 @@ const HireCard = ({ view }: { view: HireView }) => {
     told: currentUnder(record, ['out', 'point'], pointBriefed).length,
     counted: currentUnder(record, ['out', 'count'], counted).length,
     marks: marksOf(record, 'out').length,
-    pictures: new Set(view.events.flatMap(({ held }) => attachmentsOf(held.event.body))).size,
+    pictures: new Set(view.events.flatMap(({ stored }) => attachmentsOf(stored.event.body))).size,
   };
   const planWidth = wide ? Math.round(width * 0.57) : width;
   const facts = (
@@ -174,7 +174,7 @@ const HireCard = ({ view }: { view: HireView }) => {
               label={t('castOff.see')}
               onPress={() => router.push(`/hire/${hire.id}/castoff`)}
               style={{ alignSelf: 'flex-start' }}
-              testID="to-check"
+              testID="open-check"
             />
           )}
         </Notice>

@@ -48,20 +48,20 @@ export const Week = ({
               minHeight: 66,
               borderRadius: 13,
               borderWidth: 2,
-              borderColor: on ? tones.weed : one === today ? tones.ink : tones.line,
-              backgroundColor: on ? tones.weed : tones.card,
+              borderColor: on ? tones.primary : one === today ? tones.ink : tones.line,
+              backgroundColor: on ? tones.primary : tones.card,
               justifyContent: 'center',
               alignItems: 'center',
             }}
           >
             <View style={{ alignItems: 'center', gap: 1, paddingVertical: 4 }}>
-              <Small size={13.5} tone={on ? 'onWeed' : 'soft'}>
+              <Small size={13.5} tone={on ? 'onPrimary' : 'soft'}>
                 {name.format(at)}
               </Small>
-              <Slab size={20} tone={on ? 'onWeed' : 'ink'}>
+              <Slab size={20} tone={on ? 'onPrimary' : 'ink'}>
                 {String(Number(one.slice(8)))}
               </Slab>
-              <Bold size={13} tone={on ? 'onWeed' : 'soft'}>
+              <Bold size={13} tone={on ? 'onPrimary' : 'soft'}>
                 {leaving > 0 ? (wide ? t('bookings.count', { count: leaving }) : String(leaving)) : '·'}
               </Bold>
             </View>

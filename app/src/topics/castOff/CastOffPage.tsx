@@ -60,7 +60,7 @@ const Check = ({ view }: { view: HireView }) => {
     <Button
       mode="contained"
       label={t('castOff.settle', { count: stops.length })}
-      tone="mari"
+      tone="warning"
       disabled={first === undefined}
       onPress={() => first && router.push(first)}
       testID="settle-first"
@@ -71,7 +71,7 @@ const Check = ({ view }: { view: HireView }) => {
     <Button
       mode="contained"
       label={t('castOff.signFirst')}
-      tone="mari"
+      tone="warning"
       onPress={() => router.push(`/hire/${hire.id}/sign/out`)}
       testID="sign-first"
     />
@@ -96,8 +96,8 @@ const Check = ({ view }: { view: HireView }) => {
       <View style={{ padding: 12, gap: 18 }}>
         <Tally
           parts={[
-            { n: of('hold').length, label: t('castOff.tally.hold', { count: of('hold').length }), tone: 'lead' },
-            { n: of('ask').length, label: t('castOff.tally.ask', { count: of('ask').length }), tone: 'mari' },
+            { n: of('hold').length, label: t('castOff.tally.hold', { count: of('hold').length }), tone: 'danger' },
+            { n: of('ask').length, label: t('castOff.tally.ask', { count: of('ask').length }), tone: 'warning' },
             { n: notChecked.length, label: t('castOff.tally.open', { count: notChecked.length }), tone: 'soft' },
           ]}
         />
@@ -128,7 +128,7 @@ const Check = ({ view }: { view: HireView }) => {
 };
 
 /** Three boards: how much holds her, how much a manager is asked about, how much nobody looked at. */
-const Tally = ({ parts }: { parts: readonly { n: number; label: string; tone: 'lead' | 'mari' | 'soft' }[] }) => {
+const Tally = ({ parts }: { parts: readonly { n: number; label: string; tone: 'danger' | 'warning' | 'soft' }[] }) => {
   const tones = useTones();
   return (
     <View style={{ flexDirection: 'row', gap: 8 }}>
@@ -204,7 +204,7 @@ const NotLooked = ({ view, rows }: { view: HireView; rows: readonly NotChecked[]
         {!all && rows.length > 5 ? (
           <ListRow label={t('castOff.allOpen', { count: rows.length - 5 })} onPress={() => setAll(true)} testID="all-open">
             <View style={{ minHeight: 52, justifyContent: 'center' }}>
-              <Bold tone="weedText">{t('castOff.allOpen', { count: rows.length - 5 })}</Bold>
+              <Bold tone="primaryText">{t('castOff.allOpen', { count: rows.length - 5 })}</Bold>
             </View>
           </ListRow>
         ) : null}

@@ -25,7 +25,7 @@ export const HoldSheet = ({ view, onClose }: { view: WalkView; onClose: () => vo
         <Button
           mode="contained"
           label={t('hold.go')}
-          tone="lead"
+          tone="danger"
           disabled={why.trim() === ''}
           onPress={() => void hold()}
           testID="hold-go"

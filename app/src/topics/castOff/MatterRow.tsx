@@ -17,7 +17,7 @@ import { OverrideSheet } from './OverrideSheet';
 import { ClearAdded } from '../record/ClearAdded';
 import { useMatterWords } from './matterWords';
 
-const EDGE = { hold: 'lead', ask: 'mari', note: 'line' } as const satisfies Record<CastOffMatter['level'], keyof Tones>;
+const EDGE = { hold: 'danger', ask: 'warning', note: 'line' } as const satisfies Record<CastOffMatter['level'], keyof Tones>;
 
 /** Where a matter is settled, as an address; nothing where it is settled right here. */
 export const pathOf = (hireId: string, place: Place): string | undefined => {
@@ -72,7 +72,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: CastOffMat
       testID={`matter-${key}`}
       style={{
         borderLeftWidth: 7,
-        borderLeftColor: letGo ? tones.weed : tones[EDGE[level]],
+        borderLeftColor: letGo ? tones.primary : tones[EDGE[level]],
         backgroundColor: tones.card,
         borderRadius: 12,
         paddingLeft: 14,
@@ -84,7 +84,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: CastOffMat
       {path === undefined ? (
         line
       ) : (
-        <ListRow label={words.found(found)} onPress={() => router.push(path)} testID={`to-${key}`}>
+        <ListRow label={words.found(found)} onPress={() => router.push(path)} testID={`open-${key}`}>
           {line}
         </ListRow>
       )}

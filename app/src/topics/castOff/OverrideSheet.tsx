@@ -29,7 +29,7 @@ export const OverrideSheet = ({ view, matter, onClose }: { view: HireView; matte
         <Button
           mode="contained"
           label={t('castOff.letGo')}
-          tone="mari"
+          tone="warning"
           disabled={why.trim() === ''}
           onPress={() => void go()}
           testID="let-go"

@@ -48,7 +48,7 @@ const OneCheck = ({ view, check }: { view: WalkView; check: WalkView['pack']['bo
             key={one.id}
             label={say(one.name, language)}
             on={found?.value.way === one.id}
-            tone={i === 0 ? 'weed' : one.price === undefined ? 'mari' : 'lead'}
+            tone={i === 0 ? 'primary' : one.price === undefined ? 'warning' : 'danger'}
             onPress={() => give(one.id, i === 0 ? [] : photos)}
             testID={`check-${check.id}-${one.id}`}
           />

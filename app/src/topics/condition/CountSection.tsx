@@ -151,13 +151,13 @@ const CountRow = ({
             gap: 5,
             borderWidth: 2,
             borderStyle: found ? 'solid' : 'dashed',
-            borderColor: found ? (short ? tones.lead : tones.weedPale) : tones.soft,
-            backgroundColor: !found ? tones.card : short ? tones.leadPale : tones.weedPale,
+            borderColor: found ? (short ? tones.danger : tones.primaryPale) : tones.soft,
+            backgroundColor: !found ? tones.card : short ? tones.dangerPale : tones.primaryPale,
           }}
         >
           <>
             {/* What nobody counted shows no figure that could be taken for a count. */}
-            <SlabBold size={34} tone={!found ? 'soft' : short ? 'leadText' : 'ink'}>
+            <SlabBold size={34} tone={!found ? 'soft' : short ? 'dangerText' : 'ink'}>
               {found ? number : '?'}
             </SlabBold>
             <Small>{t('common.of', { n: whole })}</Small>

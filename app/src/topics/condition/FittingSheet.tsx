@@ -69,7 +69,7 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
             label={t(`walk.state.${one}`)}
             on={state === one}
             onPress={() => form.setValue('state', one)}
-            tone={one === 'fine' ? 'weed' : 'lead'}
+            tone={one === 'fine' ? 'primary' : 'danger'}
             testID={`state-${one}`}
           />
         ))}
@@ -85,7 +85,7 @@ export const FittingSheet = ({ view, fittingId, onClose }: { view: WalkView; fit
               label={say(station, view.language)}
               on={at === id}
               onPress={() => form.setValue('at', at === id ? '' : id)}
-              tone="mari"
+              tone="warning"
               testID={`at-${id}`}
             />
           ))}

@@ -65,14 +65,14 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
         <ChoiceChip
           label={t('walk.propFlaw')}
           on={flawed}
-          tone={found?.value.state === 'flawOverLimit' ? 'lead' : 'mari'}
+          tone={found?.value.state === 'flawOverLimit' ? 'danger' : 'warning'}
           testID="prop-flaw"
           onPress={() => judge({ flawMm: sizeMm })}
         />
         <ChoiceChip
           label={words('notSeen')}
           on={found?.value.state === 'notSeen'}
-          tone="mari"
+          tone="warning"
           testID="prop-notSeen"
           onPress={() => judge('notSeen')}
         />

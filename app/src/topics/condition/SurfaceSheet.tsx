@@ -160,7 +160,7 @@ export const SurfaceSheet = ({
                   : t('walk.nothingNew')
             }
             onPress={() => void done()}
-            testID="looked"
+            testID="surface-seen"
           />
         )
       }
@@ -338,7 +338,7 @@ const DraftEditor = ({
             minWidth: 120,
             minHeight: 52,
             borderRadius: 13,
-            backgroundColor: tones.weedPale,
+            backgroundColor: tones.primaryPale,
             alignItems: 'center',
             justifyContent: 'center',
           }}
@@ -353,7 +353,7 @@ const DraftEditor = ({
           label={t('card.open')}
           onPress={() => setMeasuring(true)}
           style={{ alignSelf: 'flex-start' }}
-          testID="by-card"
+          testID="measure-by-card"
         />
       )}
       {measuring && photo !== undefined ? (

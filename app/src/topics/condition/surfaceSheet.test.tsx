@@ -107,7 +107,7 @@ describe('a surface coming in', () => {
   it('with nothing new is said so in one press, and closes', async () => {
     const { entered, closed } = show('in');
     expect(screen.getByText('Nothing new here')).toBeTruthy();
-    fireEvent.click(screen.getByTestId('looked'));
+    fireEvent.click(screen.getByTestId('surface-seen'));
     await waitFor(() => expect(closed).toHaveBeenCalled());
     expect(entered).toEqual([{ kind: 'surfaceSeen', walk: 'in', surface: SURFACE, photos: [] }]);
   });

@@ -34,7 +34,7 @@ export const Waterline = ({
     <View>
       <Svg width={width} height={34} style={{ marginTop: 6 }} role="img" aria-label={clockOf(new Date(now).toISOString(), zone)}>
         <Path d={`${wave(width)}V34H0Z`} fill={tones.water} />
-        <Path d={wave(width)} fill="none" stroke={tones.weed} strokeWidth={3} />
+        <Path d={wave(width)} fill="none" stroke={tones.primary} strokeWidth={3} />
         <Rect x={14} y={2} width={64} height={26} rx={6} fill={tones.ink} />
         <SvgText x={46} y={21} textAnchor="middle" fontFamily={FACE.slabBold} fontSize={18} fill={tones.ground}>
           {clockOf(new Date(now).toISOString(), zone)}
@@ -64,7 +64,7 @@ const Boat = ({ one: { hire, minutesLeft, over, share }, lane, onOpen }: { one: 
   const { t } = useTranslation();
   const at = Math.max(2, Math.min(lane - 66, share * (lane - 60)));
   const left = over ? t('day.over', { time: spanOf(minutesLeft) }) : spanOf(minutesLeft);
-  const color = over ? tones.lead : tones.weed;
+  const color = over ? tones.danger : tones.primary;
   return (
     <ListRow
       label={`${hire.boat}, ${hire.renter}, ${left}${over ? '' : ` ${t('day.toDue')}`}`}
@@ -77,7 +77,7 @@ const Boat = ({ one: { hire, minutesLeft, over, share }, lane, onOpen }: { one: 
           {hire.boat}
         </Slab>
         <View style={{ flexDirection: 'row', alignItems: 'baseline', gap: 5 }}>
-          <SlabBold size={22} tone={over ? 'leadText' : 'ink'}>
+          <SlabBold size={22} tone={over ? 'dangerText' : 'ink'}>
             {left}
           </SlabBold>
           {over ? null : <Small size={14}>{t('day.toDue')}</Small>}
@@ -98,11 +98,11 @@ const Boat = ({ one: { hire, minutesLeft, over, share }, lane, onOpen }: { one: 
         {over ? null : <Line x1={2} y1={24} x2={at + 24} y2={24} stroke={color} strokeWidth={4} strokeLinecap="round" />}
         <Path
           d={`M${at} 9h36q18 0 24 7-6 7-24 7h-36q-6-7 0-14Z`}
-          fill={over ? tones.leadPale : tones.ground}
-          stroke={over ? tones.lead : tones.ink}
+          fill={over ? tones.dangerPale : tones.ground}
+          stroke={over ? tones.danger : tones.ink}
           strokeWidth={2.2}
         />
-        <Path d={`M${at + 14} 12v8M${at + 24} 12v8`} stroke={over ? tones.lead : tones.ink} strokeWidth={1.6} />
+        <Path d={`M${at + 14} 12v8M${at + 24} 12v8`} stroke={over ? tones.danger : tones.ink} strokeWidth={1.6} />
       </Svg>
     </ListRow>
   );

@@ -44,7 +44,7 @@ export const Arrows = ({ now, upDeg, right = false, top = false }: { now: Condit
           aria-hidden
         >
           {wind ? arrow('wind', WIND, now.windFromDeg + 180 - upDeg, now.windMs, tones.ink) : null}
-          {current ? arrow('current', CURRENT, now.currentToDeg - upDeg, now.currentMs, tones.weed) : null}
+          {current ? arrow('current', CURRENT, now.currentToDeg - upDeg, now.currentMs, tones.primary) : null}
         </View>
       ) : null}
       <View style={{ position: 'absolute', right: 8, top: 8, pointerEvents: 'none' }} aria-hidden>

@@ -58,11 +58,11 @@ export const Lever = ({ practice }: { practice: Practice }) => {
             width={100}
             height={38}
             rx={14}
-            fill={at === NEUTRAL ? tones.card : tones.weed}
+            fill={at === NEUTRAL ? tones.card : tones.primary}
             stroke={tones.ink}
             strokeWidth={3}
           />
-          <Circle cx={66} cy={y(at)} r={6} fill={tones.mari} />
+          <Circle cx={66} cy={y(at)} r={6} fill={tones.warning} />
         </Svg>
       </Thumb>
       <Bold size={16}>{text}</Bold>
@@ -120,8 +120,8 @@ export const Helm = ({ practice, hull }: { practice: Practice; hull: HullFigures
       >
         <Svg width={HELM.width} height={HELM.height} style={{ pointerEvents: 'none' }} aria-hidden>
           {hull.tiller
-            ? tiller(-handle * TILLER_DEG, tones.ink, tones.rope, tones.mari)
-            : wheel(handle * WHEEL_DEG, tones.ink, tones.hull, tones.mari)}
+            ? tiller(-handle * TILLER_DEG, tones.ink, tones.rope, tones.warning)
+            : wheel(handle * WHEEL_DEG, tones.ink, tones.hull, tones.warning)}
         </Svg>
       </Thumb>
       <Pressable
@@ -170,12 +170,12 @@ export const Thruster = ({ practice }: { practice: Practice }) => {
               borderRadius: 13,
               borderWidth: 2,
               borderColor: tones.ink,
-              backgroundColor: held ? tones.mari : tones.card,
+              backgroundColor: held ? tones.warning : tones.card,
               alignItems: 'center',
               justifyContent: 'center',
             }}
           >
-            <Bold size={24} tone={held ? 'onMari' : 'ink'}>
+            <Bold size={24} tone={held ? 'onWarning' : 'ink'}>
               {way < 0 ? '◀' : '▶'}
             </Bold>
           </Pressable>
@@ -189,7 +189,7 @@ export const HelmNotes = ({ practice, hull }: { practice: Practice; hull: HullFi
   const { t } = useTranslation();
   const dead = useSeen(practice, ({ told, hands }) => told !== undefined && !told.steers && Math.abs(hands.handle) > 0.2);
   return dead ? (
-    <Bold size={15} tone="leadText">
+    <Bold size={15} tone="dangerText">
       {t('dock.noSteer')}
     </Bold>
   ) : hull.tiller ? (

@@ -197,7 +197,7 @@ const Told = ({ plan, close }: { plan: Plan; close: ReactNode }) => {
       <Part title={t('dock.order')}>
         {plan.steps.map((step, i) => (
           <View key={step.id} style={{ flexDirection: 'row', gap: 10 }} testID={`step-${step.id}`}>
-            <SlabBold size={20} tone="weedText" style={{ minWidth: 22 }}>
+            <SlabBold size={20} tone="primaryText" style={{ minWidth: 22 }}>
               {String(i + 1)}
             </SlabBold>
             <Body style={{ flex: 1 }}>{words.step(step)}</Body>
@@ -209,7 +209,7 @@ const Told = ({ plan, close }: { plan: Plan; close: ReactNode }) => {
           {close}
           {plan.lines.map((line, i) => (
             <View key={line.line} style={{ flexDirection: 'row', gap: 10 }} testID={`line-${i + 1}`}>
-              <SlabBold size={20} tone={i === 0 ? 'leadText' : 'soft'} style={{ minWidth: 22 }}>
+              <SlabBold size={20} tone={i === 0 ? 'dangerText' : 'soft'} style={{ minWidth: 22 }}>
                 {String(i + 1)}
               </SlabBold>
               {i === 0 ? <Bold style={{ flex: 1 }}>{words.line(line)}</Bold> : <Body style={{ flex: 1 }}>{words.line(line)}</Body>}

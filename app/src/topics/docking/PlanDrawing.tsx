@@ -88,7 +88,7 @@ export const PlanDrawing = ({
           const here = at === 'place';
           if (!here && isNear(point)) return null;
           return at === 'anchor' ? (
-            <Circle key={at} cx={x} cy={y} r={7} fill={tones.mari} stroke={tones.ink} strokeWidth={2.5} />
+            <Circle key={at} cx={x} cy={y} r={7} fill={tones.warning} stroke={tones.ink} strokeWidth={2.5} />
           ) : (
             <G key={at} transform={`translate(${x} ${y}) rotate(${chart.turn(headingDeg)})`} opacity={here ? 1 : 0.62}>
               <Path
@@ -120,7 +120,7 @@ export const PlanDrawing = ({
                   d={setArrow(plan.setTo === 'starboard' ? 1 : -1, plan.setMs)}
                   transform={`translate(${x} ${y})`}
                   fill="none"
-                  stroke={tones.lead}
+                  stroke={tones.danger}
                   strokeWidth={3}
                   strokeLinecap="round"
                   strokeLinejoin="round"
@@ -136,20 +136,20 @@ export const PlanDrawing = ({
                 y1={y1}
                 x2={x2}
                 y2={y2}
-                stroke={i === 0 ? tones.lead : tones.ropeDark}
+                stroke={i === 0 ? tones.danger : tones.ropeDark}
                 strokeWidth={i === 0 ? 4.5 : 2.5}
                 strokeLinecap="round"
               />
               {close ? (
                 <>
-                  <Circle cx={x2} cy={y2} r={11} fill={i === 0 ? tones.lead : tones.card} stroke={tones.ink} strokeWidth={1.5} />
+                  <Circle cx={x2} cy={y2} r={11} fill={i === 0 ? tones.danger : tones.card} stroke={tones.ink} strokeWidth={1.5} />
                   <SvgText
                     x={x2}
                     y={y2 + 5}
                     textAnchor="middle"
                     fontFamily={FACE.slabBold}
                     fontSize={15}
-                    fill={i === 0 ? tones.onLead : tones.ink}
+                    fill={i === 0 ? tones.onDanger : tones.ink}
                   >
                     {String(i + 1)}
                   </SvgText>

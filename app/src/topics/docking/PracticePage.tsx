@@ -320,11 +320,11 @@ const Back = ({ practice }: { practice: Practice }) => {
               y1={26}
               x2={14 + share * Math.max(0, wide - 28)}
               y2={26}
-              stroke={tones.weed}
+              stroke={tones.primary}
               strokeWidth={10}
               strokeLinecap="round"
             />
-            <Circle cx={14 + share * Math.max(0, wide - 28)} cy={26} r={13} fill={tones.mari} stroke={tones.ink} strokeWidth={3} />
+            <Circle cx={14 + share * Math.max(0, wide - 28)} cy={26} r={13} fill={tones.warning} stroke={tones.ink} strokeWidth={3} />
           </Svg>
         </Thumb>
       </View>

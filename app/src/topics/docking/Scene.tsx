@@ -54,15 +54,15 @@ const Ground = memo(function Ground({ world, chart, width, height }: { world: Wo
         <G transform={`translate(${x} ${y}) rotate(${chart.turn(goal.headingDeg)})`}>
           <Path
             d={outlinePath(hull, chart.scale)}
-            fill={tones.weedPale}
+            fill={tones.primaryPale}
             opacity={0.75}
-            stroke={tones.weed}
+            stroke={tones.primary}
             strokeWidth={2.5}
             strokeDasharray="7 6"
           />
         </G>
       ) : (
-        <Circle cx={x} cy={y} r={goal.fromM * chart.scale} fill="none" stroke={tones.weed} strokeWidth={2.5} strokeDasharray="7 6" />
+        <Circle cx={x} cy={y} r={goal.fromM * chart.scale} fill="none" stroke={tones.primary} strokeWidth={2.5} strokeDasharray="7 6" />
       )}
     </Svg>
   );
@@ -104,7 +104,7 @@ const Boat = memo(function Boat({ practice, chart, width, height }: { practice: 
             y1={-2}
             x2={0}
             y2={0.12 * hull.lengthM * chart.scale + 4}
-            stroke={tones.lead}
+            stroke={tones.danger}
             strokeWidth={4.5}
             strokeLinecap="round"
           />

@@ -13,7 +13,7 @@ const SHOAL_DRAFTS = 1.6;
 
 const FILL: Readonly<Record<Scene['hard'][number]['is'], keyof Tones>> = {
   dock: 'rope',
-  bank: 'mariPale',
+  bank: 'warningPale',
   wall: 'soft',
   gate: 'ropeDark',
   boat: 'hull',
@@ -25,11 +25,11 @@ export const Water = ({ scene, hull, chart }: { scene: Scene; hull: HullFigures;
   const shoal = shore && landOf(ahead(shore.at, shore.outDeg, (SHOAL_DRAFTS * hull.draftM) / shore.slope), shore.outDeg, FAR_M);
   return (
     <G>
-      {shoal ? <Path d={lineTo(shoal.map(chart.at), true)} fill={tones.mariPale} opacity={0.55} /> : null}
+      {shoal ? <Path d={lineTo(shoal.map(chart.at), true)} fill={tones.warningPale} opacity={0.55} /> : null}
       {shore ? (
         <Path
           d={lineTo(landOf(shore.at, shore.outDeg, FAR_M).map(chart.at), true)}
-          fill={tones.mariPale}
+          fill={tones.warningPale}
           stroke={tones.ropeDark}
           strokeWidth={2}
         />

@@ -24,7 +24,7 @@ export const ControlCell = ({ view, control, hinted }: { view: DrillView; contro
         flexBasis: 150,
         borderRadius: 16,
         borderWidth: hinted ? 3 : 2,
-        borderColor: hinted ? tones.mari : tones.line,
+        borderColor: hinted ? tones.warning : tones.line,
         backgroundColor: tones.card,
         overflow: 'hidden',
       }}
@@ -89,14 +89,14 @@ const Two = ({ view, control }: { view: DrillView; control: Control }) => {
         alignItems: 'center',
         justifyContent: 'space-between',
         gap: 4,
-        backgroundColor: pressed ? tones.weedPale : 'transparent',
+        backgroundColor: pressed ? tones.primaryPale : 'transparent',
       })}
     >
       <Bold size={15} style={{ textAlign: 'center' }}>
         {name}
       </Bold>
       <ControlDrawing widget={control.widget} at={place} of={2} size={72} />
-      <Small tone={place === 0 ? 'soft' : 'weedText'}>
+      <Small tone={place === 0 ? 'soft' : 'primaryText'}>
         {back !== undefined && here ? t('drill.letGo') : back !== undefined ? t('drill.hold') : positions(control, at)}
       </Small>
     </Pressable>
@@ -142,8 +142,8 @@ const Position = ({ view, control, to }: { view: DrillView; control: Control; to
         minHeight: 52,
         borderRadius: 12,
         borderWidth: 2,
-        borderColor: here ? tones.weed : tones.line,
-        backgroundColor: here ? tones.weed : pressed ? tones.weedPale : 'transparent',
+        borderColor: here ? tones.primary : tones.line,
+        backgroundColor: here ? tones.primary : pressed ? tones.primaryPale : 'transparent',
         paddingHorizontal: 12,
         flexDirection: 'row',
         alignItems: 'center',
@@ -151,11 +151,11 @@ const Position = ({ view, control, to }: { view: DrillView; control: Control; to
         gap: 8,
       })}
     >
-      <Bold size={16} tone={here ? 'onWeed' : within ? 'ink' : 'soft'}>
+      <Bold size={16} tone={here ? 'onPrimary' : within ? 'ink' : 'soft'}>
         {positions(control, to)}
       </Bold>
       {back === undefined ? null : (
-        <Small size={13} tone={here ? 'onWeed' : 'soft'}>
+        <Small size={13} tone={here ? 'onPrimary' : 'soft'}>
           {here ? t('drill.letGo') : t('drill.hold')}
         </Small>
       )}

@@ -237,7 +237,7 @@ const Clock = ({ name, ran, to, runs }: { name: string; ran: number; to: number;
     <View style={{ gap: 4 }} role="timer" aria-label={name}>
       <Bold size={17}>{t('drill.clock', { name, n: Math.floor(ran), of: to })}</Bold>
       <View style={{ height: 8, borderRadius: 4, backgroundColor: tones.line, overflow: 'hidden' }}>
-        <View style={{ height: 8, width: `${Math.min(100, (100 * ran) / to)}%`, backgroundColor: runs ? tones.mari : tones.soft }} />
+        <View style={{ height: 8, width: `${Math.min(100, (100 * ran) / to)}%`, backgroundColor: runs ? tones.warning : tones.soft }} />
       </View>
     </View>
   );
@@ -264,20 +264,20 @@ const Footer = ({ view, prices, onBack }: { view: DrillView; prices: PriceList; 
         <View
           style={{
             borderRadius: 14,
-            backgroundColor: tones.mariPale,
+            backgroundColor: tones.warningPale,
             paddingHorizontal: 12,
             paddingVertical: 8,
             borderLeftWidth: 6,
-            borderLeftColor: tones.mari,
+            borderLeftColor: tones.warning,
             minHeight: 56,
             justifyContent: 'center',
           }}
           testID="drill-hint"
         >
-          <SlabBold size={19} tone="mariText" style={{ lineHeight: 24 }}>
+          <SlabBold size={19} tone="warningText" style={{ lineHeight: 24 }}>
             {told ?? t('drill.thinking')}
           </SlabBold>
-          {next?.move?.why ? <Small tone="mariText">{say(next.move.why, i18n.language)}</Small> : null}
+          {next?.move?.why ? <Small tone="warningText">{say(next.move.why, i18n.language)}</Small> : null}
         </View>
       ) : null}
       {wait !== undefined ? (

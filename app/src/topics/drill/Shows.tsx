@@ -46,7 +46,7 @@ export const Shows = ({ view }: { view: DrillView }) => {
         )}
       </View>
       {normals.map((text) => (
-        <Small key={text} tone="weedText" size={14}>
+        <Small key={text} tone="primaryText" size={14}>
           {text}
         </Small>
       ))}
@@ -67,7 +67,7 @@ const Needle = ({ name, value }: { name: string; value: number }) => {
           const [a, b] = [tip(i / 6, 46), tip(i / 6, i % 3 === 0 ? 35 : 39)];
           return <Line key={i} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke={tones.ink} strokeWidth={3} />;
         })}
-        <Path d={`M55 55L${tip(value, 40).join(' ')}`} stroke={tones.lead} strokeWidth={5} strokeLinecap="round" />
+        <Path d={`M55 55L${tip(value, 40).join(' ')}`} stroke={tones.danger} strokeWidth={5} strokeLinecap="round" />
         <Circle cx={55} cy={55} r={7} fill={tones.ink} />
       </Svg>
       <Small size={13}>{name}</Small>
@@ -88,12 +88,12 @@ const Lamp = ({ seen: { show, value } }: { seen: Seen }) => {
       testID={`shows-${show.id}`}
     >
       <Svg width={28} height={28} viewBox="0 0 34 34">
-        {state === 'off' ? null : <Circle cx={17} cy={17} r={16} fill={tones.mari} opacity={0.35} />}
+        {state === 'off' ? null : <Circle cx={17} cy={17} r={16} fill={tones.warning} opacity={0.35} />}
         <Circle
           cx={17}
           cy={17}
           r={11}
-          fill={state === 'off' ? tones.hull : tones.mari}
+          fill={state === 'off' ? tones.hull : tones.warning}
           stroke={tones.ink}
           strokeWidth={2.5}
           {...(state === 'blinks' ? { strokeDasharray: '5 4' } : {})}

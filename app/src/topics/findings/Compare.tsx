@@ -127,10 +127,10 @@ const Comparing = ({ view }: { view: HireView }) => {
         ) : null}
       </View>
     ) : null;
-  const sums: [label: string, minor: number, tone: 'ink' | 'weedText'][] = [
+  const sums: [label: string, minor: number, tone: 'ink' | 'primaryText'][] = [
     [t('compare.sum.held'), statement.deposit.heldMinor, 'ink'],
     [t('compare.sum.proposed'), statement.totalMinor, 'ink'],
-    [t('compare.sum.back'), statement.deposit.releasedMinor, 'weedText'],
+    [t('compare.sum.back'), statement.deposit.releasedMinor, 'primaryText'],
   ];
   const sum = (
     <View
@@ -223,12 +223,12 @@ const Comparing = ({ view }: { view: HireView }) => {
                   borderRadius: 15,
                   borderWidth: 2,
                   borderColor: tones.ink,
-                  backgroundColor: needsDecision(finding) ? tones.mari : tones.card,
+                  backgroundColor: needsDecision(finding) ? tones.warning : tones.card,
                   alignItems: 'center',
                   justifyContent: 'center',
                 }}
               >
-                <Slab size={16} tone={needsDecision(finding) ? 'onMari' : 'ink'}>
+                <Slab size={16} tone={needsDecision(finding) ? 'onWarning' : 'ink'}>
                   {i + 1}
                 </Slab>
               </View>
@@ -273,9 +273,9 @@ const Comparing = ({ view }: { view: HireView }) => {
     <Button
       mode="contained"
       label={open.length > 0 ? t('compare.open', { count: open.length }) : t('compare.toStatement')}
-      tone={open.length > 0 ? 'mari' : 'weed'}
+      tone={open.length > 0 ? 'warning' : 'primary'}
       onPress={() => (open.length > 0 ? setChosen(open[0]!.key) : router.push(`/hire/${hire.id}/statement`))}
-      testID="to-statement"
+      testID="open-statement"
     />
   );
   const sheets = (

@@ -89,7 +89,7 @@ describe('a return compared with its departure', () => {
     const { decided } = show(RETURN);
     expect(screen.getByText('2 to decide')).toBeTruthy();
     expect(screen.getByText(/^\d+ other things? as (it was|they were)$/)).toBeTruthy();
-    fireEvent.click(screen.getByTestId('to-statement'));
+    fireEvent.click(screen.getByTestId('open-statement'));
     expect(mockPush).not.toHaveBeenCalled();
     // The first of them is open, and the next comes by itself.
     fireEvent.click(screen.getByTestId('decide-wear'));
@@ -97,7 +97,7 @@ describe('a return compared with its departure', () => {
     fireEvent.click(screen.getByTestId('decide-renters'));
     await waitFor(() => expect(screen.getByText('To the statement')).toBeTruthy());
     expect(decided()).toEqual({ [`mark/${SCRATCH}`]: 'wear', 'count/fenders': 'renters' });
-    fireEvent.click(screen.getByTestId('to-statement'));
+    fireEvent.click(screen.getByTestId('open-statement'));
     expect(mockPush).toHaveBeenCalledWith('/hire/h-1001/statement');
   });
 

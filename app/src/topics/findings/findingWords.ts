@@ -24,7 +24,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         ? t('compare.noPrice')
         : `${line.price ? `${say(line.price.name, i18n.language)} ` : ''}${money(line.amountMinor)}`
       : '';
-    const told = finding.told === undefined ? '' : t(`compare.howTold.${finding.told}`);
+    const told = finding.briefed === undefined ? '' : t(`compare.howTold.${finding.briefed}`);
     const decided = finding.decision ? t(`compare.decided.${finding.decision}`) : undefined;
     const tag: TagKind = finding.decision ? (finding.decision === 'askManager' ? 'stop' : 'ok') : finding.chargeable ? 'ask' : 'ok';
     const withDecision = (is: string) => (decided ? `${is} · ${decided}` : is);

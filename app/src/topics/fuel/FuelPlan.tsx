@@ -15,7 +15,7 @@ export const FuelPlan = ({ view }: { view: HireView }) => {
     lasts && plan ? (
       <View
         key={tank.id}
-        style={{ borderRadius: 10, backgroundColor: plan.enough ? tones.weedPale : tones.leadPale, padding: 10, gap: 3 }}
+        style={{ borderRadius: 10, backgroundColor: plan.enough ? tones.primaryPale : tones.dangerPale, padding: 10, gap: 3 }}
         testID={`fuel-plan-${tank.id}`}
       >
         <Bold>

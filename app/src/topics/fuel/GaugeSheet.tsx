@@ -140,7 +140,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
         <ChoiceChip label={t('walk.sinceBrim')} on={zeroed} onPress={() => setZeroed(!zeroed)} testID="zeroed" />
       ) : null}
       {gauge.reads === 'needle' ? (
-        <ChoiceChip label={t('walk.askew')} on={askew} onPress={() => setAskew(!askew)} tone="mari" testID="askew" />
+        <ChoiceChip label={t('walk.askew')} on={askew} onPress={() => setAskew(!askew)} tone="warning" testID="askew" />
       ) : null}
     </ModalSheet>
   );

@@ -42,7 +42,7 @@ export const ReadSection = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: 
                 {found ? (
                   <View
                     style={{
-                      backgroundColor: tones.weedPale,
+                      backgroundColor: tones.primaryPale,
                       borderRadius: 13,
                       paddingHorizontal: 12,
                       minHeight: 52,

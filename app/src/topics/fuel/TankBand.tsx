@@ -36,8 +36,8 @@ export const TankBand = ({
         </Defs>
         <Rect x={1.5} y={1.5} width={width - 3} height={HEIGHT - 3} rx={ROUND} fill={tones.card} stroke={tones.ink} strokeWidth={3} />
         <G clipPath={`url(#tank-in-${id})`}>
-          <Rect x={0} y={0} width={low} height={HEIGHT} fill={tones.weed} />
-          <Rect x={low} y={0} width={Math.max(0, high - low)} height={HEIGHT} fill={tones.mari} opacity={0.6} />
+          <Rect x={0} y={0} width={low} height={HEIGHT} fill={tones.primary} />
+          <Rect x={low} y={0} width={Math.max(0, high - low)} height={HEIGHT} fill={tones.warning} opacity={0.6} />
           {unusableL > 0 ? <Rect x={0} y={0} width={x(unusableL)} height={HEIGHT} fill={tones.dark} opacity={0.55} /> : null}
         </G>
         {[0.25, 0.5, 0.75].map((share) => (

@@ -53,7 +53,7 @@ export const Dial = ({ share, was, onSet, label }: Props) => {
           {was === undefined ? null : (
             <Path d={hand(was)} stroke={tones.soft} strokeWidth={5} strokeDasharray="3 7" strokeLinecap="round" />
           )}
-          <Path d={hand(share)} stroke={tones.lead} strokeWidth={7} strokeLinecap="round" />
+          <Path d={hand(share)} stroke={tones.danger} strokeWidth={7} strokeLinecap="round" />
           <Circle cx={cx} cy={cy} r={14} fill={tones.ink} />
         </Svg>
       </View>
@@ -71,8 +71,8 @@ export const Tube = ({ share, was, onSet, label }: Props) => {
       <View role="img" aria-label={label} style={{ width: w, height: h, ...TO_PRESS }} testID="tube">
         <Svg width={w} height={h} style={{ pointerEvents: 'none' }}>
           <Rect x={50} y={4} width={50} height={h - 8} rx={25} fill={tones.card} stroke={tones.ink} strokeWidth={3} />
-          <Path d={`M52 ${y(share)}H98V${h - 30}a23 23 0 0 1-46 0Z`} fill={tones.mari} />
-          <Line x1={38} y1={y(share)} x2={112} y2={y(share)} stroke={tones.lead} strokeWidth={6} strokeLinecap="round" />
+          <Path d={`M52 ${y(share)}H98V${h - 30}a23 23 0 0 1-46 0Z`} fill={tones.warning} />
+          <Line x1={38} y1={y(share)} x2={112} y2={y(share)} stroke={tones.danger} strokeWidth={6} strokeLinecap="round" />
           {was === undefined ? null : (
             <Line
               x1={30}

@@ -50,7 +50,7 @@ export const Lamps = ({
           key={count}
           label={t('walk.lampsLit', { count })}
           on={lit === count}
-          tone={count > gauge.min ? 'mari' : 'weed'}
+          tone={count > gauge.min ? 'warning' : 'primary'}
           onPress={() => onLit(count)}
           testID={`${testID}-${count}`}
         />

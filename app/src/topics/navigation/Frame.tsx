@@ -60,14 +60,14 @@ const Foot = ({ path }: { path: string }) => {
         // Paper lays the word twice over itself; it is read and found once.
         renderLabel={({ route, focused }) =>
           focused === (route.key === routes[index]?.key) ? (
-            <Bold size={14} tone={focused ? 'weedText' : 'soft'} style={{ textAlign: 'center' }}>
+            <Bold size={14} tone={focused ? 'primaryText' : 'soft'} style={{ textAlign: 'center' }}>
               {route.title}
             </Bold>
           ) : null
         }
-        activeColor={tones.weedText}
+        activeColor={tones.primaryText}
         inactiveColor={tones.soft}
-        activeIndicatorStyle={{ backgroundColor: tones.weedPale }}
+        activeIndicatorStyle={{ backgroundColor: tones.primaryPale }}
         style={{ backgroundColor: tones.board }}
       />
     </View>

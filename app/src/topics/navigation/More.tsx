@@ -33,12 +33,12 @@ export const More = () => {
               titleStyle={{ fontFamily: FACE.slab, fontSize: 21, lineHeight: 25, color: tones.ink }}
               descriptionStyle={{ fontSize: 15, lineHeight: 20, color: tones.soft }}
               descriptionNumberOfLines={3}
-              left={({ style }) => <List.Icon icon={icon} color={tones.weedText} style={style} />}
+              left={({ style }) => <List.Icon icon={icon} color={tones.primaryText} style={style} />}
               right={({ style }) =>
                 key === 'attention' && waiting > 0 ? (
                   <Badge
                     size={28}
-                    style={{ ...style, alignSelf: 'center', backgroundColor: tones.lead, color: tones.onLead, fontSize: 15 }}
+                    style={{ ...style, alignSelf: 'center', backgroundColor: tones.danger, color: tones.onDanger, fontSize: 15 }}
                   >
                     {waiting}
                   </Badge>

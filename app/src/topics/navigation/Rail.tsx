@@ -52,18 +52,18 @@ const Item = ({ place: { key, path, icon }, on, count }: { place: Place; on: boo
       aria-label={count > 0 ? `${t(`nav.${key}`)}, ${count}` : t(`nav.${key}`)}
       onPress={() => router.push(path)}
       testID={`nav-${key}`}
-      style={{ borderRadius: 12, minHeight: 68, justifyContent: 'center', backgroundColor: on ? tones.weedPale : 'transparent' }}
+      style={{ borderRadius: 12, minHeight: 68, justifyContent: 'center', backgroundColor: on ? tones.primaryPale : 'transparent' }}
     >
       <View style={{ alignItems: 'center', gap: 4, paddingVertical: 8 }}>
         <View>
-          <Icon source={icon} size={28} color={on ? tones.weedText : tones.soft} />
+          <Icon source={icon} size={28} color={on ? tones.primaryText : tones.soft} />
           {count > 0 ? (
-            <Badge size={20} style={{ position: 'absolute', left: 20, top: -6, backgroundColor: tones.lead, color: tones.onLead }}>
+            <Badge size={20} style={{ position: 'absolute', left: 20, top: -6, backgroundColor: tones.danger, color: tones.onDanger }}>
               {count > 99 ? '99+' : count}
             </Badge>
           ) : null}
         </View>
-        <Bold size={14} tone={on ? 'weedText' : 'soft'} style={{ textAlign: 'center' }}>
+        <Bold size={14} tone={on ? 'primaryText' : 'soft'} style={{ textAlign: 'center' }}>
           {t(`nav.${key}`)}
         </Bold>
       </View>

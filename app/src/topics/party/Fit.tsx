@@ -98,7 +98,12 @@ const Fitted = ({ view, fit, onEdit, onBack }: { view: HireView; fit: FitOf; onE
         open.length > 0 ? (
           <Button mode="contained" label={t('fit.giveAll', { count: open.length })} onPress={() => void giveAll()} testID="give-all" />
         ) : (
-          <Button mode="contained" label={t('fit.toWalk')} onPress={() => router.push(`/hire/${pack.hire.id}/walk/out`)} testID="to-walk" />
+          <Button
+            mode="contained"
+            label={t('fit.toWalk')}
+            onPress={() => router.push(`/hire/${pack.hire.id}/walk/out`)}
+            testID="open-walk"
+          />
         )
       }
     >

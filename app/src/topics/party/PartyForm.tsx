@@ -309,7 +309,7 @@ const Swimming = ({ id, ...of }: Somebody & { id: string }) => {
         ))}
       </View>
       {fault ? (
-        <Bold size={16} tone="leadText" live>
+        <Bold size={16} tone="dangerText" live>
           {fault}
         </Bold>
       ) : null}

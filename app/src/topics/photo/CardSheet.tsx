@@ -122,8 +122,8 @@ export const CardSheet = ({
             <Picture hire={hireId} sha={sha} alt={t('card.title')} width={width} height={height} fit="contain" />
           </View>
           <Svg width={width} height={height} style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}>
-            <Polygon points={corners.map((spot) => spot.join(',')).join(' ')} fill="none" stroke={tones.mari} strokeWidth={2.5} />
-            <Line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={tones.lead} strokeWidth={2.5} />
+            <Polygon points={corners.map((spot) => spot.join(',')).join(' ')} fill="none" stroke={tones.warning} strokeWidth={2.5} />
+            <Line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={tones.danger} strokeWidth={2.5} />
             {spots.map(([x, y], i) => (
               <Circle
                 key={i}
@@ -131,7 +131,7 @@ export const CardSheet = ({
                 cy={y}
                 r={i === at ? 13 : 9}
                 fill="none"
-                stroke={i < 4 ? tones.mari : tones.lead}
+                stroke={i < 4 ? tones.warning : tones.danger}
                 strokeWidth={i === at ? 5 : 3}
               />
             ))}
@@ -155,8 +155,8 @@ export const CardSheet = ({
             <Picture hire={hireId} sha={sha} alt="" width={width * LOUPE} height={height * LOUPE} fit="contain" />
           </View>
           <Svg width={loupe} height={loupe} style={{ position: 'absolute', left: -3, top: -3 }}>
-            <Line x1={loupe / 2} y1={20} x2={loupe / 2} y2={loupe - 20} stroke={tones.lead} strokeWidth={1.5} />
-            <Line x1={20} y1={loupe / 2} x2={loupe - 20} y2={loupe / 2} stroke={tones.lead} strokeWidth={1.5} />
+            <Line x1={loupe / 2} y1={20} x2={loupe / 2} y2={loupe - 20} stroke={tones.danger} strokeWidth={1.5} />
+            <Line x1={20} y1={loupe / 2} x2={loupe - 20} y2={loupe / 2} stroke={tones.danger} strokeWidth={1.5} />
           </Svg>
         </View>
         <View style={{ flex: 1, gap: 6 }}>

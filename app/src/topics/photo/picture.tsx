@@ -2,13 +2,13 @@ import { mdiImageOffOutline } from '@mdi/js';
 import { getPhoto } from '@quay/contract/record';
 import { useEffect, useState } from 'react';
 import { callForFile, NoAnswer, Refused } from '../../local/api';
-import { isFull, keep, keptPicture, pictureToKeep, write } from '../../local/localDb';
+import { isFull, localDb, storedPicture, pictureToStore, write } from '../../local/localDb';
 import { makeSmall } from '../../platform/photoWorker';
 
 /** A photograph of a hire: from this phone when it has it, else from the quay. @throws NoAnswer without a way to the quay */
 export const pictureOf = async (hire: string, sha: string): Promise<Blob | undefined> => {
-  const row = await (await keep()).get('photos', [hire, sha]);
-  return row?.blob ? keptPicture(row.blob) : callForFile(getPhoto, { params: { hireId: hire, sha } });
+  const row = await (await localDb()).get('photos', [hire, sha]);
+  return row?.blob ? storedPicture(row.blob) : callForFile(getPhoto, { params: { hireId: hire, sha } });
 };
 
 /** No wider than this, a small one will do. */
@@ -16,13 +16,13 @@ const SMALL_UP_TO = 160;
 
 /** The same, made small: a walk shows many of them, and a phone has better to do than to decode twelve megapixels each. */
 const smallOf = async (hire: string, sha: string): Promise<Blob | undefined> => {
-  const row = await (await keep()).get('photos', [hire, sha]);
-  if (row?.small) return keptPicture(row.small);
+  const row = await (await localDb()).get('photos', [hire, sha]);
+  if (row?.small) return storedPicture(row.small);
   if (!row?.blob) return callForFile(getPhoto, { params: { hireId: hire, sha }, query: { size: 'small' } });
-  const whole = keptPicture(row.blob);
+  const whole = storedPicture(row.blob);
   const small = await makeSmall(whole);
   if (!small) return whole;
-  const toKeep = await pictureToKeep(small);
+  const toKeep = await pictureToStore(small);
   // It can be made again: a disk that is full keeps what was entered, not this.
   await write(['photos'], async (tx) => {
     const now = await tx.objectStore('photos').get([hire, sha]);

@@ -18,14 +18,15 @@ export const Log = ({ view, title }: { view: HireView; title?: string }) => {
   const { t } = useTranslation();
   const words = useEntryWords(view.pack);
   const rows = useMemo(
-    () => [...view.events].sort((a, b) => happenedAt(b.held) - happenedAt(a.held) || b.held.event.deviceSeq - a.held.event.deviceSeq),
+    () =>
+      [...view.events].sort((a, b) => happenedAt(b.stored) - happenedAt(a.stored) || b.stored.event.deviceSeq - a.stored.event.deviceSeq),
     [view.events],
   );
   return (
     <FlatList
       data={rows}
       keyExtractor={({ id }) => id}
-      renderItem={({ item }) => <Logged entry={item} what={words(item.held.event.body)} zone={view.pack.base.zone} />}
+      renderItem={({ item }) => <Logged entry={item} what={words(item.stored.event.body)} zone={view.pack.base.zone} />}
       initialNumToRender={AT_FIRST}
       ListHeaderComponent={
         title === undefined ? null : (
@@ -43,17 +44,17 @@ export const Log = ({ view, title }: { view: HireView; title?: string }) => {
   );
 };
 
-const Logged = ({ entry: { held, state }, what, zone }: { entry: LocalEvent; what: string; zone: string }) => {
+const Logged = ({ entry: { stored, state }, what, zone }: { entry: LocalEvent; what: string; zone: string }) => {
   const { t } = useTranslation();
   const tones = useTones();
   return (
     <View style={{ flexDirection: 'row', gap: 8, borderTopWidth: 1, borderTopColor: tones.line, paddingVertical: 6 }}>
       <Small size={14} style={{ width: 46 }}>
-        {clockOf(new Date(happenedAt(held)).toISOString(), zone)}
+        {clockOf(new Date(happenedAt(stored)).toISOString(), zone)}
       </Small>
       <View style={{ flex: 1 }}>
         <Body size={15}>{what}</Body>
-        <Small size={13}>{t(`log.by.${held.actor.role}`, { who: held.actor.id })}</Small>
+        <Small size={13}>{t(`log.by.${stored.actor.role}`, { who: stored.actor.id })}</Small>
       </View>
       {state === 'synced' ? null : (
         <Tag kind={state === 'pending' ? 'ask' : 'stop'} size={12}>

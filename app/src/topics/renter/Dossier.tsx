@@ -24,7 +24,7 @@ export const Dossier = ({ hireId, keyOfQuay }: { hireId: string; keyOfQuay: stri
   return (
     <View style={{ gap: 4 }}>
       <Button mode="outlined" label={t('r.dossier')} onPress={() => void fetch()} testID="dossier" />
-      {failed ? <Small tone="leadText">{t('r.dossierNot')}</Small> : null}
+      {failed ? <Small tone="dangerText">{t('r.dossierNot')}</Small> : null}
       {keyOfQuay === undefined ? null : <Small>{t('r.dossierKey', { key: spoken(keyOfQuay) })}</Small>}
     </View>
   );

@@ -110,7 +110,7 @@ type Row =
 const GuideRow = ({ row }: { row: Row }) => {
   if (row.is === 'point') return <PointRow point={row.point} />;
   if (row.is === 'card') return row.card.id === DOCKING ? <DockingRow /> : <CardRow card={row.card} />;
-  if (row.is === 'station') return <Bold tone="weedText">{row.name}</Bold>;
+  if (row.is === 'station') return <Bold tone="primaryText">{row.name}</Bold>;
   return (
     <SlabBold size={21} heading={2}>
       {row.title}

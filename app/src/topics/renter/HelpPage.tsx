@@ -59,7 +59,7 @@ export const HelpPage = () => {
               key={one}
               label={t(`r.natures.${one}`)}
               on={nature === one}
-              tone="lead"
+              tone="danger"
               onPress={() => setNature(one)}
               testID={`nature-${one}`}
             />
@@ -148,7 +148,7 @@ const Whom = () => {
         const row = rows[one];
         return row ? (
           <View key={one} style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
-            <SlabBold size={20} tone="leadText">
+            <SlabBold size={20} tone="dangerText">
               {first === 'all' ? '–' : `${i + 1}`}
             </SlabBold>
             <View style={{ flex: 1 }}>

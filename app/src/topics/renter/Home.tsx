@@ -83,7 +83,7 @@ export const Home = () => {
   };
   const practise =
     book.drills.length > 0 ? (
-      <Leads title={t('r.drills')} text="" done={false} onPress={() => router.push('/r/drill')} testID="to-drills" />
+      <Leads title={t('r.drills')} text="" done={false} onPress={() => router.push('/r/drill')} testID="open-drills" />
     ) : null;
   const quayKey = pack.seals.find(({ state }) => state === 'countersigned')?.key ?? undefined;
   return (
@@ -92,14 +92,14 @@ export const Home = () => {
       title={boat.name}
       footer={
         <View style={{ flexDirection: 'row', gap: 10 }}>
-          <Button mode="contained" label={t('r.guide')} onPress={() => router.push('/r/guide')} style={{ flex: 1 }} testID="to-guide" />
+          <Button mode="contained" label={t('r.guide')} onPress={() => router.push('/r/guide')} style={{ flex: 1 }} testID="open-guide" />
           <Button
             mode="contained"
             label={t('r.help')}
-            tone="lead"
+            tone="danger"
             onPress={() => router.push('/r/help')}
             style={{ flex: 1 }}
-            testID="to-help"
+            testID="open-help"
           />
         </View>
       }
@@ -150,7 +150,7 @@ export const Home = () => {
         <Notice
           kind="ask"
           title={t(`r.alone.${walk}`)}
-          action={<Button mode="outlined" label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="to-alone" />}
+          action={<Button mode="outlined" label={t('r.aloneGo')} onPress={() => router.push('/r/alone')} testID="open-alone" />}
         >
           <Body>{t(`r.aloneWhy.${walk}`)}</Body>
         </Notice>
@@ -165,7 +165,7 @@ export const Home = () => {
             text={people ? t('r.partyDone', { n: people.length }) : t('r.partyTodo')}
             done={people !== undefined}
             onPress={() => router.push('/r/party')}
-            testID="to-party"
+            testID="open-party"
           />
           <Leads
             title={t('r.briefing')}
@@ -177,7 +177,7 @@ export const Home = () => {
               .join(' ')}
             done={read >= briefing.tell.length}
             onPress={() => router.push('/r/brief')}
-            testID="to-brief"
+            testID="open-brief"
           />
           {practise}
           <Small style={{ paddingTop: 8 }}>{t('r.bring')}</Small>
@@ -198,16 +198,16 @@ export const Home = () => {
             text=""
             done={false}
             onPress={() => router.push(`/r/round/${round.id}`)}
-            testID={`to-round-${round.id}`}
+            testID={`open-round-${round.id}`}
           />
         ))}
       </Card>
-      <Button mode="outlined" label={t('r.home')} onPress={() => router.push('/r/return')} testID="to-return" />
+      <Button mode="outlined" label={t('r.home')} onPress={() => router.push('/r/return')} testID="open-return" />
       {isEntered(record, ['out', 'sealed']) ? <Dossier hireId={hire.id} keyOfQuay={quayKey} /> : null}
       {isEntered(record, ['in', 'sealed']) ? (
-        <Button mode="outlined" label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="to-statement" />
+        <Button mode="outlined" label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="open-statement" />
       ) : null}
-      <Button mode="outlined" label={t('r.report')} onPress={() => router.push('/r/report')} testID="to-report" />
+      <Button mode="outlined" label={t('r.report')} onPress={() => router.push('/r/report')} testID="open-report" />
       <Small>{t('r.cautionFirst')}</Small>
       {isAnotherClock() ? <Small>{t('r.itsClock', { time: `${dayName(now, base.zone, language)}, ${clock}` })}</Small> : null}
     </Page>

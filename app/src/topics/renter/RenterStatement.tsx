@@ -198,7 +198,7 @@ const OneLine = ({
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={text.title}>
           <ChoiceChip label={t('bill.accept')} on={state === 'accepted'} onPress={onAccept} testID={`bill-accept-${key}`} />
-          <ChoiceChip label={t('bill.dispute')} on={disputed} tone="lead" onPress={onDispute} testID={`bill-dispute-${key}`} />
+          <ChoiceChip label={t('bill.dispute')} on={disputed} tone="danger" onPress={onDispute} testID={`bill-dispute-${key}`} />
         </View>
       )}
     </Card>

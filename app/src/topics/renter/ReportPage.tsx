@@ -63,7 +63,7 @@ export const ReportPage = () => {
         <Small>{t('r.pictures', { count: photos.length })}</Small>
       </View>
       {photo.fault ? (
-        <Bold tone="leadText" live>
+        <Bold tone="dangerText" live>
           {photo.fault}
         </Bold>
       ) : null}

@@ -32,7 +32,7 @@ export const ReturnPage = () => {
         </SlabBold>
         {here.map((step, i) => (
           <View key={step.id} style={{ flexDirection: 'row', gap: 10 }}>
-            <SlabBold size={20} tone="weedText">
+            <SlabBold size={20} tone="primaryText">
               {numbered ? `${i + 1}` : '–'}
             </SlabBold>
             <View style={{ flex: 1, gap: 4 }}>
@@ -47,7 +47,7 @@ export const ReturnPage = () => {
   return (
     <Page
       title={t('r.home')}
-      footer={<Button mode="contained" label={t('r.docking')} onPress={() => router.push('/r/docking')} testID="to-docking" />}
+      footer={<Button mode="contained" label={t('r.docking')} onPress={() => router.push('/r/docking')} testID="open-docking" />}
     >
       <Card>
         <Small>{`${t('r.due')} · ${base.name}`}</Small>

@@ -10,7 +10,7 @@ import * as face from './RenterFace';
 import { RenterStatement } from './RenterStatement';
 
 jest.mock('./RenterFace', () => ({ useRenting: jest.fn() }));
-jest.mock('../../local/usePending', () => ({ useKept: () => undefined }));
+jest.mock('../../local/usePending', () => ({ usePending: () => undefined }));
 jest.mock('../../platform/browser', () => ({
   ...jest.requireActual<object>('../../platform/browser'),
   saveFile: jest.fn(),

@@ -137,7 +137,7 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
           <Button
             mode="contained"
             label={confirms ? t('settle.addSum', { sum: money(sure) }) : t('settle.add')}
-            tone={confirms ? 'mari' : 'weed'}
+            tone={confirms ? 'warning' : 'primary'}
             disabled={kind === ''}
             onPress={() => void keep()}
             testID="add-go"
@@ -168,7 +168,7 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
             <ChoiceChip
               label={t('settle.freely')}
               on={code === ''}
-              tone="mari"
+              tone="warning"
               onPress={() => form.setValue('code', '')}
               testID="price-freely"
             />

@@ -117,7 +117,7 @@ export const DepositSheet = ({
           <Button
             mode="contained"
             label={t('deposit.askOver')}
-            tone="mari"
+            tone="warning"
             busy={work.isPending}
             onPress={() => ask(ending.attempt)}
             testID="deposit-ask-over"
@@ -126,7 +126,7 @@ export const DepositSheet = ({
           <Button
             mode="contained"
             label={t('deposit.anew', { sum: money(ending.amountMinor) })}
-            tone="mari"
+            tone="warning"
             busy={work.isPending}
             onPress={anew}
             testID="deposit-anew"
@@ -134,7 +134,14 @@ export const DepositSheet = ({
         ) : done ? (
           <Button mode="contained" label={t('common.done')} onPress={onClose} testID="deposit-done" />
         ) : state === 'unknown' ? (
-          <Button mode="contained" label={t('deposit.ask')} tone="mari" busy={work.isPending} onPress={() => ask()} testID="deposit-ask" />
+          <Button
+            mode="contained"
+            label={t('deposit.ask')}
+            tone="warning"
+            busy={work.isPending}
+            onPress={() => ask()}
+            testID="deposit-ask"
+          />
         ) : (
           <Button
             mode="contained"
@@ -153,7 +160,7 @@ export const DepositSheet = ({
         </View>
         <View>
           <Small>{t('deposit.held')}</Small>
-          <Money minor={heldMinor} currency={prices.currency} size={34} tone={done ? 'weedText' : 'ink'} />
+          <Money minor={heldMinor} currency={prices.currency} size={34} tone={done ? 'primaryText' : 'ink'} />
         </View>
       </View>
       <EndingNotice view={view} />
@@ -180,7 +187,9 @@ export const DepositSheet = ({
               mode="outlined"
               label={t('deposit.notTaken')}
               onPress={() =>
-                void view.undo(taken.currentEvents).then((held) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(held) }))
+                void view
+                  .undo(taken.currentEvents)
+                  .then((held) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(held) }))
               }
               testID="deposit-not-taken"
             />

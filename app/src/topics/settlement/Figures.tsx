@@ -19,7 +19,14 @@ import { FACE, type Tones, useTones } from '../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { type BoatSums, boatSums, CHARGED, firstDay, type Group, grouped, totalOf } from './figureSums';
 
-const TONE: Record<Sort, keyof Tones> = { fuel: 'weed', damage: 'lead', lost: 'mari', late: 'rope', other: 'soft', credits: 'weedPale' };
+const TONE: Record<Sort, keyof Tones> = {
+  fuel: 'primary',
+  damage: 'danger',
+  lost: 'warning',
+  late: 'rope',
+  other: 'soft',
+  credits: 'primaryPale',
+};
 
 const SPANS = { m3: 3, m12: 12, all: undefined } as const;
 type Span = keyof typeof SPANS;

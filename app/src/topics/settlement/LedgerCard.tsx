@@ -92,7 +92,7 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
         {row(t('settle.refunded'), ledger.refundedMinor)}
       </View>
       {ledger.balanceMinor === 0 ? (
-        <Bold tone={ledger.stillHeldMinor > 0 ? 'ink' : 'weedText'}>
+        <Bold tone={ledger.stillHeldMinor > 0 ? 'ink' : 'primaryText'}>
           {ledger.stillHeldMinor > 0 ? t('settle.stillKept', { sum: money(ledger.stillHeldMinor) }) : t('settle.even')}
         </Bold>
       ) : (
@@ -102,7 +102,7 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
             minor={Math.abs(ledger.balanceMinor)}
             currency={prices.currency}
             size={27}
-            tone={ledger.balanceMinor > 0 ? 'leadText' : 'weedText'}
+            tone={ledger.balanceMinor > 0 ? 'dangerText' : 'primaryText'}
           />
         </View>
       )}
@@ -110,7 +110,7 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
         <Button
           mode="contained"
           label={t(doubtful ? 'settle.askAgain' : 'settle.settle')}
-          tone={doubtful ? 'mari' : 'weed'}
+          tone={doubtful ? 'warning' : 'primary'}
           busy={work.isPending}
           onPress={settle}
           testID="settle-money"

@@ -69,7 +69,7 @@ export const LineCard = ({
                 minor={shown}
                 currency={currency}
                 size={24}
-                tone={shown < 0 ? 'weedText' : 'ink'}
+                tone={shown < 0 ? 'primaryText' : 'ink'}
                 style={state === 'waived' ? { textDecorationLine: 'line-through' } : {}}
               />
             )}
@@ -97,7 +97,7 @@ export const LineCard = ({
                 <ChoiceChip
                   label={t('statement.dispute')}
                   on={state === 'disputed'}
-                  tone="lead"
+                  tone="danger"
                   onPress={() => onDo('remark')}
                   testID={`dispute-${key}`}
                 />

@@ -27,7 +27,7 @@ export const Signatures = ({ view }: { view: HireView }) => {
       {walks.map(({ walk, signed }) =>
         signed.length === 0 ? null : (
           <Card key={walk} style={{ gap: 8, padding: 14 }}>
-            <Slab size={18} tone="weedText" heading={2}>
+            <Slab size={18} tone="primaryText" heading={2}>
               {t(`hire.${walk}_`)}
             </Slab>
             <View style={{ flexDirection: 'row', gap: 10 }}>

@@ -154,7 +154,7 @@ const Settling = ({ view }: { view: HireView }) => {
       <Button
         mode="contained"
         label={t('statement.undoClose')}
-        tone="mari"
+        tone="warning"
         hint={t('statement.closesIn', { count: closing })}
         onPress={() => setClosing(undefined)}
         testID="undo-close"
@@ -164,7 +164,7 @@ const Settling = ({ view }: { view: HireView }) => {
     <Button
       mode="contained"
       label={t('statement.back')}
-      tone="mari"
+      tone="warning"
       onPress={() => router.push(`/hire/${hire.id}/compare`)}
       {...(why ? { hint: why } : {})}
     />

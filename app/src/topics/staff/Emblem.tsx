@@ -15,10 +15,10 @@ export const Emblem = () => {
     <View style={{ flex: 1 }} onLayout={({ nativeEvent: { layout } }) => setSize({ width: layout.width, height: layout.height })}>
       <Svg width={width} height={height} aria-hidden>
         <Rect width={width} height={height} fill={tones.ground} />
-        <Circle cx={middle + 96} cy={water - 100} r={30} fill={tones.mari} />
+        <Circle cx={middle + 96} cy={water - 100} r={30} fill={tones.warning} />
         <G x={middle - 40} y={water - 16}>
           <Path d="M-70 0H120Q104 46 70 50H-40Q-64 40-70 0Z" fill={tones.card} stroke={tones.ink} strokeWidth={4} strokeLinejoin="round" />
-          <Path d="M-66 14H114" stroke={tones.weed} strokeWidth={8} />
+          <Path d="M-66 14H114" stroke={tones.primary} strokeWidth={8} />
           <Path d="M-20 0V-46H44V0M-20-46L-34-58H62L44-46" fill={tones.glass} stroke={tones.ink} strokeWidth={4} strokeLinejoin="round" />
         </G>
         <Path d={wave(water + 16)} fill={tones.water} />

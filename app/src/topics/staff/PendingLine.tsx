@@ -47,23 +47,23 @@ export const PendingLine = () => {
       <TouchableRipple
         role="button"
         onPress={() => setOpen(true)}
-        testID="kept-line"
+        testID="pending-line"
         aria-label={[t('kept.title'), ...lines].join(', ')}
         style={{ minHeight: 52, justifyContent: 'center' }}
       >
         <>
           <View
             style={{
-              backgroundColor: stop ? tones.leadPale : tones.mariPale,
+              backgroundColor: stop ? tones.dangerPale : tones.warningPale,
               borderLeftWidth: 4,
-              borderLeftColor: stop ? tones.lead : tones.mari,
+              borderLeftColor: stop ? tones.danger : tones.warning,
               borderRadius: 4,
               paddingHorizontal: 8,
               paddingVertical: 3,
             }}
           >
             {lines.map((line) => (
-              <Bold key={line} size={13.5} tone={stop ? 'leadText' : 'mariText'}>
+              <Bold key={line} size={13.5} tone={stop ? 'dangerText' : 'warningText'}>
                 {line}
               </Bold>
             ))}

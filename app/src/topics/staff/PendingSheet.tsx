@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { keep } from '../../local/localDb';
+import { localDb } from '../../local/localDb';
 import { deliver, deliveryState, namedPhotos } from '../../local/outbox';
 import { usePending } from '../../local/usePending';
 import type { en } from '../../i18n/en';
@@ -16,7 +16,7 @@ export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
   const rows = usePending(
     ['events', 'photos'],
     async () => {
-      const db = await keep();
+      const db = await localDb();
       const both = ['pending', 'refused'] as const;
       const [events, photos] = await Promise.all([
         Promise.all(both.map((state) => db.getAllFromIndex('events', 'state', state))).then((found) => found.flat()),
@@ -39,7 +39,7 @@ export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
           .map((row) => ({
             id: 'id' in row ? row.id : row.sha,
             boat: boat(row.hire),
-            what: 'id' in row ? row.held.event.body.kind : '',
+            what: 'id' in row ? row.stored.event.body.kind : '',
             refusal: row.refusal,
           })),
       };
@@ -76,7 +76,7 @@ export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
       {rows.photos > 0 ? <Bold>{t('kept.photos', { count: rows.photos })}</Bold> : null}
       {rows.refused.length > 0 ? (
         <View style={{ gap: 6 }}>
-          <Bold tone="leadText">{t('kept.refusedTitle')}</Bold>
+          <Bold tone="dangerText">{t('kept.refusedTitle')}</Bold>
           <Small>{t('kept.refusedWhy')}</Small>
           {rows.refused.map(({ id, boat, what, refusal }) => {
             const reason = refusal?.reason as keyof typeof en.refusal | undefined;

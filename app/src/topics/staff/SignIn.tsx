@@ -111,7 +111,7 @@ export const SignIn = () => {
               <Notice
                 kind="calm"
                 title={t('signIn.notRegistered')}
-                action={<Button mode="outlined" label={t('signIn.enrol')} onPress={() => router.push('/enrol')} testID="to-enrol" />}
+                action={<Button mode="outlined" label={t('signIn.enrol')} onPress={() => router.push('/enrol')} testID="open-enrol" />}
               >
                 <Body>{t('signIn.notRegisteredWhy')}</Body>
               </Notice>

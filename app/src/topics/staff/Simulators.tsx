@@ -35,7 +35,7 @@ export const Simulators = () => {
                 key={one}
                 label={t(`standIn.mode.${one}`)}
                 on={mode === one}
-                tone={one === 'works' ? 'weed' : 'mari'}
+                tone={one === 'works' ? 'primary' : 'warning'}
                 onPress={() => set.mutate({ name, mode: one })}
                 testID={`${name}-${one}`}
               />

@@ -106,7 +106,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
           <Button
             mode="contained"
             label={open > 0 ? t('walk.keepOpen', { count: open }) : t('walk.keepTie')}
-            tone={open > 0 ? 'mari' : 'weed'}
+            tone={open > 0 ? 'warning' : 'primary'}
             disabled={faulty}
             onPress={() => tie()}
             testID="rest-tie"
@@ -125,12 +125,12 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 key={state}
                 label={t(`walk.evidence.${state}`)}
                 on={sound[propeller.id] === state}
-                tone={state === 'sound' ? 'weed' : 'mari'}
+                tone={state === 'sound' ? 'primary' : 'warning'}
                 onPress={() => judge(propeller.id, state)}
                 testID={`rest-prop-${state}`}
               />
             ))}
-            <ChoiceChip label={t('walk.propFlaw')} on={false} tone="lead" onPress={onClose} testID="rest-prop-flaw" />
+            <ChoiceChip label={t('walk.propFlaw')} on={false} tone="danger" onPress={onClose} testID="rest-prop-flaw" />
           </View>
         </View>
       ))}
@@ -143,7 +143,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 key={way.id}
                 label={say(way.name, language)}
                 on={ways[check.id] === way.id}
-                tone={i === 0 ? 'weed' : way.price === undefined ? 'mari' : 'lead'}
+                tone={i === 0 ? 'primary' : way.price === undefined ? 'warning' : 'danger'}
                 onPress={() => find(check.id, way.id)}
                 testID={`rest-check-${check.id}-${way.id}`}
               />

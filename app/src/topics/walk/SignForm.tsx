@@ -79,7 +79,7 @@ export const SignForm = ({
       // A full phone has been said; nothing is sealed that was not kept.
       if (signed.length === 0) return;
       // Everything of this hire that is on this phone, the signatures included; what comes later stands outside.
-      const everything: StoredHireEvent[] = (await eventsHere(hireId)).map((row) => row.held);
+      const everything: StoredHireEvent[] = (await eventsHere(hireId)).map((row) => row.stored);
       const content = sealContent(everything, pack.previousSeal);
       const { signature, key } = await signHere(sealMessage(hireId, walk, content.root));
       const sealed = await view.enter([{ kind: 'sealed', walk, ...content, signature, key }]);
@@ -132,9 +132,9 @@ export const SignForm = ({
           <Button
             mode="contained"
             label={t('sign.need', { count: signers.length })}
-            tone="mari"
+            tone="warning"
             onPress={() => scroll.current?.scrollToEnd()}
-            testID="to-signatures"
+            testID="open-signatures"
           />
         )
       }
@@ -286,7 +286,7 @@ const Part = ({ title, rows, limit = 6 }: { title: string; rows: readonly string
   if (rows.length === 0) return null;
   return (
     <View style={{ gap: 3 }}>
-      <Slab size={19} tone="weedText" heading={2}>
+      <Slab size={19} tone="primaryText" heading={2}>
         {title}
       </Slab>
       {(all ? rows : rows.slice(0, limit)).map((row, i) => (
@@ -339,7 +339,7 @@ const Signature = ({ title, width, onDrawn }: { title: string; width: number; on
         />
       </View>
       {dot ? (
-        <Bold size={16} tone="leadText" live>
+        <Bold size={16} tone="dangerText" live>
           {t('sign.dot')}
         </Bold>
       ) : null}

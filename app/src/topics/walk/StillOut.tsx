@@ -29,7 +29,7 @@ export const StillOut = ({ view, away, onBack }: { view: WalkView; away: NonNull
       measure={640}
       footer={
         away.hire === '' ? (
-          <Button mode="contained" label={t('common.back')} tone="mari" onPress={onBack} />
+          <Button mode="contained" label={t('common.back')} tone="warning" onPress={onBack} />
         ) : (
           <Button
             mode="contained"

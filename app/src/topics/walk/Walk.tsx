@@ -149,7 +149,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
               : {})}
         onPress={tie}
         style={{ flex: 1 }}
-        testID="tie"
+        testID="complete-station"
       />
     </View>
   );
@@ -207,7 +207,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           footer={
             <>
               <Button mode="contained" label={t('walk.goBack')} onPress={() => setOpen(undefined)} />
-              <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void knot()} testID="tie-open" />
+              <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void knot()} testID="complete-station-open" />
             </>
           }
         >
@@ -290,7 +290,7 @@ const SkipSheet = ({
             label={t('walk.tieAnyway')}
             disabled={!why}
             onPress={() => why && onTie(points.map(({ id }) => ({ kind: 'pointSkipped', walk: view.walk, point: id, why })))}
-            testID="tie-anyway"
+            testID="complete-station-anyway"
           />
         </>
       }
@@ -312,7 +312,7 @@ const SkipSheet = ({
             label={t(`walk.skip.${reason}`)}
             on={why === reason}
             onPress={() => setWhy(reason)}
-            tone="mari"
+            tone="warning"
             testID={`skip-${reason}`}
           />
         ))}

@@ -28,7 +28,7 @@ jest.mock('../../local/deviceKey', () => ({
 jest.mock('../../i18n/stopWords', () => ({ useStopWords: () => true }));
 let mockHeld: () => readonly unknown[] = () => [];
 jest.mock('../../local/localDb', () => ({
-  eventsHere: () => Promise.resolve(mockHeld().map((held) => ({ state: 'pending', held }))),
+  eventsHere: () => Promise.resolve(mockHeld().map((held) => ({ state: 'pending', stored: held }))),
 }));
 const mockSaid: string[] = [];
 jest.mock('../../ui/controls/snack', () => ({ useSnack: () => (said: { text: string }) => mockSaid.push(said.text) }));
@@ -151,7 +151,7 @@ describe('signing a walk', () => {
     living([...ROWS, sealed as EventBody], 'out', 'helm', (view) => (
       <SignForm view={{ ...view, sealed: true }} signers={BOTH} languages={['en']} onBack={() => undefined} onSealed={() => undefined} />
     ));
-    expect(screen.queryByTestId('to-signatures')).toBeNull();
+    expect(screen.queryByTestId('open-signatures')).toBeNull();
     expect(screen.queryByTestId('seal')).toBeNull();
   });
 

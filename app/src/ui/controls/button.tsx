@@ -10,14 +10,14 @@ type ButtonProps = {
   onPress: () => void;
   disabled?: boolean;
   busy?: boolean;
-  tone?: 'weed' | 'lead' | 'mari';
+  tone?: 'primary' | 'danger' | 'warning';
   style?: StyleProp<ViewStyle>;
   testID?: string;
   hint?: string;
 };
 
 /** Ground and ink of a filled control, by what it says. */
-export const solid = { weed: ['weed', 'onWeed'], lead: ['lead', 'onLead'], mari: ['mari', 'onMari'] } as const;
+export const solid = { primary: ['primary', 'onPrimary'], danger: ['danger', 'onDanger'], warning: ['warning', 'onWarning'] } as const;
 
 /** Paper cuts a label short after a line; a word in another language, or twice as large, takes a second one. */
 const WRAPS = { whiteSpace: 'pre-line', overflowWrap: 'anywhere', textAlign: 'center' } as unknown as TextStyle;
@@ -26,7 +26,7 @@ const WRAPS = { whiteSpace: 'pre-line', overflowWrap: 'anywhere', textAlign: 'ce
  * A button: `contained` is the one main action of a screen, `outlined` a second way to go that never competes with it.
  * A hint stands under the word of a main action; beside a second one it is the key that does the same.
  */
-export const Button = ({ mode, label, onPress, disabled = false, busy = false, tone = 'weed', style, testID, hint }: ButtonProps) => {
+export const Button = ({ mode, label, onPress, disabled = false, busy = false, tone = 'primary', style, testID, hint }: ButtonProps) => {
   const tones = useTones();
   const press = useHandler(onPress);
   const [ground, ink] = solid[tone];

@@ -15,13 +15,13 @@ export const CheckboxMark = ({ on }: { on: boolean }) => {
         height: 30,
         borderRadius: 8,
         borderWidth: 2,
-        borderColor: tones.weed,
-        backgroundColor: on ? tones.weed : tones.card,
+        borderColor: tones.primary,
+        backgroundColor: on ? tones.primary : tones.card,
         alignItems: 'center',
         justifyContent: 'center',
       }}
     >
-      {on ? <Icon source={mdiCheck} size={24} color={tones.onWeed} /> : null}
+      {on ? <Icon source={mdiCheck} size={24} color={tones.onPrimary} /> : null}
     </View>
   );
 };

@@ -8,13 +8,13 @@ export const ChoiceChip = ({
   label,
   on,
   onPress,
-  tone = 'weed',
+  tone = 'primary',
   testID,
 }: {
   label: string;
   on: boolean;
   onPress: () => void;
-  tone?: 'weed' | 'lead' | 'mari';
+  tone?: 'primary' | 'danger' | 'warning';
   testID?: string;
 }) => {
   const tones = useTones();

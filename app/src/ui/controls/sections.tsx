@@ -49,10 +49,10 @@ export const Sections = ({
             aria-label={count === undefined ? name : `${name} ${count}`}
             onPress={() => onOpen(key)}
             testID={`list-${key}`}
-            style={{ borderRadius: 12, minHeight: 52, justifyContent: 'center', backgroundColor: on ? tones.weedPale : 'transparent' }}
+            style={{ borderRadius: 12, minHeight: 52, justifyContent: 'center', backgroundColor: on ? tones.primaryPale : 'transparent' }}
           >
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, paddingHorizontal: 14 }}>
-              <Bold size={16} tone={on ? 'weedText' : 'ink'} style={{ flex: 1 }}>
+              <Bold size={16} tone={on ? 'primaryText' : 'ink'} style={{ flex: 1 }}>
                 {name}
               </Bold>
               {count === undefined ? null : <Small>{String(count)}</Small>}

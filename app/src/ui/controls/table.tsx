@@ -85,7 +85,7 @@ export const Table = <Row,>({
       role="row"
       testID={`${testID}-${one.id}`}
       {...(onOpen ? { onPress: () => onOpen(one.original), 'aria-selected': one.id === selected } : {})}
-      style={{ minHeight: 58, borderBottomColor: tones.line, backgroundColor: one.id === selected ? tones.weedPale : 'transparent' }}
+      style={{ minHeight: 58, borderBottomColor: tones.line, backgroundColor: one.id === selected ? tones.primaryPale : 'transparent' }}
     >
       {one.getVisibleCells().map((cell) => {
         const { share, numeric } = cell.column.columnDef.meta ?? {};

@@ -95,7 +95,7 @@ export const TextField = ({
       />
       {most >= COUNTED && value.length >= most * 0.9 ? <Small>{`${value.length} / ${most}`}</Small> : null}
       {fault ? (
-        <Bold size={16} tone="leadText" live>
+        <Bold size={16} tone="dangerText" live>
           {fault}
         </Bold>
       ) : null}

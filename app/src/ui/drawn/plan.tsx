@@ -74,14 +74,14 @@ export const Plan = ({
             cx={x}
             cy={y}
             r={r}
-            fill={stop.state === 'completed' ? tones.weed : stop.state === 'open' ? tones.card : tones.mari}
+            fill={stop.state === 'completed' ? tones.primary : stop.state === 'open' ? tones.card : tones.warning}
             stroke={stop.state === 'completed' ? tones.card : tones.ink}
             strokeWidth={stop.state === 'now' ? 3 : 2}
           />
         ))}
         {spots.map(({ stop, key, x, y }) =>
           stop.state === 'completed' ? (
-            <Path key={key} d={`M${x - 6} ${y}l4 5 8-9`} stroke={tones.onWeed} strokeWidth={3} fill="none" />
+            <Path key={key} d={`M${x - 6} ${y}l4 5 8-9`} stroke={tones.onPrimary} strokeWidth={3} fill="none" />
           ) : (
             <SvgText
               key={key}
@@ -90,7 +90,7 @@ export const Plan = ({
               textAnchor="middle"
               fontFamily={FACE.slabBold}
               fontSize={stop.state === 'now' ? 20 : 15}
-              fill={stop.state === 'open' ? tones.ink : tones.onMari}
+              fill={stop.state === 'open' ? tones.ink : tones.onWarning}
             >
               {stop.label}
             </SvgText>

@@ -29,7 +29,7 @@ export const Rope = ({
         <Line x1={0} y1={28} x2={width} y2={28} stroke={tones.ropeDark} strokeWidth={6} strokeDasharray="1.5 7" opacity={0.7} />
         {knots.map((knot, i) =>
           i === at ? (
-            <Circle key={knot.id} cx={x(i)} cy={27} r={15} fill={tones.mari} stroke={tones.ink} strokeWidth={3} />
+            <Circle key={knot.id} cx={x(i)} cy={27} r={15} fill={tones.warning} stroke={tones.ink} strokeWidth={3} />
           ) : knot.tied ? (
             <G key={knot.id} x={x(i)} y={26}>
               <Path d="M-13 3c4-14 22-14 26 0-4 13-22 13-26 0Z" fill={tones.rope} stroke={tones.ropeDark} strokeWidth={2} />
@@ -50,7 +50,7 @@ export const Rope = ({
             aria-label={spoken(knot, i)}
             onPress={() => onJump(i)}
             style={{ width: step, height: 52 }}
-            testID={`knot-${knot.id}`}
+            testID={`stop-${knot.id}`}
           />
         ))}
       </View>

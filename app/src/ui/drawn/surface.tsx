@@ -64,7 +64,7 @@ export const SurfaceDrawing = ({
       {marks.map(({ mark, as, label: number }) => {
         const [x, y] = [inset + mark.x * w, inset + mark.y * h];
         const long = Math.max((small ? 5 : 12) / near, Math.min(w * 0.3, (mark.sizeMm / 1000 / surface.widthM) * w));
-        const color = as === 'ghost' ? tones.soft : tones.lead;
+        const color = as === 'ghost' ? tones.soft : tones.danger;
         return (
           <G key={`${as}-${mark.id}`} opacity={as === 'ghost' ? 0.55 : 1}>
             <Line
@@ -83,7 +83,7 @@ export const SurfaceDrawing = ({
                   cx={x}
                   cy={y - 18 / near}
                   r={13 / near}
-                  fill={as === 'chosen' ? tones.mari : tones.card}
+                  fill={as === 'chosen' ? tones.warning : tones.card}
                   stroke={as === 'ghost' ? tones.soft : tones.ink}
                   strokeWidth={2 / near}
                 />
@@ -93,7 +93,7 @@ export const SurfaceDrawing = ({
                   textAnchor="middle"
                   fontFamily={FACE.slabBold}
                   fontSize={15 / near}
-                  fill={as === 'chosen' ? tones.onMari : tones.ink}
+                  fill={as === 'chosen' ? tones.onWarning : tones.ink}
                 >
                   {number}
                 </SvgText>

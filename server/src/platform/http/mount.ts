@@ -15,19 +15,19 @@ import { fail, ProblemError } from './problem';
 /** Compares photographs when it has time. */
 export type ComparisonQueue = {
   /** Looks what can be compared of a hire. */
-  look: (hire: string) => void;
+  enqueue: (hire: string) => void;
   /** As `look`, once for each hire as long as the program runs. */
-  lookOnce: (hire: string) => void;
+  enqueueOnce: (hire: string) => void;
   /** Takes up what is queued. */
-  turn: () => void;
-  callOff: (pair: { hire: string; out: string; back: string }) => void;
+  tick: () => void;
+  cancel: (pair: { hire: string; out: string; back: string }) => void;
   stop: () => Promise<void>;
 };
 
 export type Quay = {
   store: Store;
   key: QuayKey;
-  outside: Integrations;
+  integrations: Integrations;
   epoch: string;
   version: string;
   secureCookies: boolean;

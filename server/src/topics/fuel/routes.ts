@@ -12,7 +12,7 @@ const mustBe = async (call: Call<unknown>, boat: string): Promise<void> => {
 export const fuelRoutes = [
   on(api.boatWires, async (call) => {
     await mustBe(call, call.params.boatId);
-    const { boatGateway } = call.quay.outside;
+    const { boatGateway } = call.quay.integrations;
     const found = await boatGateway.read({ id: call.params.boatId });
     return found.ok ? { is: 'read' as const, readings: found.readings, simulated: boatGateway.simulated } : { is: found.reason };
   }),

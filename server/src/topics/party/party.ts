@@ -60,7 +60,7 @@ export const openDrills = async (db: Knex, id: string, record: HireRecord, book:
       hire: { id, boat, from, to, party },
       book,
       operator,
-      toldBefore: {},
+      briefedBefore: {},
       sheets,
     }),
   );

@@ -30,7 +30,7 @@ const opened = async (hire: string) => {
 };
 const post = async (of: Awaited<ReturnType<typeof opened>>, hire: string, ...events: unknown[]) => {
   const { json } = await of.send('POST', `/hires/${hire}/events`, { sentAt: quay.clock.now.toISOString(), events });
-  return json as { held: string[]; refused: { id: string; reason: string }[] };
+  return json as { synced: string[]; refused: { id: string; reason: string }[] };
 };
 
 describe('a renter’s link', () => {
@@ -113,7 +113,7 @@ describe('what a renter enters', () => {
     const { json } = await renter.send('POST', '/hires/h-1001/sheets', { sheet });
     expect(json.sha).toBe(digestOf(sheet));
     const event = eventOf('h-1001', renter.device, { kind: 'partySet', sheet: digestOf(sheet), people: 2, children: 1 });
-    expect(await post(renter, 'h-1001', event)).toEqual({ held: [event.id], refused: [] });
+    expect(await post(renter, 'h-1001', event)).toEqual({ synced: [event.id], refused: [] });
     const pack = await hand.send('GET', '/hires/h-1001');
     expect(pack.json.sheets).toEqual([sheet]);
     expect((await quay.store.db('event').where({ id: event.id }).first('content', 'role')) as object).toMatchObject({ role: 'renter' });
@@ -138,7 +138,7 @@ describe('what a renter enters', () => {
     expect((await post(staffed, 'h-1001', refused)).refused).toMatchObject([{ id: refused.id, reason: 'mayNot' }]);
     const alone = await opened('h-1014');
     const taken = eventOf('h-1014', alone.device, counted);
-    expect((await post(alone, 'h-1014', taken)).held).toEqual([taken.id]);
+    expect((await post(alone, 'h-1014', taken)).synced).toEqual([taken.id]);
     const { json } = await hand.send('GET', '/session');
     const device = (json.device as { id: string }).id;
     const hands = eventOf('h-1014', device, { ...counted, fitting: 'paddle' });
@@ -171,8 +171,8 @@ describe('a returning renter', () => {
     const told = eventOf('h-1001', device, { kind: 'pointBriefed', walk: 'out', point: 'bow-rails', how: 'said', language: 'en' });
     await hand.send('POST', '/hires/h-1001/events', { sentAt: quay.clock.now.toISOString(), events: [told] });
     const pack = await hand.send('GET', '/hires/h-1008');
-    expect(pack.json.toldBefore).toEqual({ 'bow-rails': expect.stringMatching(/^2026-06-13T10:40/) as string });
+    expect(pack.json.briefedBefore).toEqual({ 'bow-rails': expect.stringMatching(/^2026-06-13T10:40/) as string });
     // Somebody else's telling is nobody's here.
-    expect((await hand.send('GET', '/hires/h-1002')).json.toldBefore).toEqual({});
+    expect((await hand.send('GET', '/hires/h-1002')).json.briefedBefore).toEqual({});
   });
 });

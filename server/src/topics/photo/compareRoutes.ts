@@ -12,7 +12,7 @@ const noPair = () => fail(404, 'noComparison');
 export const compareRoutes = [
   on(api.listComparisons, async ({ quay, params, renter }) => {
     if (!(await hireExists(quay.store.db, params.hireId))) return fail(404, 'noSuchHire');
-    quay.comparing?.lookOnce(params.hireId);
+    quay.comparing?.enqueueOnce(params.hireId);
     const comparisons = await comparisonsOf(quay.store.db, params.hireId);
     // A box is nothing until a person says so: a renter sees both pictures, and what became a finding.
     return { comparisons: renter ? comparisons.map((one) => ({ ...one, boxes: [] })) : comparisons };
@@ -30,8 +30,8 @@ export const compareRoutes = [
     const { hireId: hire, out, back } = params;
     const state = await changeComparison(quay.store.db, { hire, out, back }, body.do);
     if (state === undefined) return noPair();
-    if (body.do === 'cancel') quay.comparing?.callOff({ hire, out, back });
-    else quay.comparing?.turn();
+    if (body.do === 'cancel') quay.comparing?.cancel({ hire, out, back });
+    else quay.comparing?.tick();
     return { state };
   }),
 ];

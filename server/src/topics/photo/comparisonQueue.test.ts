@@ -85,14 +85,14 @@ it('compares departure’s and return’s photograph of a surface once both are 
   const { comparing, asked } = made(() => Promise.resolve(DONE));
   const out = await photo(40);
   await looked('out', out);
-  comparing.look(HIRE);
+  comparing.enqueue(HIRE);
   await comparing.idle();
   expect([asked, await listed()]).toEqual([[], []]);
   const back = await photo(140);
   await looked('in', back);
-  comparing.look(HIRE);
+  comparing.enqueue(HIRE);
   await comparing.idle();
-  comparing.look(HIRE);
+  comparing.enqueue(HIRE);
   await comparing.idle();
   expect(asked).toHaveLength(1);
   expect(await listed()).toEqual([{ surface: SURFACE, out, back, state: 'done', reason: null, boxes: DONE.shares }]);
@@ -103,7 +103,7 @@ it('compares departure’s and return’s photograph of a surface once both are 
 it('shows a renter both pictures laid over each other, and no box that nobody has judged', async () => {
   const { comparing } = made(() => Promise.resolve(DONE));
   const { out, back } = await both();
-  comparing.look(HIRE);
+  comparing.enqueue(HIRE);
   await comparing.idle();
   const link = (await phone.send('POST', `/hires/${HIRE}/links`, {})).json.url as string;
   const renter = quay.client();
@@ -121,12 +121,12 @@ it('shows a renter both pictures laid over each other, and no box that nobody ha
 it('says why a pair cannot be compared, and gives up a pair that fails three times', async () => {
   const refused = made(() => Promise.resolve({ comparable: false, reason: 'dark', inliers: 0, boxes: [] }));
   const { out, back } = await both();
-  refused.comparing.look(HIRE);
+  refused.comparing.enqueue(HIRE);
   await refused.comparing.idle();
   expect(await listed()).toMatchObject([{ state: 'refused', reason: 'dark' }]);
   const failing = made(() => Promise.reject(new Error('no memory')));
   expect((await phone.send('POST', `/hires/${HIRE}/comparisons/${out}/${back}`, { do: 'again' })).json).toEqual({ state: 'queued' });
-  failing.comparing.turn();
+  failing.comparing.tick();
   await failing.comparing.idle();
   expect(failing.asked).toHaveLength(ATTEMPTS);
   expect(await listed()).toMatchObject([{ state: 'failed', reason: 'no memory' }]);
@@ -136,14 +136,14 @@ it('says why a pair cannot be compared, and gives up a pair that fails three tim
 it('takes up again what a quay that died had begun, and what one that stopped had under way', async () => {
   await both();
   const stuck = made(() => new Promise<never>(() => undefined));
-  stuck.comparing.look(HIRE);
+  stuck.comparing.enqueue(HIRE);
   await stuck.comparing.queued();
   expect(await listed()).toMatchObject([{ state: 'running' }]);
   // Nobody else takes it while it may still be worked on; after the lease somebody does.
   expect(await takeComparison(quay.store.db, quay.clock.now.toISOString())).toBeUndefined();
   quay.clock.now = new Date(quay.clock.now.getTime() + LEASE_MS + 1000);
   const next = made(() => Promise.resolve(DONE));
-  next.comparing.turn();
+  next.comparing.tick();
   await next.comparing.idle();
   expect(await listed()).toMatchObject([{ state: 'done' }]);
   expect(next.asked).toHaveLength(1);
@@ -155,12 +155,12 @@ it('takes up again what a quay that died had begun, and what one that stopped ha
 it('is called off, and stays called off though the thread ends', async () => {
   const { out, back } = await both();
   const stuck = made(() => new Promise<never>(() => undefined));
-  stuck.comparing.look(HIRE);
+  stuck.comparing.enqueue(HIRE);
   await stuck.comparing.queued();
   expect((await phone.send('POST', `/hires/${HIRE}/comparisons/${out}/${back}`, { do: 'cancel' })).json).toEqual({ state: 'cancelled' });
-  stuck.comparing.callOff({ hire: HIRE, out, back });
+  stuck.comparing.cancel({ hire: HIRE, out, back });
   await stuck.comparing.idle();
-  stuck.comparing.look(HIRE);
+  stuck.comparing.enqueue(HIRE);
   await stuck.comparing.queued();
   expect(await listed()).toMatchObject([{ state: 'cancelled' }]);
   expect(stuck.asked).toHaveLength(1);
@@ -169,11 +169,11 @@ it('is called off, and stays called off though the thread ends', async () => {
 it('takes up what came in while nobody compared once somebody looks, and is not troubled by every look after that', async () => {
   await both();
   const { comparing, asked } = made(() => Promise.resolve(DONE));
-  comparing.lookOnce(HIRE);
+  comparing.enqueueOnce(HIRE);
   await comparing.idle();
   expect((await listed()).map(({ state }) => state)).toEqual(['done']);
   await quay.store.db('comparison').delete();
-  comparing.lookOnce(HIRE);
+  comparing.enqueueOnce(HIRE);
   await comparing.idle();
   expect([asked.length, await listed()]).toEqual([1, []]);
 });

@@ -40,23 +40,23 @@ export class ComparisonQueue {
     private readonly atOnce: number,
   ) {
     // What a quay that died had under way is free once its lease has ended, whether anything arrives or not.
-    this.clock = setInterval(() => this.turn(), LEASE_MS / 2).unref();
+    this.clock = setInterval(() => this.tick(), LEASE_MS / 2).unref();
   }
 
   /** Something of a hire has arrived that may make a pair whole. */
-  look(hire: string): void {
+  enqueue(hire: string): void {
     this.known.add(hire);
     this.hires.add(hire);
-    this.turn();
+    this.tick();
   }
 
   /** Somebody wants to see what there is of a hire: what came in while nobody compared, as with an import, is queued now. */
-  lookOnce(hire: string): void {
-    if (!this.known.has(hire)) this.look(hire);
+  enqueueOnce(hire: string): void {
+    if (!this.known.has(hire)) this.enqueue(hire);
   }
 
   /** Takes up what waits in the database. */
-  turn(): void {
+  tick(): void {
     if (this.ended) return;
     const before = this.turning ?? Promise.resolve();
     const mine = before
@@ -66,7 +66,7 @@ export class ComparisonQueue {
   }
 
   /** Ends a pair that is under way; the row has been called off already. */
-  callOff(key: PairKey): void {
+  cancel(key: PairKey): void {
     this.underWay.get(nameOf(key))?.abort.abort();
   }
 
@@ -104,7 +104,7 @@ export class ComparisonQueue {
       const ended = this.compare(row, abort).finally(() => {
         this.underWay.delete(nameOf(row));
         // Whoever ends makes room for the next.
-        this.turn();
+        this.tick();
       });
       this.underWay.set(nameOf(row), { abort, ended });
     }

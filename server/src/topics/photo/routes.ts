@@ -48,7 +48,7 @@ export const photoRoutes = [
       from: { device: device.id, role },
     });
     if (done.ok) {
-      if (done.complete) quay.comparing?.look(params.hireId);
+      if (done.complete) quay.comparing?.enqueue(params.hireId);
       return { bytes: done.bytes, complete: done.complete };
     }
     return fail(STATUS[done.fault], done.fault);

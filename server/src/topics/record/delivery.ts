@@ -10,7 +10,7 @@ import { noteWeight, weightOf, withinQuota } from './quota';
 import type { EventRow } from './record';
 import { readHandoverPolicy } from '../../platform/database/setting';
 
-export type Taken = { held: string[]; refused: Refusal[] };
+export type Taken = { synced: string[]; refused: Refusal[] };
 
 const idOf = (raw: unknown): string =>
   typeof raw === 'object' && raw !== null && typeof (raw as { id?: unknown }).id === 'string'
@@ -18,7 +18,7 @@ const idOf = (raw: unknown): string =>
     : '?';
 
 /** Reads a delivery: what fits, with its canonical content and digest, and what is refused, each with its reason. */
-const sort = (delivery: Delivery): { fit: Fit[]; refused: Refusal[] } => {
+const validateDelivery = (delivery: Delivery): { fit: Fit[]; refused: Refusal[] } => {
   const refused: Refusal[] = [];
   const fit = delivery.events.flatMap((raw) => {
     const id = idOf(raw);
@@ -142,13 +142,13 @@ const insertOf = (rows: number): string => {
  * thin line.
  */
 export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken> => {
-  const { fit: sorted, refused } = sort(delivery);
+  const { fit: sorted, refused } = validateDelivery(delivery);
   const { hire, device, actor, now, behindMs } = delivery;
   const made = await whileHere(db, delivery, sorted, refused);
   const named = await withinLimit(db, delivery, made, refused);
   const allowed = await (actor.role === 'renter' ? ownOnly : notOverruled)(db, hire, named, refused);
   const fit = await withinQuota(db, delivery, allowed, refused);
-  if (fit.length === 0) return { held: [], refused };
+  if (fit.length === 0) return { synced: [], refused };
   // The first of an id in one delivery is tried; a second one is then judged against what is held.
   const first = new Map<string, (typeof fit)[number]>();
   for (const one of fit) if (!first.has(one.event.id)) first.set(one.event.id, one);
@@ -163,16 +163,16 @@ export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken>
   ])) as { changes: number };
   // All of them new, and each there once: nothing can stand for something else.
   noteWeight(db, delivery, changes, [...first.values()]);
-  if (changes === fit.length) return { held: fit.map(({ event }) => event.id), refused };
+  if (changes === fit.length) return { synced: fit.map(({ event }) => event.id), refused };
   const rows = await db('event')
     .whereIn('id', [...first.keys()])
     .select('id', 'digest', 'hire');
   const there = new Map(rows.map((row) => [row.id, row]));
-  const held: string[] = [];
+  const synced: string[] = [];
   for (const { event, digest } of fit) {
     const row = there.get(event.id);
-    if (row?.digest === digest && row.hire === hire) held.push(event.id);
+    if (row?.digest === digest && row.hire === hire) synced.push(event.id);
     else refused.push({ id: event.id, reason: 'sameIdOtherContent', detail: 'this id already stands for something else' });
   }
-  return { held, refused };
+  return { synced, refused };
 };

@@ -31,8 +31,8 @@ const readAll = async (client = phone) =>
 describe('appending events', () => {
   it('takes each once, however often it is delivered, with the actor of the session', async () => {
     const event = eventOf(HIRE, device, countOf(4));
-    expect((await append([event, event])).json).toEqual({ held: [event.id, event.id], refused: [] });
-    expect((await append([event])).json).toEqual({ held: [event.id], refused: [] });
+    expect((await append([event, event])).json).toEqual({ synced: [event.id, event.id], refused: [] });
+    expect((await append([event])).json).toEqual({ synced: [event.id], refused: [] });
     const { events, cursor } = await readAll();
     expect(events).toMatchObject([{ event, actor: { id: 'bram', role: 'hand' } }]);
     expect((await phone.send('GET', `/hires/${HIRE}/events?after=${cursor}`)).json.events).toEqual([]);
@@ -49,12 +49,12 @@ describe('appending events', () => {
       mayNot: eventOf(HIRE, device, { kind: 'closed', number: 1, statement: 'a'.repeat(64), covers: [], root: 'a'.repeat(64) }),
     };
     const { json } = await append([...Object.values(bad), good]);
-    expect(json.held).toEqual([good.id]);
+    expect(json.synced).toEqual([good.id]);
     expect((json.refused as { id: string; reason: string }[]).map(({ id, reason }) => [reason, id])).toEqual(
       Object.entries(bad).map(([reason, { id }]) => [reason, id]),
     );
     expect((await append([{ ...good, body: countOf(3) }])).json).toMatchObject({
-      held: [],
+      synced: [],
       refused: [{ id: good.id, reason: 'sameIdOtherContent' }],
     });
     expect((await readAll()).events).toHaveLength(1);
@@ -64,7 +64,7 @@ describe('appending events', () => {
     await phone.send('DELETE', '/session', {});
     await phone.signIn({ name: 'Tilly Vance', secret: '731905' });
     const event = eventOf(HIRE, device, countOf(4));
-    expect((await append([event], phone, { 'x-quay-grant': grant })).json.held).toEqual([event.id]);
+    expect((await append([event], phone, { 'x-quay-grant': grant })).json.synced).toEqual([event.id]);
     expect((await readAll()).events[0]?.actor.id).toBe('bram');
     const other = await handOn(quay, { name: 'Osk Hallam', secret: '550271' });
     expect((await append([eventOf(HIRE, device, countOf(1))], other, { 'x-quay-grant': grant })).json.code).toBe('grantEnded');
@@ -83,7 +83,7 @@ describe('appending events', () => {
       eventOf(HIRE, id, { kind: 'extraNoted', extra: 'e1', what: 'other', amountMinor: 900_000, text: 'dear', photos: [] }, at(when));
     const [held, delivered] = [eventOf(HIRE, id, countOf(4), at(minutes(0))), letGo(minutes(0))];
     // What reached the quay while the manager was there stays, whoever sends it once more.
-    expect((await append([delivered], shared)).json.held).toEqual([delivered.id]);
+    expect((await append([delivered], shared)).json.synced).toEqual([delivered.id]);
     quay.clock.now = minutes(5);
     // A hand takes the phone: the manager has left it, without signing out.
     expect((await shared.signIn(HAND)).status).toBe(200);
@@ -91,13 +91,13 @@ describe('appending events', () => {
     quay.clock.now = minutes(20);
     const forged = [waive(left), letGo(left), dear(left), waive(minutes(0)), eventOf(HIRE, id, countOf(5), at(minutes(-5)))];
     const { json } = await append([held, delivered, ...forged], shared, theirs);
-    expect(json.held).toEqual([held.id, delivered.id]);
+    expect(json.synced).toEqual([held.id, delivered.id]);
     expect((json.refused as { id: string; reason: string }[]).map(({ id: one, reason }) => [one, reason])).toEqual(
       forged.map((one) => [one.id, 'makerGone']),
     );
     // What they made themselves goes out as soon as they are there again.
     await shared.signIn(MANAGER);
-    expect((await append([forged[1]], shared, theirs)).json.held).toEqual([forged[1]!.id]);
+    expect((await append([forged[1]], shared, theirs)).json.synced).toEqual([forged[1]!.id]);
     expect((await readAll()).events.at(-1)?.actor.role).toBe('manager');
   });
 

@@ -43,7 +43,7 @@ export const recordRoutes = [
       behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)),
       now,
     });
-    if (body.events.some((event) => kindOf(event) === 'surfaceSeen')) quay.comparing?.look(params.hireId);
+    if (body.events.some((event) => kindOf(event) === 'surfaceSeen')) quay.comparing?.enqueue(params.hireId);
     return taken;
   }),
   on(api.readEvents, async (call) => {

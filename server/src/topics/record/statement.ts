@@ -39,7 +39,7 @@ const readStatement = (text: string): StatementBody => {
       ...statement,
       payOutMinor: statement.payOutMinor ?? 0,
       open: statement.open ?? [],
-      lines: statement.lines.map((line) => ({ ...line, basis: line.basis ?? [], untold: line.untold ?? line.finding.told === 'no' })),
+      lines: statement.lines.map((line) => ({ ...line, basis: line.basis ?? [], untold: line.untold ?? line.finding.briefed === 'no' })),
     },
   };
 };

@@ -12,7 +12,7 @@ let hand: Client;
 let mina: Client;
 beforeAll(async () => {
   quay = await testQuay();
-  quay.outside.cardTerminal.waitMs = 30;
+  quay.integrations.cardTerminal.waitMs = 30;
   hand = await handOn(quay);
   mina = quay.client();
   await mina.signIn(MANAGER);
@@ -26,7 +26,7 @@ afterAll(() => quay.stop());
 const mode = (name: string) => mina.send('POST', '/stand-ins/cardTerminal', { mode: name });
 /** The terminal gives back by itself at that instant what it holds from here on. @returns how it holds as before */
 const holdUntil = (expiresAt: string) => {
-  const { cardTerminal } = quay.outside;
+  const { cardTerminal } = quay.integrations;
   const asBefore = cardTerminal.hold.bind(cardTerminal);
   cardTerminal.hold = async (ask, again) => {
     const answer = await asBefore(ask, again);
@@ -103,7 +103,7 @@ describe('a deposit at the card terminal', () => {
   });
 
   it('said late, after the waiting, is heard', async () => {
-    const { cardTerminal } = quay.outside;
+    const { cardTerminal } = quay.integrations;
     const asBefore = cardTerminal.hold.bind(cardTerminal);
     cardTerminal.hold = () => new Promise((done) => setTimeout(() => done({ is: 'authorised', reference: 'late' }), 120));
     expect((await hold('a')).json.state).toBe('unknown');
@@ -113,7 +113,7 @@ describe('a deposit at the card terminal', () => {
   });
 
   it('answered in two ways is not known', async () => {
-    const { cardTerminal } = quay.outside;
+    const { cardTerminal } = quay.integrations;
     const asBefore = cardTerminal.hold.bind(cardTerminal);
     cardTerminal.hold = (_, again) => {
       setTimeout(() => again({ is: 'declined', why: 'after all' }), 10);

@@ -12,10 +12,10 @@ const REFUSED: Record<(Asking & { ok: false })['reason'], number> = {
   moreThanWanted: 409,
 };
 
-export const deskOf = (quay: Quay): Desk => ({ db: quay.store.db, terminal: quay.outside.cardTerminal, clock: () => quay.now() });
+export const deskOf = (quay: Quay): Desk => ({ db: quay.store.db, terminal: quay.integrations.cardTerminal, clock: () => quay.now() });
 
 const answer = (done: Asking, quay: Quay): api.DepositReply => {
-  if (done.ok) return { state: done.state, simulated: quay.outside.cardTerminal.simulated };
+  if (done.ok) return { state: done.state, simulated: quay.integrations.cardTerminal.simulated };
   return fail(REFUSED[done.reason], done.reason);
 };
 

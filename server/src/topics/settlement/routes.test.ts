@@ -20,7 +20,7 @@ const signIn = async () => {
 };
 beforeEach(async () => {
   quay = await testQuay();
-  quay.outside.cardTerminal.waitMs = 30;
+  quay.integrations.cardTerminal.waitMs = 30;
   await signIn();
 });
 afterEach(() => quay.stop());
@@ -127,7 +127,7 @@ describe('the money of a closed hire', () => {
 
   it('without a terminal is said to be nobody’s to take', async () => {
     await closed(3);
-    quay.outside.cardTerminal.pay = () => Promise.resolve({ is: 'none' });
+    quay.integrations.cardTerminal.pay = () => Promise.resolve({ is: 'none' });
     expect((await settle()).state).toBe('none');
   });
 });

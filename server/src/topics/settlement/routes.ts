@@ -25,7 +25,7 @@ const answer = (done: Paid, quay: Quay): api.PaymentReply => {
   return {
     state: none ? 'none' : done.state,
     ...(done.why === undefined ? {} : { why: done.why }),
-    simulated: quay.outside.cardTerminal.simulated,
+    simulated: quay.integrations.cardTerminal.simulated,
   };
 };
 

@@ -8,7 +8,7 @@ export const weatherRoutes = [
     // A renter may ask for the base of their own hire; others do not exist for them.
     const asked = await baseOf(quay.store.db, params.baseId, renter?.hire);
     if (!asked) return fail(404, 'noBase');
-    const { weatherMast } = quay.outside;
+    const { weatherMast } = quay.integrations;
     const found = await weatherMast.observe(asked, new Date(now));
     return found.ok ? { is: 'observed' as const, observed: found.observed, simulated: weatherMast.simulated } : { is: found.reason };
   }),

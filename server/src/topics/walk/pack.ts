@@ -81,7 +81,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     boat: { id: boat.id, name: boat.name, hullNumber: boat.hullNumber },
     ...ground,
     operator: { ...(await readHandoverPolicy(db)), name: operator?.name ?? '' },
-    toldBefore: await briefedBefore(db, row, book.book, now),
+    briefedBefore: await briefedBefore(db, row, book.book, now),
     sheets: await sheetsOf(db, id),
     book: book.book,
     bookVersion: book.version,

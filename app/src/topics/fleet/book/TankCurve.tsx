@@ -226,7 +226,7 @@ const Curve = ({ rows, dots = [] }: { rows: Rows; dots?: readonly number[] }) =>
   return (
     <Svg width={w} height={h} viewBox={`0 0 ${w} ${h}`}>
       <Path d={`M${pad} ${pad}V${h - pad}H${w - pad}`} stroke={tones.soft} strokeWidth={2} fill="none" />
-      <Path d={`M${path.join('L')}`} stroke={tones.weed} strokeWidth={4} fill="none" />
+      <Path d={`M${path.join('L')}`} stroke={tones.primary} strokeWidth={4} fill="none" />
       {[...rows.map(([x]) => x), ...dots].map((x, i) => {
         const [cx, cy] = at(x);
         return <Circle key={i} cx={cx} cy={cy} r={4} fill={tones.ink} />;

@@ -80,7 +80,7 @@ export const PairPictures = ({
       </View>
       {shows === 'slider' ? (
         <View style={{ gap: 2 }}>
-          <ShareSlider share={share} onShare={setShare} label={t('over.share')} colour={tones.weed} width={width} />
+          <ShareSlider share={share} onShare={setShare} label={t('over.share')} colour={tones.primary} width={width} />
           <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
             <Small>{t('over.out')}</Small>
             <Small>{t('over.in')}</Small>

@@ -127,7 +127,7 @@ export const PairSheet = ({
                 width: one.width * across + 12,
                 height: one.height * down + 12,
                 borderWidth: i === chosen ? 5 : 3,
-                borderColor: i === chosen ? tones.mari : tones.lead,
+                borderColor: i === chosen ? tones.warning : tones.danger,
                 borderRadius: 8,
               }}
             >
@@ -136,12 +136,12 @@ export const PairSheet = ({
                   position: 'absolute',
                   right: -10,
                   top: -14,
-                  backgroundColor: tones.mari,
+                  backgroundColor: tones.warning,
                   borderRadius: 12,
                   paddingHorizontal: 7,
                 }}
               >
-                <Slab size={17} tone="onMari">
+                <Slab size={17} tone="onWarning">
                   {i + 1}
                 </Slab>
               </View>

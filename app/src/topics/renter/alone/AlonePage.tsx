@@ -167,7 +167,7 @@ const Steps = () => {
         {steps.map(({ step, done }, i) => {
           const line = (
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12, paddingVertical: 7, minHeight: 52 }}>
-              <SlabBold size={24} tone={done ? 'weedText' : step === next ? 'ink' : 'soft'} style={{ width: 26 }}>
+              <SlabBold size={24} tone={done ? 'primaryText' : step === next ? 'ink' : 'soft'} style={{ width: 26 }}>
                 {String(i + 1)}
               </SlabBold>
               <View style={{ flex: 1 }}>

@@ -99,9 +99,9 @@ const Walking = ({ view }: { view: WalkView }) => {
                 : 'alone.next',
           )}
           // A question that is open is answered before the stop is left; whoever presses is led to it.
-          {...(waits ? { hint: t('alone.questionFirst'), tone: 'mari' as const } : {})}
+          {...(waits ? { hint: t('alone.questionFirst'), tone: 'warning' as const } : {})}
           onPress={waits ? () => bringIntoView('open-question') : press}
-          testID="tie"
+          testID="complete-station"
         />
       }
     >
@@ -138,7 +138,7 @@ const Walking = ({ view }: { view: WalkView }) => {
             <>
               <Button mode="contained" label={t('walk.goBack')} onPress={() => setLeft(false)} />
               {stop.missing.points.length === 0 ? (
-                <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void tie()} testID="tie-open" />
+                <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void tie()} testID="complete-station-open" />
               ) : null}
             </>
           }

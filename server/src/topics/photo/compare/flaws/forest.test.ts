@@ -1,6 +1,6 @@
 import { chance } from '@quay/core/number/chance';
 import fc from 'fast-check';
-import { grow, GROWTH, oddsOf, type Sample } from './forest';
+import { train, TRAINING, oddsOf, type Sample } from './forest';
 
 const samples = (seed: number, count: number, rule: (traits: readonly number[]) => boolean): Sample[] => {
   const c = chance(seed);
@@ -9,14 +9,14 @@ const samples = (seed: number, count: number, rule: (traits: readonly number[]) 
     return { traits, is: rule(traits) };
   });
 };
-const right = (forest: ReturnType<typeof grow>, of: readonly Sample[]) =>
+const right = (forest: ReturnType<typeof train>, of: readonly Sample[]) =>
   of.filter(({ traits, is }) => oddsOf(forest, traits) > 0 === is).length / of.length;
 
 describe('a forest', () => {
   it('learns what no single bound says, and keeps to it where it has not been', () => {
     // Neither of the first two says anything by itself, and the third never does.
     const rule = ([a, b]: readonly number[]) => a! * b! > 0;
-    const forest = grow(samples(1, 1500, rule));
+    const forest = train(samples(1, 1500, rule));
     expect(right(forest, samples(2, 500, rule))).toBeGreaterThan(0.9);
   });
   it('says how sure it is: of those it gives even odds, half are', () => {
@@ -26,20 +26,20 @@ describe('a forest', () => {
         const x = c.within(-3, 3);
         return { traits: [x], is: c.next() < 1 / (1 + Math.exp(-2 * x)) };
       });
-    const forest = grow(noisy(4000), { ...GROWTH, depth: 2 });
+    const forest = train(noisy(4000), { ...TRAINING, depth: 2 });
     for (const x of [-1.5, -0.5, 0, 0.5, 1.5]) expect(Math.abs(oddsOf(forest, [x]) - 2 * x)).toBeLessThan(0.7);
   });
   it('is the same for the same samples, and none grows on one kind alone', () => {
     const of = samples(3, 200, ([a]) => a! > 0);
-    expect(grow(of)).toEqual(grow(of));
-    expect(() => grow(of.filter(({ is }) => is))).toThrow('both kinds');
+    expect(train(of)).toEqual(train(of));
+    expect(() => train(of.filter(({ is }) => is))).toThrow('both kinds');
   });
   it('asks a bound as a sample met it: what lies on it goes the other way', () => {
     expect(oddsOf({ bias: 1, trees: [[0, 2, -4, 4]] }, [2])).toBe(5);
     expect(oddsOf({ bias: 1, trees: [[0, 2, -4, 4]] }, [1.999])).toBe(-3);
   });
   it('gives odds that the sum of what its trees can give bounds', () => {
-    const forest = grow(samples(7, 300, ([a, b]) => a! + b! > 0.5));
+    const forest = train(samples(7, 300, ([a, b]) => a! + b! > 0.5));
     const ends = (tree: (typeof forest.trees)[number]): number[] =>
       typeof tree === 'number' ? [tree] : [...ends(tree[2]), ...ends(tree[3])];
     const [low, high] = [Math.min, Math.max].map((of) => forest.trees.reduce((sum: number, tree) => sum + of(...ends(tree)), forest.bias));

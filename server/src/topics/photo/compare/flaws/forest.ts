@@ -9,19 +9,19 @@ export type Tree = number | [trait: number, bound: number, below: Tree, otherwis
 export type Forest = { bias: number; trees: Tree[] };
 
 /** @returns logarithm of the odds */
-export const oddsOf = ({ bias, trees }: Forest, traits: readonly number[]): number => {
+export const oddsOf = ({ bias, trees }: Forest, features: readonly number[]): number => {
   let odds = bias;
   for (const tree of trees) {
     let at: Tree = tree;
-    while (typeof at !== 'number') at = traits[at[0]]! < at[1] ? at[2] : at[3];
+    while (typeof at !== 'number') at = features[at[0]]! < at[1] ? at[2] : at[3];
     odds += at;
   }
   return odds;
 };
 
 export type Sample = { traits: readonly number[]; is: boolean };
-export type Growth = { rounds: number; depth: number; rate: number; leafMin: number; lambda: number; bins: number };
-export const GROWTH: Growth = { rounds: 120, depth: 4, rate: 0.1, leafMin: 15, lambda: 2, bins: 32 };
+export type Training = { rounds: number; depth: number; rate: number; leafMin: number; lambda: number; bins: number };
+export const TRAINING: Training = { rounds: 120, depth: 4, rate: 0.1, leafMin: 15, lambda: 2, bins: 32 };
 const LEAST_GAIN = 1e-3;
 
 /** Bounds between which a trait is asked: as many samples between any two. */
@@ -44,7 +44,7 @@ const binOf = (bounds: readonly number[], value: number): number => {
 };
 
 /** Grows a forest on samples, the same for the same samples. */
-export const grow = (samples: readonly Sample[], growth: Growth = GROWTH): Forest => {
+export const train = (samples: readonly Sample[], growth: Training = TRAINING): Forest => {
   const { rounds, depth, rate, leafMin, lambda, bins } = growth;
   const n = samples.length;
   const positive = samples.filter(({ is }) => is).length;
@@ -59,13 +59,13 @@ export const grow = (samples: readonly Sample[], growth: Growth = GROWTH): Fores
   const binned = samples.map((sample) => sample.traits.map((value, j) => binOf(bounds[j]!, value)));
   const forest: Forest = { bias: Math.log(positive / (n - positive)), trees: [] };
   const odds = new Float64Array(n).fill(forest.bias);
-  const [slope, bend] = [new Float64Array(n), new Float64Array(n)];
+  const [slope, hessian] = [new Float64Array(n), new Float64Array(n)];
   const gainOf = (sum: number, weight: number) => (sum * sum) / (weight + lambda);
   const branch = (of: readonly number[], left: number): Tree => {
     let [sum, weight] = [0, 0];
     for (const i of of) {
       sum += slope[i]!;
-      weight += bend[i]!;
+      weight += hessian[i]!;
     }
     const leaf = (rate * sum) / (weight + lambda);
     if (left === 0 || of.length < 2 * leafMin) return leaf;
@@ -76,7 +76,7 @@ export const grow = (samples: readonly Sample[], growth: Growth = GROWTH): Fores
       for (const i of of) {
         const bin = binned[i]![j]!;
         sums[bin]! += slope[i]!;
-        weights[bin]! += bend[i]!;
+        weights[bin]! += hessian[i]!;
         counts[bin]! += 1;
       }
       let [s, w, c] = [0, 0, 0];
@@ -100,7 +100,7 @@ export const grow = (samples: readonly Sample[], growth: Growth = GROWTH): Fores
     for (let i = 0; i < n; i += 1) {
       const likely = 1 / (1 + Math.exp(-odds[i]!));
       slope[i] = (samples[i]!.is ? 1 : 0) - likely;
-      bend[i] = likely * (1 - likely);
+      hessian[i] = likely * (1 - likely);
     }
     const tree = branch(everything, depth);
     forest.trees.push(tree);

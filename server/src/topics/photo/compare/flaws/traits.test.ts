@@ -2,7 +2,7 @@ import { chance } from '@quay/core/number/chance';
 import { BELOW, type Blob, blobsOf, ELSEWHERE, HERS, type Look } from './blobs';
 import { differences } from './differences';
 import { coarseOf, bytesOf, COARSE_AT_PX } from '../picture';
-import { type Traits, traitsOf } from './traits';
+import { type Features, featuresOf } from './traits';
 import { Bin, type Cv, vision } from '../vision';
 
 const [W, H] = [480, 320];
@@ -48,10 +48,10 @@ const lookOf = (before: Shade, after: Shade, zone: Zone = () => HERS): Look => {
 };
 
 /** What is measured of the largest difference, and all there are. */
-const measured = (look: Look): { largest: Traits; blobs: Blob[] } => {
+const measured = (look: Look): { largest: Features; blobs: Blob[] } => {
   const { blobs, labels, core } = blobsOf(cv, look);
   const largest = [...blobs].filter(({ level }) => level === 0).sort((p, q) => q.area - p.area)[0]!;
-  return { largest: traitsOf(cv, look, labels[0]!, core, largest), blobs };
+  return { largest: featuresOf(cv, look, labels[0]!, core, largest), blobs };
 };
 
 const PAINT: Shade = () => 150;

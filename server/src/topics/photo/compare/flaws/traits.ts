@@ -6,7 +6,7 @@ import type { Cv } from '../vision';
 import { Together } from '../picture';
 
 /** What is measured of a difference before it is judged, in this order. */
-export const TRAITS = [
+export const FEATURES = [
   /** Its strongest place, as a multiple of the core; and on the whole. */
   'peak',
   'mean',
@@ -58,8 +58,8 @@ export const TRAITS = [
   /** Of its place: how light the first picture is there, and how much lighter it became. */
   'shade',
 ] as const;
-export type Trait = (typeof TRAITS)[number];
-export type Traits = Record<Trait, number>;
+export type Feature = (typeof FEATURES)[number];
+export type Features = Record<Feature, number>;
 
 const GLINT_PX = 23;
 const BLOWN = 236;
@@ -176,7 +176,7 @@ const ALIKE_PX = 24;
 const SOFT_PX = 2;
 const BESIDE_PX = 5;
 
-type About = Pick<Traits, 'crowd' | 'busy' | 'beside' | 'same' | 'shade'>;
+type About = Pick<Features, 'crowd' | 'busy' | 'beside' | 'same' | 'shade'>;
 
 /** What lies about the box of a difference. */
 const aboutOf = ({ heat, aligned, b }: Look, { x0, x1, y0, y1, sum, area }: Blob, core: number): About => {
@@ -216,7 +216,7 @@ const aboutOf = ({ heat, aligned, b }: Look, { x0, x1, y0, y1, sum, area }: Blob
 const MOST_STOOD_OUT = 2;
 
 /** @param labels of the level at which it hangs together @param core what a flaw's core comes to on this boat */
-export const traitsOf = (cv: Cv, look: Look, labels: Int32Array, core: number, blob: Blob): Traits => {
+export const featuresOf = (cv: Cv, look: Look, labels: Int32Array, core: number, blob: Blob): Features => {
   const { x0, x1, y0, y1, area, sum, far, rim, nearRim, below, peak } = blob;
   const [wide, high] = [x1 - x0 + 1, y1 - y0 + 1];
   const { off, fence } = wayOf(look, blob);
