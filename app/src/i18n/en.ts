@@ -837,6 +837,7 @@ export const en = {
     byHand: { paid: 'Paid by hand: {{sum}}', givenBack: 'Given back by hand: {{sum}}' },
     corrected: 'Statement {{n}} corrects {{of}}: {{why}}',
     boxDismissed: 'What the machine boxed is nothing',
+    noteLeft: 'Note for the next hand',
     workDone: 'Done for the next hire',
     workUnsafe: 'Holds the boat until it is done',
     workSafe: 'Does not hold the boat',

@@ -22,3 +22,12 @@ export const workJudged = defineEvent('workJudged', {
   addedBy: ['hand', 'manager'],
   afterClosing: true,
 });
+
+/** What somebody leaves to whoever takes the boat in hand next: what no list asks for, and everybody had to remember. */
+export const noteLeft = defineEvent('noteLeft', {
+  body: { text: z.string().check(z.minLength(1), z.maxLength(500)) },
+  subject: () => ['note'],
+  merge: 'collect',
+  addedBy: ['hand', 'manager'],
+  afterClosing: true,
+});

@@ -93,6 +93,8 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return t(`log.deposit.${body.answer}`, { sum: money(body.amountMinor) });
       case 'depositTaken':
         return t('log.depositTaken', { sum: money(body.amountMinor) });
+      case 'noteLeft':
+        return `${t('log.noteLeft')}: ${body.text}`;
       case 'workDone':
         return body.note === undefined ? t('log.workDone') : `${t('log.workDone')}: ${body.note}`;
       case 'workJudged':
