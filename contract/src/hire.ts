@@ -98,6 +98,22 @@ export const getHire = endpoint({
   reply: HirePack,
 });
 
+/** What somebody left, on some hire of the boat, to whoever takes her in hand next. */
+const BoatNote = z.object({ id: z.string(), hire: Id, by: z.string(), at: Instant, text: z.string() });
+export type BoatNote = z.infer<typeof BoatNote>;
+
+export const boatNotes = endpoint({
+  name: 'boatNotes',
+  summary: 'What was noted about the boat of this hire on it and on the few before it, the newest first.',
+  method: 'GET',
+  path: '/hires/:hireId/notes',
+  roles: ['hand', 'manager'],
+  params: hireParams,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ notes: z.array(BoatNote) }),
+});
+
 export const changeHire = endpoint({
   name: 'changeHire',
   summary: 'Changes what was booked; refused when somebody else changed it meanwhile.',

@@ -1,6 +1,7 @@
 import * as api from '@quay/contract/hire';
 import { on } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
+import { notesOf } from './notes';
 import { packOf } from './pack';
 
 export const packRoutes = [
@@ -17,4 +18,7 @@ export const packRoutes = [
       ...(before ? { before: { ...before, hire: null, pictures: {} } } : {}),
     };
   }),
+  on(api.boatNotes, async ({ quay, params, now }) => ({
+    notes: (await notesOf(quay.store.db, params.hireId, now)) ?? fail(404, 'noSuchHire'),
+  })),
 ];
