@@ -33,3 +33,24 @@ test('what an earlier hire left holds her at the next departure until it is done
   await bram.by(`again-${key}`).click();
   await expect(bram.by(`do-${key}`)).toBeVisible();
 });
+
+test('a note about the boat is left without signal, and read by whoever takes her next @phone', async ({ bram }) => {
+  const { page } = bram;
+  await bram.open('/hire/h-1001');
+  await bram.by('notes').click();
+  await expect(page.getByText('Nobody has left a note')).toBeVisible();
+  await bram.cutNetwork();
+  await bram.by('note-text').fill('Gate latch is stiff: lift, then swing');
+  await bram.by('note-leave').click();
+  await expect(page.getByText('Gate latch is stiff: lift, then swing')).toBeVisible();
+  await expect(bram.by('note-text')).toHaveValue('');
+  await bram.mendNetwork();
+  await bram.allSent();
+  await bram.open('/hire/h-1008/notes');
+  await expect(page.getByText('Gate latch is stiff: lift, then swing')).toBeVisible();
+  // A second thought is taken back, and is gone for everybody.
+  await bram.by('note-text').fill('Not a note at all');
+  await bram.by('note-leave').click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Not a note at all')).toHaveCount(0);
+});

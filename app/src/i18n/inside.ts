@@ -199,6 +199,15 @@ export const inside = {
     all: 'All',
     months: { m3: '3 months', m12: '12 months', all: 'Everything' },
   },
+  notes: {
+    title: 'Notes about the boat',
+    field: 'For whoever takes the boat next',
+    read: 'It stands in the record, where the renter can read it too.',
+    leave: 'Leave the note',
+    left: 'The note is left.',
+    none: 'Nobody has left a note on this hire or the few before it.',
+    onlyHere: 'Only notes of this hire are shown. {{why}}',
+  },
   turn: {
     title: 'Turnaround',
     holding_one: '{{count}} thing holds the boat for the next party',

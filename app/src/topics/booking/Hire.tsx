@@ -128,15 +128,12 @@ const HireCard = ({ view }: { view: HireView }) => {
           >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state === 'countersigned' && !isEntered(record, [seal.walk, 'signed', 'staff']) ? 'alone' : seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
         ))}
       </View>
-      {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
-        <Button
-          mode="outlined"
-          label={t('turn.title')}
-          onPress={() => router.push(`/hire/${hire.id}/turnaround`)}
-          style={{ alignSelf: 'flex-start' }}
-          testID="turnaround"
-        />
-      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
+          <Button mode="outlined" label={t('turn.title')} onPress={() => router.push(`/hire/${hire.id}/turnaround`)} testID="turnaround" />
+        ) : null}
+        <Button mode="outlined" label={t('notes.title')} onPress={() => router.push(`/hire/${hire.id}/notes`)} testID="notes" />
+      </View>
       {record.conflicts.length > 0 ? (
         <Notice kind="stop" title={t('hire.conflicts', { count: record.conflicts.length })}>
           {record.conflicts.map(({ subject }) => (
