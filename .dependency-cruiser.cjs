@@ -110,7 +110,9 @@ module.exports = {
       name: 'core-alone',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/testing/' },
-      to: { path: '^(contract|simulators|server|app)/|^(node:)?(fs|path|os|http|crypto|child_process)$|node_modules/(react|express|knex)/' },
+      to: {
+        path: '^(contract|simulators|server|app)/|^(node:)?(fs|path|os|http|crypto|child_process)$|node_modules/(react|express|knex)/',
+      },
     },
     { name: 'contract-over-core', severity: 'error', from: { path: '^contract/' }, to: { path: '^(simulators|server|app)/' } },
     { name: 'simulators-know-contract', severity: 'error', from: { path: '^simulators/' }, to: { path: '^(core|server|app)/' } },

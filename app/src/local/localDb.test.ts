@@ -29,20 +29,37 @@ afterEach(async () => {
 describe('a page that is left', () => {
   it('gives up what it was writing, whole, and the next page does not wait for it', async () => {
     const held: (() => void)[] = [];
+    let begin = (): void => undefined;
+    const begun = new Promise<void>((resolve) => (begin = resolve));
     const writing = write(['named'], async (tx) => {
       const names = tx.objectStore('named');
       await names.put({ name: 'half', value: 1 });
+      begin();
       // Kept open as a page keeps it that was left in the midst of it.
       let left = false;
       held.push(() => (left = true));
       while (!left) await names.get('half');
     });
     const failed = expect(writing).rejects.toThrow();
-    await later();
+    await begun;
     leave();
     await failed;
     expect(await nextPage()).toBeUndefined();
     for (const stop of held) stop();
+  });
+
+  it('while the store is being opened begins nothing in it, and asks for it anew once it is shown again', async () => {
+    leave();
+    comeBack();
+    // Asked for just now, so that it is still being opened.
+    let written = false;
+    const writing = write(['named'], (tx) => tx.objectStore('named').put({ name: 'opening', value: 3 })).then(() => (written = true));
+    leave();
+    await later();
+    expect(written).toBe(false);
+    comeBack();
+    await writing;
+    expect((await (await localDb()).get('named', 'opening'))?.value).toBe(3);
   });
 
   it('begins nothing until it is shown again, and then does what it was asked', async () => {

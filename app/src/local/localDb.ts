@@ -90,7 +90,8 @@ const open = async (name: string) => {
     // A newer page of this app waits for this one to let go.
     blocking: (_version, _blocked, event) => (event.target as IDBDatabase).close(),
   });
-  connections.push({ db, giveUp: holdTransactions(unwrap(db as IDBPDatabase<unknown>)) });
+  if (pageLeft) db.close();
+  else connections.push({ db, giveUp: holdTransactions(unwrap(db as IDBPDatabase<unknown>)) });
   return db;
 };
 
@@ -104,8 +105,13 @@ const waiting: (() => void)[] = [];
  * waits until it is shown again.
  */
 export const localDb = async () => {
-  if (pageLeft) await new Promise<void>((resolve) => waiting.push(resolve));
-  return (opened ??= open(place));
+  for (;;) {
+    if (pageLeft) await new Promise<void>((resolve) => waiting.push(resolve));
+    const asked = (opened ??= open(place));
+    const db = await asked;
+    // The page may have been left while it was being opened: then it is closed again, and asked for anew.
+    if (opened === asked) return db;
+  }
 };
 
 // WebKit lets the transactions of a page that was left stand, and whatever the next page asks for waits behind them for

@@ -71,7 +71,9 @@ describe('a fix card, step by step', () => {
 /** Every card on every kind of boat under every policy that a card asks about: where it can go from each step. */
 describe('every fix card, walked to each of its ends', () => {
   const KINDS = ['pontoon', 'rib', 'houseboat', 'canalBoat', 'riverCruiser', 'electricLaunch'];
-  const matters = [...new Set(JSON.stringify(cards).match(/policy\.[a-zA-Z]+/g))].map((fact) => fact.slice('policy.'.length) as PolicyTopic);
+  const matters = [...new Set(JSON.stringify(cards).match(/policy\.[a-zA-Z]+/g))].map(
+    (fact) => fact.slice('policy.'.length) as PolicyTopic,
+  );
   const named = (any as unknown as { conditions: NamedConditions }).conditions;
   const policies = matters.reduce<Record<string, string>[]>(
     (all, matter) => all.flatMap((one) => POLICIES[matter].map((way) => ({ ...one, [`policy.${matter}`]: way }))),

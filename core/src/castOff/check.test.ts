@@ -225,7 +225,8 @@ describe('the cast-off check', () => {
     expect(check(all).mayGo).toBe(true);
   });
 
-  const release = (matter: string, role: 'manager' | 'hand' = 'manager') => heldBy(role, [{ kind: 'holdOverridden', matter, why: 'she knows' }]);
+  const release = (matter: string, role: 'manager' | 'hand' = 'manager') =>
+    heldBy(role, [{ kind: 'holdOverridden', matter, why: 'she knows' }]);
   const withRelease = (bodies: readonly EventBody[], matter: string, role: 'manager' | 'hand' = 'manager') =>
     castOffCheck(
       project([

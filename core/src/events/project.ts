@@ -144,7 +144,11 @@ class Projection<B extends AnyBody> {
     const outside = (one: StoredEvent<B>): boolean => {
       const { body, id, replaces } = one.event;
       const undoes = this.isUndo(one);
-      if (this.does(one, 'close') || goesOn(one) || (undoes && replaces.length > 0 && replaces.every((target) => goesOn(this.known.get(target)))))
+      if (
+        this.does(one, 'close') ||
+        goesOn(one) ||
+        (undoes && replaces.length > 0 && replaces.every((target) => goesOn(this.known.get(target))))
+      )
         return false;
       // An undo concerns the walks of what it takes away.
       const concerns = (walk: Walk) =>

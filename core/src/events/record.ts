@@ -48,7 +48,8 @@ export const keyOf = (subject: Subject): string => JSON.stringify(subject);
 export const walkOf = (body: AnyBody & { walk?: Walk }): Walk | undefined => body.walk;
 
 /** The slot of one thing, whatever fills it. */
-export const currentAt = <B extends AnyBody>(record: HireRecord<B>, subject: Subject): CurrentValue<B> | undefined => record.subjects.get(keyOf(subject));
+export const currentAt = <B extends AnyBody>(record: HireRecord<B>, subject: Subject): CurrentValue<B> | undefined =>
+  record.subjects.get(keyOf(subject));
 
 /** Whether anything stands for a subject. */
 export const isEntered = (record: HireRecord, subject: Subject): boolean => record.subjects.has(keyOf(subject));
@@ -74,5 +75,7 @@ export const currentOf = <D extends EventDefinition<string, AnyBody>[]>(
 /** All slots whose subject begins with these parts, in the order they were first entered. */
 export const currentUnder = <B extends AnyBody>(record: HireRecord, prefix: Subject, kind: EventDefinition<string, B>): CurrentValue<B>[] =>
   [...record.subjects.values()]
-    .flatMap((found): CurrentValue<B>[] => (isFilledBy<B>(found, [kind]) && prefix.every((part, i) => found.subject[i] === part) ? [found] : []))
+    .flatMap((found): CurrentValue<B>[] =>
+      isFilledBy<B>(found, [kind]) && prefix.every((part, i) => found.subject[i] === part) ? [found] : [],
+    )
     .sort((a, b) => byTime(a.by, b.by));

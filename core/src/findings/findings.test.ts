@@ -384,7 +384,7 @@ it('knows what only the renter says, and what somebody of the quay saw too', () 
   expect(of(out, back, again)).toBe(false);
   expect(of(out, by(count('in', 'fender', 3), 'hand'))).toBe(false);
   // Entered when the return had been signed already, and found by whoever looked once more.
-  const record = { ...project([out, again]), again: [again] };
+  const record = { ...project([out, again]), addedAfterSeal: [again] };
   const finding = findingsOf(record, book, { from: DUE, to: DUE }).find(({ key }) => key === 'count/fender')!;
   expect([isUnsigned(record, finding), isUnsigned({ ...record, addedAfterSeal: [out] }, finding)]).toEqual([true, false]);
 });

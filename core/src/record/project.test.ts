@@ -12,7 +12,12 @@ const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
 const idOf = (n: number) => `${hex(n, 8)}-0000-7000-8000-${hex(n, 12)}`;
 const START = Date.parse('2026-06-13T08:00:00.000Z');
 
-const make = (n: number, body: EventBody, more: Partial<HireEvent> & { replaces?: string[] } = {}, by: Partial<StoredHireEvent> = {}): StoredHireEvent => ({
+const make = (
+  n: number,
+  body: EventBody,
+  more: Partial<HireEvent> & { replaces?: string[] } = {},
+  by: Partial<StoredHireEvent> = {},
+): StoredHireEvent => ({
   event: {
     id: idOf(n),
     v: 1,
@@ -123,7 +128,9 @@ describe('the record', () => {
       fc.property(stream, (events) => {
         const record = project(events);
         const placed = new Set(
-          [...[...record.subjects.values()].flatMap((s) => s.currentEvents), ...record.late, ...record.proposed].map(({ event }) => event.id),
+          [...[...record.subjects.values()].flatMap((s) => s.currentEvents), ...record.late, ...record.proposed].map(
+            ({ event }) => event.id,
+          ),
         );
         const named = new Set(events.flatMap(({ event }) => event.replaces));
         for (const { event } of events) if (event.body.kind !== 'undone') expect(placed.has(event.id) || named.has(event.id)).toBe(true);
@@ -149,8 +156,7 @@ describe('the record', () => {
   it('lets somebody say which of two values stands, also after a seal that covers both, and take it back', () => {
     const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
     const sealed = make(3, { kind: 'sealed', walk: 'out', ...sealContent(both, null), signature: '', key: 'b'.repeat(64) });
-    const stands = (n: number, id: number) =>
-      make(n, { kind: 'conflictResolved', subject: ['out', 'count', 'jacket'], stands: idOf(id) });
+    const stands = (n: number, id: number) => make(n, { kind: 'conflictResolved', subject: ['out', 'count', 'jacket'], stands: idOf(id) });
     const settled = [...both, sealed, stands(4, 2)];
     expect(counted(settled, 'jacket')).toMatchObject({ conflict: false, value: { count: 7 }, resolvedBy: { event: { id: idOf(4) } } });
     expect(counted(settled, 'jacket')!.currentEvents).toHaveLength(2);

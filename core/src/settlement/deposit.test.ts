@@ -25,7 +25,10 @@ describe('what is held of a deposit', () => {
     expect(of(answer('a', 'authorised', 100))).toMatchObject({ state: 'part' });
   });
   it('may be taken by hand, also where the terminal stays silent, and is not needed where none is asked', () => {
-    expect(of(answer('a', 'unknown'), { kind: 'depositTaken', amountMinor: 250, how: 'cash' })).toMatchObject({ state: 'authorised', open: 'a' });
+    expect(of(answer('a', 'unknown'), { kind: 'depositTaken', amountMinor: 250, how: 'cash' })).toMatchObject({
+      state: 'authorised',
+      open: 'a',
+    });
     expect(depositOf(recordOf(), 0).state).toBe('notNeeded');
   });
 });

@@ -5,7 +5,11 @@ import { recordOf } from '../testing/demoHire';
 import { isAtRest, ledgerOf, nextStep } from './ledger';
 
 type Payment = Extract<EventBody, { kind: 'paymentAnswered' }>;
-const held = (attempt: string, amountMinor: number, answer: 'authorised' | 'released' | 'expired' | 'unknown' = 'authorised'): EventBody => ({
+const held = (
+  attempt: string,
+  amountMinor: number,
+  answer: 'authorised' | 'released' | 'expired' | 'unknown' = 'authorised',
+): EventBody => ({
   kind: 'depositAnswered',
   attempt,
   amountMinor,

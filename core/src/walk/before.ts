@@ -39,7 +39,9 @@ export const beforeOf = (hire: string, record: HireRecord, book: Book): Before =
   }
   const pictures: Record<string, string> = {};
   for (const { id } of book.surfaces) {
-    const sha = (['in', 'out'] as const).map((one) => currentOf(record, [one, 'surface', id], surfaceSeen)?.value.photos.at(-1)).find(Boolean);
+    const sha = (['in', 'out'] as const)
+      .map((one) => currentOf(record, [one, 'surface', id], surfaceSeen)?.value.photos.at(-1))
+      .find(Boolean);
     if (sha !== undefined) pictures[id] = sha;
   }
   return { hire, marks: walk === 'in' ? [...returned, ...unseen] : marksOf(record, 'out'), shown, pictures };

@@ -46,7 +46,9 @@ const QuestionCard = ({ view, due }: { view: WalkView; due: Due }) => {
           mode="outlined"
           label={t('brief.toldAgain')}
           testID={`tell-again-${point.id}`}
-          onPress={() => void enter([{ kind: 'pointBriefed', walk, point: point.id, how: point.show ? 'shown' : 'said', language: theirs }])}
+          onPress={() =>
+            void enter([{ kind: 'pointBriefed', walk, point: point.id, how: point.show ? 'shown' : 'said', language: theirs }])
+          }
         />
       </Notice>
     );

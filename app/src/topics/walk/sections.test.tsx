@@ -57,7 +57,11 @@ describe('saying', () => {
     expect(fresh.entered.map((body) => (body.kind === 'pointBriefed' ? body.point : body.kind))).toEqual(points.map(({ id }) => id));
     cleanup();
 
-    const told = viewOf(heldOf([{ kind: 'pointBriefed', walk: 'out', point: points[0]!.id, how: 'said', language: 'en' }]), 'out', 'forward');
+    const told = viewOf(
+      heldOf([{ kind: 'pointBriefed', walk: 'out', point: points[0]!.id, how: 'said', language: 'en' }]),
+      'out',
+      'forward',
+    );
     render(<SaySection view={told.view} />);
     fireEvent.click(screen.getByTestId(`point-${points[0]!.id}`));
     expect([told.entered, told.undone.map(({ event }) => event.body.kind)]).toEqual([[], ['pointBriefed']]);

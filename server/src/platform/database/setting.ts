@@ -12,7 +12,8 @@ export const readOperator = async (db: Knex): Promise<Operator | undefined> => {
   return text === undefined ? undefined : (JSON.parse(text) as Operator);
 };
 /** How the operator hands over; an installation that never said has the usual settings. */
-export const readHandoverPolicy = async (db: Knex): Promise<HandoverPolicy> => HandoverPolicy.parse(JSON.parse((await read(db, 'handing')) ?? '{}'));
+export const readHandoverPolicy = async (db: Knex): Promise<HandoverPolicy> =>
+  HandoverPolicy.parse(JSON.parse((await read(db, 'handing')) ?? '{}'));
 export const writeHanding = (db: Knex, handing: HandoverPolicy) => write(db, 'handing', JSON.stringify(handing));
 
 export const writeOperator = (db: Knex, operator: Operator) => write(db, 'operator', JSON.stringify(operator));

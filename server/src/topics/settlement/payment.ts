@@ -134,7 +134,8 @@ export const settlePayments = (desk: Desk, hire: string): Promise<Paid> =>
       // A holding that will not give may be gone: then there is nothing to take from it any more.
       const gone =
         step.of !== undefined &&
-        (await stillHeld(desk, hire, step.of, ledger.authorisations.find(({ attempt }) => attempt === step.of)!.heldMinor)) !== 'authorised';
+        (await stillHeld(desk, hire, step.of, ledger.authorisations.find(({ attempt }) => attempt === step.of)!.heldMinor)) !==
+          'authorised';
       if (!gone) return { ok: true, state: 'declined', ...(said.why === undefined ? {} : { why: said.why }) };
     }
     throw new Error(`the payments of ${hire} do not come to rest`);
