@@ -120,7 +120,7 @@ test(
     await mina.by('keep-row').click();
     await expect(mina.by('keep-row')).toBeHidden();
     await other.getByTestId('keep-row').click();
-    await expect(other.getByText(/Somebody changed this book meanwhile/)).toBeVisible();
+    await expect(other.getByText(/Somebody changed this meanwhile/)).toBeVisible();
     await expect(other.getByTestId('field-count')).toHaveValue('7');
     await other.getByTestId('keep-row').click();
     await expect(other.getByTestId('edit-jackets-adult')).toContainText('× 7');
