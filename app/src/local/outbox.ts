@@ -50,7 +50,7 @@ const enteredSince = async (
 /**
  * Keeps events of a hire, all of them or none.
  * @param drawn of entries that say nothing of what they replace
- * @returns them as they now stand @throws NobodyHere, DoesNotFit, or the disk's own error when it is full
+ * @returns them as they now stand @throws NotSignedIn, DoesNotFit, or the disk's own error when it is full
  */
 export const saveEvents = async (
   hire: string,

@@ -14,7 +14,7 @@ import { undoneIds } from './undone';
 /** Looks up what is known of a body's kind. */
 export type DefinitionOf<B extends AnyBody> = (body: B) => EventDefinition<string, B>;
 
-/** Current events of each slot, oldest first: not undone, and not replaced by one that is not undone. */
+/** Current events of each subject, oldest first: not undone, and not replaced by one that is not undone. */
 type Current<B extends AnyBody> = {
   subjects: ReadonlyMap<string, StoredEvent<B>[]>;
   /** Who said which value is right, by the subject of the conflict. */

@@ -7,10 +7,10 @@ import { type AnyBody, byTime, type StoredEvent } from './stored';
 /** One thing that has one value: what was counted of a fitting going out, say. */
 export type CurrentValue<B extends AnyBody = AnyBody> = {
   subject: Subject;
-  /** The value that stands; the oldest of them while there is a conflict nobody has settled. */
+  /** The value that stands; the oldest of them while there is a conflict nobody has resolved. */
   value: B;
   by: StoredEvent<B>;
-  /** Every standing event of the slot, oldest first: more than one distinct value is a conflict. */
+  /** Every current event of the subject, oldest first: more than one distinct value is a conflict. */
   currentEvents: StoredEvent<B>[];
   conflict: boolean;
   /** Who said which of several values stands; the others stay to be seen. */
@@ -47,7 +47,7 @@ export const keyOf = (subject: Subject): string => JSON.stringify(subject);
 /** The walk that a body belongs to, where it names one. */
 export const walkOf = (body: AnyBody & { walk?: Walk }): Walk | undefined => body.walk;
 
-/** The slot of one thing, whatever fills it. */
+/** What is current of a subject, whichever kind said it. */
 export const currentAt = <B extends AnyBody>(record: HireRecord<B>, subject: Subject): CurrentValue<B> | undefined =>
   record.subjects.get(keyOf(subject));
 
@@ -58,11 +58,11 @@ export const isEntered = (record: HireRecord, subject: Subject): boolean => reco
 export const isOf = <B extends AnyBody>(one: StoredEvent, kind: EventDefinition<string, B>): one is StoredEvent<B> =>
   one.event.body.kind === kind.kind;
 
-/** Whether a slot is filled by one of these kinds. */
+/** Whether what is current was said by one of these kinds. */
 const isFilledBy = <B extends AnyBody>(found: CurrentValue, by: readonly { kind: string }[]): found is CurrentValue<B> =>
   by.some(({ kind }) => kind === found.value.kind);
 
-/** The slot of one thing, typed by the kinds that can fill it. */
+/** What is current of a subject, typed by the kinds that can say it. */
 export const currentOf = <D extends EventDefinition<string, AnyBody>[]>(
   record: HireRecord,
   subject: Subject,
@@ -72,7 +72,7 @@ export const currentOf = <D extends EventDefinition<string, AnyBody>[]>(
   return found && isFilledBy<BodyOf<D[number]> & AnyBody>(found, kinds) ? found : undefined;
 };
 
-/** All slots whose subject begins with these parts, in the order they were first entered. */
+/** What is current of all subjects that begin with these parts, in the order they were first entered. */
 export const currentUnder = <B extends AnyBody>(record: HireRecord, prefix: Subject, kind: EventDefinition<string, B>): CurrentValue<B>[] =>
   [...record.subjects.values()]
     .flatMap((found): CurrentValue<B>[] =>
