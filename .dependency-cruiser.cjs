@@ -22,14 +22,26 @@ const TOPICS = [
 ];
 const GROUND = ['number', 'geometry', 'matching', 'time', 'money', 'words', 'events'];
 
-/** Topics in order: each may import only those before it, and the ground they all stand on. */
-const topicRules = TOPICS.map((topic, i) => ({
-  name: `core-${topic}`,
-  severity: 'error',
-  // Tests try a topic with records of every kind.
-  from: { path: `^core/src/${topic}/`, pathNot: '\\.test\\.ts$' },
-  to: { path: '^core/src/', pathNot: `^core/src/(${['testing', ...GROUND, ...TOPICS.slice(0, i + 1)].join('|')})/` },
-}));
+/**
+ * Topics of a storey in order: each may import only those before it, and the ground they all stand on. A folder that is
+ * not among them may import nothing: it has no place yet.
+ * @param room path of the storey's topics @param all of what the order is about @param ground paths below it
+ */
+const inOrder = (storey, room, all, topics, ground) => [
+  ...topics.map((topic, i) => ({
+    name: `${storey}-${topic}`,
+    severity: 'error',
+    // Tests try a topic with records of every kind.
+    from: { path: `^${room}/${topic}/`, pathNot: '\\.test\\.tsx?$' },
+    to: { path: `^${all}/`, pathNot: [...ground.map((path) => `^${path}/`), `^${room}/(${topics.slice(0, i + 1).join('|')})/`] },
+  })),
+  {
+    name: `${storey}-without-place`,
+    severity: 'error',
+    from: { path: `^${room}/[^/]+/`, pathNot: [...ground.map((path) => `^${path}/`), `^${room}/(${topics.join('|')})/`] },
+    to: {},
+  },
+];
 
 /** The server's topics in order. A hire's record is read and looked at before it is walked; who signs in comes on top, since a key that is named lets seals be judged. */
 const SERVER_TOPICS = [
@@ -49,16 +61,6 @@ const SERVER_TOPICS = [
   'dossier',
   'staff',
 ];
-
-const serverRules = SERVER_TOPICS.map((topic, i) => ({
-  name: `server-${topic}`,
-  severity: 'error',
-  from: { path: `^server/src/topics/${topic}/`, pathNot: '\\.test\\.ts$' },
-  to: {
-    path: '^server/src/',
-    pathNot: `^server/src/(platform|integrations)/|^server/src/topics/(${SERVER_TOPICS.slice(0, i + 1).join('|')})/`,
-  },
-}));
 
 /** The app's topics in order: what is used at many stops first, pages that lead to everything last. */
 const APP_TOPICS = [
@@ -84,22 +86,24 @@ const APP_TOPICS = [
   'staff',
 ];
 
-const appRules = APP_TOPICS.map((topic, i) => ({
-  name: `app-${topic}`,
-  severity: 'error',
-  from: { path: `^app/src/topics/${topic}/`, pathNot: '\\.test\\.tsx?$' },
-  to: {
-    path: '^app/src/',
-    pathNot: `^app/src/(ui|local|platform|i18n|workers)/|^app/src/topics/(${APP_TOPICS.slice(0, i + 1).join('|')})/`,
-  },
-}));
-
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
-    ...topicRules,
-    ...serverRules,
-    ...appRules,
+    ...inOrder(
+      'core',
+      'core/src',
+      'core/src',
+      TOPICS,
+      ['testing', ...GROUND].map((name) => `core/src/${name}`),
+    ),
+    ...inOrder('server', 'server/src/topics', 'server/src', SERVER_TOPICS, ['server/src/platform', 'server/src/integrations']),
+    ...inOrder(
+      'app',
+      'app/src/topics',
+      'app/src',
+      APP_TOPICS,
+      ['ui', 'local', 'platform', 'i18n', 'workers'].map((name) => `app/src/${name}`),
+    ),
     {
       name: 'core-ground',
       severity: 'error',

@@ -23,9 +23,12 @@ export const workJudged = defineEvent('workJudged', {
   afterClosing: true,
 });
 
+/** Characters that a note has at most. */
+export const NOTE_MOST = 500;
+
 /** What somebody leaves to whoever takes the boat in hand next: what no list asks for, and everybody had to remember. */
 export const noteLeft = defineEvent('noteLeft', {
-  body: { text: z.string().check(z.minLength(1), z.maxLength(500)) },
+  body: { text: z.string().check(z.minLength(1), z.maxLength(NOTE_MOST)) },
   subject: () => ['note'],
   merge: 'collect',
   addedBy: ['hand', 'manager'],

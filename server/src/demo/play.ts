@@ -1,3 +1,4 @@
+import type { HireRow } from '../platform/database/tables';
 import { bookOf } from '../topics/fleet/book';
 import { fuelTanks } from '@quay/core/fuel/readings';
 import { briefingOf } from '@quay/core/briefing/ofHire';
@@ -28,7 +29,6 @@ import type { Sheet } from '@quay/contract/fit';
 import { integrationsOf } from '../integrations/integrations';
 import { closeHire, draftOf } from '../topics/settlement/closing';
 import { groundOf, keepSheet } from '../topics/party/party';
-import type { HireRow } from '../topics/booking/hire';
 import type { Store } from '../platform/database/open';
 import { heldBefore, settlePayments } from '../topics/settlement/payment';
 import { appendPhoto } from '../topics/photo/upload';

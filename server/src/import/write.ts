@@ -1,3 +1,4 @@
+import type { HireRow } from '../platform/database/tables';
 import { writeCsv } from './csv';
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -9,7 +10,6 @@ import { writeMinor } from '@quay/core/money/minor';
 import { PriceList } from '@quay/core/settlement/prices';
 import { MORE_OF_PRICES } from './tables';
 import { clockOf, dateOf } from '@quay/core/time/zone';
-import type { HireRow } from '../topics/booking/hire';
 import { readHandoverPolicy, readOperator } from '../platform/database/setting';
 
 /** Why nothing can be written; said to whoever asked for it. */

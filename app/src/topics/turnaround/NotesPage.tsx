@@ -1,7 +1,7 @@
 import { boatNotes } from '@quay/contract/hire';
 import { currentOf } from '@quay/core/events/record';
 import { happenedAt } from '@quay/core/events/stored';
-import { noteLeft } from '@quay/core/turnaround/events';
+import { NOTE_MOST, noteLeft } from '@quay/core/turnaround/events';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -25,9 +25,6 @@ export const NotesPage = ({ hireId }: { hireId: string }) => {
   const { view, error, refetch } = useHire(hireId);
   return view ? <Notes view={view} /> : <HireMissing error={error} onAgain={refetch} />;
 };
-
-/** Notes may be so long; the kind of event says the same. */
-const MOST = 500;
 
 /** What hands tell each other about a boat: notes of this hire from this phone, with or without signal, those before it from the quay. */
 const Notes = ({ view }: { view: HireView }) => {
@@ -55,7 +52,7 @@ const Notes = ({ view }: { view: HireView }) => {
   return (
     <Screen title={t('notes.title')} sub={boat.name} onBack={() => router.push(`/hire/${hire.id}`)} measure={wide ? 760 : width}>
       <View style={{ padding: 12, gap: 12 }}>
-        <TextField label={t('notes.field')} value={text} onChange={setText} lines={3} most={MOST} testID="note-text" />
+        <TextField label={t('notes.field')} value={text} onChange={setText} lines={3} most={NOTE_MOST} testID="note-text" />
         <Small>{t('notes.read')}</Small>
         <Button mode="contained" label={t('notes.leave')} disabled={text.trim() === ''} onPress={() => void leave()} testID="note-leave" />
         {earlier.error ? <Notice kind="ask" title={t('notes.onlyHere', { why: errorWords(earlier.error) })} /> : null}

@@ -66,7 +66,7 @@ type BookVersion = {
   madeBy: string | null;
 };
 type PriceListVersion = { version: number; digest: string; body: string };
-type Hire = {
+export type HireRow = {
   id: string;
   boat: string;
   base: string;
@@ -90,6 +90,7 @@ type Hire = {
   handover: Handover;
   openLines: number;
   holdEndsAt: string | null;
+  /** JSON of `Broken`, of a hire whose record cannot be read. */
   broken: string | null;
   asides: number;
   openWork: number;
@@ -172,7 +173,7 @@ declare module 'knex/types/tables' {
     boat: Table<Boat, 'waters'>;
     book: Table<BookVersion>;
     priceList: Table<PriceListVersion>;
-    hire: Table<Hire, 'notes' | 'version' | 'state' | 'seenSeq' | 'handover' | 'openLines' | 'asides' | 'openWork'>;
+    hire: Table<HireRow, 'notes' | 'version' | 'state' | 'seenSeq' | 'handover' | 'openLines' | 'asides' | 'openWork'>;
     event: Table<StoredEvent, 'seq' | 'weight'>;
     photo: Table<Photo>;
     photoPart: Table<PhotoPart>;

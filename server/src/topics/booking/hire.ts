@@ -1,32 +1,8 @@
 import type { Hire } from '@quay/contract/hire';
-import type { HireState } from '@quay/core/day/board';
 import type { Handover } from '@quay/core/policy/policy';
 import type { Knex } from 'knex';
+import type { HireRow } from '../../platform/database/tables';
 
-export type HireRow = {
-  id: string;
-  boat: string;
-  base: string;
-  renter: string;
-  language: string;
-  handover: Handover;
-  adults: number;
-  children: number;
-  from: string;
-  to: string;
-  depositMinor: number;
-  notes: string;
-  version: number;
-  bookVersion: number | null;
-  priceVersion: number;
-  state: HireState;
-  castOffAt: string | null;
-  cameInAt: string | null;
-  hold: string | null;
-  attention: string | null;
-  /** JSON of `Broken`, of a hire whose record cannot be read. */
-  broken: string | null;
-};
 export type NamedHire = HireRow & { renterName: string; renterSalt: string; boatName: string };
 
 /** Hires with the names of their renter and boat. */

@@ -1,13 +1,9 @@
 import { toString as qrSvg } from 'qrcode';
 import * as api from '@quay/contract/renter';
-import { hireExists } from './hire';
+import { mustExist } from './mustExist';
 import { closeRenterSession, linksOf, makeLink, openLink, withdrawLinks } from '../../platform/signIn/renter';
-import { type Call, on, staffOf } from '../../platform/http/mount';
-import { fail, ProblemError } from '../../platform/http/problem';
-
-const mustExist = async (call: Call<unknown>, hireId: string): Promise<void> => {
-  if (!(await hireExists(call.quay.store.db, hireId))) fail(404, 'noSuchHire');
-};
+import { on, staffOf } from '../../platform/http/mount';
+import { ProblemError } from '../../platform/http/problem';
 
 export const linkRoutes = [
   on(api.makeLink, async (call) => {

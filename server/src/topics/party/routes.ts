@@ -1,12 +1,7 @@
 import * as api from '@quay/contract/fit';
-import { type Call, on } from '../../platform/http/mount';
-import { fail } from '../../platform/http/problem';
-import { hireExists } from '../booking/hire';
+import { on } from '../../platform/http/mount';
+import { mustExist } from '../booking/mustExist';
 import { keepSheet, sheetsOf } from './party';
-
-const mustExist = async (call: Call<unknown>, hireId: string): Promise<void> => {
-  if (!(await hireExists(call.quay.store.db, hireId))) fail(404, 'noSuchHire');
-};
 
 export const partyRoutes = [
   on(api.keepSheet, async (call) => {

@@ -1,16 +1,12 @@
 import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import * as api from '@quay/contract/record';
-import { type Call, on, sent, whoOf } from '../../platform/http/mount';
+import { on, sent, whoOf } from '../../platform/http/mount';
 import { keepBytePace } from '../../platform/http/pace';
 import { fail } from '../../platform/http/problem';
-import { hireExists } from '../booking/hire';
+import { mustExist } from '../booking/mustExist';
 import { copyOf, fileOf, photoRow } from './photo';
 import { appendPhoto, progressOf, type UploadFault } from './upload';
-
-const mustExist = async (call: Call<unknown>, hireId: string): Promise<void> => {
-  if (!(await hireExists(call.quay.store.db, hireId))) fail(404, 'noSuchHire');
-};
 
 const STATUS: Record<UploadFault, number> = {
   tooLarge: 413,

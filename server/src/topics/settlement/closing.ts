@@ -1,3 +1,4 @@
+import type { HireRow } from '../../platform/database/tables';
 import type { Figures } from '@quay/contract/problems';
 import { bookOf } from '../fleet/book';
 import { isEntered } from '@quay/core/events/record';
@@ -7,7 +8,6 @@ import { rootOf } from '@quay/core/events/seal';
 import { settle } from '@quay/core/settlement/settle';
 import type { Statement } from '@quay/core/settlement/statement';
 import { readingRecord } from '../../platform/database/broken';
-import type { HireRow } from '../booking/hire';
 import { priceList } from '../policy/prices';
 import { appendQuayEvent, nextSeq } from '../record/quayEvent';
 import { type Whole, wholeRecord } from '../record/record';

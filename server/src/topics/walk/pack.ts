@@ -1,3 +1,4 @@
+import type { HireRow } from '../../platform/database/tables';
 import type { HirePack } from '@quay/contract/hire';
 import { findingsOf } from '@quay/core/findings/findings';
 import { type Defect, defectsOf, workOf } from '@quay/core/turnaround/work';
@@ -5,7 +6,7 @@ import { type Before, beforeOf } from '@quay/core/walk/before';
 import type { Knex } from 'knex';
 import { type Broken, BrokenRecord, readingRecord, sparing } from '../../platform/database/broken';
 import { type QuayKey, readHandoverPolicy, readOperator } from '../../platform/database/setting';
-import { type HireRow, type NamedHire, namedHires, toHire } from '../booking/hire';
+import { type NamedHire, namedHires, toHire } from '../booking/hire';
 import { briefedBefore } from '../briefing/briefedBefore';
 import { bookOf } from '../fleet/book';
 import { groundOf, sheetsOf } from '../party/party';
