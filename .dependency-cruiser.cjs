@@ -2,6 +2,7 @@ const TOPICS = [
   'staff',
   'policy',
   'fleet',
+  'booking',
   'waters',
   'photo',
   'condition',

@@ -10,6 +10,6 @@ module.exports = {
   moduleNameMapper: { '^worker:': '<rootDir>/src/testing/thread.ts' },
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   transformIgnorePatterns: [
-    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-native-svg|react-native-paper|@noble|@date-fns|canonicalize|zod|i18next|idb|uuid|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array|@dnd-kit)/?)',
+    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-native-svg|react-native-paper|@noble|@date-fns|canonicalize|zod|i18next|idb|uuid|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array|@dnd-kit|color|color-string|color-convert|color-name)/?)',
   ],
 };

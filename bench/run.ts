@@ -12,7 +12,7 @@ const BENCHES: Record<string, Bench> = {
     long: true,
     run: async () => (await import('./figures/firstUse')).firstUse(),
   },
-  handing: { about: 'fit and briefing in the browser', run: async () => (await import('./figures/handing')).handing() },
+  handover: { about: 'fit and briefing in the browser', run: async () => (await import('./figures/handover')).handover() },
   'demo-again': { about: 'a second ./quay demo', run: async () => (await import('./figures/demoAgain')).demoAgain() },
   marks: { about: 'matching marks on 60-mark boats', run: async () => (await import('./figures/marks')).marks() },
   docking: { about: 'simulation and plan of docking', run: async () => (await import('./figures/docking')).docking() },

@@ -12,8 +12,8 @@ const CAST = new RegExp('as unknown' + ' as', 'g');
 /** More lines than these are several ideas. */
 const LINES = 300;
 const FILES = 20;
-/** How many there may be of what cannot always be had. Long files are being parted: this figure only goes down, to five. */
-const MOST = { casts: 5, longFiles: 18, fullFolders: 3 };
+/** How many there may be of what cannot always be had. */
+const MOST = { casts: 5, longFiles: 5, fullFolders: 3 };
 
 type Folder = { path: string; files: string[] };
 

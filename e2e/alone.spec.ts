@@ -92,7 +92,7 @@ test(
     await expect(dot.by('complete-station')).toBeVisible();
     const stops = await page.locator(idsFrom('stop-')).count();
     expect(stops).toBe(4);
-    // A knot is not tied over what must be known: whoever presses is led to the question that waits.
+    // A stop is not completed over what must be known: whoever presses is led to the question that waits.
     await dot.by('complete-station').click();
     await expect(dot.by('open-question')).toBeInViewport();
     await expect(page.getByText('Une question attend au-dessus')).toBeVisible();

@@ -1,4 +1,5 @@
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
+import { goToStop } from './walking';
 import { enterParty, linkOf, renterPhone } from './renter';
 
 test('a party entered at home in French is fitted and briefed on the quay', PHONE, async ({ phoneOf, browser, quay }) => {
@@ -44,15 +45,15 @@ test('a party entered at home in French is fitted and briefed on the quay', PHON
   await expect(bram.by('point-bow-rails')).toContainText('Personne devant les garde-corps');
   await expect(bram.by('point-bow-rails')).toContainText('Nobody in front of the rails');
   await bram.by('all-said').click();
-  await bram.by('stop-helm').click();
+  await goToStop(bram, 'helm');
   await bram.by('all-said').click();
-  await bram.by('stop-stern').click();
+  await goToStop(bram, 'stern');
   // Some way after the telling a question comes; the wrong answer brings the point back, and then a different question.
   await bram.by('answer-rails-where-b').click();
   await expect(bram.page.getByText('That was not it. Say it again')).toBeVisible();
   await bram.by('tell-again-bow-rails').click();
   await bram.by('all-said').click();
-  await bram.by('stop-engine').click();
+  await goToStop(bram, 'engine');
   await bram.by('answer-rails-why-a').click();
   await expect(bram.by('answer-rails-why-a')).toHaveCount(0);
   await expect(bram.by('answer-rails-where-a')).toHaveCount(0);

@@ -4,7 +4,7 @@ import { castOff, holdDeposit } from './walking';
 
 /** A matter of the check, by the beginning of its name. */
 const matter = (phone: Phone, key: string) => phone.page.locator(idsFrom(`matter-${key}`));
-const letGo = async (phone: Phone, key: string, why: string) => {
+const overrideMatter = async (phone: Phone, key: string, why: string) => {
   await phone.page.locator(idsFrom(`let-go-${key}`)).click();
   await expect(phone.by('let-go')).toBeDisabled();
   await phone.by('let-go-why').fill(why);
@@ -26,11 +26,11 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   await holdDeposit(bram);
 
   await mina.open('/hire/h-1003/castoff');
-  await letGo(mina, 'safetyFitting/flares', 'New ones lie in the saloon');
+  await overrideMatter(mina, 'safetyFitting/flares', 'New ones lie in the saloon');
   await expect(matter(mina, 'safetyFitting/flares')).toContainText('New ones lie in the saloon');
   // Taken back, it holds her as before; then let go for good.
   await mina.page.locator(idsFrom('take-back-safetyFitting/flares')).click();
-  await letGo(mina, 'safetyFitting/flares', 'New ones lie in the saloon');
+  await overrideMatter(mina, 'safetyFitting/flares', 'New ones lie in the saloon');
   await mina.allSent();
 
   await bram.open('/hire/h-1003/castoff');
@@ -58,10 +58,10 @@ test('a flaw of the propeller over the limit is a manager’s to decide; lifted 
   await bram.page.keyboard.press('Escape');
   await bram.allSent();
   await mina.open('/hire/h-1001/castoff');
-  await letGo(mina, 'propeller/prop', 'Filed smooth, runs true');
+  await overrideMatter(mina, 'propeller/prop', 'Filed smooth, runs true');
   await mina.page.getByText('Undo').click();
   await expect(mina.page.locator(idsFrom('let-go-propeller'))).toBeVisible();
-  await letGo(mina, 'propeller/prop', 'Filed smooth, runs true');
+  await overrideMatter(mina, 'propeller/prop', 'Filed smooth, runs true');
   // It leads to where it is settled.
   await mina.page.locator(idsFrom('open-propeller/prop')).click();
   await expect(mina.by('prop-flaw')).toBeChecked();
@@ -128,19 +128,19 @@ test('a deposit is declined, then nobody answers, then it is held: the outcome i
 test('a deposit that the bank lets go of before she is back is named, and held anew', PHONE, async ({ phoneOf, quay }) => {
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   // Ten days on the water; the simulated terminal holds for seven.
-  const asked = await mina.context.request.get(`${quay.url}/api/hires/h-1001`);
+  const asked = await mina.context.request.get(`${quay.url}/api/hires/h-1008`);
   const to = new Date(quay.now() + 10 * 86_400_000).toISOString();
   const headers = { 'If-Match': asked.headers().etag!, 'Content-Type': 'application/json' };
-  expect((await mina.context.request.patch(`${quay.url}/api/hires/h-1001`, { data: JSON.stringify({ to }), headers })).ok()).toBe(true);
-  await bram.open('/hire/h-1001/castoff?open=deposit');
+  expect((await mina.context.request.patch(`${quay.url}/api/hires/h-1008`, { data: JSON.stringify({ to }), headers })).ok()).toBe(true);
+  await bram.open('/hire/h-1008/castoff?open=deposit');
   await bram.by('deposit-hold').click();
   await expect(bram.page.getByText(/are held only until .*, before the boat is back/)).toBeVisible();
-  await bram.open('/hire/h-1001');
+  await bram.open('/hire/h-1008');
   await expect(bram.page.getByText(/are held only until .*, before the boat is back/)).toBeVisible();
   await bram.by('deposit-see').click();
   await bram.by('deposit-anew').click();
   await expect(bram.by('deposit-anew')).toBeEnabled();
-  const { events } = (await (await bram.context.request.get(`${quay.url}/api/hires/h-1001/events`)).json()) as {
+  const { events } = (await (await bram.context.request.get(`${quay.url}/api/hires/h-1008/events`)).json()) as {
     events: { event: { body: { kind: string; attempt?: string; answer?: string } } }[];
   };
   const answers = new Map(events.flatMap(({ event: { body } }) => (body.kind === 'depositAnswered' ? [[body.attempt, body.answer]] : [])));
@@ -151,7 +151,7 @@ test('a deposit that the bank lets go of before she is back is named, and held a
 test('without signal no terminal is asked; it is taken in cash, and she casts off', PHONE, async ({ phoneOf }) => {
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   await mina.open('/hire/h-1003/castoff');
-  await letGo(mina, 'safetyFitting/flares', 'Short way, by day');
+  await overrideMatter(mina, 'safetyFitting/flares', 'Short way, by day');
   await mina.allSent();
   await bram.open('/hire/h-1003/castoff?open=deposit');
   await expect(bram.by('deposit-hold')).toBeVisible();

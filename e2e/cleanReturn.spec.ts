@@ -1,6 +1,6 @@
 import { idsFrom } from './ids';
 import { expect, PHONE, test } from './quay';
-import { sign, tieAsItWas } from './walking';
+import { sign, completeAsItWas } from './walking';
 
 /** What a press and a picture take, s, and what a clean return may take. */
 const PRESS_S = 1.5;
@@ -29,7 +29,7 @@ test(
     for (let i = 0; i < stops; i += 1) {
       const before = presses;
       const toLookFor = await page.locator('[role="radiogroup"]:has([data-testid^="check-"])').count();
-      await tieAsItWas(bram);
+      await completeAsItWas(bram);
       aStop.push(presses - before - toLookFor);
     }
     pictures += await page.locator('img[alt^="Picture"]').count();

@@ -1,7 +1,7 @@
 import { idsFrom } from './ids';
 import sharp from 'sharp';
 import { expect, MANAGER, PHONE, type Phone, test } from './quay';
-import { decideAll, sign, stopCount, tieAsItWas } from './walking';
+import { decideAll, sign, stopCount, completeAsItWas } from './walking';
 
 /** The same picture once more, taken from a hand's breadth aside and with a scratch in it that was not there. */
 const again = async (departure: Buffer): Promise<Buffer> => {
@@ -96,7 +96,7 @@ test('a scratch found by the machine is accepted, priced, disputed, and settled 
   await expect(page.getByText(/^\d · scratch, \d+ mm$/).last()).toBeVisible();
   await page.keyboard.press('Escape');
   await mina.open('/hire/h-1004/walk/in');
-  for (let i = 0; i < stops; i += 1) await tieAsItWas(mina);
+  for (let i = 0; i < stops; i += 1) await completeAsItWas(mina);
   await sign(mina);
   await expect(page.getByRole('heading', { name: 'Compare' })).toBeVisible();
   await decideAll(mina);

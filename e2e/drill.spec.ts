@@ -2,6 +2,7 @@ import { idsFrom } from './ids';
 import { boatIsBack } from './alone';
 import { BRAM, expect, PHONE, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
+import { goToStop } from './walking';
 
 type Where = Pick<Phone, 'by'>;
 /** Presses one position after the other; what has to be held stays so until it is pressed once more. */
@@ -20,7 +21,7 @@ test('a cold diesel is started wrongly, then rightly; until then she is held, an
   const by = (testId: string) => bram.by(testId);
   // The walk has begun: what has to be passed before casting off holds her.
   await bram.open('/hire/h-1013/walk/out');
-  await by('stop-helm').click();
+  await goToStop(bram, 'helm');
   await expect(by('drill-canal-diesel')).toContainText('before casting off');
   const point = page.locator(idsFrom('point-')).first();
   await point.click();

@@ -3,7 +3,7 @@ import { BRAM, entriesIn, expect, MANAGER, PHONE, type Phone, test } from './qua
 import { linkOf, renterPhone } from './renter';
 import { idsFrom } from './ids';
 import { goodPicture } from './pictures';
-import { decideAll } from './walking';
+import { decideAll, goToStop } from './walking';
 
 /** Far more than any field takes; a field stops where the quay would. */
 const LONG = 'Wörter, “quoted” and 2 × 3 more; '.repeat(120);
@@ -55,7 +55,7 @@ test('every form makes its longest and most extreme entries, and the quay takes 
   await bram.by('state-damaged').click();
   expect(await type(bram, bram.by('fitting-note'), LONG)).toBe(500);
   await bram.by('keep-fitting').click();
-  await page.getByTestId('stop-gate').click();
+  await goToStop(bram, 'gate');
   await bram.by('surface-port-side').click();
   const box = (await bram.by('surface-drawing').boundingBox())!;
   await bram.by('surface-drawing').click({ position: { x: box.width * 0.96, y: box.height * 0.5 } });

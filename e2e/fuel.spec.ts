@@ -1,11 +1,12 @@
 import { idsFrom } from './ids';
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
+import { goToStop } from './walking';
 
 test('the needle is set by hand, and what is out of range is said at the field', PHONE, async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await bram.open('/hire/h-1001/walk/out');
-  await bram.by('stop-helm').click();
+  await goToStop(bram, 'helm');
   // A thumb on the dial itself: far right is full.
   await bram.by('gauge-fuel-needle').click();
   const dial = (await bram.by('dial').boundingBox())!;
@@ -43,11 +44,11 @@ test('two readings that disagree put neither aside; undo takes back what was jus
   const bram = await phoneOf(BRAM);
   const { page } = bram;
   await bram.open('/hire/h-1001/walk/out');
-  await bram.by('stop-helm').click();
+  await goToStop(bram, 'helm');
   await bram.by('gauge-fuel-needle').click();
   await page.getByRole('button', { name: 'full', exact: true }).click();
   await bram.by('keep-reading').click();
-  await bram.by('stop-stern').click();
+  await goToStop(bram, 'stern');
   await bram.by('gauge-fuel-sight').click();
   await page.getByRole('button', { name: 'empty', exact: true }).click();
   await bram.by('keep-reading').click();
@@ -62,7 +63,7 @@ test('a stuck needle is found out by a fill to the brim, named, and read again; 
   await bram.by('gauge-fuel-sight').click();
   await page.getByRole('button', { name: 'full', exact: true }).click();
   await bram.by('keep-reading').click();
-  await bram.by('stop-helm').click();
+  await goToStop(bram, 'helm');
   await bram.by('gauge-fuel-needle').click();
   await page.getByRole('button', { name: 'empty', exact: true }).click();
   for (let i = 0; i < 4; i += 1) await bram.by('higher').click();

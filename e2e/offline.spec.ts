@@ -1,5 +1,5 @@
 import { expect, PHONE, test } from './quay';
-import { castOff, countAll, doStop, holdDeposit, sign, stopCount, tellAll } from './walking';
+import { castOff, countAll, doStop, holdDeposit, sign, stopCount, briefAll } from './walking';
 
 test('the signal is gone from the third stop to the signature, with a reload, and everything arrives afterwards', async ({ bram }) => {
   test.slow();
@@ -19,7 +19,7 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   await bram.cutNetwork();
   await doStop(bram);
   await expect(page.getByText('No signal')).toBeVisible();
-  await tellAll(bram);
+  await briefAll(bram);
   const before = await page.locator('h2, [role="heading"][aria-level="2"]').first().innerText();
   await page.reload();
   // The same stop, with what was ticked still ticked.
@@ -48,7 +48,7 @@ test('the quay is killed and started again in the middle; the tab is closed; not
   await expect(bram.by('complete-station')).toBeVisible();
   await bram.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await quay.end('SIGKILL');
-  await tellAll(bram);
+  await briefAll(bram);
   await countAll(bram);
   await bram.page.close();
   const again = await bram.context.newPage();
@@ -66,7 +66,7 @@ test('a full phone says so, and what was entered before is safe', PHONE, async (
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
   await expect(bram.by('complete-station')).toBeVisible();
-  await tellAll(bram);
+  await briefAll(bram);
   await bram.page.evaluate(() => {
     const disk = IDBObjectStore.prototype as { add: (this: IDBObjectStore, ...rest: unknown[]) => IDBRequest };
     const { add } = disk;

@@ -1,7 +1,7 @@
 import { idsFrom } from './ids';
 import { expect, type Phone } from './quay';
 import { goodPicture } from './pictures';
-import { castOff, decideAll, doStop, sign, stopCount } from './walking';
+import { castOff, decideAll, doStop, goToStop, sign, stopCount } from './walking';
 
 /** The whole loop of Tuppenny Bun's next hire, as a hand does it: out, back with a scratch, filled, decided and closed. */
 export const outAndBack = async (hand: Phone): Promise<void> => {
@@ -26,7 +26,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await hand.by('hire-next').click();
   await hand.by('came-in').click();
   // A new flaw on the port side, where there was none, with its picture.
-  await page.getByTestId('stop-gate').click();
+  await goToStop(hand, 'gate');
   await hand.by('surface-port-side').click();
   await hand.by('surface-drawing').click({ position: { x: 120, y: 60 } });
   await hand.by('kind-scratch').click();
@@ -37,7 +37,7 @@ export const outAndBack = async (hand: Phone): Promise<void> => {
   await expect(page.getByAltText('Picture 1 of Left side')).toBeVisible();
   await hand.by('keep-mark').click();
   await hand.by('surface-seen').click();
-  await page.getByTestId('stop-bow').click();
+  await goToStop(hand, 'bow');
   for (let i = 0; i < stops; i += 1) await doStop(hand, 'in');
   await expect(page.getByRole('heading', { name: 'Read back the return' })).toBeVisible();
   await sign(hand);

@@ -2,6 +2,7 @@ import { fingersOn } from './fingers';
 import { idsFrom } from './ids';
 import { mkdirSync } from 'node:fs';
 import { expect, PHONE, test } from './quay';
+import { goToStop } from './walking';
 import { BY_CARD_MM, cardPicture, badPictures, blurredPicture, darkPicture, goodPicture } from './pictures';
 
 test('a picture that cannot be used is refused with the reason and the way out; the mark stays', PHONE, async ({ bram }, info) => {
@@ -9,7 +10,7 @@ test('a picture that cannot be used is refused with the reason and the way out; 
   const { page } = bram;
   mkdirSync(info.outputDir, { recursive: true });
   await bram.open('/hire/h-1001/walk/out');
-  await bram.by('stop-bow').click();
+  await goToStop(bram, 'bow');
   await bram.by('surface-bow-front').click();
   await bram.by('surface-drawing').click({ position: { x: 90, y: 40 } });
   await bram.by('kind-dent').click();

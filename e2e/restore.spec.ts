@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import { expect, PHONE, test } from './quay';
-import { countAll, tellAll } from './walking';
+import { countAll, briefAll } from './walking';
 import { ROOT } from './template';
 
 const tool = (...args: string[]) => execFileSync(process.execPath, ['server/dist/tool.mjs', ...args], { cwd: ROOT, encoding: 'utf8' });
@@ -11,7 +11,7 @@ test('a backup taken and put back under a running quay: phones bring again what 
   expect(tool('backup', '--data', quay.data, '--to', to)).toContain('backed up');
   await bram.open('/hire/h-1001/walk/out');
   await expect(bram.by('complete-station')).toBeVisible();
-  await tellAll(bram);
+  await briefAll(bram);
   await countAll(bram);
   await bram.allSent();
   const held = async () =>

@@ -105,7 +105,7 @@ test('a renter who will not sign: the return is sealed with the reason, and the 
   for (let left = true; left;) {
     const heading = await page.locator('h2, [role="heading"][aria-level="2"]').first().innerText();
     await bram.by('complete-station').click();
-    if (await bram.by('rest-tie').isVisible()) await bram.by('rest-tie').click();
+    if (await bram.by('rest-complete').isVisible()) await bram.by('rest-complete').click();
     await expect(page.locator('h2, [role="heading"][aria-level="2"]').first()).not.toHaveText(heading);
     left = await bram.by('complete-station').isVisible();
   }

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { BRAM, expect, MANAGER, type Phone, test } from './quay';
 import { goodPicture } from './pictures';
 import { enterParty, linkOf } from './renter';
-import { castOff, doStop, sign } from './walking';
+import { castOff, doStop, goToStop, sign } from './walking';
 import { ROOT } from './template';
 
 const OUT = join(ROOT, 'docs/screenshots');
@@ -140,7 +140,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   for (let i = 0; i < 6; i += 1) await bram.by('higher').click();
   await bram.by('keep-reading').click();
   await doStop(bram);
-  await bram.by('stop-gate').click();
+  await goToStop(bram, 'gate');
   await addMark(bram, 'port-side', 130, 60, 'scratch');
   await bram.by('keep-mark').click();
   await bram.by('surface-seen').click();
@@ -152,7 +152,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await bram.by('hire-h-1001').first().click();
   await bram.by('hire-next').click();
   await bram.by('came-in').click();
-  await bram.by('stop-gate').click();
+  await goToStop(bram, 'gate');
   await bram.by('count-ring').click();
   await bram.page.locator('[data-testid="surface-port-side"]').scrollIntoViewIfNeeded();
   await shoot(bram, 'walk-in-phone');

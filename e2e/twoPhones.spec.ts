@@ -1,5 +1,5 @@
 import { BRAM, expect, PHONE, type Phone, test, TILLY } from './quay';
-import { countAll, tellAll } from './walking';
+import { countAll, briefAll, goToStop } from './walking';
 
 const openWalk = async (phone: Phone) => {
   await phone.by('hire-h-1001').first().click();
@@ -12,8 +12,8 @@ test('two phones on one hire: a correction replaces, a conflict stays until some
   const [bram, tilly] = [await phoneOf(BRAM), await phoneOf(TILLY)];
   await openWalk(bram);
   await openWalk(tilly);
-  for (const phone of [bram, tilly]) await phone.by('stop-forward').click();
-  await tellAll(bram);
+  for (const phone of [bram, tilly]) await goToStop(phone, 'forward');
+  await briefAll(bram);
   await countAll(bram);
   await bram.allSent();
 

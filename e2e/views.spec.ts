@@ -3,6 +3,7 @@ import { boatIsBack } from './alone';
 import AxeBuilder from '@axe-core/playwright';
 import { enterParty, linkOf } from './renter';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
+import { goToStop } from './walking';
 
 /** Nothing serious on a view. The light changes its colours and nothing else, at any width: on a phone those are judged in the dusk as well. */
 const look = async ({ page }: Phone, name: string) => {
@@ -44,7 +45,7 @@ test('the walk: axe finds nothing serious, sun or dusk', async ({ phoneOf }, inf
     await desk.by(knot).click();
     await look(desk, `walk out, ${knot}`);
   }
-  await desk.by('stop-helm').click();
+  await goToStop(desk, 'helm');
   await desk.by('gauge-fuel-needle').click();
   await look(desk, 'gauge');
   await page.keyboard.press('Escape');

@@ -18,7 +18,7 @@ const openRows = async (phone: Phone, prefix: string, doneWord: RegExp): Promise
   return ids;
 };
 
-export const tellAll = async (phone: Phone): Promise<void> => {
+export const briefAll = async (phone: Phone): Promise<void> => {
   const all = phone.by('all-said');
   if (await all.isVisible()) await all.click();
   else for (const box of await phone.page.locator('[role="checkbox"][aria-checked="false"]').all()) await box.click();
@@ -58,17 +58,27 @@ const findAll = async (phone: Phone): Promise<void> => {
     await group.locator('[role="radio"]').first().click();
 };
 
-/** Ties the knot; a question that waits is passed over with a second press. */
-const tie = async (phone: Phone): Promise<void> => {
-  const waits = await phone.by('complete-station').getByText('a question waits above').isVisible();
-  await phone.by('complete-station').click();
-  if (waits) await phone.by('complete-station').click();
+/** Goes to a stop of the walk, and waits until it is the one that is drawn: until then a press is one at the stop before. */
+export const goToStop = async (phone: Phone, station: string): Promise<void> => {
+  await phone.by(`stop-${station}`).click();
+  await expect(phone.by(`stop-${station}`)).toHaveAttribute('aria-selected', 'true');
 };
 
-/** Does all there is to do at the stop that is open, and ties its knot. */
+/** Completes the stop; a question that waits, perhaps since the last press, is passed over with a second press. */
+const complete = async (phone: Phone, title: string): Promise<void> => {
+  const passedOver = phone.by('complete-station').getByText('the question stays open');
+  await phone.by('complete-station').click();
+  await expect(passedOver.or(headingOf(phone).filter({ hasNotText: title })).first()).toBeVisible();
+  if (await passedOver.isVisible()) await phone.by('complete-station').click();
+};
+
+/** The heading of the stop that is open. */
+const headingOf = (phone: Phone) => phone.page.locator('h2, [role="heading"][aria-level="2"]').first();
+
+/** Does all there is to do at the stop that is open, and completes it. */
 export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<void> => {
-  const title = await phone.page.locator('h2, [role="heading"][aria-level="2"]').first().innerText();
-  if (walk === 'out') await tellAll(phone);
+  const title = await headingOf(phone).innerText();
+  if (walk === 'out') await briefAll(phone);
   await countAll(phone);
   if (await phone.by('prop-sound').isVisible()) await phone.by('prop-sound').click();
   const asItWas = phone.by('look-as-it-was');
@@ -76,18 +86,18 @@ export const doStop = async (phone: Phone, walk: 'out' | 'in' = 'out'): Promise<
   else await lookAll(phone);
   await readAll(phone, walk);
   if (walk === 'in') await findAll(phone);
-  // What was pressed last has to be kept before the knot can be tied without a word.
+  // What was pressed last has to be kept before the stop can be completed without a word.
   await expect(phone.by('complete-station')).not.toContainText('still open');
-  await tie(phone);
-  await expect(phone.page.locator('h2, [role="heading"][aria-level="2"]').first()).not.toHaveText(title);
+  await complete(phone, title);
+  await expect(headingOf(phone)).not.toHaveText(title);
 };
 
-/** Ties the stop that is open as it was at departure; what cannot be told so is typed with a second press. */
-export const tieAsItWas = async (phone: Phone): Promise<void> => {
-  const heading = phone.page.locator('h2, [role="heading"][aria-level="2"]').first();
+/** Completes the stop that is open as it was at departure; what cannot be told so is typed with a second press. */
+export const completeAsItWas = async (phone: Phone): Promise<void> => {
+  const heading = headingOf(phone);
   const title = await heading.innerText();
   await phone.by('complete-station').click();
-  const rest = phone.by('rest-tie');
+  const rest = phone.by('rest-complete');
   await expect(rest.or(heading.filter({ hasNotText: title })).first()).toBeVisible();
   if (await rest.isVisible()) {
     if (await phone.by('rest-prop-sound').isVisible()) await phone.by('rest-prop-sound').click();

@@ -1,5 +1,6 @@
 import type { Endpoint } from './endpoint';
 import * as attention from './attention';
+import * as booking from './booking';
 import * as compare from './compare';
 import * as deposit from './deposit';
 import * as dossier from './dossier';
@@ -23,6 +24,7 @@ const isEndpoint = (value: unknown): value is Endpoint =>
 export const ENDPOINTS: readonly Endpoint[] = [
   session,
   hire,
+  booking,
   record,
   repair,
   attention,

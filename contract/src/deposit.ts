@@ -25,7 +25,7 @@ export type PaymentAsk = {
 };
 
 /**
- * What the quay asks of a card terminal; a stand-in and a real one answer alike. Each asking has a name of its own, and the
+ * What the quay asks of a card terminal; a simulator and a real one answer alike. Each asking has a name of its own, and the
  * same name never holds twice. A terminal may not answer at all: whoever asks waits only so long.
  */
 export type CardTerminal = {

@@ -10,8 +10,8 @@ import { hireParams, nothing, Sha256 } from './parts';
 export const Sheet = z.object({ salt: z.string().check(z.regex(/^[0-9a-f]{32}$/)), party: Party });
 export type Sheet = z.infer<typeof Sheet>;
 
-export const keepSheet = endpoint({
-  name: 'keepSheet',
+export const sendSheet = endpoint({
+  name: 'sendSheet',
   summary: 'Keeps a sheet of people under its digest. Doing it twice changes nothing.',
   method: 'POST',
   path: '/hires/:hireId/sheets',

@@ -26,24 +26,24 @@ export const listBoats = endpoint({
 
 const MadeVersion = { version: z.int(), madeAt: z.nullable(Instant), madeBy: z.nullable(z.string()) };
 const fields = z.record(z.string(), z.unknown());
-/** What a layered book says once: as it is laid, as it would be without this layer, and by field (or `conditions.<id>`) who says it. */
+/** What a layered book says once: as it is resolved, as it would be without this layer, and by field (or `conditions.<id>`) who says it. */
 const About = z.object({ value: fields, below: fields, from: z.record(z.string(), z.string()) });
 /** By path of a text (`points[bow-rails].caution`): languages in which it is older than in another. */
 const ToTranslate = z.record(z.string(), z.array(z.string()));
 const Row = z.catchall(z.object({ id: z.string() }), z.unknown());
-/** A book laid out for comparing. */
+/** A book set out for comparing. */
 const Comparable = z.object({ lists: z.record(z.string(), z.array(Row)), about: fields });
 const versionText = z.string().check(z.regex(/^\d{1,6}$/));
 
-/** A boat's own book beside what it comes to, laid over her classes, with where each row of it comes from. */
+/** A boat's own book beside what it comes to, merged over her classes, with where each row of it comes from. */
 export const BoatShelf = z.object({
   boatBook: BoatBook,
-  laid: Book,
+  resolved: Book,
   /** By list and id: which book brought or last changed a row; points of base, waters and operator have none. */
   origins: z.record(z.string(), z.record(z.string(), Origin)),
-  /** By list: ids as they are laid, without the points of base, waters and operator. */
+  /** By list: ids as they are resolved, without the points of base, waters and operator. */
   ids: z.record(z.string(), z.array(z.string())),
-  /** By list: ids as her classes lay them, before she moves any. */
+  /** By list: ids of her classes’ lists, before she moves any. */
   below: z.record(z.string(), z.array(z.string())),
   classNames: z.record(z.string(), z.string()),
   about: About,
@@ -55,7 +55,7 @@ export type BoatShelf = z.infer<typeof BoatShelf>;
 
 export const getBoatBook = endpoint({
   name: 'getBoatBook',
-  summary: 'A boat’s book: her own, and laid over her classes.',
+  summary: 'A boat’s book: her own, and merged over her classes.',
   method: 'GET',
   path: '/boats/:boatId/book',
   roles: ['manager'],
@@ -67,14 +67,14 @@ export const getBoatBook = endpoint({
 
 export const getBookVersion = endpoint({
   name: 'getBookVersion',
-  summary: 'A boat’s book laid flat, as it was in an earlier version.',
+  summary: 'A boat’s resolved book, as it was in an earlier version.',
   method: 'GET',
   path: '/boats/:boatId/book/:version',
   roles: ['manager'],
   params: z.object({ boatId: Id, version: versionText }),
   query: nothing,
   body: nothing,
-  reply: z.object({ laid: Book }),
+  reply: z.object({ resolved: Book }),
 });
 
 export const changeBoatBook = endpoint({
@@ -117,7 +117,7 @@ export const listBooks = endpoint({
   }),
 });
 
-/** A class book beside what it comes to, laid over the classes it comes from: not yet a whole boat. */
+/** A class book beside what it comes to, merged over the classes it comes from: not yet a whole boat. */
 export const ClassShelf = z.object({
   classBook: ClassBook,
   lists: z.record(z.string(), z.array(Row)),
@@ -136,7 +136,7 @@ export type ClassShelf = z.infer<typeof ClassShelf>;
 
 export const getClassBook = endpoint({
   name: 'getClassBook',
-  summary: 'A class book: its own rows, and laid over the classes it comes from.',
+  summary: 'A class book: its own rows, and merged over the classes it comes from.',
   method: 'GET',
   path: '/classes/:classId/book',
   roles: ['manager'],

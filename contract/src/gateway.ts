@@ -6,7 +6,7 @@ import { Id, Instant, nothing } from './parts';
 export const WireReading = z.object({ wire: z.string(), value: z.number(), at: Instant });
 export type WireReading = z.infer<typeof WireReading>;
 
-/** What the quay asks of the gateway of a boat; a stand-in and a real one answer alike. */
+/** What the quay asks of the gateway of a boat; a simulator and a real one answer alike. */
 export type BoatGateway = {
   /** Said on screen wherever its readings are shown. */
   simulated: boolean;

@@ -127,6 +127,8 @@ export const changeHire = endpoint({
     to: z.optional(Instant),
     party: z.optional(Hire.shape.party),
     notes: z.optional(z.string().check(z.maxLength(2000))),
+    /** Although there is less time to turn the boat round than there should be. */
+    insist: z.optional(z.boolean()),
   }),
   reply: Hire,
 });

@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { endpoint } from './endpoint';
 import { hireParams, Instant, nothing } from './parts';
 
-/** What the quay asks of the key safe of a base; a stand-in and a real one answer alike. */
+/** What the quay asks of the key safe of a base; a simulator and a real one answer alike. */
 export type KeySafe = {
   /** Said on screen wherever its answer is shown. */
   simulated: boolean;

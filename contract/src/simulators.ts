@@ -14,32 +14,32 @@ export const SIMULATOR_NAMES = Object.keys(SIMULATORS) as SimulatorName[];
 
 const name = z.enum(SIMULATOR_NAMES as [SimulatorName, ...SimulatorName[]]);
 const mode = z.string().check(z.minLength(1), z.maxLength(40));
-export const StandIn = z.object({ name, mode });
-export type StandIn = z.infer<typeof StandIn>;
+export const Simulator = z.object({ name, mode });
+export type Simulator = z.infer<typeof Simulator>;
 
-/** What a stand-in offers beside the port it fills: a way to be told how to behave. */
+/** What a simulator offers beside the port it fills: a way to be told how to behave. */
 export type Simulated<N extends SimulatorName> = { mode: (typeof SIMULATORS)[N][number] };
 
 export const listSimulators = endpoint({
-  name: 'listStandIns',
+  name: 'listSimulators',
   summary: 'What is simulated in this installation; nothing outside a demonstration.',
   method: 'GET',
-  path: '/stand-ins',
+  path: '/simulators',
   roles: ['manager'],
   params: nothing,
   query: nothing,
   body: nothing,
-  reply: z.object({ standIns: z.array(StandIn) }),
+  reply: z.object({ simulators: z.array(Simulator) }),
 });
 
 export const setSimulator = endpoint({
-  name: 'setStandIn',
+  name: 'setSimulator',
   summary: 'Lets a simulated device or service fail in one of its ways, or work again.',
   method: 'POST',
-  path: '/stand-ins/:name',
+  path: '/simulators/:name',
   roles: ['manager'],
   params: z.object({ name }),
   query: nothing,
   body: z.object({ mode }),
-  reply: StandIn,
+  reply: Simulator,
 });

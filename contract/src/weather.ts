@@ -14,7 +14,7 @@ export const Observed = z.object({
 });
 export type Observed = z.infer<typeof Observed>;
 
-/** What the quay asks of the mast of a base; a stand-in and a real one answer alike. */
+/** What the quay asks of the mast of a base; a simulator and a real one answer alike. */
 export type WeatherMast = {
   /** Said on screen wherever its answer is shown. */
   simulated: boolean;

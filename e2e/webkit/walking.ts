@@ -29,7 +29,7 @@ const pressEach = async (phone: WebKitPhone, css: string): Promise<void> => {
   for (const one of await phone.all(css)) await phone.insist(() => phone.pressOn(one));
 };
 
-/** Everything at the stop that is open, and its knot. */
+/** Everything at the stop that is open, and its completion. */
 export const doStop = async (phone: WebKitPhone, walk: 'out' | 'in'): Promise<void> => {
   await phone.see('complete-station');
   const title = await heading(phone);

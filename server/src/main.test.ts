@@ -15,11 +15,11 @@ describe('a data folder', () => {
   afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
   it('is one program’s, until it lets go', () => {
-    const letGo = holdFolder(folder)!;
+    const release = holdFolder(folder)!;
     expect(holdFolder(folder)).toBeUndefined();
     mkdirSync(join(folder, 'other'));
     holdFolder(join(folder, 'other'))!();
-    letGo();
+    release();
     holdFolder(folder)!();
   });
 });

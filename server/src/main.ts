@@ -57,8 +57,8 @@ const listen = (server: Server, port: number, host: string) =>
 
 /** Takes the folder for this program. @throws StartError when another one has it @returns how to let go */
 const holdOrSay = (data: string): (() => void) => {
-  const letGo = holdFolder(data);
-  if (letGo) return letGo;
+  const release = holdFolder(data);
+  if (release) return release;
   const pid = runningOn(data);
   throw new StartError(
     `Another quay runs on ${data}${pid === undefined ? '' : ` (process ${pid})`}. Stop it first, or start with another --data.`,
@@ -107,14 +107,14 @@ export const makeGate = (graceMs = GRACE_MS, cutMs = CUT_MS) => {
 export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void>; takeRestored(): Promise<void> }> => {
   const pictures = picturesApart(pictureProgram(import.meta.dirname));
   readyFolder(options.data);
-  let letGo = holdOrSay(options.data);
+  let release = holdOrSay(options.data);
   const store = await openStore(options.data, pictures).catch((error: unknown) => {
-    letGo();
+    release();
     throw error;
   });
   const giveUp = async () => {
     await store.close();
-    letGo();
+    release();
   };
   const simulated = (await readOperator(store.db))?.simulated === true;
   const { clockAheadMs = 0 } = options;
@@ -190,7 +190,7 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
       await quay.store.close();
       // Another one may have written it since, on data that was moved here.
       if (existsSync(pidFile) && readFileSync(pidFile, 'utf8') === String(process.pid)) rmSync(pidFile);
-      letGo();
+      release();
     },
     takeRestored: () =>
       gate.alone(async () => {
@@ -198,8 +198,8 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
         await quay.store.close();
         putRestoredInPlace(options.data);
         // The lock went aside with the folder.
-        letGo();
-        letGo = holdOrSay(options.data);
+        release();
+        release = holdOrSay(options.data);
         quay.store = await openStore(options.data, pictures);
         quay.key = await quayKey(quay.store.db);
         quay.epoch = await readEpoch(quay.store.db);

@@ -27,19 +27,32 @@ const bodyOf = ({ method, takesBytes }: Endpoint) =>
 const queryOf = ({ takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : '');
 const goodBodies: Record<string, unknown> = {
   setKeyCode: { code: '123456' },
-  setStandIn: { mode: 'silent' },
+  setSimulator: { mode: 'silent' },
   holdDeposit: { amountMinor: 100 },
   chargeCard: { amountMinor: 100 },
   correctStatement: { seen: 1, lines: [{ line: 'late', amountMinor: 0 }], why: 'x' },
   appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
   changeHire: {},
+  bookHire: {
+    id: 'h-new',
+    boat: 'tuppenny-bun',
+    from: '2026-06-13T10:00:00.000Z',
+    to: '2026-06-13T12:00:00.000Z',
+    renter: 'x',
+    contact: '',
+    language: 'en',
+    handover: 'staffed',
+    party: { adults: 1, children: 0 },
+    depositMinor: 0,
+    notes: '',
+  },
   changeComparison: { do: 'again' },
   closeHire: { totalMinor: 0, events: 0 },
   textIsRight: { is: 'class', id: 'any-boat', path: 'points[lever].say' },
   putAside: { key: 'late/h-1001/1' },
   bringBack: { key: 'late/h-1001/1' },
   setAside: { event: 'x1', why: 'x' },
-  keepSheet: { sheet: { salt: '0'.repeat(32), party: { people: [{ id: 'a', name: '', swims: 'well' }] } } },
+  sendSheet: { sheet: { salt: '0'.repeat(32), party: { people: [{ id: 'a', name: '', swims: 'well' }] } } },
 };
 const RENTERS = { 'x-quay-renter': 'h-1001' };
 

@@ -162,10 +162,10 @@ const restore = async (from: string, data: string) => {
   const pid = runningOn(data);
   if (pid === undefined) {
     // A quay that nobody wrote down the number of would go on with data that is no longer there.
-    const letGo = existsSync(data) ? holdFolder(data) : () => undefined;
-    if (!letGo) throw new ToolError(`A quay runs on ${data}, and which process it is cannot be told. Stop it, then restore.`);
+    const release = existsSync(data) ? holdFolder(data) : () => undefined;
+    if (!release) throw new ToolError(`A quay runs on ${data}, and which process it is cannot be told. Stop it, then restore.`);
     const aside = putRestoredInPlace(data);
-    letGo();
+    release();
     if (aside !== undefined) console.log(`what was in ${data} is now in ${aside}`);
   } else {
     process.kill(pid, 'SIGHUP');

@@ -28,7 +28,7 @@ export const en = {
       'The store of this phone does not answer. Close every window of this program and open it again; what lies in the store stays there.',
     unread: 'The quay is of another version than this page. Load the page again; what is on this phone stays here.',
   },
-  kept: {
+  pending: {
     here: '{{n}} saved here',
     since: 'since {{since}}',
     sending: 'Sending {{n}}…',
@@ -249,7 +249,7 @@ export const en = {
     bad: 'Three to twelve figures or letters.',
     offline: 'The code is asked for with signal.',
   },
-  standIn: {
+  simulator: {
     title: 'Simulated here',
     why: 'In this demonstration these are made up. Each can be made to fail, to see what happens then.',
     name: {
@@ -286,7 +286,7 @@ export const en = {
     keptFor: 'Kept for {{boats}}.',
     keptBase: 'Kept.',
     bearsOn: 'Bears on {{boats}}',
-    bearsOnNone: 'No boat is laid from it yet.',
+    bearsOnNone: 'No boat is resolved from it yet.',
     classes: 'Class books',
     bases: 'Base books',
     comesFrom: 'comes from {{name}}',
@@ -735,6 +735,7 @@ export const en = {
     adults: 'Adults',
     children: 'Children',
     keep: 'Save the change',
+    insist: 'Save it all the same',
     badDay: 'A day such as 13/06/2026.',
     badClock: 'A time such as 17:30.',
     beforeStart: 'The return cannot be before the departure.',
@@ -759,9 +760,9 @@ export const en = {
     party: 'party of {{n}}',
     minutes: 'about {{n}} min',
     say: 'Say',
-    tie: 'Done here · next: {{name}}',
-    tieLast: 'Done here · next: read back',
-    tied: 'Next: {{name}}',
+    complete: 'Done here · next: {{name}}',
+    completeLast: 'Done here · next: read back',
+    completed: 'Next: {{name}}',
     last: 'All stops done · next: read back',
     questionWaits: 'a question waits above',
     questionOpen: 'the question stays open',
@@ -797,7 +798,7 @@ export const en = {
     castOff: 'Cast off',
     cameIn: 'Came back',
     settled: 'Conflict resolved',
-    letGo: 'A manager let the boat go: {{why}}',
+    overridden: 'A manager let the boat go: {{why}}',
     brimmed: 'filled to the brim',
     remark: { renter: 'The renter’s remark', staff: 'The hand’s remark' },
     deposit: {

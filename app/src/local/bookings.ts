@@ -2,7 +2,7 @@ import { getBookings } from '@quay/contract/hire';
 import { queryOptions } from '@tanstack/react-query';
 import { now } from '../platform/clock';
 import { call } from './api';
-import { keepDay, orKept } from './hire';
+import { saveDay, orSaved } from './hire';
 import { localDb } from './localDb';
 
 /** Hires that touch some days of a base; without signal those that were asked for last. @param from first day @param to the day after the last */
@@ -11,9 +11,9 @@ export const bookingsQuery = (base: string | undefined, { from, to }: { from: st
   return queryOptions({
     queryKey: ['bookings', base ?? '', from, to],
     queryFn: () =>
-      orKept(
+      orSaved(
         async () => ({ ...(await call(getBookings, { query: { from, to, ...(base === undefined ? {} : { base }) } })), keptAt: now() }),
-        (found) => keepDay({ ...found, id }),
+        (found) => saveDay({ ...found, id }),
         async () => (await localDb()).get('days', id),
       ),
     refetchInterval: 60_000,

@@ -12,10 +12,10 @@ const keepHire = async (id: string, { closed = true, state = 'synced' as LocalSt
     ...(closed ? [{ kind: 'closed' as const, number: 1, statement: 'a'.repeat(64), covers: [], root: 'b'.repeat(64) }] : []),
   ]);
   await write(['events', 'photos', 'packs', 'cursors'], async (tx) => {
-    for (const [i, held] of rows.entries())
+    for (const [i, stored] of rows.entries())
       await tx
         .objectStore('events')
-        .put({ id: `${id}-${i}`, hire: id, state: i === 0 ? state : 'synced', stored: held, grant: undefined, addedAt: 0 });
+        .put({ id: `${id}-${i}`, hire: id, state: i === 0 ? state : 'synced', stored, grant: undefined, addedAt: 0 });
     await tx.objectStore('photos').put({ sha: 'c', hire: id, state: 'synced', blob: new Blob(['x']), bytes: 1, addedAt: 0 });
     await tx.objectStore('packs').put({ ...pack, id, hire: { ...pack.hire, id } });
     await tx.objectStore('cursors').put({ hire: id, cursor: '7' });

@@ -1,8 +1,10 @@
+import { fetchEvents } from './outbox/fetch';
+import { NotSignedIn } from './outbox/author';
+import type { Away } from '@quay/core/castOff/matter';
 import { cameIn, castOff } from '@quay/core/trip/events';
 import { currentOf, type HireRecord } from '@quay/core/events/record';
 import { partySet } from '@quay/core/party/events';
 import { type Day, getDay, getHire, type HirePack } from '@quay/contract/hire';
-import type { Away } from '@quay/core/castOff/check';
 import { boardOf, stateOf } from '@quay/core/day/board';
 import { digestOf } from '@quay/core/events/canonical';
 import type { StoredEvent } from '@quay/core/events/stored';
@@ -13,12 +15,12 @@ import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { call, NoAnswer, Refused } from './api';
-import { keepPack } from './prefetch';
+import { savePack } from './prefetch';
 import { now as present } from '../platform/clock';
 import { isPart, localDb, type LocalDay, type LocalEvent, readMe, write } from './localDb';
 import { useSnack } from '../ui/controls/snack';
-import { DoesNotFit, type Entry, fetchEvents, saveEvents, NotSignedIn } from './outbox';
-import { usePending } from './usePending';
+import { DoesNotFit, type Entry, saveEvents } from './outbox/save';
+import { usePending, useUndrawn } from './usePending';
 
 /** The record of a hire cannot be read on this phone: something in it is not as it should be. */
 export class Unreadable extends Error {}
@@ -33,10 +35,10 @@ const readRecord = (events: readonly LocalEvent[]): HireRecord<EventBody> | Unre
 };
 
 /** Asks the quay, keeps the answer, and without signal gives what was kept. */
-export const orKept = async <T>(
+export const orSaved = async <T>(
   ask: () => Promise<T>,
   put: (value: T) => Promise<unknown>,
-  kept: () => Promise<T | undefined>,
+  saved: () => Promise<T | undefined>,
 ): Promise<T> => {
   // A screen may outlive by a moment the one who was signed in; the quay is not asked in nobody's name.
   if (!(await readMe())) throw new NotSignedIn();
@@ -45,21 +47,21 @@ export const orKept = async <T>(
     await put(value);
     return value;
   } catch (error) {
-    const old = error instanceof NoAnswer ? await kept() : undefined;
+    const old = error instanceof NoAnswer ? await saved() : undefined;
     if (old === undefined) throw error;
     return old;
   }
 };
 
-export const keepDay = (day: LocalDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
+export const saveDay = (day: LocalDay) => write(['days'], (tx) => tx.objectStore('days').put(day));
 
 export const packQuery = (hireId: string) =>
   queryOptions({
     queryKey: ['hire', hireId],
     queryFn: () =>
-      orKept<HirePack>(
+      orSaved<HirePack>(
         () => call(getHire, { params: { hireId } }),
-        (pack) => keepPack({ ...pack, id: hireId }),
+        (pack) => savePack({ ...pack, id: hireId }),
         async () => (await localDb()).get('packs', hireId),
       ),
   });
@@ -68,9 +70,9 @@ export const dayQuery = (base: string | undefined) =>
   queryOptions({
     queryKey: ['day', base ?? ''],
     queryFn: () =>
-      orKept<Day & { keptAt: number }>(
+      orSaved<Day & { keptAt: number }>(
         async () => ({ ...(await call(getDay, { query: base === undefined ? {} : { base } })), keptAt: present() }),
-        (day) => keepDay({ ...day, id: base ?? '' }),
+        (day) => saveDay({ ...day, id: base ?? '' }),
         async () => (await localDb()).get('days', base ?? ''),
       ),
     refetchInterval: 30_000,
@@ -79,8 +81,8 @@ export const dayQuery = (base: string | undefined) =>
 /** The board, with what this phone has entered and not yet sent already on it. */
 export const useBoard = (base: string | undefined, now: number) => {
   const query = useQuery(dayQuery(base));
-  const kept = usePending(['events'], async () => (await localDb()).getAllFromIndex('events', 'state', 'pending'), []);
-  const touched = useMemo(() => [...new Set((kept ?? []).map(({ hire }) => hire))].sort().join(), [kept]);
+  const pending = usePending(['events'], async () => (await localDb()).getAllFromIndex('events', 'state', 'pending'), []);
+  const touched = useMemo(() => [...new Set((pending ?? []).map(({ hire }) => hire))].sort().join(), [pending]);
   const records = usePending(
     ['events'],
     async () => {
@@ -145,7 +147,9 @@ export type HireView = {
   /** Who is out with the boat now, as far as this phone and the quay know; nobody, or this hire itself. */
   away?: Away | undefined;
   add: (entries: readonly (EventBody | Entry)[]) => Promise<StoredHireEvent[]>;
-  undo: (held: readonly StoredEvent[]) => Promise<StoredHireEvent[]>;
+  undo: (stored: readonly StoredEvent[]) => Promise<StoredHireEvent[]>;
+  /** Once all that was entered here before is drawn. */
+  allDrawn: () => Promise<void>;
 };
 
 /** One hire as it stands on this phone: its pack, its record, and the way to add to it. */
@@ -202,6 +206,7 @@ export const useHire = (
     return () => clearInterval(timer);
   }, [hireId]);
   const read = useMemo(() => events && readRecord(events), [events]);
+  const { entering, allDrawn } = useUndrawn(useMemo(() => new Set(events?.map(({ id }) => id)), [events]));
   const record = read instanceof Unreadable ? undefined : read;
   const pack = query.data;
   const sheets = useMemo(() => [...(pack?.sheets ?? []), ...(own ?? []).map(({ sheet }) => sheet)], [pack, own]);
@@ -214,28 +219,31 @@ export const useHire = (
   const add = useCallback(
     (entries: readonly (EventBody | Entry)[]) => {
       if (!pack || !record) throw new Error('the hire is not here yet');
-      const kept = saveEvents(
+      const saving = saveEvents(
         hireId,
         record.bookVersion ?? pack.bookVersion,
         entries.map((entry) => ('body' in entry ? entry : { body: entry })),
         { record, events: (events ?? []).filter(isPart).map(({ stored }) => stored) },
       );
+      entering(saving);
       // Whoever asked is told as well; a form stays open with what was typed.
-      kept.catch((problem: unknown) => {
-        if (problem instanceof DoesNotFit) snack({ text: t('kept.doesNotFit', { what: problem.message }) });
+      saving.catch((problem: unknown) => {
+        if (problem instanceof DoesNotFit) snack({ text: t('pending.doesNotFit', { what: problem.message }) });
       });
-      return kept;
+      return saving;
     },
-    [hireId, pack, record, events, snack, t],
+    [hireId, pack, record, events, entering, snack, t],
   );
   const undo = useCallback(
-    (held: readonly StoredEvent[]) => add([{ body: { kind: 'undone' }, replaces: held.map(({ event }) => event.id) }]),
+    (stored: readonly StoredEvent[]) => add([{ body: { kind: 'undone' }, replaces: stored.map(({ event }) => event.id) }]),
     [add],
   );
   const view = useMemo(
     () =>
-      pack && record && events && (events.length > 0 || asked === hireId) ? { pack, record, events, sheets, away, add, undo } : undefined,
-    [pack, record, events, sheets, away, asked, hireId, add, undo],
+      pack && record && events && (events.length > 0 || asked === hireId)
+        ? { pack, record, events, sheets, away, add, undo, allDrawn }
+        : undefined,
+    [pack, record, events, sheets, away, asked, hireId, add, undo, allDrawn],
   );
   return { view, error: read instanceof Unreadable ? read : query.error, shut, refetch: () => void query.refetch() };
 };

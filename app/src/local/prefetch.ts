@@ -1,9 +1,9 @@
+import { fetchEvents } from './outbox/fetch';
 import { getHire } from '@quay/contract/hire';
 import { call, NoAnswer, Refused } from './api';
 import { type LocalPack, write } from './localDb';
-import { fetchEvents } from './outbox';
 
-export const keepPack = (pack: LocalPack) => write(['packs'], (tx) => tx.objectStore('packs').put(pack));
+export const savePack = (pack: LocalPack) => write(['packs'], (tx) => tx.objectStore('packs').put(pack));
 
 let wanted = 0;
 let running: Promise<void> = Promise.resolve();
@@ -18,7 +18,7 @@ export const fetchAhead = (ids: readonly string[]): Promise<void> => {
       if (mine !== wanted) return;
       try {
         const pack = await call(getHire, { params: { hireId: id } });
-        await keepPack({ ...pack, id });
+        await savePack({ ...pack, id });
         await fetchEvents(id);
       } catch (error) {
         if (error instanceof NoAnswer || error instanceof Refused) return;

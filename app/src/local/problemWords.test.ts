@@ -15,6 +15,9 @@ const FIGURES = {
   modes: 'silent',
   count: 2,
   seconds: 30,
+  minutes: 10,
+  needs: 30,
+  people: 8,
 };
 
 const wordsOf = async (language: string, problem: Record<string, string>) => {

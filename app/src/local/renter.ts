@@ -1,7 +1,8 @@
+import { deliver } from './outbox/deliver';
+import { rememberAuthor } from './outbox/author';
 import { openLink } from '@quay/contract/renter';
 import { askAsRenter, call } from './api';
 import { chooseDatabase } from './localDb';
-import { deliver, rememberWhom } from './outbox';
 
 /** A renter's phone: one hire at a time in hand, each with a store of its own that no other hire's link opens. */
 
@@ -24,7 +25,7 @@ export const hireInHand = (): string | undefined => {
 export const exchange = async (token: string): Promise<string> => {
   const { hireId, renter, device } = await call(openLink, { body: { token } });
   take(hireId);
-  await rememberWhom({ staff: { ...renter, role: 'renter' }, device });
+  await rememberAuthor({ staff: { ...renter, role: 'renter' }, device });
   void deliver();
   return hireId;
 };

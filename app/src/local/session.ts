@@ -1,10 +1,11 @@
+import { deliver } from './outbox/deliver';
+import { rememberMe, renewGrants } from './outbox/author';
 import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint } from '@quay/contract/session';
 import { type QueryClient, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stopFetchingAhead } from './prefetch';
 import { call, NoAnswer, Refused } from './api';
 import { nameDeviceKey } from './deviceKey';
 import { readMe, StoreSilent, write } from './localDb';
-import { deliver, rememberMe, renewGrants } from './outbox';
 
 /** Who is here: as the quay says, or, without signal, as this phone last knew. `null`: nobody. */
 const meQuery = queryOptions({

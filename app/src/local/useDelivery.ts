@@ -1,6 +1,9 @@
 import { useEffect } from 'react';
 import { onWayThrough } from '../platform/browser';
-import { deliver } from './outbox';
+import { deliver } from './outbox/deliver';
+import { watchRestored } from './outbox/restored';
+
+watchRestored();
 
 /** How often the outbox tries again by itself. */
 const TRY_AGAIN_MS = 15_000;

@@ -8,7 +8,7 @@ import { startTransition, useCallback, useMemo, useState } from 'react';
 import { caseOf } from './handover';
 import { type HireView, useHire } from './hire';
 import { isFull } from './localDb';
-import type { Entry } from './outbox';
+import type { Entry } from './outbox/save';
 import { useSnack } from '../ui/controls/snack';
 import { useTranslation } from 'react-i18next';
 
@@ -32,7 +32,7 @@ export type WalkView = HireView & {
   theirs: string;
 };
 
-/** Where somebody left off: the first stop that is not tied. */
+/** Where somebody left off: the first stop that is not completed. */
 const firstLoose = (stops: readonly StopState[]) =>
   Math.max(
     0,
@@ -72,7 +72,7 @@ export const useWalk = (
         return own;
       } catch (problem) {
         if (!isFull(problem)) throw problem;
-        snack({ text: `${t('kept.full')}. ${t('kept.fullWhy')}` });
+        snack({ text: `${t('pending.full')}. ${t('pending.fullWhy')}` });
         return [];
       }
     },

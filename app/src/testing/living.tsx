@@ -6,7 +6,7 @@ import { type EventBody, type StoredHireEvent } from '@quay/core/record/event';
 import type { Actor } from '@quay/core/events/stored';
 import { project, replacedBy } from '@quay/core/record/project';
 import { type ReactElement, useReducer } from 'react';
-import type { Entry } from '../local/outbox';
+import type { Entry } from '../local/outbox/save';
 import type { WalkView } from '../local/useWalk';
 import { heldOf, type Made, viewOf } from './view';
 import { render } from './render';
@@ -22,7 +22,7 @@ export const asked = (children: ReactElement): ReactElement => (
 );
 
 /** The screen as it is drawn, what was entered in it, and the record as it stands now. */
-export type Living = { entered: EventBody[]; held: () => StoredHireEvent[]; view: () => WalkView };
+export type Living = { entered: EventBody[]; stored: () => StoredHireEvent[]; view: () => WalkView };
 
 /**
  * Draws a screen over a record that grows by what is entered in it, as on a phone: what stood is replaced, undoing undoes.
@@ -57,5 +57,5 @@ export const living = (
     return draw(drawn);
   };
   render(asked(<Drawn />));
-  return { entered, held: () => heldOf(made), view: () => drawn! };
+  return { entered, stored: () => heldOf(made), view: () => drawn! };
 };

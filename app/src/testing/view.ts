@@ -17,7 +17,7 @@ import anyBoat from '../../../demo/classes/any-boat.json';
 import classBook from '../../../demo/classes/pontoon-7.json';
 import operator from '../../../demo/operator.json';
 import rules from '../../../demo/rules/ossel.json';
-import type { Entry } from '../local/outbox';
+import type { Entry } from '../local/outbox/save';
 import { i18n } from '../i18n';
 import { en } from '../i18n/en';
 import { inside } from '../i18n/inside';
@@ -31,8 +31,8 @@ i18n.addResourceBundle('en', 'translation', inside, true);
 i18n.addResourceBundle('en', 'translation', renterEn, true);
 i18n.addResourceBundle('en', 'translation', stopEn, true);
 
-const laid = mergeBooks([ClassBook.parse(anyBoat), ClassBook.parse(classBook)], BoatBook.parse(boatBook));
-if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
+const resolved = mergeBooks([ClassBook.parse(anyBoat), ClassBook.parse(classBook)], BoatBook.parse(boatBook));
+if (!resolved.ok) throw new Error(JSON.stringify(resolved.faults));
 
 /** The demo's Tuppenny Bun with a hire of today, for tests of screens. */
 export const pack: HirePack = {
@@ -58,7 +58,7 @@ export const pack: HirePack = {
   briefedBefore: {},
   away: null,
   sheets: [],
-  book: laid.book,
+  book: resolved.book,
   bookVersion: 1,
   prices: {
     version: 1,
@@ -137,13 +137,13 @@ export const heldOf = (rows: readonly Made[]): StoredHireEvent[] => {
 
 /** A walk standing at a stop, with what is entered kept in a list instead of on a phone. */
 export const viewOf = (
-  held: readonly StoredHireEvent[],
+  stored: readonly StoredHireEvent[],
   walk: Walk,
   station: string,
 ): { view: WalkView; entered: EventBody[]; undone: StoredEvent[] } => {
   const entered: EventBody[] = [];
   const undone: StoredEvent[] = [];
-  const record = project(held);
+  const record = project(stored);
   const briefing = briefingOf(record, pack);
   const stops = walkState(record, pack.book, walk, briefing);
   const take = (entries: readonly (EventBody | Entry)[]) => {
@@ -153,12 +153,13 @@ export const viewOf = (
   const view: WalkView = {
     pack,
     record,
-    events: held.map((one) => ({ id: one.event.id, hire: 'h-1001', state: 'synced', stored: one, grant: undefined, addedAt: 0 })),
+    events: stored.map((one) => ({ id: one.event.id, hire: 'h-1001', state: 'synced', stored: one, grant: undefined, addedAt: 0 })),
     add: take,
     undo: (what) => {
       undone.push(...what);
       return Promise.resolve([]);
     },
+    allDrawn: () => Promise.resolve(),
     sheets: pack.sheets,
     walk,
     alone: false,

@@ -52,7 +52,7 @@ export const All = ({ label, onPress, testID }: { label: string; onPress: () => 
 };
 
 /** Two phones entered different values and neither has seen the other's. */
-export const Quarrel = ({ values }: { values: readonly string[] }) => {
+export const ConflictingValues = ({ values }: { values: readonly string[] }) => {
   const { t } = useTranslation();
   return <Tag kind="stop">{t('walk.conflict', { values: values.join(' / ') })}</Tag>;
 };

@@ -58,22 +58,22 @@ describe('a composed briefing', () => {
         const all = rows.map(({ weight, seconds, value, when }, i) =>
           point(`p${i}`, { weight, seconds, again: { days: 180 }, ...(value === undefined ? {} : { value }), ...(when ? { when } : {}) }),
         );
-        const toldDays = (id: string) => rows[Number(id.slice(1))]!.told;
-        const got = compose({ points: all, facts: { 'party.children': 0 }, secondsThere, toldDays });
+        const daysAgo = (id: string) => rows[Number(id.slice(1))]!.told;
+        const got = compose({ points: all, facts: { 'party.children': 0 }, secondsThere, briefedDaysAgo: daysAgo });
         const ids = (list: readonly { point: Point }[]) => list.map((one) => one.point.id);
         for (const [i, one] of all.entries()) {
           const applies = rows[i]!.when?.fact !== 'party.children';
           expect(got.dropped.includes(one)).toBe(!applies);
-          if (one.weight === 'must' && applies) expect(ids(got.tell)).toContain(one.id);
+          if (one.weight === 'must' && applies) expect(ids(got.toBrief)).toContain(one.id);
           if (applies && rows[i]!.when) expect(got.unsure).toContain(one.id);
         }
-        expect([...ids(got.tell), ...ids(got.guide), ...got.dropped.map(({ id }) => id)].sort()).toEqual(all.map(({ id }) => id).sort());
-        expect(ids(got.tell)).toEqual(all.map(({ id }) => id).filter((id) => ids(got.tell).includes(id)));
-        const musts = got.tell.filter((one) => one.point.weight === 'must').reduce((sum, { seconds }) => sum + seconds, 0);
+        expect([...ids(got.toBrief), ...ids(got.guide), ...got.dropped.map(({ id }) => id)].sort()).toEqual(all.map(({ id }) => id).sort());
+        expect(ids(got.toBrief)).toEqual(all.map(({ id }) => id).filter((id) => ids(got.toBrief).includes(id)));
+        const musts = got.toBrief.filter((one) => one.point.weight === 'must').reduce((sum, { seconds }) => sum + seconds, 0);
         expect(got.overBy).toBe(Math.max(0, musts - secondsThere));
         expect(got.seconds).toBeLessThanOrEqual(Math.max(secondsThere, musts));
         // A should left out for want of time would not fit even in the place of every spare.
-        const spares = got.tell.filter((one) => one.point.weight === 'spare').reduce((sum, { seconds }) => sum + seconds, 0);
+        const spares = got.toBrief.filter((one) => one.point.weight === 'spare').reduce((sum, { seconds }) => sum + seconds, 0);
         for (const left of got.guide)
           if (left.point.weight === 'should' && left.why === 'noTime')
             expect(got.seconds - spares + left.seconds).toBeGreaterThan(secondsThere);
@@ -88,12 +88,12 @@ describe('a composed briefing', () => {
       point('should', { again: { days: 90 } }),
       point('fresh', { again: { days: 90 } }),
     ];
-    const toldDays = (id: string) => (id === 'fresh' ? 91 : 30);
-    const got = compose({ points: all, facts: {}, secondsThere: 600, toldDays });
-    expect(got.tell).toEqual([
-      { point: all[0], seconds: 15, short: true, toldDays: 30 },
-      { point: all[2], seconds: 10, short: false, toldDays: 91 },
+    const daysAgo = (id: string) => (id === 'fresh' ? 91 : 30);
+    const got = compose({ points: all, facts: {}, secondsThere: 600, briefedDaysAgo: daysAgo });
+    expect(got.toBrief).toEqual([
+      { point: all[0], seconds: 15, short: true, briefedDaysAgo: 30 },
+      { point: all[2], seconds: 10, short: false, briefedDaysAgo: 91 },
     ]);
-    expect(got.guide).toMatchObject([{ why: 'toldBefore', toldDays: 30 }]);
+    expect(got.guide).toMatchObject([{ why: 'toldBefore', briefedDaysAgo: 30 }]);
   });
 });

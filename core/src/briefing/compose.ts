@@ -4,10 +4,10 @@ import { judge } from '../fleet/judge';
 import type { GeneralPoint, Point } from '../fleet/points';
 
 /** A point as it is told to this party: in full, or shorter since they were told it not long ago. */
-export type Piece = { point: Point; seconds: number; short: boolean; toldDays: number | undefined };
+export type Piece = { point: Point; seconds: number; short: boolean; briefedDaysAgo: number | undefined };
 export type Briefing = {
   /** What is told, in the order of the walk. */
-  tell: Piece[];
+  toBrief: Piece[];
   /** What applies but is not told: it goes to the pocket guide. */
   guide: (Piece & { why: 'noTime' | 'toldBefore' })[];
   /** Points whose condition says that they do not concern this party. */
@@ -58,28 +58,28 @@ export const fill = (items: readonly { seconds: number; value: number }[], secon
 };
 
 /**
- * What to tell this party in this time. What does not apply is left out, what cannot be judged stays; every must stays;
+ * What to toBrief this party in this time. What does not apply is left out, what cannot be judged stays; every must stays;
  * the seconds left are filled with what is worth most, one should outranking all spares.
- * @param points in the order of the walk @param toldDays days since this renter was last told a point, where they were
+ * @param points in the order of the walk @param briefedDaysAgo days since this renter was last told a point, where they were
  */
 export const compose = ({
   points,
   facts,
   named = {},
   secondsThere,
-  toldDays = () => undefined,
+  briefedDaysAgo = () => undefined,
 }: {
   points: readonly Point[];
   facts: Facts;
   named?: NamedConditions | undefined;
   secondsThere: number;
-  toldDays?: (point: string) => number | undefined;
+  briefedDaysAgo?: (point: string) => number | undefined;
 }): Briefing => {
   const dropped: Point[] = [];
   const unsure: string[] = [];
   const pieces: Piece[] = [];
   for (const point of points) {
-    const days = toldDays(point.id);
+    const days = briefedDaysAgo(point.id);
     const verdict = point.when ? judge(point.when, { ...facts, 'toldWithin.days': days }, named) : 'yes';
     if (verdict === 'no') {
       dropped.push(point);
@@ -87,7 +87,7 @@ export const compose = ({
     }
     if (verdict === 'unknown') unsure.push(point.id);
     const short = point.again !== undefined && days !== undefined && days <= point.again.days;
-    pieces.push({ point, seconds: short ? shortSeconds(point) : point.seconds, short, toldDays: days });
+    pieces.push({ point, seconds: short ? shortSeconds(point) : point.seconds, short, briefedDaysAgo: days });
   }
   const isMust = ({ point }: Piece) => point.weight === 'must';
   const mustSeconds = pieces.filter(isMust).reduce((sum, { seconds }) => sum + seconds, 0);
@@ -100,15 +100,15 @@ export const compose = ({
     secondsThere - mustSeconds,
   );
   const taken = new Set(open.filter((_, i) => chosen[i]));
-  const tell = pieces.filter((piece) => isMust(piece) || taken.has(piece));
+  const toBrief = pieces.filter((piece) => isMust(piece) || taken.has(piece));
   return {
-    tell,
+    toBrief,
     guide: pieces
       .filter((piece) => !isMust(piece) && !taken.has(piece))
       .map((piece) => ({ ...piece, why: piece.short ? ('toldBefore' as const) : ('noTime' as const) })),
     dropped,
     unsure,
-    seconds: tell.reduce((sum, { seconds }) => sum + seconds, 0),
+    seconds: toBrief.reduce((sum, { seconds }) => sum + seconds, 0),
     overBy: Math.max(0, mustSeconds - secondsThere),
   };
 };

@@ -10,7 +10,7 @@ import { holdsOf } from '../castOff/hold';
 import { walkState } from '../walk/walk';
 
 const { book } = of;
-const told = (point: string): EventBody => ({ kind: 'pointBriefed', walk: 'out', point, how: 'said', language: 'fr' });
+const briefed = (point: string): EventBody => ({ kind: 'pointBriefed', walk: 'out', point, how: 'said', language: 'fr' });
 const answered = (question: string, right: boolean): EventBody => ({
   kind: 'understandingShown',
   point: 'bow-rails',
@@ -122,7 +122,7 @@ describe('the briefing of this hire', () => {
     });
     expect(factsFor(record(party), of)).toMatchObject({ 'party.youngest': 8, 'party.weakSwimmers': 3, 'policy.trees': 'never' });
     const grown = { ...of, hire: { ...of.hire, party: { adults: 2, children: 0 } } };
-    const ids = (briefing: ReturnType<typeof briefingOf>) => briefing.tell.map(({ point }) => point.id);
+    const ids = (briefing: ReturnType<typeof briefingOf>) => briefing.toBrief.map(({ point }) => point.id);
     expect(ids(briefingOf(record(), grown))).not.toContain('jackets-fit');
     expect(ids(briefingOf(record(party), grown))).toContain('jackets-fit');
     // What belongs to another kind of boat is not told here.
@@ -135,29 +135,29 @@ describe('the briefing of this hire', () => {
     const before = Object.fromEntries(book.points.map(({ id }) => [id, '2026-05-13T09:00:00.000Z']));
     const again = briefingOf(record(), { ...of, briefedBefore: before });
     expect(again.seconds).toBeLessThan(briefingOf(record(), of).seconds / 2);
-    expect(again.tell.filter(({ short }) => short).every(({ toldDays }) => toldDays === 31)).toBe(true);
+    expect(again.toBrief.filter(({ short }) => short).every(({ briefedDaysAgo }) => briefedDaysAgo === 31)).toBe(true);
     expect(again.guide.every(({ why }) => why === 'toldBefore')).toBe(true);
   });
   it('is what the walk’s stops say and lack', () => {
     const stops = walkState(record(party), book, 'out', briefingOf(record(party), of));
     const bow = stops.find(({ station }) => station.id === 'bow')!;
     expect(bow.missing.points).toEqual(['bow-rails', 'bow-gate']);
-    expect(stops.flatMap(({ points }) => points).length).toBe(briefingOf(record(party), of).tell.length);
+    expect(stops.flatMap(({ points }) => points).length).toBe(briefingOf(record(party), of).toBrief.length);
   });
 });
 
 describe('whether it was understood', () => {
-  const others = ['jackets-where', 'lookout-word', 'no-brakes'].map(told);
+  const others = ['jackets-where', 'lookout-word', 'no-brakes'].map(briefed);
   it('is asked some way after the telling, comes back when the answer is wrong, and stays in the record', () => {
     const briefing = briefingOf(record(), of);
     const due = (here: string | undefined, ...bodies: EventBody[]) =>
       questionsDue(record(...bodies), briefing, { understandingBy: ['driver'] }, here)
         .filter(({ point }) => point.id === 'bow-rails')
         .map(({ state }) => state);
-    expect(due('helm', told('bow-rails'))).toEqual([]);
-    expect(due('helm', told('bow-rails'), ...others)).toMatchObject([{ is: 'ask', question: { id: 'rails-where' } }]);
-    expect(due('bow', told('bow-rails'), ...others)).toEqual([]);
-    const wrong = [told('bow-rails'), ...others, answered('rails-where', false)];
+    expect(due('helm', briefed('bow-rails'))).toEqual([]);
+    expect(due('helm', briefed('bow-rails'), ...others)).toMatchObject([{ is: 'ask', question: { id: 'rails-where' } }]);
+    expect(due('bow', briefed('bow-rails'), ...others)).toEqual([]);
+    const wrong = [briefed('bow-rails'), ...others, answered('rails-where', false)];
     expect(due('bow', ...wrong)).toMatchObject([{ is: 'tellAgain', question: { id: 'rails-why' } }]);
     const right = [...wrong, answered('rails-why', true)];
     expect(due(undefined, ...right)).toEqual([]);
@@ -167,8 +167,8 @@ describe('whether it was understood', () => {
     expect(understoodBy(record(...right), point, 'lookout')).toMatchObject({ is: 'ask' });
   });
   it('counts the minutes from the first telling to the last', () => {
-    expect(minutesTaken(record(told('bow-rails')))).toBeUndefined();
-    expect(minutesTaken(record(told('bow-rails'), ...others))).toBe(3);
+    expect(minutesTaken(record(briefed('bow-rails')))).toBeUndefined();
+    expect(minutesTaken(record(briefed('bow-rails'), ...others))).toBe(3);
   });
 });
 

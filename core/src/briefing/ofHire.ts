@@ -47,7 +47,7 @@ export const briefingOf = (record: HireRecord, of: Case): Briefing =>
     facts: factsFor(record, of),
     named: of.book.conditions,
     secondsThere: minutesThere(record, of) * 60,
-    toldDays: (point) => {
+    briefedDaysAgo: (point) => {
       const at = of.briefedBefore[point];
       return at === undefined ? undefined : Math.max(0, Math.floor((Date.parse(of.hire.from) - Date.parse(at)) / DAY_MS));
     },
@@ -55,24 +55,24 @@ export const briefingOf = (record: HireRecord, of: Case): Briefing =>
 
 /** What one person answered or showed about a point. */
 const shownOf = (record: HireRecord, point: string, by: 'driver' | 'lookout'): Shown[] =>
-  (currentOf(record, ['understood', point, by], understandingShown)?.currentEvents ?? []).flatMap((held): Shown[] => {
-    const { body } = held.event;
+  (currentOf(record, ['understood', point, by], understandingShown)?.currentEvents ?? []).flatMap((stored): Shown[] => {
+    const { body } = stored.event;
     if (body.kind !== 'understandingShown') return [];
-    const at = happenedAt(held);
+    const at = happenedAt(stored);
     return body.how === 'demonstrated'
       ? [{ how: 'demonstrated' as const, at }]
       : [{ how: 'answered', question: body.question ?? '', right: body.right, at }];
   });
 
 /** When it was told; to a renter who walks alone, when they read it, at home or on the quay. */
-const toldAt = (record: HireRecord, point: string, alone: boolean): number | undefined => {
-  const told =
+const briefedAt = (record: HireRecord, point: string, alone: boolean): number | undefined => {
+  const briefed =
     currentOf(record, ['out', 'point', point], pointBriefed) ?? (alone ? currentOf(record, ['home', point], pointRead) : undefined);
-  return told && happenedAt(told.by);
+  return briefed && happenedAt(briefed.by);
 };
 
 export const understoodBy = (record: HireRecord, point: Point, by: 'driver' | 'lookout', alone = false): Understanding =>
-  understandingOf(point, toldAt(record, point.id, alone), shownOf(record, point.id, by));
+  understandingOf(point, briefedAt(record, point.id, alone), shownOf(record, point.id, by));
 
 /** Musts of the briefing whose understanding is wanted now at this stop; at the end (`here` undefined) all that are open. */
 export const questionsDue = (
@@ -83,15 +83,15 @@ export const questionsDue = (
   alone = false,
 ): { point: Point; by: 'driver' | 'lookout'; state: Understanding }[] =>
   operator.understandingBy.flatMap((by) => {
-    const told = briefing.tell
+    const briefed = briefing.toBrief
       .filter(({ point }) => point.weight === 'must')
       .map(({ point }): Briefed => ({
         point,
         station: point.station,
-        toldAt: toldAt(record, point.id, alone),
+        briefedAt: briefedAt(record, point.id, alone),
         shown: shownOf(record, point.id, by),
       }));
-    return dueQuestions(told, here).map((due) => ({ ...due, by }));
+    return dueQuestions(briefed, here).map((due) => ({ ...due, by }));
   });
 
 /** Minutes the telling took, from the first point to the last, by the events; nothing before two were told. */

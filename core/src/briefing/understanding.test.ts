@@ -48,21 +48,21 @@ describe('understanding', () => {
 });
 
 describe('when a question is due', () => {
-  const told = (id: string, station: string, toldAt: number | undefined, shown: Shown[] = [], ...questions: string[]) => ({
+  const briefed = (id: string, station: string, briefedAt: number | undefined, shown: Shown[] = [], ...questions: string[]) => ({
     point: point(id, ...questions),
     station,
-    toldAt,
+    briefedAt,
     shown,
   });
   it('is some way after the telling, at another stop, and at the end at the latest', () => {
-    const rows = [told('a', 'bow', 1, [], 'q'), told('b', 'bow', 2), told('c', 'bow', 3), told('d', 'helm', undefined)];
+    const rows = [briefed('a', 'bow', 1, [], 'q'), briefed('b', 'bow', 2), briefed('c', 'bow', 3), briefed('d', 'helm', undefined)];
     expect(dueQuestions(rows, 'helm')).toEqual([]);
-    rows[3]!.toldAt = 4;
+    rows[3]!.briefedAt = 4;
     expect(dueQuestions(rows, 'bow')).toEqual([]);
     expect(dueQuestions(rows, 'helm').map((due) => due.point.id)).toEqual(['a']);
     expect(dueQuestions(rows.slice(0, 1), undefined).map((due) => due.point.id)).toEqual(['a']);
   });
   it('is at once after a wrong answer', () => {
-    expect(dueQuestions([told('a', 'bow', 1, [answered('q', false, 2)], 'q')], 'bow')).toMatchObject([{ state: { is: 'tellAgain' } }]);
+    expect(dueQuestions([briefed('a', 'bow', 1, [answered('q', false, 2)], 'q')], 'bow')).toMatchObject([{ state: { is: 'tellAgain' } }]);
   });
 });

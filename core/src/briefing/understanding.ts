@@ -36,18 +36,18 @@ export const understandingOf = (
 const GAP = 3;
 
 /** What is known of a told point when it is decided whether to ask about it now. */
-export type Briefed = { point: Point; station: string; toldAt: number | undefined; shown: readonly Shown[] };
+export type Briefed = { point: Point; station: string; briefedAt: number | undefined; shown: readonly Shown[] };
 
 /**
  * Which points are to be asked about at this stop: told some way back, with a question still open. A point whose answer
  * was wrong comes back at once, to be told again.
  * @param here the stop in hand; undefined at the end of the walk, when everything open is asked
  */
-export const dueQuestions = (told: readonly Briefed[], here: string | undefined): { point: Point; state: Understanding }[] =>
-  told.flatMap(({ point, station, toldAt, shown }): { point: Point; state: Understanding }[] => {
-    const state = understandingOf(point, toldAt, shown);
+export const dueQuestions = (briefed: readonly Briefed[], here: string | undefined): { point: Point; state: Understanding }[] =>
+  briefed.flatMap(({ point, station, briefedAt, shown }): { point: Point; state: Understanding }[] => {
+    const state = understandingOf(point, briefedAt, shown);
     if (state.is === 'tellAgain') return [{ point, state }];
-    if (state.is !== 'ask' || toldAt === undefined) return [];
-    const since = told.filter((other) => other.toldAt !== undefined && other.toldAt > toldAt).length;
+    if (state.is !== 'ask' || briefedAt === undefined) return [];
+    const since = briefed.filter((other) => other.briefedAt !== undefined && other.briefedAt > briefedAt).length;
     return here === undefined || (station !== here && since >= GAP) ? [{ point, state }] : [];
   });

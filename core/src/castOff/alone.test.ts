@@ -12,7 +12,7 @@ import { walkState } from '../walk/walk';
 const of = { ...demoCase, hire: { ...demoCase.hire, handover: 'unattended' as const } };
 const { book } = of;
 const briefing = briefingOf(recordOf(party), of);
-const musts = briefing.tell.filter(({ point }) => point.weight === 'must').map(({ point }) => point.id);
+const musts = briefing.toBrief.filter(({ point }) => point.weight === 'must').map(({ point }) => point.id);
 const readAtHome = (point: string): EventBody => ({ kind: 'pointRead', point, how: 'read', language: 'fr' });
 const AT = `${TODAY}T08:45:00.000Z`;
 const free = { holds: [], away: false, now: AT };
@@ -73,8 +73,8 @@ describe('the key', () => {
 
 describe('what has to be read', () => {
   it('counts reading at home and reading aboard alike', () => {
-    const told: EventBody = { kind: 'pointBriefed', walk: 'out', point: musts[0]!, how: 'read', language: 'fr' };
-    expect(unreadMusts(recordOf(told, readAtHome(musts[1]!)), briefing)).toEqual(musts.slice(2));
+    const briefed: EventBody = { kind: 'pointBriefed', walk: 'out', point: musts[0]!, how: 'read', language: 'fr' };
+    expect(unreadMusts(recordOf(briefed, readAtHome(musts[1]!)), briefing)).toEqual(musts.slice(2));
   });
 });
 
@@ -94,9 +94,9 @@ describe('pictures that are asked for', () => {
 
   it('asked for always, they are asked of staff as well', () => {
     const always = { ...electric, surfaces: electric.surfaces.map((one) => ({ ...one, picture: 'always' as const })) };
-    const lacks = walkState(recordOf(looked('port-side')), always, 'out').flatMap((stop) => stop.missing.pictures);
+    const missing = walkState(recordOf(looked('port-side')), always, 'out').flatMap((stop) => stop.missing.pictures);
     // Looked at is looked at: what is open is the picture, once.
-    expect(lacks).toEqual(['port-side']);
+    expect(missing).toEqual(['port-side']);
   });
 });
 
@@ -119,17 +119,17 @@ describe('the steps', () => {
     }));
     expect(given.length).toBeGreaterThan(2);
     expect(doneOf(stepsOf('out', ...ready, { kind: 'keyGiven' }, ...given.slice(1)))).toEqual(['party', 'briefing', 'key']);
-    const tied = book.stations.map(({ id }): EventBody => ({ kind: 'stationCompleted', walk: 'out', station: id }));
+    const completed = book.stations.map(({ id }): EventBody => ({ kind: 'stationCompleted', walk: 'out', station: id }));
     const before: EventBody[] = [...ready, { kind: 'keyGiven' }, ...given];
-    // Every knot is tied, but pictures are missing.
-    expect(doneOf(stepsOf('out', ...before, ...tied))).toEqual(['party', 'briefing', 'key', 'jackets']);
+    // Every stop is completed, but pictures are missing.
+    expect(doneOf(stepsOf('out', ...before, ...completed))).toEqual(['party', 'briefing', 'key', 'jackets']);
     const pictures = book.surfaces.map(({ id }): EventBody => ({
       kind: 'surfaceSeen',
       walk: 'out',
       surface: id,
       photos: ['d'.repeat(64)],
     }));
-    expect(doneOf(stepsOf('out', ...before, ...tied, ...pictures))).toEqual(['party', 'briefing', 'key', 'jackets', 'walk']);
+    expect(doneOf(stepsOf('out', ...before, ...completed, ...pictures))).toEqual(['party', 'briefing', 'key', 'jackets', 'walk']);
   });
 
   it('ask nobody who is alone to feel a propeller through a hatch; staff do', () => {

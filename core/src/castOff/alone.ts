@@ -17,7 +17,7 @@ const safeOpensAt = (of: { hire: Pick<Case['hire'], 'from'>; base: Pick<Case['ba
 
 /** Musts of the briefing that the renter has neither read at home nor been told. */
 export const unreadMusts = (record: HireRecord, briefing: Briefing): string[] =>
-  briefing.tell.flatMap(({ point }) =>
+  briefing.toBrief.flatMap(({ point }) =>
     point.weight === 'must' && !isEntered(record, ['home', point.id]) && !isEntered(record, ['out', 'point', point.id]) ? [point.id] : [],
   );
 

@@ -1,3 +1,4 @@
+import type { CheckCase, CheckNow } from './matter';
 import { briefingOf } from '../briefing/ofHire';
 import { fitOf } from '../party/ofHire';
 import { LEVELS, OVERRIDABLE } from '../policy/castOff';
@@ -7,7 +8,7 @@ import type { EventBody } from '../record/event';
 import { digestOf } from '../events/canonical';
 import { demoCase, heldBy, party, people, recordOf, sheet, TODAY } from '../testing/demoHire';
 import { project } from '../record/project';
-import { castOffCheck, type CheckCase, type CheckNow } from './check';
+import { castOffCheck } from './check';
 import { plannedHours } from './fuelPlan';
 
 const of: CheckCase = { ...demoCase, hire: { ...demoCase.hire, depositMinor: 25_000 }, defects: [], away: undefined };
@@ -18,7 +19,7 @@ const day: CheckCase = { ...of, hire: noonHire };
 const { book } = of;
 
 const briefed = (bodies: readonly EventBody[]): EventBody[] =>
-  briefingOf(recordOf(...bodies), day).tell.map(({ point }) => ({
+  briefingOf(recordOf(...bodies), day).toBrief.map(({ point }) => ({
     kind: 'pointBriefed' as const,
     walk: 'out' as const,
     point: point.id,
@@ -64,7 +65,7 @@ describe('the cast-off check', () => {
   });
 
   it('names each thing that is left out, where it is settled and whose rule it is', () => {
-    const point = briefingOf(recordOf(party), day).tell.find((one) => one.point.weight === 'must')!.point;
+    const point = briefingOf(recordOf(party), day).toBrief.find((one) => one.point.weight === 'must')!.point;
     const { matters, mayGo } = check(without((body) => body.kind === 'pointBriefed' && body.point === point.id));
     expect(matters.find(({ found: { is } }) => is === 'notTold')).toMatchObject({
       level: 'hold',
@@ -85,7 +86,7 @@ describe('the cast-off check', () => {
   });
 
   it('sees a wrong answer until it is put right, and only notes what nobody asked', () => {
-    const point = briefingOf(recordOf(party), day).tell.find((one) => one.point.weight === 'must' && one.point.questions?.length)!.point;
+    const point = briefingOf(recordOf(party), day).toBrief.find((one) => one.point.weight === 'must' && one.point.questions?.length)!.point;
     const answer = (right: boolean): EventBody => ({
       kind: 'understandingShown',
       point: point.id,
@@ -159,7 +160,7 @@ describe('the cast-off check', () => {
     const defect = { hire: 'h-9', key: 'fault/x', is: 'said' as const, note: 'Steering is stiff' };
     const as = { ...day, defects: [defect] };
     const matter = check(all, {}, as).matters.find(({ found: { is } }) => is === 'defect')!;
-    expect(matter).toMatchObject({ level: 'hold', liftable: true, origin: 'record', place: { page: 'turnaround', hire: 'h-9' } });
+    expect(matter).toMatchObject({ level: 'hold', overridable: true, origin: 'record', place: { page: 'turnaround', hire: 'h-9' } });
     expect(check(all, {}, as).mayGo).toBe(false);
     expect(check(all).mayGo).toBe(true);
   });
@@ -182,7 +183,7 @@ describe('the cast-off check', () => {
     const bare = without(({ kind }) => kind === 'jacketGiven');
     expect(check(bare).matters.find(({ found: { is } }) => is === 'jacketsOpen')).toMatchObject({
       level: 'hold',
-      liftable: true,
+      overridable: true,
       place: { page: 'fit' },
       found: { people: people.map(({ id }) => id) },
     });
@@ -211,7 +212,7 @@ describe('the cast-off check', () => {
   it('never lets a boat go that somebody else is out with, whoever waives it', () => {
     const away = { hire: 'h-8', renter: 'Piet', castOffAt: `${TODAY}T10:00:00.000Z`, due: `${TODAY}T14:00:00.000Z` };
     const seen = check(all, {}, { ...day, away });
-    expect(seen.matters[0]).toMatchObject({ key: 'away', level: 'hold', liftable: false, place: { page: 'comeIn', hire: 'h-8' } });
+    expect(seen.matters[0]).toMatchObject({ key: 'away', level: 'hold', overridable: false, place: { page: 'comeIn', hire: 'h-8' } });
     expect(seen.mayGo).toBe(false);
     const waived = castOffCheck(
       project([
@@ -221,7 +222,7 @@ describe('the cast-off check', () => {
       { ...day, away },
       given,
     );
-    expect([waived.mayGo, waived.matters[0]!.letGo]).toEqual([false, undefined]);
+    expect([waived.mayGo, waived.matters[0]!.override]).toEqual([false, undefined]);
     expect(check(all).mayGo).toBe(true);
   });
 
@@ -247,14 +248,14 @@ describe('the cast-off check', () => {
     expect(withRelease(bodies, key, 'hand').mayGo).toBe(false);
     const gone = withRelease(bodies, key);
     expect(gone.mayGo).toBe(true);
-    expect(gone.matters.find((one) => one.key === key)?.letGo).toMatchObject({ why: 'she knows', by: 'manager' });
+    expect(gone.matters.find((one) => one.key === key)?.override).toMatchObject({ why: 'she knows', by: 'manager' });
   });
 
   it('never lets her go over her plate, without a jacket or with a driver the law does not allow', () => {
     const tight = { ...day, book: { ...book, plate: { people: 3, loadKg: 100 } } };
     const { matters } = check(all, {}, tight);
     const heads = matters.find(({ found: { is } }) => is === 'tooMany')!;
-    expect(heads).toMatchObject({ level: 'hold', liftable: false, origin: 'plate', key: keyOfHold({ is: 'tooMany' } as never) });
+    expect(heads).toMatchObject({ level: 'hold', overridable: false, origin: 'plate', key: keyOfHold({ is: 'tooMany' } as never) });
     const over = castOffCheck(
       project([
         ...heldBy('hand', all),
@@ -266,7 +267,7 @@ describe('the cast-off check', () => {
       tight,
       given,
     );
-    expect(over.matters.find(({ found: { is } }) => is === 'tooMany')?.letGo).toBeUndefined();
+    expect(over.matters.find(({ found: { is } }) => is === 'tooMany')?.override).toBeUndefined();
     expect(over.mayGo).toBe(false);
   });
 

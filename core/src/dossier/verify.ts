@@ -102,7 +102,7 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
   }
   for (const name of files.keys()) if (name !== MANIFEST && !named.has(name)) faults.push({ is: 'fileExtra', name });
 
-  const held: StoredHireEvent[] = [];
+  const stored: StoredHireEvent[] = [];
   const digests = new Map<string, string>();
   const aside: SetAside[] = [];
   for (const { event, actor, receivedAt, behindMs, aside: out } of record.events) {
@@ -116,21 +116,21 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
       faults.push({ is: 'eventUnreadable', id: idOf(event) });
       continue;
     }
-    held.push({ event: read.event, actor: actor as StoredHireEvent['actor'], receivedAt, behindMs });
+    stored.push({ event: read.event, actor: actor as StoredHireEvent['actor'], receivedAt, behindMs });
     digests.set(read.event.id, digestOf(event));
   }
   // Photographs that the events speak of, each under the hash it was taken with.
   const known = new Map(manifest.photos.map((one) => [one.original, one]));
-  for (const name of new Set(held.flatMap(({ event }) => attachmentsOf(event.body)))) {
+  for (const name of new Set(stored.flatMap(({ event }) => attachmentsOf(event.body)))) {
     const photo = known.get(name);
     const data = photo?.file ? files.get(photo.file) : undefined;
     if (!photo || !data) faults.push({ is: 'photoMissing', name });
     else if (![photo.original, photo.plain].includes(nameOfBytes(data))) faults.push({ is: 'photoDiffers', name });
   }
 
-  const projected = project(held);
+  const projected = project(stored);
   const signed: Signing[] = [];
-  for (const { event } of held) {
+  for (const { event } of stored) {
     const { body } = event;
     if (body.kind !== 'sealed') continue;
     const { walk, root } = body;
@@ -150,7 +150,7 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
       counter.key === fingerprint &&
       crypto.ed25519(pem, countersignMessage(record.hire.id, walk, root, counter.receivedAt), counter.signature);
     if (!fits) faults.push({ is: 'notCountersigned', walk });
-    const names = held.flatMap((one) => (one.event.body.kind === 'signed' && one.event.body.walk === walk ? [one.event.body] : []));
+    const names = stored.flatMap((one) => (one.event.body.kind === 'signed' && one.event.body.walk === walk ? [one.event.body] : []));
     signed.push({
       walk,
       by: [...new Set(names.map(({ as }) => as))],
@@ -169,7 +169,7 @@ export const verifyDossier = (bytes: Uint8Array, crypto: Crypto, key?: string): 
       hire: record.hire.id,
       edition: manifest.edition,
       madeAt: manifest.madeAt,
-      events: held.length,
+      events: stored.length,
       photos: manifest.photos.length,
     },
     key: fingerprint,

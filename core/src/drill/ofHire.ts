@@ -26,11 +26,11 @@ export type DrillState = {
 };
 
 export const triesOf = (record: HireRecord, drill: string): Tried[] =>
-  (currentOf(record, ['drill', drill], drillDone)?.currentEvents ?? []).flatMap((held): Tried[] => {
-    const { body } = held.event;
+  (currentOf(record, ['drill', drill], drillDone)?.currentEvents ?? []).flatMap((stored): Tried[] => {
+    const { body } = stored.event;
     if (body.kind !== 'drillDone') return [];
     const { how, by, variant, mistakes } = body;
-    return [{ how, by, variant, mistakes, at: happenedAt(held), role: held.actor.role }];
+    return [{ how, by, variant, mistakes, at: happenedAt(stored), role: stored.actor.role }];
   });
 
 const proves = ({ how }: Tried, { demonstrationCounts }: Case['operator']): boolean =>

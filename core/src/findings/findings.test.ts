@@ -1,7 +1,8 @@
+import type { Finding } from './finding';
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
 import { type EventBody, type StoredHireEvent } from '../record/event';
-import { type Finding, findingsOf, needsDecision, unchangedCount } from './findings';
+import { findingsOf, needsDecision, unchangedCount } from './findings';
 import { pageDigest, pageOf } from '../walk/readback';
 import { isRentersWord, isUnsigned } from './whoseWord';
 import { project } from '../record/project';
@@ -103,16 +104,22 @@ const mark = (walk: 'out' | 'in', id: string, x: number, sizeMm = 40, surface = 
   at({ kind: 'markPlaced', walk, mark: { id, surface, x, y: 0.5, kind: 'scratch', sizeMm, photos: [] } satisfies Mark });
 const prop = (walk: 'out' | 'in', state: 'sound' | 'flawWithinLimit' | 'flawOverLimit' | 'notSeen') =>
   at({ kind: 'evidenceGiven', walk, propeller: 'prop', state, photos: [] });
-const told = (point: string) => at({ kind: 'pointBriefed', walk: 'out', point, how: 'said', language: 'en' });
+const briefed = (point: string) => at({ kind: 'pointBriefed', walk: 'out', point, how: 'said', language: 'en' });
 const decide = (finding: string, decision: 'renters' | 'wear' | 'askManager') => at({ kind: 'findingDecided', finding, decision });
 
-const findings = (...held: StoredHireEvent[]) => findingsOf(project(held), book, { from: DUE, to: DUE });
+const findings = (...stored: StoredHireEvent[]) => findingsOf(project(stored), book, { from: DUE, to: DUE });
 const one = (all: Finding[], key: string) => all.find((finding) => finding.key === key);
 
 describe('equipment', () => {
   it('is missing, used up, unsealed or not counted, each with what was told about its price', () => {
     const out = [count('out', 'fender', 4), count('out', 'bags', 6), count('out', 'aid', 1)];
-    const all = findings(told('fenders-in'), ...out, count('in', 'fender', 3), count('in', 'bags', 2), count('in', 'aid', 1, 'unsealed'));
+    const all = findings(
+      briefed('fenders-in'),
+      ...out,
+      count('in', 'fender', 3),
+      count('in', 'bags', 2),
+      count('in', 'aid', 1, 'unsealed'),
+    );
     expect(one(all, 'count/fender')).toMatchObject({ is: 'missing', pieces: 1, chargeable: true, briefed: 'told', out: 4, in: 3 });
     expect(one(all, 'count/bags')).toMatchObject({ is: 'used', chargeable: false, briefed: undefined });
     expect(one(all, 'count/aid')).toMatchObject({ is: 'unsealed', chargeable: true });
@@ -273,7 +280,7 @@ describe('decisions', () => {
 
 describe('the page that is read back', () => {
   const record = project([
-    told('fenders-in'),
+    briefed('fenders-in'),
     at({ kind: 'pointSkipped', walk: 'out', point: 'prop-up', why: 'noTime' }),
     count('out', 'fender', 3),
     mark('out', 'a', 0.2),
@@ -284,7 +291,7 @@ describe('the page that is read back', () => {
 
   it('says what was told, left out, counted, marked, read and judged', () => {
     expect(pageOf(record, book, 'out', 'Bun', 'en')).toMatchObject({
-      told: ['Fenders in.'],
+      briefed: ['Fenders in.'],
       skipped: ['Leg up.'],
       counts: [{ name: 'Fenders', count: 3, of: 4, state: 'fine' }],
       marks: [{ surface: 'Side', kind: 'scratch', sizeMm: 40, photos: 0 }],
@@ -299,7 +306,7 @@ describe('the page that is read back', () => {
 
   it('is another page in another language, and falls back to English where the book lacks it', () => {
     const french = pageOf(record, book, 'out', 'Bun', 'fr-FR');
-    expect(french.told).toEqual(['Rentrez les défenses.']);
+    expect(french.briefed).toEqual(['Rentrez les défenses.']);
     expect(french.skipped).toEqual(['Leg up.']);
     expect(pageDigest(french)).not.toBe(pageDigest(pageOf(record, book, 'out', 'Bun', 'en')));
     expect(pageDigest(french)).toBe(pageDigest(pageOf(record, book, 'out', 'Bun', 'fr-FR')));
@@ -371,10 +378,10 @@ describe('how she comes back', () => {
 });
 
 it('knows what only the renter says, and what somebody of the quay saw too', () => {
-  const by = (held: StoredHireEvent, role: 'renter' | 'hand'): StoredHireEvent => ({ ...held, actor: { id: role, role } });
+  const by = (stored: StoredHireEvent, role: 'renter' | 'hand'): StoredHireEvent => ({ ...stored, actor: { id: role, role } });
   const [out, back, again] = [count('out', 'fender', 4), by(count('in', 'fender', 3), 'renter'), by(count('in', 'fender', 3), 'hand')];
-  const of = (...held: StoredHireEvent[]) => {
-    const record = project(held);
+  const of = (...stored: StoredHireEvent[]) => {
+    const record = project(stored);
     return isRentersWord(
       record,
       findingsOf(record, book, { from: DUE, to: DUE }).find(({ key }) => key === 'count/fender')!,

@@ -1,7 +1,7 @@
+import type { Finding } from './finding';
 import type { StoredEvent } from '../events/stored';
 import { currentAt, type HireRecord } from '../events/record';
 import type { Subject } from '../events/define';
-import type { Finding } from './findings';
 
 /** The thing of the return that a finding rests on. */
 const subjectUnder = (finding: Finding): Subject | undefined => {
@@ -30,12 +30,12 @@ const standingOf = (record: HireRecord, finding: Finding): readonly StoredEvent[
 
 /** Whether what a finding rests on was entered by the quay after the return had been signed. */
 export const isUnsigned = (record: HireRecord, finding: Finding): boolean => {
-  const standing = standingOf(record, finding);
-  return record.addedAfterSeal.some(({ event }) => standing.some((one) => one.event.id === event.id));
+  const current = standingOf(record, finding);
+  return record.addedAfterSeal.some(({ event }) => current.some((one) => one.event.id === event.id));
 };
 
 /** Whether what a finding rests on was entered by the renter alone, and nobody of the quay has entered it since. */
 export const isRentersWord = (record: HireRecord, finding: Finding): boolean => {
-  const standing = standingOf(record, finding);
-  return standing.length > 0 && standing.every(({ actor }) => actor.role === 'renter');
+  const current = standingOf(record, finding);
+  return current.length > 0 && current.every(({ actor }) => actor.role === 'renter');
 };

@@ -10,7 +10,7 @@ import { BookId, Wording } from '../words/words';
 
 /**
  * The books. A class book says what a class of boats shares, perhaps over a class it comes from; a boat book says what
- * one hull has different. Laid over each other they make the book that a hire is walked with.
+ * one hull has different. Merged they make the book that a hire is walked with.
  */
 
 export const BOAT_KINDS = ['pontoon', 'rib', 'electricLaunch', 'houseboat', 'canalBoat', 'riverCruiser', 'launch'] as const;
@@ -37,7 +37,7 @@ export const LISTS = Object.keys(ROWS) as ListName[];
 const CallSign = z.string().check(z.regex(/^[A-Z0-9]{3,10}$/));
 const WindLimit = z.number().check(z.gt(0), z.lte(40));
 
-/** A book laid flat: what a hire is walked with. Order of the lists is the order on screen. */
+/** A resolved book: what a hire is walked with. Order of the lists is the order on screen. */
 export const Book = z.object({
   kind: z.enum(BOAT_KINDS),
   /** Her class and the classes it comes from, nearest first. */
@@ -68,7 +68,7 @@ export const Book = z.object({
 });
 export type Book = z.infer<typeof Book>;
 
-/** One row of a book that is laid over another: takes a row away, or changes or adds the fields named. */
+/** One row of a book that is merged over another: takes a row away, or changes or adds the fields named. */
 const Change = z.catchall(
   z.object({
     id: BookId,
@@ -82,7 +82,7 @@ const changes = z.optional(z.array(Change));
 
 /**
  * What a book may say by itself: single fields replace those below whole (`null`: none, whatever lies below), rows are
- * laid over rows of the same id.
+ * merged over rows of the same id.
  */
 const layer = {
   plan: z.optional(Plan),
@@ -112,7 +112,7 @@ export const ClassBook = z.object({
   format: z.literal('quay-class-book/1'),
   id: BookId,
   name: z.string().check(z.minLength(1), z.maxLength(80)),
-  /** The class this one comes from and is laid over. */
+  /** The class this one comes from and is merged over. */
   from: z.optional(BookId),
   kind: z.optional(z.enum(BOAT_KINDS)),
   ...layer,

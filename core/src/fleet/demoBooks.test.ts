@@ -18,9 +18,9 @@ const books = new Map<string, Book>();
 for (const name of readdirSync(join(DEMO, 'boats'))) {
   const boat = BoatBook.parse(json(`boats/${name}`));
   const way = lineageOf(boat.class, classes);
-  const laid = way.ok ? mergeBooks(way.lineage, boat) : way;
-  if (!laid.ok) throw new Error(JSON.stringify(laid));
-  books.set(boat.class, laid.book);
+  const resolved = way.ok ? mergeBooks(way.lineage, boat) : way;
+  if (!resolved.ok) throw new Error(JSON.stringify(resolved));
+  books.set(boat.class, resolved.book);
 }
 const book = (id: string) => books.get(id)!;
 const point = (of: string, id: string) => book(of).points.find((one) => one.id === id)!;

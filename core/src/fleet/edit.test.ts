@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { BoatBook, ClassBook } from './book';
 import { addRow, changeRow, dropRow, idOf, inheritRow, orderRows, setCondition, setSingle } from './edit';
-import { mergeBooks, laySingles } from './merge';
+import { mergeBooks, mergeSingles } from './merge';
 import type { Point } from './points';
 
 const shared: ClassBook = {
@@ -19,16 +19,16 @@ const shared: ClassBook = {
 };
 const boat: BoatBook = { format: 'quay-boat-book/1', id: 'bun', class: 'pontoon', name: 'Bun', base: 'quay', hullNumber: '1' };
 const pointsOf = (book: BoatBook, class_ = shared): Point[] => {
-  const laid = mergeBooks([class_], book);
-  if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
-  return laid.book.points;
+  const resolved = mergeBooks([class_], book);
+  if (!resolved.ok) throw new Error(JSON.stringify(resolved.faults));
+  return resolved.book.points;
 };
 const gate = pointsOf(boat)[0]!;
 const fieldsOf = ({ id: _, ...fields }: Point) => fields;
 const FIELDS = ['weight', 'seconds', 'say', 'show', 'mistake', 'caution'] as const;
 
 describe('editing a layer of a book', () => {
-  it('keeps only what differs, and what is then laid is what was meant', () => {
+  it('keeps only what differs, and what it resolves to is what was meant', () => {
     const book = changeRow(
       boat,
       'points',
@@ -58,24 +58,24 @@ describe('editing a layer of a book', () => {
     const added = pointsOf(own)[1]!;
     const bare = changeRow(own, 'points', added, { caution: undefined }, false);
     expect(bare.points?.[0]).not.toHaveProperty('caution');
-    // What is needed cannot be emptied: the book says so when it is laid.
+    // What is needed cannot be emptied: the book says so when it is resolved.
     expect(mergeBooks([shared], changeRow(boat, 'points', gate, { say: undefined }, true)).ok).toBe(false);
   });
 
   it('keeps what is said once only where it differs from below, and can say that there is none', () => {
     const class_: ClassBook = { ...shared, windLimitMs: 9, callSign: 'ABC1' };
-    const below = laySingles([class_]).value;
+    const below = mergeSingles([class_]).value;
     const book = setSingle(setSingle(boat, 'plate', { people: 8, loadKg: 600 }, below.plate), 'windLimitMs', 9, below.windLimitMs);
     expect(book).toEqual({ ...boat, plate: { people: 8, loadKg: 600 } });
-    expect(laySingles([class_, book])).toMatchObject({
+    expect(mergeSingles([class_, book])).toMatchObject({
       value: { plate: { people: 8, loadKg: 600 }, windLimitMs: 9 },
       from: { plate: 'bun', windLimitMs: 'pontoon' },
     });
     expect(setSingle(book, 'plate', { ...shared.plate! }, below.plate)).toEqual(boat);
     const silent = setSingle(boat, 'callSign', undefined, below.callSign);
     expect(silent.callSign).toBeNull();
-    const laid = mergeBooks([class_], silent);
-    expect(laid.ok && 'callSign' in laid.book).toBe(false);
+    const resolved = mergeBooks([class_], silent);
+    expect(resolved.ok && 'callSign' in resolved.book).toBe(false);
     expect(setSingle(boat, 'looks', undefined, undefined)).toEqual(boat);
   });
 
@@ -83,7 +83,7 @@ describe('editing a layer of a book', () => {
     const cold = { fact: 'hire.month', in: [1, 2] };
     const class_: ClassBook = { ...shared, conditions: { cold: { fact: 'hire.month', is: 1 } } };
     const book = setCondition(boat, 'cold', cold);
-    expect(laySingles([class_, book])).toMatchObject({ value: { conditions: { cold } }, from: { 'conditions.cold': 'bun' } });
+    expect(mergeSingles([class_, book])).toMatchObject({ value: { conditions: { cold } }, from: { 'conditions.cold': 'bun' } });
     expect(setCondition(book, 'cold', undefined)).toEqual(boat);
     expect(setCondition(setCondition(book, 'warm', cold), 'cold', undefined).conditions).toEqual({ warm: cold });
   });
@@ -113,8 +113,8 @@ describe('editing a layer of a book', () => {
       fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), (edits) => {
         let book = boat;
         for (const one of edits) book = changeRow(book, 'points', pointsOf(book)[0]!, one, true);
-        const laid = pointsOf(book)[0]!;
-        for (const field of FIELDS) expect(laid[field]).toEqual(edits[edits.length - 1]![field]);
+        const resolved = pointsOf(book)[0]!;
+        for (const field of FIELDS) expect(resolved[field]).toEqual(edits[edits.length - 1]![field]);
       }),
     );
   });

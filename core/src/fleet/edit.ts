@@ -20,14 +20,14 @@ const withRow = <B extends Layer>(book: B, list: ListName, id: string, row: Row 
 };
 
 /**
- * Sets what differs from the row as it is laid now; what is the same is left to what lies below. A field that is emptied
+ * Sets what differs from the resolved row as it is now; what is the same is left to what lies below. A field that is emptied
  * is taken out of this layer's row, or said to be none where a layer below has it.
- * @param now the row as it is laid @param inherited whether a layer below has this row
+ * @param now the resolved row @param inherited whether a layer below has this row
  */
 export const changeRow = <B extends Layer>(book: B, list: ListName, now: { id: string }, edit: RowEdit, inherited: boolean): B => {
   const { absent: _, ...own } = book[list]?.find(({ id }) => id === now.id) ?? { id: now.id };
-  const laid = now as Readonly<Record<string, unknown>>;
-  const changed = Object.entries(edit).filter(([field, value]) => !equal(value, laid[field]));
+  const resolved = now as Readonly<Record<string, unknown>>;
+  const changed = Object.entries(edit).filter(([field, value]) => !equal(value, resolved[field]));
   if (changed.length === 0) return book;
   const next: Record<string, unknown> = { ...own };
   for (const [field, value] of changed) {
@@ -52,7 +52,7 @@ export const addRow = <B extends Layer>(book: B, list: ListName, id: string, fie
 /**
  * Sets what a layer says once. What is the same as below is left to what lies below; nothing where something lies below
  * is said to be none.
- * @param below the field as the layers below lay it
+ * @param below the field in the layers below
  */
 export const setSingle = <B extends Layer>(book: B, field: Single, value: unknown, below: unknown): B => {
   const { [field]: _, ...rest } = book as Layer & Partial<Record<Single, unknown>>;
@@ -102,12 +102,12 @@ const rising = (values: readonly number[]): Set<number> => {
 
 /**
  * Puts the rows of a list into an order, moving as few of them as can be.
- * @param below ids of the list as the layers below lay it, in their order
- * @param wanted every id that is laid now, in the order that is wanted
+ * @param below ids of the list in the layers below, in their order
+ * @param wanted every id of the resolved list, in the order that is wanted
  */
 export const orderRows = <B extends Layer>(book: B, list: ListName, below: readonly string[], wanted: readonly string[]): B => {
   const own = new Map((book[list] ?? []).map(({ after: _, ...row }) => [row.id, row as Row]));
-  // As it would be laid if this layer moved nothing: what is below, then what it brings.
+  // As it would be if this layer moved nothing: what is below, then what it brings.
   const unmoved = [...below.filter((id) => wanted.includes(id)), ...wanted.filter((id) => !below.includes(id))];
   const kept = rising(unmoved.map((id) => wanted.indexOf(id)));
   const stays = new Set(unmoved.filter((_, i) => kept.has(i)));

@@ -25,6 +25,8 @@ export const HandoverPolicy = z.object({
     handMinor: 20_000,
     askMinor: 200_000,
   }),
+  /** Minutes a boat is kept free between two hires, to be turned round. */
+  turnaroundMinutes: z._default(z.int().check(z.gte(0), z.lte(1440)), 30),
   /** Hours a day under power that renters usually make; what is in the tank is judged by it. */
   underWayHoursADay: z._default(z.number().check(z.gt(0), z.lte(24)), 3),
   points: z._default(z.array(GeneralPoint), []),

@@ -32,13 +32,13 @@ const own = (more: Partial<BoatBook> = {}): BoatBook => ({
   ...more,
 });
 const faults = (boat: BoatBook, ...lineage: ClassBook[]) => {
-  const laid = mergeBooks(lineage.length > 0 ? lineage : [shared], boat);
-  return laid.ok ? [] : laid.faults.map(({ book, path, reason }) => `${book}: ${path}: ${reason}`);
+  const resolved = mergeBooks(lineage.length > 0 ? lineage : [shared], boat);
+  return resolved.ok ? [] : resolved.faults.map(({ book, path, reason }) => `${book}: ${path}: ${reason}`);
 };
 
-describe('a boat book laid over its class book', () => {
+describe('a boat book merged over its class book', () => {
   it('changes the fields it names, takes rows away and adds its own, and says where each row comes from', () => {
-    const laid = mergeBooks(
+    const resolved = mergeBooks(
       [shared],
       own({
         fittings: [
@@ -48,20 +48,20 @@ describe('a boat book laid over its class book', () => {
         ],
       }),
     );
-    if (!laid.ok) throw new Error('does not lay');
-    expect(laid.book.fittings.map(({ id, count }) => [id, count])).toEqual([
+    if (!resolved.ok) throw new Error('does not resolve');
+    expect(resolved.book.fittings.map(({ id, count }) => [id, count])).toEqual([
       ['jacket', 9],
       ['horn', 1],
     ]);
-    expect(routeOf(laid.book).map(({ station, fittings }) => [station.id, fittings.length])).toEqual([
+    expect(routeOf(resolved.book).map(({ station, fittings }) => [station.id, fittings.length])).toEqual([
       ['bow', 2],
       ['stern', 0],
     ]);
-    expect([...laid.origins.fittings]).toEqual([
+    expect([...resolved.origins.fittings]).toEqual([
       ['jacket', { book: 'bun', is: 'changed' }],
       ['horn', { book: 'bun', is: 'brought' }],
     ]);
-    expect(laid.origins.points.get('gate')).toEqual({ book: 'pontoon', is: 'brought' });
+    expect(resolved.origins.points.get('gate')).toEqual({ book: 'pontoon', is: 'brought' });
   });
 
   it('puts rows where they are asked to stand, whatever the order of asking', () => {
@@ -71,8 +71,8 @@ describe('a boat book laid over its class book', () => {
       fc.property(fc.shuffledSubarray(ids, { minLength: 5 }), (wanted) => {
         // Each moved behind the one that is to stand before it, from the first on.
         const moves = wanted.map((id, i) => ({ id, after: i === 0 ? null : wanted[i - 1]! }));
-        const laid = mergeBooks([{ ...shared, fittings: ids.map(row) }], own({ fittings: moves }));
-        expect(laid.ok && laid.book.fittings.map(({ id }) => id)).toEqual(wanted);
+        const resolved = mergeBooks([{ ...shared, fittings: ids.map(row) }], own({ fittings: moves }));
+        expect(resolved.ok && resolved.book.fittings.map(({ id }) => id)).toEqual(wanted);
       }),
     );
   });
@@ -162,15 +162,15 @@ describe('classes that come from classes', () => {
     name: 'Any',
     points: [{ id: 'sober', station: 'bow', weight: 'must', seconds: 5, say: { en: 'Sober.' } }],
   };
-  it('are laid furthest first', () => {
+  it('are merged furthest first', () => {
     const found = lineageOf('pontoon', all(any, { ...shared, from: 'any' }));
     if (!found.ok) throw new Error('no lineage');
-    const laid = mergeBooks(found.lineage, own({ points: [{ id: 'sober', seconds: 9 }] }));
-    expect(laid.ok && laid.book.points.map(({ id, seconds }) => [id, seconds])).toEqual([
+    const resolved = mergeBooks(found.lineage, own({ points: [{ id: 'sober', seconds: 9 }] }));
+    expect(resolved.ok && resolved.book.points.map(({ id, seconds }) => [id, seconds])).toEqual([
       ['sober', 9],
       ['gate', 20],
     ]);
-    expect(laid.ok && laid.book.classes).toEqual(['pontoon', 'any']);
+    expect(resolved.ok && resolved.book.classes).toEqual(['pontoon', 'any']);
   });
   it('never go in a circle, and never to a class that is not there', () => {
     expect(lineageOf('pontoon', all({ ...any, from: 'pontoon' }, { ...shared, from: 'any' }))).toEqual({

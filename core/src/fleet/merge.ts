@@ -33,7 +33,7 @@ const placed = (rows: Row[], row: Row, after: unknown): Row[] => {
 };
 
 /** Lays the rows of one list over those below, checking each row it touches against the shape of such a row. */
-const layRows = (list: ListName, below: Row[], book: Layer, origins: Map<string, Origin>, faults: BookFault[]): Row[] => {
+const mergeRows = (list: ListName, below: Row[], book: Layer, origins: Map<string, Origin>, faults: BookFault[]): Row[] => {
   let rows = below;
   const seen = new Set<string>();
   const fault = (path: string, reason: string) => faults.push({ book: book.id, path: `${list}${path}`, reason });
@@ -84,13 +84,13 @@ export const lineageOf = (
 /** What a book says once, each replaced whole by the layer above. */
 export const SINGLES = ['kind', 'plan', 'plate', 'engine', 'hull', 'looks', 'callSign', 'windLimitMs'] as const;
 export type Single = (typeof SINGLES)[number];
-/** Single fields and named conditions as a stack of layers lays them. */
+/** Single fields and named conditions of a stack of layers. */
 export type Singles = Readonly<Partial<Record<Single | 'conditions', unknown>>>;
 /** By field, or by `conditions.<id>`: which book says it. */
 export type SinglesFrom = Readonly<Record<string, string>>;
 
 /** Lays the single fields and named conditions of a stack of layers, which need not make a whole boat yet. */
-export const laySingles = (layers: readonly Layer[]): { value: Singles; from: SinglesFrom } => {
+export const mergeSingles = (layers: readonly Layer[]): { value: Singles; from: SinglesFrom } => {
   const value: Partial<Record<Single | 'conditions', unknown>> = {};
   const from: Record<string, string> = {};
   const conditions: Record<string, Condition> = {};
@@ -111,23 +111,23 @@ export const laySingles = (layers: readonly Layer[]): { value: Singles; from: Si
   return { value, from };
 };
 
-/** Rows of every list as a stack of layers lays them, with where each comes from. */
+/** Rows of every list of a stack of layers, with where each comes from. */
 export type Lists = Record<ListName, Row[]>;
 
-const layLayers = (layers: readonly Layer[], faults: BookFault[]): { lists: Lists; origins: Record<ListName, Map<string, Origin>> } => {
+const mergeLayers = (layers: readonly Layer[], faults: BookFault[]): { lists: Lists; origins: Record<ListName, Map<string, Origin>> } => {
   const origins = Object.fromEntries(LISTS.map((list) => [list, new Map<string, Origin>()])) as Record<ListName, Map<string, Origin>>;
   const lists = Object.fromEntries(LISTS.map((list) => [list, [] as Row[]])) as Lists;
-  for (const layer of layers) for (const list of LISTS) lists[list] = layRows(list, lists[list], layer, origins[list], faults);
+  for (const layer of layers) for (const list of LISTS) lists[list] = mergeRows(list, lists[list], layer, origins[list], faults);
   return { lists, origins };
 };
 
 /**
  * Lists of a stack of classes that need not make a whole boat yet.
- * @returns the rows as they are laid, in order, with where each comes from; or what is wrong with them
+ * @returns the merged rows, in order, with where each comes from; or what is wrong with them
  */
-export const layLists = (layers: readonly Layer[]): { ok: true; lists: Lists; origins: Origins } | { ok: false; faults: BookFault[] } => {
+export const mergeLists = (layers: readonly Layer[]): { ok: true; lists: Lists; origins: Origins } | { ok: false; faults: BookFault[] } => {
   const faults: BookFault[] = [];
-  const { lists, origins } = layLayers(layers, faults);
+  const { lists, origins } = mergeLayers(layers, faults);
   return faults.length > 0 ? { ok: false, faults } : { ok: true, lists, origins };
 };
 
@@ -141,16 +141,16 @@ export const mergeBooks = (
 ): { ok: true; book: Book; origins: Origins } | { ok: false; faults: BookFault[] } => {
   const faults: BookFault[] = [];
   const layers: Layer[] = [...lineage, boat];
-  const { lists, origins } = layLayers(layers, faults);
-  const { value } = laySingles(layers);
-  const laid: Record<string, unknown> = { classes: [...lineage].reverse().map(({ id }) => id), ...lists, ...value };
+  const { lists, origins } = mergeLayers(layers, faults);
+  const { value } = mergeSingles(layers);
+  const resolved: Record<string, unknown> = { classes: [...lineage].reverse().map(({ id }) => id), ...lists, ...value };
   faults.push(...conditionCircles((value.conditions ?? {}) as NamedConditions).map((fault) => ({ book: boat.id, ...fault })));
   if (faults.length > 0) return { ok: false, faults };
-  const read = Book.safeParse(laid);
+  const read = Book.safeParse(resolved);
   if (!read.success)
     return {
       ok: false,
-      faults: read.error.issues.map(({ path, message }) => ({ book: boat.id, path: pathOf(laid, path), reason: message })),
+      faults: read.error.issues.map(({ path, message }) => ({ book: boat.id, path: pathOf(resolved, path), reason: message })),
     };
   const crossed = bookFaults(read.data).map(({ list, id, path, reason }) => ({
     // Whoever brought or last changed the row is asked to put it right.

@@ -40,7 +40,7 @@ const count = (fitting: string, number: number, walk: 'out' | 'in' = 'out'): Eve
   count: number,
   state: 'fine',
 });
-const counted = (held: StoredHireEvent[], fitting: string) => currentOf(project(held), ['out', 'count', fitting], countedKind);
+const counted = (stored: StoredHireEvent[], fitting: string) => currentOf(project(stored), ['out', 'count', fitting], countedKind);
 
 /** Streams as several phones make them: counts, told points, corrections of anything older, undos, seals, a closing. */
 const stream = fc
@@ -93,8 +93,8 @@ const stream = fc
       );
     }),
   );
-const shown = (held: StoredHireEvent[]) => {
-  const record = project(held);
+const shown = (stored: StoredHireEvent[]) => {
+  const record = project(stored);
   return canonical(JSON.parse(JSON.stringify({ ...record, slots: [...record.subjects].sort(([a], [b]) => (a < b ? -1 : 1)) })));
 };
 
@@ -149,22 +149,22 @@ describe('the record', () => {
     expect(counted(both, 'jacket')).toMatchObject({ conflict: true });
     expect(project(both).conflicts.map(({ subject }) => subject)).toEqual([['out', 'count', 'jacket']]);
     expect(counted([both[0]!, make(3, count('jacket', 8), { device: 'd2' })], 'jacket')).toMatchObject({ conflict: false });
-    const settled = [...both, make(4, count('jacket', 7), { replaces: [idOf(1), idOf(2)] })];
-    expect(counted(settled, 'jacket')).toMatchObject({ conflict: false, value: { count: 7 } });
+    const resolved = [...both, make(4, count('jacket', 7), { replaces: [idOf(1), idOf(2)] })];
+    expect(counted(resolved, 'jacket')).toMatchObject({ conflict: false, value: { count: 7 } });
   });
 
   it('lets somebody say which of two values stands, also after a seal that covers both, and take it back', () => {
     const both = [make(1, count('jacket', 8)), make(2, count('jacket', 7), { device: 'd2' })];
     const sealed = make(3, { kind: 'sealed', walk: 'out', ...sealContent(both, null), signature: '', key: 'b'.repeat(64) });
     const stands = (n: number, id: number) => make(n, { kind: 'conflictResolved', subject: ['out', 'count', 'jacket'], stands: idOf(id) });
-    const settled = [...both, sealed, stands(4, 2)];
-    expect(counted(settled, 'jacket')).toMatchObject({ conflict: false, value: { count: 7 }, resolvedBy: { event: { id: idOf(4) } } });
-    expect(counted(settled, 'jacket')!.currentEvents).toHaveLength(2);
-    expect(project(settled).conflicts).toEqual([]);
+    const resolved = [...both, sealed, stands(4, 2)];
+    expect(counted(resolved, 'jacket')).toMatchObject({ conflict: false, value: { count: 7 }, resolvedBy: { event: { id: idOf(4) } } });
+    expect(counted(resolved, 'jacket')!.currentEvents).toHaveLength(2);
+    expect(project(resolved).conflicts).toEqual([]);
     // Two who settle it differently have settled nothing, and one that names something else counts for nothing.
-    expect(counted([...settled, { ...stands(5, 1), actor: { id: 'bo', role: 'hand' } }], 'jacket')).toMatchObject({ conflict: true });
+    expect(counted([...resolved, { ...stands(5, 1), actor: { id: 'bo', role: 'hand' } }], 'jacket')).toMatchObject({ conflict: true });
     expect(counted([...both, stands(4, 9)], 'jacket')).toMatchObject({ conflict: true });
-    expect(counted([...settled, make(6, { kind: 'undone' }, { replaces: [idOf(4)] })], 'jacket')).toMatchObject({ conflict: true });
+    expect(counted([...resolved, make(6, { kind: 'undone' }, { replaces: [idOf(4)] })], 'jacket')).toMatchObject({ conflict: true });
   });
 
   it('undoes, undoes the undoing, and gives back what a correction had replaced', () => {

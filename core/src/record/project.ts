@@ -6,8 +6,8 @@ import { definitionOf, type EventBody, type StoredHireEvent } from './event';
 
 /** The mechanism of the record, with every kind that the topics define. */
 
-/** @param held every event known, in any order, any number of times */
-export const project = (held: Iterable<StoredHireEvent>): HireRecord<EventBody> => projectWith(held, definitionOf);
+/** @param stored every event known, in any order, any number of times */
+export const project = (stored: Iterable<StoredHireEvent>): HireRecord<EventBody> => projectWith(stored, definitionOf);
 
 /** What a new entry replaces: see {@link replacedWith}. */
 export const replacedBy = (body: EventBody, drawn: Drawn<EventBody>, since: readonly StoredHireEvent[]): string[] =>

@@ -24,7 +24,7 @@ const held = (n: number, device: string, body: EventBody, replaces: readonly str
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
 const drawnOf = (events: readonly StoredHireEvent[]) => ({ record: project(events), events });
-const standing = (all: readonly StoredHireEvent[]) => currentOf(project(all), ['out', 'count', 'fenders'], countedKind);
+const currentCount = (all: readonly StoredHireEvent[]) => currentOf(project(all), ['out', 'count', 'fenders'], countedKind);
 
 /** One phone that enters what it likes or takes back its last entry, each time with a page that is some entries behind. */
 const presses = fc.array(fc.record({ count: fc.nat(9), behind: fc.nat(4), undo: fc.boolean() }), { minLength: 1, maxLength: 25 });
@@ -42,7 +42,7 @@ describe('what a new entry replaces', () => {
           else {
             const body = counted(count);
             made.push(held(made.length, 'd1', body, replacedBy(body, drawnOf(drawn), since)));
-            expect(standing(made)?.value.count).toBe(count);
+            expect(currentCount(made)?.value.count).toBe(count);
           }
           expect(project(made).conflicts).toEqual([]);
         }

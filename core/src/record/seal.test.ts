@@ -8,7 +8,7 @@ import { checkSeal, countersignMessage, sealMessage, spoken } from '../events/se
 import { sealContent } from './project';
 
 const hex = (n: number, width: number) => n.toString(16).padStart(width, '0');
-const held = (n: number, body: EventBody): StoredHireEvent => ({
+const storedOf = (n: number, body: EventBody): StoredHireEvent => ({
   event: {
     id: `${hex(n, 8)}-0000-7000-8000-${hex(n, 12)}`,
     v: 1,
@@ -28,7 +28,7 @@ const some = fc
   .array(fc.record({ count: fc.nat(99), photos: fc.array(fc.nat(20), { maxLength: 3 }) }), { minLength: 1, maxLength: 12 })
   .map((rows) =>
     rows.map(({ count, photos }, n) =>
-      held(
+      storedOf(
         n,
         n % 2
           ? { kind: 'counted', walk: 'out', fitting: `f${n}`, count, state: 'fine' }
@@ -70,15 +70,15 @@ describe('a seal', () => {
 
   it('names every picture and drawing once', () => {
     const events = [
-      held(0, { kind: 'surfaceSeen', walk: 'out', surface: 's', photos: [photo(1), photo(2)] }),
-      held(1, {
+      storedOf(0, { kind: 'surfaceSeen', walk: 'out', surface: 's', photos: [photo(1), photo(2)] }),
+      storedOf(1, {
         kind: 'markPlaced',
         walk: 'out',
         mark: { id: 'm', surface: 's', x: 0, y: 0, kind: 'chip', sizeMm: 5, photos: [photo(2)] },
       }),
-      held(2, { kind: 'evidenceGiven', walk: 'out', propeller: 'p', state: 'sound', photos: [photo(3)] }),
-      held(3, { kind: 'signed', walk: 'out', as: 'renter', page: photo(8), language: 'en', signer: photo(9), drawing: photo(4) }),
-      held(4, { kind: 'castOff' }),
+      storedOf(2, { kind: 'evidenceGiven', walk: 'out', propeller: 'p', state: 'sound', photos: [photo(3)] }),
+      storedOf(3, { kind: 'signed', walk: 'out', as: 'renter', page: photo(8), language: 'en', signer: photo(9), drawing: photo(4) }),
+      storedOf(4, { kind: 'castOff' }),
     ];
     expect(sealContent(events, null).photos).toEqual([1, 2, 3, 4].map(photo));
     expect(attachmentsOf({ kind: 'castOff' })).toEqual([]);

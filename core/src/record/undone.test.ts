@@ -31,7 +31,7 @@ describe('what undo has taken away', () => {
     const chains = fc.array(fc.array(fc.nat(), { maxLength: 3 }), { minLength: 1, maxLength: 30 });
     fc.assert(
       fc.property(chains, (rows) => {
-        const held = rows.map((named, n) =>
+        const stored = rows.map((named, n) =>
           n === 0
             ? made(0, count)
             : made(
@@ -41,7 +41,7 @@ describe('what undo has taken away', () => {
               ),
         );
         const isUndone = (n: number): boolean => rows.some((named, by) => by > 0 && named.some((one) => one % by === n) && !isUndone(by));
-        expect([...undoneIn(held)].sort()).toEqual(rows.flatMap((_, n) => (isUndone(n) ? [idOf(n)] : [])).sort());
+        expect([...undoneIn(stored)].sort()).toEqual(rows.flatMap((_, n) => (isUndone(n) ? [idOf(n)] : [])).sort());
       }),
       { numRuns: 300 },
     );
@@ -61,9 +61,9 @@ describe('what undo has taken away', () => {
           ),
         ),
         ([rows, order]) => {
-          const held = rows.map((named, n) => made(n, undo, named));
-          const expected = [...undoneIn(held)].sort();
-          expect([...undoneIn(order.map((n) => held[n]!))].sort()).toEqual(expected);
+          const added = rows.map((named, n) => made(n, undo, named));
+          const expected = [...undoneIn(added)].sort();
+          expect([...undoneIn(order.map((n) => added[n]!))].sort()).toEqual(expected);
           // Whoever is undone was undone by one that counts.
           const gone = new Set(expected);
           for (const [n] of rows.entries()) {
@@ -76,9 +76,9 @@ describe('what undo has taken away', () => {
   });
 
   it('takes a chain of 30,000 undos, each of the one before, and a record that is projected from it', () => {
-    const held = [made(0, count), ...Array.from({ length: 30_000 }, (_, i) => made(i + 1, undo, [i]))];
+    const added = [made(0, count), ...Array.from({ length: 30_000 }, (_, i) => made(i + 1, undo, [i]))];
     // An even number of undos leaves the count where it was.
-    expect(currentOf(project(held), ['out', 'count', 'hook'], counted)?.value.count).toBe(1);
-    expect(currentOf(project([...held, made(30_001, undo, [30_000])]), ['out', 'count', 'hook'], counted)).toBeUndefined();
+    expect(currentOf(project(added), ['out', 'count', 'hook'], counted)?.value.count).toBe(1);
+    expect(currentOf(project([...added, made(30_001, undo, [30_000])]), ['out', 'count', 'hook'], counted)).toBeUndefined();
   });
 });

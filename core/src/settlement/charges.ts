@@ -1,6 +1,6 @@
+import type { Finding } from '../findings/finding';
 import type { MarkKind } from '../condition/marks';
 import { roundMinor } from '../money/minor';
-import type { Finding } from '../findings/findings';
 import { CODES, type Price, type PriceList } from './prices';
 
 /** Why a line comes to what it comes to, where that is not the list's price times the quantity. */

@@ -1,5 +1,5 @@
+import type { Finding } from '../findings/finding';
 import type { EventBody } from '../record/event';
-import type { Finding } from '../findings/findings';
 import { recordOf } from '../testing/demoHire';
 import { evidenceOf } from './evidence';
 

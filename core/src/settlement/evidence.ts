@@ -1,8 +1,8 @@
+import type { Finding } from '../findings/finding';
 import { extraNoted } from '../findings/events';
 import { asFound, evidenceGiven, markPlaced, surfaceSeen } from '../condition/events';
 import { type HireRecord, currentOf } from '../events/record';
 import type { Subject } from '../events/define';
-import type { Finding } from '../findings/findings';
 
 /** A photograph that was taken on a walk, and when. */
 export type Seen = { sha: string; at: string };

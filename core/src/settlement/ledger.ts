@@ -51,8 +51,8 @@ export type Ledger = {
 /** What the terminal said last of everything it was asked, whenever that was: its word stands outside the closing. */
 const lastOf = <B extends AnyBody>(record: HireRecord, about: string, kind: EventDefinition<string, B>, name: (body: B) => string): B[] => {
   const last = new Map<string, B>();
-  const standing = currentUnder(record, [about], kind).flatMap((one) => one.currentEvents);
-  for (const one of [...standing, ...record.answered]) if (isOf(one, kind)) last.set(name(one.event.body), one.event.body);
+  const current = currentUnder(record, [about], kind).flatMap((one) => one.currentEvents);
+  for (const one of [...current, ...record.answered]) if (isOf(one, kind)) last.set(name(one.event.body), one.event.body);
   return [...last.values()];
 };
 

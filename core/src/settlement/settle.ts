@@ -1,6 +1,7 @@
+import type { Finding } from '../findings/finding';
 import { type HireRecord } from '../events/record';
 import type { Book } from '../fleet/book';
-import { type Finding, findingsOf } from '../findings/findings';
+import { findingsOf } from '../findings/findings';
 import { depositOf } from './deposit';
 import type { PriceList } from './prices';
 import { type Statement, statementOf } from './statement';

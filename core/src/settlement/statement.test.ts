@@ -1,6 +1,6 @@
+import type { Finding } from '../findings/finding';
 import fc from 'fast-check';
 import type { EventBody } from '../record/event';
-import type { Finding } from '../findings/findings';
 import { project } from '../record/project';
 import type { HireRecord } from '../events/record';
 import { recordOf } from '../testing/demoHire';

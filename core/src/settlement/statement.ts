@@ -1,7 +1,8 @@
+import type { Finding } from '../findings/finding';
 import { currentOf, type HireRecord } from '../events/record';
 import { lineAnswered, lineDecided, lineQuoted, waiverSet } from './events';
 import { roundMinor } from '../money/minor';
-import { type Finding, needsDecision } from '../findings/findings';
+import { needsDecision } from '../findings/findings';
 import { isUnsigned } from '../findings/whoseWord';
 import { type Basis, type Charge, chargesOf, isDamage, type Settled } from './charges';
 import type { Price, PriceList } from './prices';

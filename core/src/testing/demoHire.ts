@@ -18,14 +18,14 @@ import { project } from '../record/project';
 
 const demo = (path: string): unknown => JSON.parse(readFileSync(join(__dirname, '../../../demo', path), 'utf8'));
 
-/** The book of a demo boat, laid over its classes. */
+/** The book of a demo boat, merged over its classes. */
 export const bookOfDemo = (boat: string, ...classes: string[]): Case['book'] => {
-  const laid = mergeBooks(
+  const resolved = mergeBooks(
     classes.map((name) => ClassBook.parse(demo(`classes/${name}.json`))),
     BoatBook.parse(demo(`boats/${boat}.json`)),
   );
-  if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
-  return laid.book;
+  if (!resolved.ok) throw new Error(JSON.stringify(resolved.faults));
+  return resolved.book;
 };
 
 export const people: Person[] = [

@@ -6,7 +6,7 @@ import { bookOfWork } from '../testing/workBook';
 import { defectsOf, workOf } from './work';
 
 const START = Date.parse('2026-06-13T08:00:00.000Z');
-const held = (body: EventBody, n: number, replaces: string[] = []): StoredHireEvent => ({
+const storedOf = (body: EventBody, n: number, replaces: string[] = []): StoredHireEvent => ({
   event: {
     id: `01890000-0000-7000-8000-${String(n).padStart(12, '0')}`,
     v: 1,
@@ -20,7 +20,7 @@ const held = (body: EventBody, n: number, replaces: string[] = []): StoredHireEv
   },
   actor: { id: 'bram', role: 'hand' },
 });
-const recordOf = (...bodies: EventBody[]) => project(bodies.map((body, i) => held(body, i + 1)));
+const recordOf = (...bodies: EventBody[]) => project(bodies.map((body, i) => storedOf(body, i + 1)));
 const workFrom = (...bodies: EventBody[]) => {
   const record = recordOf(...bodies);
   return workOf(record, bookOfWork, findingsOf(record, bookOfWork, { from: '2026-06-13T08:00:00.000Z', to: '2026-06-13T16:00:00.000Z' }));
@@ -108,14 +108,17 @@ describe('what must happen before the next hire', () => {
   it('is done after the closing, and undone after it, without being a correction of what was settled', () => {
     const bodies: EventBody[] = [
       { kind: 'markPlaced', walk: 'in', mark: mark() },
-      { kind: 'closed', number: 1, statement: 'a'.repeat(64), covers: [held(reported, 1).event.id], root: 'b'.repeat(64) },
+      { kind: 'closed', number: 1, statement: 'a'.repeat(64), covers: [storedOf(reported, 1).event.id], root: 'b'.repeat(64) },
       { kind: 'workDone', work: 'mark/m', photos: [] },
     ];
     const record = recordOf(...bodies);
     expect(record.proposed).toEqual([]);
     const findings = findingsOf(record, bookOfWork, { from: '2026-06-13T08:00:00.000Z', to: '2026-06-13T16:00:00.000Z' });
     expect(workOf(record, bookOfWork, findings)[0]!.done).toMatchObject({ by: 'bram' });
-    const undone = project([...bodies.map((body, i) => held(body, i + 1)), held({ kind: 'undone' }, 9, [held(reported, 3).event.id])]);
+    const undone = project([
+      ...bodies.map((body, i) => storedOf(body, i + 1)),
+      storedOf({ kind: 'undone' }, 9, [storedOf(reported, 3).event.id]),
+    ]);
     expect(undone.proposed).toEqual([]);
     expect(workOf(undone, bookOfWork, findings)[0]!.done).toBeUndefined();
   });

@@ -1,10 +1,10 @@
+import type { Finding } from '../findings/finding';
 import { PUMP_OVER, shownLevel } from '../fuel/readings';
 import { currentOf, type HireRecord } from '../events/record';
 import { evidenceGiven, reported } from '../condition/events';
 import { workDone, workJudged } from './events';
 import type { Mark } from '../condition/marks';
 import type { Book } from '../fleet/book';
-import type { Finding } from '../findings/findings';
 
 /**
  * What must happen to a boat before the next hire, read off the record of the hire that came in. It is done when somebody

@@ -28,10 +28,10 @@ const sealed = (walk: 'out' | 'in', covers: readonly string[]): EventBody => ({
   key: 'c'.repeat(64),
 });
 const sealedRecord = (...bodies: EventBody[]) => {
-  const held = heldBy('hand', bodies);
-  const all = held.map(({ event }) => event.id);
+  const stored = heldBy('hand', bodies);
+  const all = stored.map(({ event }) => event.id);
   const seal = heldBy('hand', [...bodies, sealed('in', all)]).at(-1)!;
-  return project([...held, seal]);
+  return project([...stored, seal]);
 };
 
 describe('what a boat’s last record leaves to the next hire', () => {

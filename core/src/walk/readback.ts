@@ -22,7 +22,7 @@ export type Page = {
   language: string;
   boat: string;
   /** Said or shown by staff. */
-  told: string[];
+  briefed: string[];
   /** Read by the renter, on the quay or at home, with nobody beside them. */
   read?: string[];
   skipped: string[];
@@ -52,7 +52,7 @@ export type Page = {
  */
 export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string, alone = false): Page => {
   const words = (wording: Wording) => say(wording, language);
-  const points = book.points.map((point) => ({ point, slot: currentOf(record, [walk, 'point', point.id], pointBriefed, pointSkipped) }));
+  const points = book.points.map((point) => ({ point, current: currentOf(record, [walk, 'point', point.id], pointBriefed, pointSkipped) }));
   const drills = book.drills.flatMap((drill) => {
     const best = [...triesOf(record, drill.id)].sort(
       (a, b) => DRILL_WAYS.indexOf(b.how) - DRILL_WAYS.indexOf(a.how) || a.mistakes.length - b.mistakes.length || a.at - b.at,
@@ -64,9 +64,9 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     const way = found && check.ways.find(({ id }) => id === found.way);
     return found ? [{ name: words(check.name), way: way ? words(way.name) : found.way, asItShould: check.ways[0]?.id === found.way }] : [];
   });
-  const read = points.flatMap(({ point, slot: told }) =>
-    told?.value.kind === 'pointBriefed'
-      ? told.value.how === 'read'
+  const read = points.flatMap(({ point, current: briefed }) =>
+    briefed?.value.kind === 'pointBriefed'
+      ? briefed.value.how === 'read'
         ? [words(point.say)]
         : []
       : walk === 'out' && alone && isEntered(record, ['home', point.id])
@@ -74,14 +74,14 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
         : [],
   );
   const stops = walkState(record, book, walk, undefined, alone);
-  const named = (pick: (lacks: Missing) => readonly string[]) =>
+  const named = (pick: (missing: Missing) => readonly string[]) =>
     stops.flatMap((stop) =>
       [...stop.fittings, ...stop.propellers, ...stop.surfaces, ...stop.gauges, ...stop.checks]
         .filter(({ id }) => pick(stop.missing).includes(id))
         .map(({ name }) => words(name)),
     );
-  const open = named((lacks) => [...lacks.fittings, ...lacks.propellers, ...lacks.surfaces, ...lacks.gauges, ...lacks.checks]);
-  const pictures = named((lacks) => lacks.pictures);
+  const open = named((missing) => [...missing.fittings, ...missing.propellers, ...missing.surfaces, ...missing.gauges, ...missing.checks]);
+  const pictures = named((missing) => missing.pictures);
   const known =
     walk === 'in'
       ? new Map(
@@ -108,9 +108,11 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     walk,
     language,
     boat,
-    told: points.flatMap((p) => (p.slot?.value.kind === 'pointBriefed' && p.slot.value.how !== 'read' ? [words(p.point.say)] : [])),
+    briefed: points.flatMap((p) =>
+      p.current?.value.kind === 'pointBriefed' && p.current.value.how !== 'read' ? [words(p.point.say)] : [],
+    ),
     ...(read.length > 0 ? { read } : {}),
-    skipped: points.flatMap((p) => (p.slot?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
+    skipped: points.flatMap((p) => (p.current?.value.kind === 'pointSkipped' ? [words(p.point.say)] : [])),
     counts: book.fittings.flatMap((fitting) => {
       const count = currentOf(record, [walk, 'count', fitting.id], counted)?.value;
       const was = walk === 'in' ? currentOf(record, ['out', 'count', fitting.id], counted)?.value.count : undefined;

@@ -8,7 +8,7 @@ import { project } from '../record/project';
 import { holdsOf, keyOfHold, overrideOf, mattersOf } from '../castOff/hold';
 import { nextOpen, walkState } from './walk';
 
-const laid = mergeBooks(
+const resolved = mergeBooks(
   [
     {
       format: 'quay-class-book/1',
@@ -49,9 +49,9 @@ const laid = mergeBooks(
   ],
   { format: 'quay-boat-book/1', id: 'bun', class: 'pontoon', name: 'Bun', base: 'quay', hullNumber: '1' },
 );
-const book: Book = laid.ok ? laid.book : fail();
+const book: Book = resolved.ok ? resolved.book : fail();
 function fail(): never {
-  throw new Error('the book does not lay');
+  throw new Error('the book does not resolve');
 }
 
 const record = (...rows: (EventBody | [EventBody, Actor['role']])[]) =>
@@ -131,28 +131,28 @@ describe('what holds her', () => {
     sizeMm,
     photos: [],
   });
-  const letGo = (matter: string): EventBody => ({ kind: 'holdOverridden', matter, why: 'spare prop aboard' });
+  const overridden = (matter: string): EventBody => ({ kind: 'holdOverridden', matter, why: 'spare prop aboard' });
 
   it('is a propeller over the limit, until a manager, not a hand, lets her go with it', () => {
     const key = keyOfHold({ is: 'propeller', propeller: 'prop', sizeMm: 9 });
     expect(holds(flaw(9))).toEqual(['propeller']);
-    expect(holds(flaw(9), [letGo(key), 'hand'])).toEqual(['propeller']);
-    expect(holds(flaw(9), [letGo(key), 'manager'])).toEqual([]);
-    expect(overrideOf(record(flaw(9), [letGo(key), 'manager']), key)).toMatchObject({ why: 'spare prop aboard', by: 'manager' });
+    expect(holds(flaw(9), [overridden(key), 'hand'])).toEqual(['propeller']);
+    expect(holds(flaw(9), [overridden(key), 'manager'])).toEqual([]);
+    expect(overrideOf(record(flaw(9), [overridden(key), 'manager']), key)).toMatchObject({ why: 'spare prop aboard', by: 'manager' });
   });
 
   it('comes back when what a manager let go has become worse', () => {
     const [matter] = mattersOf(record(jackets(7)), book, '2027-05-31');
-    const let7: [EventBody, 'manager'] = [letGo(keyOfHold(matter!)), 'manager'];
+    const let7: [EventBody, 'manager'] = [overridden(keyOfHold(matter!)), 'manager'];
     expect(holds(jackets(7), let7)).toEqual([]);
     expect(holds(jackets(6), let7)).toEqual(['safetyFitting']);
-    const let9: [EventBody, 'manager'] = [letGo(keyOfHold({ is: 'propeller', propeller: 'prop', sizeMm: 9 })), 'manager'];
+    const let9: [EventBody, 'manager'] = [overridden(keyOfHold({ is: 'propeller', propeller: 'prop', sizeMm: 9 })), 'manager'];
     expect(holds(flaw(12), let9)).toEqual(['propeller']);
   });
 
   it('is never lifted for the plate, a jacket or the driver, whoever says so', () => {
     for (const matter of ['tooMany', 'noJacket', 'crew', 'crew/noLicence'])
-      expect(overrideOf(record([letGo(matter), 'manager']), matter)).toBeUndefined();
+      expect(overrideOf(record([overridden(matter), 'manager']), matter)).toBeUndefined();
   });
 });
 

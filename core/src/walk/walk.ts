@@ -54,7 +54,7 @@ export const readAtHome = (record: HireRecord, point: Pick<Point, 'id' | 'show'>
 export const walkState = (record: HireRecord, book: Book, walk: Walk, briefing?: Briefing, alone = false): StopState[] =>
   routeOf({
     ...book,
-    ...(briefing ? { points: briefing.tell.map(({ point }) => point) } : {}),
+    ...(briefing ? { points: briefing.toBrief.map(({ point }) => point) } : {}),
     propellers: propellersToJudge(book, alone),
   }).map((stop) => {
     const open = (prefix: string, rows: readonly { id: string }[]) =>

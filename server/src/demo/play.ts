@@ -1,4 +1,5 @@
-import type { HireRow } from '../platform/database/tables';
+import { photograph, scrawl, madeUpParty } from './madeUp';
+import { PlayFile, type Play } from './playFile';
 import { bookOf } from '../topics/fleet/book';
 import { fuelTanks } from '@quay/core/fuel/readings';
 import { briefingOf } from '@quay/core/briefing/ofHire';
@@ -7,16 +8,11 @@ import { generateKeyPairSync, type KeyObject, randomUUID, sign } from 'node:cryp
 import { readFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
-import sharp from 'sharp';
-import * as z from 'zod/mini';
 import type { Mark } from '@quay/core/condition/marks';
-import { MARK_KINDS } from '@quay/core/condition/marks';
-import { stateOf, HIRE_STATES } from '@quay/core/day/board';
+import { stateOf } from '@quay/core/day/board';
 import type { Book } from '@quay/core/fleet/book';
 import { litresAt } from '@quay/core/fuel/level';
 import { routeOf } from '@quay/core/fleet/route';
-import { chance } from '@quay/core/number/chance';
-import type { Person } from '@quay/core/party/people';
 import { commit } from '@quay/core/events/canonical';
 import { type Walk } from '@quay/core/events/parts';
 import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core/record/event';
@@ -28,7 +24,7 @@ import { sealMessage } from '@quay/core/events/seal';
 import type { Sheet } from '@quay/contract/fit';
 import { integrationsOf } from '../integrations/integrations';
 import { closeHire, draftOf } from '../topics/settlement/closing';
-import { groundOf, keepSheet } from '../topics/party/party';
+import { groundOf, storeSheet } from '../topics/party/party';
 import type { Store } from '../platform/database/open';
 import { heldBefore, settlePayments } from '../topics/settlement/payment';
 import { appendPhoto } from '../topics/photo/upload';
@@ -38,70 +34,6 @@ import { refresh } from '../topics/record/refresh';
 import { appendQuayEvent } from '../topics/record/quayEvent';
 import { hashToken, newToken } from '../platform/signIn/secret';
 import { type QuayKey, readHandoverPolicy } from '../platform/database/setting';
-
-const MarkSpec = z.object({ surface: z.string(), x: z.number(), y: z.number(), kind: z.enum(MARK_KINDS), sizeMm: z.number() });
-const PlayFile = z.object({
-  format: z.literal('quay-play/1'),
-  about: z.string(),
-  hires: z.array(
-    z.object({
-      hire: z.string(),
-      by: z.string(),
-      upTo: z.enum(HIRE_STATES),
-      /** Stops tied, while she is still being walked. */
-      stations: z.optional(z.int()),
-      fuelOut: z.optional(z.number()),
-      fuelIn: z.optional(z.number()),
-      hours: z.optional(z.number()),
-      late: z.optional(z.number()),
-      /** Litres by the pump's meter with which the operator filled her to the brim at return. */
-      brimL: z.optional(z.number()),
-      missing: z.optional(z.record(z.string(), z.int())),
-      /** Ways in which things were found at return, where not as they should be. */
-      found: z.optional(z.record(z.string(), z.string())),
-      newMark: z.optional(MarkSpec),
-      /** Held before she is walked out; once she is out it is, unless said otherwise. */
-      deposit: z.optional(z.boolean()),
-    }),
-  ),
-});
-type Play = z.infer<typeof PlayFile>['hires'][number];
-
-/** A made-up photograph of a hull side with its mark, so that nothing real is ever shown. */
-const photograph = (mark: z.infer<typeof MarkSpec> | undefined, seed: number): Promise<Buffer> => {
-  const hue = 150 + (seed % 5) * 9;
-  const scratch = mark
-    ? `<path d="M${mark.x * 700 + 60} ${200 + mark.y * 60} q60 ${20 + (seed % 20)} 130 26" stroke="#D9D4C3" stroke-width="7" fill="none" stroke-linecap="round"/>`
-    : '';
-  // What every hull has and no two have alike: her number in strokes, rivets, rubs and specks.
-  const { within, next } = chance(seed * 977 + 5);
-  const letters = Array.from({ length: 5 }, (_, i) => {
-    const at = () => `${560 + i * 46 + within(0, 30)} ${within(236, 286)}`;
-    return `M${at()}L${at()}L${at()}L${at()}`;
-  }).join('');
-  const specks = Array.from({ length: 150 }, () => {
-    const [x, y, r] = [within(10, 890), within(225, 440), within(1.5, 5)];
-    return `<circle cx="${x}" cy="${y}" r="${r}" fill="${next() < 0.5 ? '#10201b' : '#b9c4b4'}" fill-opacity="${within(0.25, 0.8)}"/>`;
-  }).join('');
-  const hers = `<path d="${letters}" stroke="#E9E0CB" stroke-width="7" fill="none" stroke-linejoin="round"/>${specks}`;
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="600"><defs><linearGradient id="h" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="hsl(${hue} 26% 34%)"/><stop offset="1" stop-color="hsl(${hue} 30% 19%)"/></linearGradient></defs><rect width="900" height="600" fill="#9DBFC6"/><path d="M0 130Q480 80 900 176V450Q450 426 0 474Z" fill="url(#h)"/><path d="M0 130Q480 80 900 176V206Q480 112 0 164Z" fill="#E9E0CB"/><path d="M0 474Q450 426 900 450V600H0Z" fill="#7FA7AE"/><g stroke="#DCE9EA" stroke-opacity=".35" stroke-width="5"><path d="M40 530h200M330 546h260M130 572h130M560 516h190"/></g>${hers}${scratch}</svg>`;
-  return sharp(Buffer.from(svg)).jpeg({ quality: 82 }).toBuffer();
-};
-
-/** A made-up signature. */
-const scrawl = (seed: number): Promise<Buffer> => {
-  const wave = Array.from(
-    { length: 9 },
-    (_, i) => `q${10 + ((seed * 7 + i * 13) % 14)} ${i % 2 ? 26 : -30} ${24 + ((seed + i) % 9)} ${((seed * (i + 3)) % 17) - 8}`,
-  ).join('');
-  return sharp(
-    Buffer.from(
-      `<svg xmlns="http://www.w3.org/2000/svg" width="400" height="120"><path d="M30 74${wave}" fill="none" stroke="#17211E" stroke-width="4" stroke-linecap="round"/></svg>`,
-    ),
-  )
-    .png()
-    .toBuffer();
-};
 
 type Phone = { device: string; key: KeyObject; fingerprint: string; seq: number };
 
@@ -124,28 +56,6 @@ export const play = async (store: Store, key: QuayKey, file: string, now: Date):
   for (const [i, one] of hires.entries()) await playHire(store, key, phone, one, i, now);
 };
 
-const GROWN_UPS = ['Arlo', 'Brennick', 'Cass', 'Delphie', 'Eskil', 'Fenna', 'Gide', 'Hollis', 'Isolde', 'Jorun'];
-const CHILDREN = ['Kip', 'Lune', 'Moss', 'Nell', 'Otto'];
-
-/** Whoever comes along on an invented hire: the renter drives, the next grown-up looks out. */
-const madeUpParty = (hire: Pick<HireRow, 'adults' | 'children'>, renter: string, seed: number): Person[] => [
-  ...Array.from({ length: hire.adults }, (_, i): Person => ({
-    id: `p${i + 1}`,
-    name: i === 0 ? renter : GROWN_UPS[(seed + i) % GROWN_UPS.length]!,
-    age: 28 + ((seed * 7 + i * 11) % 38),
-    massKg: 58 + ((seed * 5 + i * 13) % 34),
-    swims: i % 4 === 3 ? 'weakly' : 'well',
-    ...(i === 0 ? { drives: true, licence: true } : i === 1 ? { lookout: true } : {}),
-  })),
-  ...Array.from({ length: hire.children }, (_, i): Person => ({
-    id: `p${hire.adults + i + 1}`,
-    name: CHILDREN[(seed + i) % CHILDREN.length]!,
-    age: 6 + ((seed + i * 3) % 5),
-    size: 'child',
-    swims: i % 2 === 0 ? 'weakly' : 'well',
-  })),
-];
-
 const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, seed: number, now: Date) => {
   const hire = await store.db('hire').where({ id: one.hire }).first();
   if (!hire) throw new Error(`play.json: there is no hire ${one.hire}`);
@@ -153,7 +63,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const staff = await store.db('staff').where({ id: one.by }).first('id', 'role');
   if (!found || !staff) throw new Error(`play.json: ${one.hire} lacks its boat’s book or its hand ${one.by}`);
   const { book, version } = found;
-  const held: StoredHireEvent[] = [];
+  const stored: StoredHireEvent[] = [];
   // Before departure a walk takes half an hour; coming in, a quarter. Nothing lies in the future.
   let clock = Math.min(Date.parse(hire.from) - 30 * 60_000, now.getTime() - 20 * 60_000);
   const add = (body: EventBody) => {
@@ -169,9 +79,9 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
       replaces: [],
       body,
     };
-    held.push({ event, actor: staff });
+    stored.push({ event, actor: staff });
   };
-  const has = () => stateOf(project(held));
+  const has = () => stateOf(project(stored));
   const sha = async (bytes: Promise<Buffer>) => {
     const data = await bytes;
     const name = createHash('sha256').update(data).digest('hex');
@@ -189,7 +99,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const salt = (await store.db('person').where({ id: hire.renter }).first('salt'))!.salt;
   const signAndSeal = async (walk: Walk) => {
     const boat = (await store.db('boat').where({ id: hire.boat }).first('name', 'lastSeal'))!;
-    const page = pageDigest(pageOf(project(held), book, walk, boat.name, 'en'));
+    const page = pageDigest(pageOf(project(stored), book, walk, boat.name, 'en'));
     add({
       kind: 'signed',
       walk,
@@ -208,7 +118,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
       signer: commit(salt, staff.id),
       drawing: await sha(scrawl(seed + 11)),
     });
-    const content = sealContent(held, boat.lastSeal);
+    const content = sealContent(stored, boat.lastSeal);
     const signature = sign('sha256', Buffer.from(sealMessage(hire.id, walk, content.root)), {
       key: phone.key,
       dsaEncoding: 'ieee-p1363',
@@ -221,7 +131,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
       newestBook: version,
       device: phone.device,
       actor: staff,
-      events: held.map(({ event }) => event),
+      events: stored.map(({ event }) => event),
       behindMs: 0,
       now: now.toISOString(),
     });
@@ -257,14 +167,14 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   if (one.upTo !== 'booked') {
     add({
       kind: 'partySet',
-      sheet: await keepSheet(store.db, hire.id, sheet, now.toISOString()),
+      sheet: await storeSheet(store.db, hire.id, sheet, now.toISOString()),
       people: sheet.party.people.length,
       children: hire.children,
     });
-    for (const { person, rack } of fitOf(project(held), of, dayOfUse(of, now.toISOString()))?.given ?? [])
+    for (const { person, rack } of fitOf(project(stored), of, dayOfUse(of, now.toISOString()))?.given ?? [])
       add({ kind: 'jacketGiven', person, fitting: rack.fitting, where: rack.where });
-    const told = new Set(briefingOf(project(held), of).tell.map(({ point }) => point.id));
-    await walkStations(book, 'out', one, seed, told, add, sha);
+    const briefed = new Set(briefingOf(project(stored), of).toBrief.map(({ point }) => point.id));
+    await walkStations(book, 'out', one, seed, briefed, add, sha);
   }
   if (one.upTo !== 'booked' && one.upTo !== 'walkingOut') {
     await signAndSeal('out');
@@ -280,7 +190,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   }
   if (one.upTo === 'settling' || one.upTo === 'closed') await signAndSeal('in');
   if (one.upTo === 'closed')
-    for (const finding of findingsOf(project(held), book, hire).filter(needsDecision))
+    for (const finding of findingsOf(project(stored), book, hire).filter(needsDecision))
       add({ kind: 'findingDecided', finding: finding.key, decision: 'renters' });
   await deliver();
   if (one.upTo === 'closed') {
@@ -288,7 +198,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
     const closed = await closeHire(
       store.db,
       hire.id,
-      { totalMinor: (await draftOf(store.db, hire, whole)).totalMinor, events: whole.held.length },
+      { totalMinor: (await draftOf(store.db, hire, whole)).totalMinor, events: whole.stored.length },
       now.toISOString(),
     );
     if (!closed.ok) throw new Error(`${one.hire} cannot be closed: ${closed.reason} ${JSON.stringify(closed.figures)}`);
@@ -333,7 +243,7 @@ const walkStations = async (
   one: Play,
   seed: number,
   /** Points of the briefing that was composed for this party. */
-  told: ReadonlySet<string>,
+  briefed: ReadonlySet<string>,
   add: (body: EventBody) => void,
   sha: (bytes: Promise<Buffer>) => Promise<string>,
 ) => {
@@ -343,7 +253,7 @@ const walkStations = async (
   for (const stop of stops) {
     if (walk === 'out')
       for (const point of stop.points)
-        if (told.has(point.id)) add({ kind: 'pointBriefed', walk, point: point.id, how: 'said', language: 'en' });
+        if (briefed.has(point.id)) add({ kind: 'pointBriefed', walk, point: point.id, how: 'said', language: 'en' });
     for (const fitting of stop.fittings)
       add({
         kind: 'counted',

@@ -1,12 +1,12 @@
+import { addBook } from '../topics/fleet/resolvedBook';
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import { digestOf } from '@quay/core/events/canonical';
 import { policyOf } from '@quay/core/policy/policy';
 import type { PriceList } from '@quay/core/settlement/prices';
-import { addBook } from '../topics/fleet/fleet';
 import { putBook } from '../topics/fleet/pastBook';
-import { writeHanding, writeOperator } from '../platform/database/setting';
+import { writeHandoverPolicy, writeOperator } from '../platform/database/setting';
 import { accountOf, putAccount } from '../platform/signIn/staff';
 import type { BoatIn, Import } from './read';
 import type { HireIn } from './tables';
@@ -46,7 +46,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
     const { name, currency, simulated = false } = operator;
     await writeOperator(trx, { name, currency, simulated });
     // What of the file says how they hand over; the shape leaves the rest away.
-    await writeHanding(trx, HandoverPolicy.parse(operator));
+    await writeHandoverPolicy(trx, HandoverPolicy.parse(operator));
     for (const account of accounts) await putAccount(trx, account, new Date(now));
     for (const rules of data.rules)
       await trx('rules')

@@ -33,7 +33,7 @@ export const OperatorFile = z.extend(HandoverPolicy, {
 });
 export const BasesFile = z.object({ format: z.literal('quay-bases/1'), bases: z.array(Base) });
 
-/** A boat with her book laid flat; `lineage` are the class books it is laid from, furthest first. */
+/** A boat with her resolved book; `lineage` are the class books it comes from, furthest first. */
 export type BoatIn = {
   id: string;
   name: string;
@@ -164,12 +164,12 @@ export const readImport = (
   const boatFiles = readAll('boats', '.json', BoatBook);
   const fileOf = (book: string) => boatFiles.get(book)?.file ?? classes.get(book)?.file ?? book;
   const classBooks = new Map([...classes].map(([id, { value }]) => [id, value]));
-  const told = new Set<string>();
+  const reported = new Set<string>();
   // A fault of a class shows through every boat of it; it is told once.
   const bookFault = (fault: Fault) => {
     const key = sayFault(fault);
-    if (!told.has(key)) faults.push(fault);
-    told.add(key);
+    if (!reported.has(key)) faults.push(fault);
+    reported.add(key);
   };
   const boats = [...boatFiles.values()].flatMap(({ file, value: boatBook }): BoatIn[] => {
     if (!bases.some(({ id }) => id === boatBook.base)) faults.push({ file, where: 'base', reason: `there is no base “${boatBook.base}”` });
@@ -182,12 +182,12 @@ export const readImport = (
       bookFault({ file: fileOf(found.fault.book), where: found.fault.path, reason: found.fault.reason });
       return [];
     }
-    const laid = mergeBooks(found.lineage, boatBook);
-    if (!laid.ok) {
-      for (const { book, path, reason } of laid.faults) bookFault({ file: fileOf(book), where: path, reason });
+    const resolved = mergeBooks(found.lineage, boatBook);
+    if (!resolved.ok) {
+      for (const { book, path, reason } of resolved.faults) bookFault({ file: fileOf(book), where: path, reason });
       return [];
     }
-    for (const { book, path, reason } of drillFaults(laid.book.drills, laid.origins.drills, boatBook.id, drillsKnown))
+    for (const { book, path, reason } of drillFaults(resolved.book.drills, resolved.origins.drills, boatBook.id, drillsKnown))
       bookFault({ file: fileOf(book), where: path, reason });
     const { id, name, hullNumber, base } = boatBook;
     const on = boatBook.waters ?? bases.find((one) => one.id === base)?.waters ?? '';
@@ -198,7 +198,7 @@ export const readImport = (
       ...(bases.find((one) => one.id === base)?.points ?? []),
       ...(waters.get(on)?.value.points ?? []),
     ];
-    const book = { ...laid.book, points: pointsInOrder(laid.book, ground) };
+    const book = { ...resolved.book, points: pointsInOrder(resolved.book, ground) };
     return [{ id, name, hullNumber, base, waters: on, lineage: found.lineage, boatBook, book }];
   });
 

@@ -7,7 +7,7 @@ import { BasesFile, OperatorFile } from './read';
 
 const SHAPES = {
   'class-book': [ClassBook, 'What a class of boats shares.'],
-  'boat-book': [BoatBook, 'What one hull has different from her class: rows by id, laid over the class book.'],
+  'boat-book': [BoatBook, 'What one hull has different from her class: rows by id, merged over the class book.'],
   rules: [RuleSet, 'A set of rules about jackets, drivers and lookouts; waters name the one that holds on them.'],
   waters: [Waters, 'GeoJSON (RFC 7946) of one stretch of water; each feature says what it is.'],
   bases: [BasesFile, 'Where boats lie.'],

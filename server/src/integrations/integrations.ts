@@ -13,7 +13,7 @@ import { noCardTerminal } from './cardTerminal';
 import { safeSetByHand } from './keySafe';
 import { noWeatherMast } from './weatherMast';
 
-type StandIns = { readonly [N in SimulatorName]: Simulated<N> };
+type Simulators = { readonly [N in SimulatorName]: Simulated<N> };
 
 /** Devices and services beside the quay, each behind a port of its own. */
 export type Integrations = {
@@ -21,7 +21,7 @@ export type Integrations = {
   weatherMast: WeatherMast;
   cardTerminal: CardTerminal;
   boatGateway: BoatGateway;
-  standIns: StandIns | undefined;
+  simulators: Simulators | undefined;
 };
 
 /**
@@ -40,7 +40,7 @@ export const integrationsOf = (
       weatherMast: noWeatherMast,
       cardTerminal: noCardTerminal,
       boatGateway: noBoatGateway,
-      standIns: undefined,
+      simulators: undefined,
     };
   const keySafe = simulatedKeySafe();
   const weatherMast = simulatedWeatherMast();
@@ -51,5 +51,5 @@ export const integrationsOf = (
     { simulated: true, way: 'nmea', now },
     () => gateway.close(),
   );
-  return { keySafe, weatherMast, cardTerminal, boatGateway, standIns: { keySafe, weatherMast, cardTerminal, boatGateway: gateway } };
+  return { keySafe, weatherMast, cardTerminal, boatGateway, simulators: { keySafe, weatherMast, cardTerminal, boatGateway: gateway } };
 };

@@ -5,7 +5,7 @@ import { lookAt } from '../topics/photo/compare/look';
 import { madeUpPair } from '../topics/photo/compare/madeUp/pairs';
 import { isOfMark } from '../topics/photo/compare/oracle';
 import { greyOf } from '../topics/photo/compare/picture';
-import { FEATURES, featuresOf } from '../topics/photo/compare/flaws/traits';
+import { FEATURES, featuresOf } from '../topics/photo/compare/flaws/features';
 import { Bin, vision } from '../topics/photo/compare/vision';
 
 /**
@@ -27,8 +27,8 @@ const sample = async (seed: number): Promise<Sample[]> => {
       .flatMap((blob): Sample[] => {
         const is = isOfMark(blob, marks);
         if (is === undefined) return [];
-        const traits = featuresOf(cv, seen.look, labels[blob.level]!, core, blob);
-        return [{ traits: FEATURES.map((trait) => traits[trait]), is }];
+        const features = featuresOf(cv, seen.look, labels[blob.level]!, core, blob);
+        return [{ features: FEATURES.map((feature) => features[feature]), is }];
       });
   } finally {
     bin.empty();

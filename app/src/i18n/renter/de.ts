@@ -24,7 +24,7 @@ export const de: RenterWords = {
     noImage: 'Diese Datei ist kein lesbares Bild. JPEG, PNG und WebP gehen; die Worte bleiben.',
     truncated: 'Das Ende des Bildes fehlt. Noch einmal aufnehmen; die Worte bleiben.',
   },
-  kept: {
+  pending: {
     full: 'Dieses Telefon ist voll',
     doesNotFit: 'Das lässt sich so nicht eintragen: {{what}}. Bitte ändern und noch einmal eingeben.',
     fullWhy: 'Der letzte Eintrag wurde nicht gespeichert; alles davor ist sicher. Platz schaffen, dann noch einmal.',

@@ -12,7 +12,7 @@ export const en = {
     noImage: 'This file is no picture that can be read. JPEG, PNG and WebP can; the words stay.',
     truncated: 'The end of the picture is missing. Take it again; the words stay.',
   },
-  kept: {
+  pending: {
     full: 'This phone is full',
     doesNotFit: 'This cannot be kept: {{what}}. Change it, then enter it again.',
     fullWhy: 'The last entry was not kept; everything before it is safe. Free some space, then enter it again.',

@@ -21,7 +21,7 @@ export const es: RenterWords = {
     noImage: 'Este archivo no es una foto legible. Valen JPEG, PNG y WebP; el texto queda.',
     truncated: 'Falta el final de la foto. Tómela otra vez; el texto queda.',
   },
-  kept: {
+  pending: {
     doesNotFit: 'Esto no se puede guardar: {{what}}. Cámbielo y vuelva a introducirlo.',
     full: 'Este teléfono está lleno',
     fullWhy: 'Lo último no se guardó; lo anterior está a salvo. Libere espacio y repita.',

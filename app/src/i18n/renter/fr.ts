@@ -16,7 +16,7 @@ export const fr: RenterWords = {
     noImage: 'Ce fichier n’est pas une photo lisible. JPEG, PNG et WebP conviennent ; le texte reste.',
     truncated: 'La fin de la photo manque. Reprenez-la ; le texte reste.',
   },
-  kept: {
+  pending: {
     full: 'Ce téléphone est plein',
     doesNotFit: 'Ceci ne peut pas être gardé : {{what}}. Modifiez-le, puis saisissez-le encore.',
     fullWhy: 'La dernière saisie n’a pas été gardée ; le reste est en sûreté. Libérez de la place, puis recommencez.',

@@ -67,6 +67,15 @@ export const Bookings = () => {
       <IconButton path={mdiChevronRight} label={t('bookings.later')} onPress={() => go({ day: shiftDay(day, 7) })} plain testID="later" />
     </View>
   );
+  const newHire = (
+    <Button
+      mode="contained"
+      label={t('newHire.open')}
+      onPress={() => router.push(`/bookings/new?day=${day}${data ? `&base=${data.base.id}` : ''}`)}
+      testID="new-hire"
+      {...(wide ? { style: { minWidth: 200 } } : {})}
+    />
+  );
   const stale = data && now - data.keptAt > 180_000;
   const top = (
     <View style={{ paddingHorizontal: wide ? 16 : 12, gap: 10, paddingBottom: 8 }}>
@@ -108,7 +117,23 @@ export const Bookings = () => {
     </View>
   );
   return (
-    <Screen title={t('nav.bookings')} sub={data ? `${data.base.name} · ${month}` : month} right={turn} top={top} fill={wide}>
+    <Screen
+      title={t('nav.bookings')}
+      sub={data ? `${data.base.name} · ${month}` : month}
+      right={
+        wide ? (
+          <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+            {turn}
+            {newHire}
+          </View>
+        ) : (
+          turn
+        )
+      }
+      top={top}
+      fill={wide}
+      {...(wide ? {} : { footer: newHire })}
+    >
       {data ? (
         wide ? (
           <BookedTable

@@ -50,6 +50,11 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
     notes: hire.notes,
   });
   const [fault, setFault] = useState<string>();
+  /** What is in the way of the later return, and may be insisted on. */
+  const [tightAt, setTightAt] = useState<{ of: string; words: string }>();
+  const [date, clock] = form.watch(['date', 'clock']);
+  // Insisted on is the return that was said to be in the way, and no other that was typed since.
+  const tight = tightAt?.of === `${date} ${clock}` ? tightAt.words : undefined;
   const [adults, children] = form.watch(['adults', 'children']).map(Number);
   const overPlate = (adults || 0) + (children || 0) > book.plate.people;
   const keep = form.handleSubmit(async (entered) => {
@@ -62,12 +67,15 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
           to: instantOf(`${entered.date}T${entered.clock}`, base.zone),
           party: { adults: entered.adults, children: entered.children },
           notes: entered.notes,
+          ...(tight === undefined ? {} : { insist: true }),
         },
       });
       await client.invalidateQueries({ queryKey: packQuery(hire.id).queryKey });
       onClose();
     } catch (error) {
       if (error instanceof NoAnswer) setFault(t('change.offline'));
+      else if (error instanceof Refused && error.problem.code === 'boatTight')
+        setTightAt({ of: `${date} ${clock}`, words: errorWords(error) });
       else if (error instanceof Refused) {
         setFault(error.problem.code === 'changedMeanwhile' ? t('change.meanwhile') : errorWords(error));
         await client.invalidateQueries({ queryKey: packQuery(hire.id).queryKey });
@@ -82,7 +90,8 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
       footer={
         <Button
           mode="contained"
-          label={t('change.keep')}
+          label={t(tight === undefined ? 'change.keep' : 'change.insist')}
+          tone={tight === undefined ? 'primary' : 'warning'}
           busy={form.formState.isSubmitting}
           onPress={() => void keep()}
           testID="keep-change"
@@ -90,6 +99,7 @@ export const ChangeSheet = ({ view, onClose }: { view: HireView; onClose: () => 
       }
     >
       {fault ? <Notice kind="stop" title={fault} /> : null}
+      {tight ? <Notice kind="ask" title={tight} /> : null}
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <View style={{ flex: 3 }}>
           <DayField form={form} name="date" label={t('change.date')} testID="change-date" />

@@ -12,7 +12,7 @@ export const BriefingSummary = ({ view }: { view: WalkView }) => {
   const { t } = useTranslation();
   const { briefing, record, pack, language } = view;
   const taken = minutesTaken(record);
-  const asked = briefing.tell.filter(({ point }) => point.weight === 'must' && (point.questions?.length ?? 0) > 0);
+  const asked = briefing.toBrief.filter(({ point }) => point.weight === 'must' && (point.questions?.length ?? 0) > 0);
   const by = pack.operator.understandingBy;
   const understood = asked.filter(({ point }) => by.every((who) => understoodBy(record, point, who).is === 'understood'));
   const due = questionsDue(record, briefing, pack.operator, undefined);

@@ -26,11 +26,11 @@ export const SaySection = ({ view }: { view: WalkView }) => {
   const { record, pack, walk, enter, briefing, theirs } = view;
   if (walk === 'in') return null;
   const { station } = view.stops[view.at]!;
-  const here = briefing.tell.filter(({ point }) => point.station === station.id);
+  const here = briefing.toBrief.filter(({ point }) => point.station === station.id);
   const left = briefing.guide.filter(({ point }) => point.station === station.id);
   const due = questionsDue(record, briefing, pack.operator, station.id);
   if (here.length + left.length + due.length === 0) return null;
-  const told = (id: string): EventBody => ({ kind: 'pointBriefed', walk, point: id, how: 'said', language: theirs });
+  const briefed = (id: string): EventBody => ({ kind: 'pointBriefed', walk, point: id, how: 'said', language: theirs });
   const open = here.filter(({ point: { id } }) => !isEntered(record, [walk, 'point', id]));
   return (
     <>
@@ -43,7 +43,7 @@ export const SaySection = ({ view }: { view: WalkView }) => {
               label={t('walk.allSaid')}
               onPress={() =>
                 void enter(
-                  open.map(({ point }) => told(point.id)),
+                  open.map(({ point }) => briefed(point.id)),
                   t('walk.kept', { what: t('walk.say') }),
                 )
               }
@@ -53,7 +53,7 @@ export const SaySection = ({ view }: { view: WalkView }) => {
         }
       >
         {here.map((piece) => (
-          <Telling key={piece.point.id} view={view} piece={piece} onTell={() => void enter([told(piece.point.id)])} />
+          <PointRow key={piece.point.id} view={view} piece={piece} onTell={() => void enter([briefed(piece.point.id)])} />
         ))}
         {left.length > 0 && !guide ? (
           <Button
@@ -68,7 +68,7 @@ export const SaySection = ({ view }: { view: WalkView }) => {
           ? left.map((piece) => (
               <View key={piece.point.id} style={{ gap: 3, paddingVertical: 7 }}>
                 <Body tone="soft">{say(piece.point.say, theirs)}</Body>
-                <Small>{piece.why === 'noTime' ? t('brief.noTime') : t('brief.toldBefore', { days: piece.toldDays ?? 0 })}</Small>
+                <Small>{piece.why === 'noTime' ? t('brief.noTime') : t('brief.toldBefore', { days: piece.briefedDaysAgo ?? 0 })}</Small>
               </View>
             ))
           : null}
@@ -77,11 +77,11 @@ export const SaySection = ({ view }: { view: WalkView }) => {
   );
 };
 
-const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell: () => void }) => {
+const PointRow = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell: () => void }) => {
   const { t } = useTranslation();
   const { record, pack, walk, language, theirs } = view;
   const money = useMoney(pack.prices.currency);
-  const { point, short, seconds, toldDays } = piece;
+  const { point, short, seconds, briefedDaysAgo } = piece;
   const found = currentOf(record, [walk, 'point', point.id], pointBriefed, pointSkipped);
   const on = found?.value.kind === 'pointBriefed';
   const home = currentOf(record, ['home', point.id], pointRead);
@@ -112,7 +112,7 @@ const Telling = ({ view, piece, onTell }: { view: WalkView; piece: Piece; onTell
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
             {point.weight === 'must' ? <Tag kind="ok">{t('walk.must')}</Tag> : null}
             <Tag kind="calm">{t('brief.seconds', { n: seconds })}</Tag>
-            {short ? <Tag kind="calm">{t('brief.shorter', { days: toldDays ?? 0 })}</Tag> : null}
+            {short ? <Tag kind="calm">{t('brief.shorter', { days: briefedDaysAgo ?? 0 })}</Tag> : null}
             {home ? (
               <Tag kind="calm">{t(`brief.home.${home.value.how}`, { date: dayOf(home.by.event.at, pack.base.zone, language) })}</Tag>
             ) : null}

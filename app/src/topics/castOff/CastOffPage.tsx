@@ -1,5 +1,6 @@
+import type { CastOffMatter } from '@quay/core/castOff/matter';
 import { isEntered } from '@quay/core/events/record';
-import type { CastOffMatter, NotChecked } from '@quay/core/castOff/check';
+import type { NotChecked } from '@quay/core/castOff/check';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -39,8 +40,8 @@ const Check = ({ view }: { view: HireView }) => {
   const here = `/hire/${hire.id}/castoff` as const;
   const signed = isEntered(view.record, ['out', 'sealed']);
   const castOff = async () => {
-    const held = await view.add([{ kind: 'castOff' }]);
-    snack({ text: t('hire.undoCastOff'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'castOff' }]);
+    snack({ text: t('hire.undoCastOff'), undo: () => void view.undo(added) });
     // The next thing to do is on the day.
     router.replace('/');
   };
@@ -76,15 +77,15 @@ const Check = ({ view }: { view: HireView }) => {
       testID="sign-first"
     />
   );
-  const of = (level: CastOffMatter['level']) => matters.filter((one) => one.level === level && !one.letGo);
+  const of = (level: CastOffMatter['level']) => matters.filter((one) => one.level === level && !one.override);
   const groups = [
     ['hold', of('hold')],
     ['ask', of('ask')],
-    ['gone', matters.filter(({ letGo, level }) => letGo && level !== 'note')],
+    ['gone', matters.filter(({ override, level }) => override && level !== 'note')],
     ['note', of('note')],
   ] as const;
   // Said once, where the first of them stands.
-  const managers = (['hold', 'ask'] as const).find((level) => of(level).some(({ liftable }) => liftable));
+  const managers = (['hold', 'ask'] as const).find((level) => of(level).some(({ overridable }) => overridable));
   return (
     <Screen
       title={t('castOff.title')}

@@ -5,13 +5,13 @@ import { Button } from '../../ui/controls/button';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import type { WalkView } from '../../local/useWalk';
 import { MatterRow } from './MatterRow';
-import { standing, useCastOff } from './useCastOff';
+import { heldByRecord, useCastOff } from './useCastOff';
 
 /** Holds the boat for a reason in somebody's own words, or lifts such a hold. */
 export const HoldSheet = ({ view, onClose }: { view: WalkView; onClose: () => void }) => {
   const { t } = useTranslation();
   const [why, setWhy] = useState('');
-  const holds = standing(useCastOff(view));
+  const holds = heldByRecord(useCastOff(view));
   const hold = async () => {
     await view.enter([{ kind: 'boatHeld', why: why.trim() }], t('hold.done'));
     onClose();

@@ -1,6 +1,6 @@
+import type { CastOffMatter, Place } from '@quay/core/castOff/matter';
 import { currentAt, currentUnder } from '@quay/core/events/record';
 import { boatHeld } from '@quay/core/castOff/events';
-import type { CastOffMatter, Place } from '@quay/core/castOff/check';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -52,11 +52,11 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: CastOffMat
   const [letting, setLetting] = useState(false);
   const manager = useMe().data?.staff.role === 'manager';
   const words = useMatterWords(view);
-  const { found, level, letGo, liftable, origin, place, key } = matter;
+  const { found, level, override, overridable, origin, place, key } = matter;
   const path = pathOf(view.pack.hire.id, place);
   const said = currentUnder(view.record, ['boatHeld'], boatHeld).flatMap(({ currentEvents }) => currentEvents);
   const spoken = said.find(({ event: { body } }) => found.is === 'said' && body.kind === 'boatHeld' && body.why === found.why);
-  const slot = found.is === 'conflict' ? currentAt(view.record, found.subject) : undefined;
+  const current = found.is === 'conflict' ? currentAt(view.record, found.subject) : undefined;
   const let_ = currentAt(view.record, ['overridden', key]);
   const line = (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingVertical: 8 }}>
@@ -72,7 +72,7 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: CastOffMat
       testID={`matter-${key}`}
       style={{
         borderLeftWidth: 7,
-        borderLeftColor: letGo ? tones.primary : tones[EDGE[level]],
+        borderLeftColor: override ? tones.primary : tones[EDGE[level]],
         backgroundColor: tones.card,
         borderRadius: 12,
         paddingLeft: 14,
@@ -88,15 +88,17 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: CastOffMat
           {line}
         </ListRow>
       )}
-      {letGo ? (
+      {override ? (
         <View style={{ gap: 6, paddingBottom: 8 }}>
-          <Body>{t('castOff.letGoBy', { why: letGo.why })}</Body>
+          <Body>{t('castOff.overriddenBy', { why: override.why })}</Body>
           {manager && let_ ? (
             <Button
               mode="outlined"
               label={t('castOff.takeBack')}
               onPress={() =>
-                void view.undo(let_.currentEvents).then((held) => snack({ text: t('castOff.takenBack'), undo: () => void view.undo(held) }))
+                void view
+                  .undo(let_.currentEvents)
+                  .then((stored) => snack({ text: t('castOff.takenBack'), undo: () => void view.undo(stored) }))
               }
               testID={`take-back-${key}`}
             />
@@ -107,18 +109,18 @@ export const MatterRow = ({ view, matter }: { view: HireView; matter: CastOffMat
         <Button
           mode="outlined"
           label={t('hold.lift')}
-          onPress={() => void view.undo([spoken]).then((held) => snack({ text: t('hold.lifted'), undo: () => void view.undo(held) }))}
+          onPress={() => void view.undo([spoken]).then((stored) => snack({ text: t('hold.lifted'), undo: () => void view.undo(stored) }))}
           style={{ marginBottom: 8 }}
           testID="lift"
         />
       ) : null}
-      {slot ? <Settle view={view} subject={slot.subject} /> : null}
+      {current ? <Settle view={view} subject={current.subject} /> : null}
       {found.is === 'signAgain' ? <ClearAdded view={view} walk="out" /> : null}
-      {liftable ? null : <Bold style={{ paddingBottom: 8 }}>{t('castOff.never')}</Bold>}
-      {!letGo && level !== 'note' && liftable && manager ? (
+      {overridable ? null : <Bold style={{ paddingBottom: 8 }}>{t('castOff.never')}</Bold>}
+      {!override && level !== 'note' && overridable && manager ? (
         <Button
           mode="outlined"
-          label={t('castOff.letGo')}
+          label={t('castOff.override')}
           onPress={() => setLetting(true)}
           style={{ marginBottom: 8 }}
           testID={`let-go-${key}`}

@@ -1,4 +1,4 @@
-import type { CastOffMatter } from '@quay/core/castOff/check';
+import type { CastOffMatter } from '@quay/core/castOff/matter';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../local/hire';
@@ -16,19 +16,19 @@ export const OverrideSheet = ({ view, matter, onClose }: { view: HireView; matte
   const words = useMatterWords(view);
   const [why, setWhy] = useState('');
   const go = async () => {
-    const held = await view.add([{ kind: 'holdOverridden', matter: matter.key, why: why.trim() }]);
-    snack({ text: t('castOff.gone'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'holdOverridden', matter: matter.key, why: why.trim() }]);
+    snack({ text: t('castOff.gone'), undo: () => void view.undo(added) });
     onClose();
   };
   return (
     <ModalSheet
-      title={t('castOff.letGo')}
+      title={t('castOff.override')}
       closeLabel={t('common.close')}
       onClose={onClose}
       footer={
         <Button
           mode="contained"
-          label={t('castOff.letGo')}
+          label={t('castOff.override')}
           tone="warning"
           disabled={why.trim() === ''}
           onPress={() => void go()}
@@ -37,7 +37,7 @@ export const OverrideSheet = ({ view, matter, onClose }: { view: HireView; matte
       }
     >
       <Bold>{words.found(matter.found)}</Bold>
-      <Body>{t('castOff.letGoWhy')}</Body>
+      <Body>{t('castOff.overrideWhy')}</Body>
       <TextField label={t('castOff.why')} value={why} onChange={setWhy} lines={2} autoFocus testID="let-go-why" />
     </ModalSheet>
   );

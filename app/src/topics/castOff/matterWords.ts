@@ -1,5 +1,6 @@
+import type { Found } from '@quay/core/castOff/matter';
 import { peopleOf } from '@quay/core/party/ofHire';
-import type { Found, NotChecked } from '@quay/core/castOff/check';
+import type { NotChecked } from '@quay/core/castOff/check';
 import { say } from '@quay/core/words/words';
 import { clockOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';

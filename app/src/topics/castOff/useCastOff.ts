@@ -1,4 +1,5 @@
-import { type CastOffCheck, castOffCheck, type CastOffMatter } from '@quay/core/castOff/check';
+import type { CastOffMatter } from '@quay/core/castOff/matter';
+import { type CastOffCheck, castOffCheck } from '@quay/core/castOff/check';
 import { stateOf } from '@quay/core/day/board';
 import { unattended } from '@quay/core/policy/policy';
 import { useMemo } from 'react';
@@ -32,10 +33,11 @@ export const useCastOff = (view: HireView): CastOffCheck => {
 };
 
 /** What keeps her from leaving, a manager's word set aside. */
-export const blocking = ({ matters }: CastOffCheck): CastOffMatter[] => matters.filter(({ level, letGo }) => level !== 'note' && !letGo);
+export const blocking = ({ matters }: CastOffCheck): CastOffMatter[] =>
+  matters.filter(({ level, override }) => level !== 'note' && !override);
 
 /** What the record itself holds her for, whatever is still to be done on the walk. */
-const STANDING: readonly CastOffMatter['found']['is'][] = [
+const BY_RECORD: readonly CastOffMatter['found']['is'][] = [
   'away',
   'signAgain',
   'safetyFitting',
@@ -48,4 +50,4 @@ const STANDING: readonly CastOffMatter['found']['is'][] = [
   'drill',
   'conflict',
 ];
-export const standing = (check: CastOffCheck): CastOffMatter[] => blocking(check).filter(({ found }) => STANDING.includes(found.is));
+export const heldByRecord = (check: CastOffCheck): CastOffMatter[] => blocking(check).filter(({ found }) => BY_RECORD.includes(found.is));

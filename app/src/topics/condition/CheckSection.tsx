@@ -9,7 +9,7 @@ import { PhotoRow } from '../photo/PhotoRow';
 import { PhotoTaking } from '../photo/PhotoTaking';
 import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../../local/useWalk';
-import { StopSection, Quarrel } from '../../ui/stopSection';
+import { StopSection, ConflictingValues } from '../../ui/stopSection';
 
 /** How she comes back: switches, covers, rubbish, how clean she is. The first way of each is as it should be. */
 export const CheckSection = ({ view }: { view: WalkView }) => {
@@ -68,7 +68,7 @@ const OneCheck = ({ view, check }: { view: WalkView; check: WalkView['pack']['bo
       ) : null}
       <PhotoTaking photo={photo} />
       {found?.conflict ? (
-        <Quarrel
+        <ConflictingValues
           values={found.currentEvents.map(({ event: { body } }) =>
             body.kind === 'asFound' ? say(check.ways.find(({ id }) => id === body.way)?.name ?? { en: body.way }, language) : '',
           )}

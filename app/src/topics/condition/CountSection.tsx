@@ -14,7 +14,7 @@ import { useSteps } from '../../ui/controls/steps';
 import { useTones } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
 import type { WalkView } from '../../local/useWalk';
-import { All, StopSection, Quarrel } from '../../ui/stopSection';
+import { All, StopSection, ConflictingValues } from '../../ui/stopSection';
 
 type Counted = Extract<EventBody, { kind: 'counted' }>;
 
@@ -168,7 +168,7 @@ const CountRow = ({
         ) : null}
       </View>
       {found?.conflict ? (
-        <Quarrel
+        <ConflictingValues
           values={found.currentEvents.map(({ event: { body } }) =>
             body.kind === 'counted' ? `${body.count} ${t(`walk.state.${body.state}`)}` : '',
           )}

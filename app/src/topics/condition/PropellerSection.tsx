@@ -19,7 +19,7 @@ import { PhotoRow } from '../photo/PhotoRow';
 import { PhotoTaking } from '../photo/PhotoTaking';
 import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../../local/useWalk';
-import { StopSection, Quarrel } from '../../ui/stopSection';
+import { StopSection, ConflictingValues } from '../../ui/stopSection';
 
 type Evidence = Extract<EventBody, { kind: 'evidenceGiven' }>;
 
@@ -125,7 +125,9 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
       ) : null}
       <PhotoTaking photo={photo} />
       {found?.conflict ? (
-        <Quarrel values={found.currentEvents.map(({ event: { body } }) => (body.kind === 'evidenceGiven' ? words(body.state) : ''))} />
+        <ConflictingValues
+          values={found.currentEvents.map(({ event: { body } }) => (body.kind === 'evidenceGiven' ? words(body.state) : ''))}
+        />
       ) : null}
     </StopSection>
   );

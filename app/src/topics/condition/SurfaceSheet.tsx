@@ -1,10 +1,8 @@
 import { marksOf } from '@quay/core/condition/placed';
 import { currentOf } from '@quay/core/events/record';
 import { markPlaced, surfaceSeen } from '@quay/core/condition/events';
-import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import type { ComparisonBox } from '@quay/contract/compare';
 import { type Mark, MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
-import type { Surface } from '@quay/core/fleet/rows';
 import { say } from '@quay/core/words/words';
 import { carried } from '@quay/core/walk/before';
 import { useState } from 'react';
@@ -12,33 +10,19 @@ import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { TouchableRipple } from '../../ui/controls/touchableRipple';
 import { v7 as uuidv7 } from 'uuid';
-import type { PhotoSource } from '../../platform/photo';
-import { TextField } from '../../ui/controls/textField';
-import { Button, IconButton } from '../../ui/controls/button';
+import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ModalSheet } from '../../ui/controls/modalSheet';
-import { type ShownMark, surfaceHeight, SurfaceDrawing } from '../../ui/drawn/surface';
-import { Zoomable } from '../../ui/drawn/touch';
-import { useTones, WIDE } from '../../ui/theme';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { WIDE } from '../../ui/theme';
+import { Body, Bold, Small } from '../../ui/words';
 import { PairSheet } from '../photo/compare/PairSheet';
 import { usePair } from '../photo/compare/useComparisons';
-import { CardSheet } from '../photo/CardSheet';
 import { PhotoRow } from '../photo/PhotoRow';
 import { PhotoTaking } from '../photo/PhotoTaking';
 import { usePhoto } from '../photo/usePhoto';
 import type { WalkView } from '../../local/useWalk';
-
-/** Lengths a hand can tell apart by eye: steps of about a quarter. */
-const SIZES = [5, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100, 120, 160, 200, 250, 300, 400, 500, 600, 800, 1000, 1500, 2000];
-/** How near one may come to the drawing. */
-const NEAREST = 6;
-const near = (size: number) => SIZES.reduce((best, one, i) => (Math.abs(one - size) < Math.abs(SIZES[best]! - size) ? i : best), 0);
-
-/** How much nearer one press brings it. */
-const STEP_NEARER = 1.6;
-
-type Draft = Omit<Mark, 'note'> & { note: string; known: boolean };
+import { type Draft, DraftEditor, nearestSize, SIZES } from './DraftEditor';
+import { NearSurface } from './NearSurface';
 
 /** One surface, large: press where the flaw is; marks of departure stand pale behind. */
 export const SurfaceSheet = ({
@@ -98,7 +82,7 @@ export const SurfaceSheet = ({
   const comparison = walk === 'in' ? pair : undefined;
   /** A standard view shows the whole side: a box lies on the drawing about where it lies on the photograph. */
   const fromBox = (box: ComparisonBox) => {
-    const sizeMm = SIZES[near(Math.hypot(box.width * surface.widthM, box.height * surface.heightM) * 1000)]!;
+    const sizeMm = SIZES[nearestSize(Math.hypot(box.width * surface.widthM, box.height * surface.heightM) * 1000)]!;
     const photos = looked?.photos.slice(-1) ?? [];
     setDraft({
       id: uuidv7(),
@@ -250,136 +234,5 @@ export const SurfaceSheet = ({
         </>
       )}
     </ModalSheet>
-  );
-};
-
-/** The drawing, come near to and pushed about; by itself, so that nothing else is drawn anew for it. */
-const NearSurface = ({
-  surface,
-  marks,
-  width,
-  onPlace,
-  hint,
-}: {
-  surface: Surface;
-  marks: readonly ShownMark[];
-  width: number;
-  onPlace: (x: number, y: number) => void;
-  hint: string;
-}) => {
-  const { t } = useTranslation();
-  const [near, setNear] = useState(1);
-  const height = surfaceHeight(surface, width);
-  return (
-    <>
-      <Zoomable width={width} height={height} nearest={NEAREST} near={near} onNear={setNear}>
-        <SurfaceDrawing
-          surface={surface}
-          marks={marks}
-          width={width}
-          height={height}
-          onPlace={onPlace}
-          near={near}
-          label={t('walk.tapToPlace')}
-          testID="surface-drawing"
-        />
-      </Zoomable>
-      <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-        <Small style={{ flex: 1 }}>{hint}</Small>
-        <IconButton
-          path={mdiMagnifyMinusOutline}
-          label={t('walk.farther')}
-          disabled={near <= 1}
-          onPress={() => setNear(near < 1.05 * STEP_NEARER ? 1 : near / STEP_NEARER)}
-          testID="farther"
-        />
-        <IconButton
-          path={mdiMagnifyPlusOutline}
-          label={t('walk.nearer')}
-          disabled={near >= NEAREST}
-          onPress={() => setNear(Math.min(NEAREST, near * STEP_NEARER))}
-          testID="nearer"
-        />
-      </View>
-    </>
-  );
-};
-
-const DraftEditor = ({
-  draft,
-  busy,
-  change,
-  kinds,
-  onPhoto,
-  hireId,
-  name,
-}: {
-  draft: Draft;
-  busy: boolean;
-  change: (part: Partial<Draft>) => void;
-  kinds: React.ReactNode[];
-  onPhoto: (source: PhotoSource) => void;
-  hireId: string;
-  name: string;
-}) => {
-  const { t } = useTranslation();
-  const tones = useTones();
-  const [measuring, setMeasuring] = useState(false);
-  const photo = draft.photos.at(-1);
-  const size = near(draft.sizeMm);
-  const step = (by: number) => change({ sizeMm: SIZES[Math.min(SIZES.length - 1, Math.max(0, size + by))]! });
-  return (
-    <View style={{ gap: 12 }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-        <Body style={{ flex: 1 }}>{t('walk.size')}</Body>
-        <IconButton path={mdiMinus} label={t('walk.smaller')} onPress={() => step(-1)} testID="smaller" />
-        <View
-          style={{
-            minWidth: 120,
-            minHeight: 52,
-            borderRadius: 13,
-            backgroundColor: tones.primaryPale,
-            alignItems: 'center',
-            justifyContent: 'center',
-          }}
-        >
-          <SlabBold size={28}>{`${draft.sizeMm} mm`}</SlabBold>
-        </View>
-        <IconButton path={mdiPlus} label={t('walk.larger')} onPress={() => step(1)} testID="larger" />
-      </View>
-      {photo === undefined ? null : (
-        <Button
-          mode="outlined"
-          label={t('card.open')}
-          onPress={() => setMeasuring(true)}
-          style={{ alignSelf: 'flex-start' }}
-          testID="measure-by-card"
-        />
-      )}
-      {measuring && photo !== undefined ? (
-        <CardSheet
-          hireId={hireId}
-          sha={photo}
-          onTake={(sizeMm) => {
-            change({ sizeMm });
-            setMeasuring(false);
-          }}
-          onClose={() => setMeasuring(false)}
-        />
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.kind')}>
-        {kinds}
-      </View>
-      <PhotoRow
-        hireId={hireId}
-        photos={draft.photos}
-        name={name}
-        label={t('walk.photo')}
-        busy={busy}
-        onPick={onPhoto}
-        testID="mark-photo"
-      />
-      <TextField label={t('walk.notePlaceholder')} value={draft.note} onChange={(note) => change({ note })} />
-    </View>
   );
 };

@@ -187,7 +187,10 @@ export const Thruster = ({ practice }: { practice: Practice }) => {
 
 export const HelmNotes = ({ practice, hull }: { practice: Practice; hull: HullFigures }) => {
   const { t } = useTranslation();
-  const dead = useSeen(practice, ({ told, hands }) => told !== undefined && !told.steers && Math.abs(hands.handle) > 0.2);
+  const dead = useSeen(
+    practice,
+    ({ instruction, hands }) => instruction !== undefined && !instruction.steers && Math.abs(hands.handle) > 0.2,
+  );
   return dead ? (
     <Bold size={15} tone="dangerText">
       {t('dock.noSteer')}

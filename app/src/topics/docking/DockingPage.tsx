@@ -122,11 +122,11 @@ const PracticeOf = ({ view, task, berth, onBack }: { view: HireView; task: TaskN
       onBack={onBack}
       onDone={async ({ weather, passed, touch, seconds, wentBack }) => {
         try {
-          const held = await add([{ kind: 'dockingTried', task, weather, by: 'driver', passed, touch, wentBack, seconds }]);
-          snack({ text: t('dock.kept'), undo: () => void undo(held) });
+          const stored = await add([{ kind: 'dockingTried', task, weather, by: 'driver', passed, touch, wentBack, seconds }]);
+          snack({ text: t('dock.kept'), undo: () => void undo(stored) });
         } catch (error) {
           if (!isFull(error)) throw error;
-          snack({ text: `${t('kept.full')}. ${t('kept.fullWhy')}` });
+          snack({ text: `${t('pending.full')}. ${t('pending.fullWhy')}` });
         }
       }}
     />

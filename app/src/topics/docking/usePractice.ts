@@ -24,11 +24,11 @@ export const NEUTRAL = Math.floor(DETENTS.length / 2);
 export class Practice {
   readonly world: World;
   /** As it stood when it was last worth telling. */
-  told: Shown | undefined;
+  instruction: Shown | undefined;
   hands: Hands = IDLE;
   wentBack = 0;
   private newest: Shown | undefined;
-  private toldAt = 0;
+  private instructedAt = 0;
   private worker: DockingWorker | undefined;
   private readonly listeners = new Set<() => void>();
   private readonly draws = new Set<(shown: Shown) => void>();
@@ -71,9 +71,9 @@ export class Practice {
     this.newest = shown;
     const at = performance.now();
     // A beginning, an end, a pause and a look back are told at once.
-    if (shown.running && this.told?.running && at - this.toldAt < TOLD_MS) return;
-    this.toldAt = at;
-    this.told = shown;
+    if (shown.running && this.instruction?.running && at - this.instructedAt < TOLD_MS) return;
+    this.instructedAt = at;
+    this.instruction = shown;
     this.tell();
   }
 

@@ -30,11 +30,11 @@ export const Practise = ({ view, drillId, onBack }: { view: HireView; drillId: s
       onBack={onBack}
       onDone={async (body) => {
         try {
-          const held = await view.add([body]);
-          snack({ text: t('drill.kept'), undo: () => void view.undo(held) });
+          const added = await view.add([body]);
+          snack({ text: t('drill.kept'), undo: () => void view.undo(added) });
         } catch (error) {
           if (!isFull(error)) throw error;
-          snack({ text: `${t('kept.full')}. ${t('kept.fullWhy')}` });
+          snack({ text: `${t('pending.full')}. ${t('pending.fullWhy')}` });
         }
       }}
     />

@@ -1,7 +1,8 @@
+import type { Finding } from '@quay/core/findings/finding';
 import { isEntered, currentOf } from '@quay/core/events/record';
 import { sealed } from '@quay/core/record/events';
 import type { Tank } from '@quay/core/fleet/rows';
-import { type Finding, needsDecision, unchangedCount } from '@quay/core/findings/findings';
+import { needsDecision, unchangedCount } from '@quay/core/findings/findings';
 import { costOf, settle } from '@quay/core/settlement/settle';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -10,24 +11,25 @@ import { View } from 'react-native';
 import { type HireView, useHire } from '../../local/hire';
 import { useMe } from '../../local/session';
 import { onKey } from '../../platform/browser';
-import { Notice, Tag } from '../../ui/board';
-import { Money, useMoney } from '../../ui/controls/money';
+import { Notice } from '../../ui/board';
+import { useMoney } from '../../ui/controls/money';
 import { Plan } from '../../ui/drawn/plan';
 import { Button } from '../../ui/controls/button';
-import { ListRow } from '../../ui/controls/listRow';
 import { useRoom } from '../../ui/room';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { useSnack } from '../../ui/controls/snack';
 import { useTones } from '../../ui/theme';
-import { Body, Bold, Slab, SlabBold, Small } from '../../ui/words';
+import { Body, SlabBold } from '../../ui/words';
 import { HireMissing } from '../record/HireMissing';
 import { FillSheet } from '../fuel/FillSheet';
 import { choices, type Decision, keyOf, KEYS } from './decisions';
 import { ClearAdded } from '../record/ClearAdded';
 import { DepartureNotice } from './DepartureNotice';
+import { CompareSums } from './CompareSums';
 import { FindingDetail } from './FindingDetail';
+import { FindingHead, FindingRow } from './FindingRow';
 import { useFindingWords } from './findingWords';
 import { MachineRows } from './MachineRows';
 import { Settle } from '../record/Settle';
@@ -67,8 +69,8 @@ const Comparing = ({ view }: { view: HireView }) => {
   const decide = async (finding: Finding, decision: Decision) => {
     // The next one stands there at once: a second key pressed while this is kept is meant for it.
     setChosen(open.find(({ key }) => key !== finding.key)?.key);
-    const held = await view.add([{ kind: 'findingDecided', finding: finding.key, decision }]);
-    snack({ text: t(`compare.decided.${decision}`), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'findingDecided', finding: finding.key, decision }]);
+    snack({ text: t(`compare.decided.${decision}`), undo: () => void view.undo(added) });
   };
   const may = (decision: Decision, finding: Finding) =>
     finding.decision !== 'askManager' || me?.staff.role === 'manager' || decision === 'askManager';
@@ -127,34 +129,6 @@ const Comparing = ({ view }: { view: HireView }) => {
         ) : null}
       </View>
     ) : null;
-  const sums: [label: string, minor: number, tone: 'ink' | 'primaryText'][] = [
-    [t('compare.sum.held'), statement.deposit.heldMinor, 'ink'],
-    [t('compare.sum.proposed'), statement.totalMinor, 'ink'],
-    [t('compare.sum.back'), statement.deposit.releasedMinor, 'primaryText'],
-  ];
-  const sum = (
-    <View
-      style={{
-        flexDirection: 'row',
-        flexWrap: 'wrap',
-        justifyContent: 'space-between',
-        columnGap: 16,
-        rowGap: 6,
-        borderTopWidth: 3,
-        borderTopColor: tones.ink,
-        marginTop: 12,
-        paddingTop: 10,
-        marginHorizontal: 8,
-      }}
-    >
-      {sums.map(([label, minor, tone]) => (
-        <View key={label}>
-          <Small size={14}>{label}</Small>
-          <Money minor={minor} currency={pack.prices.currency} size={wide ? 25 : 22} tone={tone} />
-        </View>
-      ))}
-    </View>
-  );
   const added = record.unsigned.in.length;
   const walkedAlone = currentOf(record, ['in', 'sealed'], sealed)?.by.actor.role === 'renter';
   const list = (
@@ -180,93 +154,26 @@ const Comparing = ({ view }: { view: HireView }) => {
       ) : (
         <Notice kind="ask" title={t('statement.notWalkedIn')} />
       )}
-      {wide && rows.length > 0 ? (
-        <View style={{ flexDirection: 'row', gap: 10, paddingHorizontal: 9, paddingBottom: 4 }} aria-hidden>
-          <Small size={14} style={{ flex: 1.5, marginLeft: 40 }}>
-            {t('compare.what')}
-          </Small>
-          <Small size={14} style={{ flex: 0.62 }}>
-            {t('compare.out')}
-          </Small>
-          <Small size={14} style={{ flex: 0.62 }}>
-            {t('compare.in')}
-          </Small>
-          <Small size={14} style={{ flex: 1 }}>
-            {t('compare.proposed')}
-          </Small>
-        </View>
-      ) : null}
-      {rows.map((finding, i) => {
-        const w = words(
-          finding,
-          statement.lines.find(({ key }) => key === finding.key),
-        );
-        const on = current?.key === finding.key;
-        return (
-          <ListRow
-            key={finding.key}
-            label={`${w.what}, ${w.is}`}
-            onPress={() => setChosen(finding.key)}
-            testID={`finding-${finding.key}`}
-            style={{
-              borderTopWidth: i === 0 ? 0 : 1,
-              borderTopColor: tones.line,
-              borderRadius: on ? 12 : 0,
-              backgroundColor: on ? tones.card : 'transparent',
-            }}
-          >
-            <View style={{ flexDirection: 'row', gap: 10, padding: 9, alignItems: 'center' }}>
-              <View
-                style={{
-                  width: 30,
-                  height: 30,
-                  borderRadius: 15,
-                  borderWidth: 2,
-                  borderColor: tones.ink,
-                  backgroundColor: needsDecision(finding) ? tones.warning : tones.card,
-                  alignItems: 'center',
-                  justifyContent: 'center',
-                }}
-              >
-                <Slab size={16} tone={needsDecision(finding) ? 'onWarning' : 'ink'}>
-                  {i + 1}
-                </Slab>
-              </View>
-              <View style={{ flex: wide ? 1.5 : 1, gap: 2 }}>
-                <Bold>{w.what}</Bold>
-                {w.why ? <Small size={14}>{w.why}</Small> : null}
-                {!wide && (w.out || w.in) ? (
-                  <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 6 }}>
-                    <Small size={14}>{t('compare.out')}</Small>
-                    <Slab size={19} tone="soft">
-                      {w.out}
-                    </Slab>
-                    <Small size={14}>{t('compare.in')}</Small>
-                    <Slab size={21}>{w.in}</Slab>
-                  </View>
-                ) : null}
-              </View>
-              {wide
-                ? (['out', 'in'] as const).map((walk) => (
-                    <Slab key={walk} size={walk === 'out' ? 18 : 20} tone={walk === 'out' ? 'soft' : 'ink'} style={{ flex: 0.62 }}>
-                      {w[walk]}
-                    </Slab>
-                  ))
-                : null}
-              <View style={wide ? { flex: 1, gap: 2 } : { maxWidth: 130, gap: 2 }}>
-                <Tag kind={w.tag}>{w.is}</Tag>
-                {w.price ? <Small size={14}>{w.price}</Small> : null}
-              </View>
-            </View>
-          </ListRow>
-        );
-      })}
+      {wide && rows.length > 0 ? <FindingHead /> : null}
+      {rows.map((finding, i) => (
+        <FindingRow
+          key={finding.key}
+          nth={i + 1}
+          finding={finding}
+          words={words(
+            finding,
+            statement.lines.find(({ key }) => key === finding.key),
+          )}
+          on={current?.key === finding.key}
+          onOpen={() => setChosen(finding.key)}
+        />
+      ))}
       {same > 0 ? (
         <Body tone="soft" style={{ padding: 10 }}>
           {t('compare.same', { count: same })}
         </Body>
       ) : null}
-      {sum}
+      <CompareSums statement={statement} currency={pack.prices.currency} />
     </View>
   );
   const toStatement = (

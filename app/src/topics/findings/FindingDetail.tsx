@@ -1,6 +1,6 @@
+import type { Finding } from '@quay/core/findings/finding';
 import { currentOf } from '@quay/core/events/record';
 import { surfaceSeen } from '@quay/core/condition/events';
-import type { Finding } from '@quay/core/findings/findings';
 import { isRentersWord, isUnsigned } from '@quay/core/findings/whoseWord';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,7 +1,7 @@
+import type { Finding } from '@quay/core/findings/finding';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Walk } from '@quay/core/events/parts';
 import type { EventBody } from '@quay/core/record/event';
-import type { Finding } from '@quay/core/findings/findings';
 import { settle } from '@quay/core/settlement/settle';
 import '../../i18n';
 import * as api from '../../local/api';

@@ -1,5 +1,5 @@
+import type { Finding } from '@quay/core/findings/finding';
 import type { DECISIONS } from '@quay/core/findings/events';
-import type { Finding } from '@quay/core/findings/findings';
 
 export type Decision = (typeof DECISIONS)[number];
 /** One key a decision, shown on its press where there is a keyboard. */

@@ -1,7 +1,7 @@
+import type { Finding } from '@quay/core/findings/finding';
 import type { HirePack } from '@quay/contract/hire';
 import { say } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
-import type { Finding } from '@quay/core/findings/findings';
 import type { Line } from '@quay/core/settlement/statement';
 import { useTranslation } from 'react-i18next';
 import type { TagKind } from '../../ui/board';
@@ -24,7 +24,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         ? t('compare.noPrice')
         : `${line.price ? `${say(line.price.name, i18n.language)} ` : ''}${money(line.amountMinor)}`
       : '';
-    const told = finding.briefed === undefined ? '' : t(`compare.howTold.${finding.briefed}`);
+    const howBriefed = finding.briefed === undefined ? '' : t(`compare.howTold.${finding.briefed}`);
     const decided = finding.decision ? t(`compare.decided.${finding.decision}`) : undefined;
     const tag: TagKind = finding.decision ? (finding.decision === 'askManager' ? 'stop' : 'ok') : finding.chargeable ? 'ask' : 'ok';
     const withDecision = (is: string) => (decided ? `${is} · ${decided}` : is);
@@ -55,7 +55,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
       case 'count':
         return {
           what: say(finding.fitting.name, i18n.language),
-          why: told,
+          why: howBriefed,
           out: finding.out === undefined ? NOT_ENTERED : String(finding.out),
           in: finding.in === undefined ? NOT_ENTERED : String(finding.in),
           is: withDecision(t(`compare.is.count.${finding.is}`)),
@@ -65,7 +65,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
       case 'propeller':
         return {
           what: say(finding.propeller.name, i18n.language),
-          why: told,
+          why: howBriefed,
           out: finding.outRpm === undefined ? '' : `${figure(finding.outRpm)} 1/min`,
           in: finding.inRpm === undefined ? '' : `${figure(finding.inRpm)} 1/min`,
           is: withDecision(t(`compare.is.propeller.${finding.is}`)),
@@ -140,7 +140,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
       case 'check':
         return {
           what: say(finding.check.name, i18n.language),
-          why: [told, finding.note ?? ''].filter(Boolean).join('; '),
+          why: [howBriefed, finding.note ?? ''].filter(Boolean).join('; '),
           out: say(finding.check.ways[0]!.name, i18n.language),
           in: finding.way ? say(finding.way.name, i18n.language) : NOT_ENTERED,
           is: withDecision(finding.way ? say(finding.way.name, i18n.language) : t('compare.is.check.notLooked')),
@@ -150,7 +150,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
       case 'extra':
         return {
           what: t('compare.rows.extra'),
-          why: [finding.text, told].filter(Boolean).join('; '),
+          why: [finding.text, howBriefed].filter(Boolean).join('; '),
           out: '',
           in: '',
           is: withDecision(t(`compare.is.extra.${finding.is}`)),

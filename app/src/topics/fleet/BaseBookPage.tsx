@@ -1,3 +1,4 @@
+import type { AnyRow } from './book/BookRow';
 import { changeBaseBook, getBaseBook, getBaseVersion } from '@quay/contract/fleet';
 import { type Base, BASE_LISTS, type BaseList } from '@quay/core/fleet/base';
 import { comparableBase } from '@quay/core/fleet/compare';
@@ -8,7 +9,7 @@ import { useTranslation } from 'react-i18next';
 import { call } from '../../local/api';
 import { Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
-import { type AnyRow, BookEditor, type Edits } from './book/BookEditor';
+import { BookEditor, type Edits } from './book/BookEditor';
 import { BookMissing } from './BookMissing';
 import { ABOUT_BASE } from './book/about';
 import { BASE_FIELDS } from './book/fields';

@@ -1,3 +1,4 @@
+import type { AnyRow } from './book/BookRow';
 import { mdiFuel, mdiHistory } from '@mdi/js';
 import { changeBoatBook, getBoatBook, getBookVersion } from '@quay/contract/fleet';
 import type { BoatBook, ListName } from '@quay/core/fleet/book';
@@ -9,7 +10,7 @@ import { View } from 'react-native';
 import { call } from '../../local/api';
 import { Button, IconButton } from '../../ui/controls/button';
 import { useRoom } from '../../ui/room';
-import { type AnyRow, BookEditor } from './book/BookEditor';
+import { BookEditor } from './book/BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutBoat } from './book/about';
 import { editsOf, layerListings, originIn } from './book/layerEdits';
@@ -35,11 +36,11 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
   });
   const right = useTextRight(['boatBook', boatId]);
   if (!data) return <BookMissing failed={failed} />;
-  const { boatBook, laid, about, version, origins, ids, below, classNames } = data;
+  const { boatBook, resolved, about, version, origins, ids, below, classNames } = data;
   const abouts = aboutBoat(about);
   const rows = (list: ListName) => {
     // Points of base, waters and operator are told among hers, but are not hers to put in order.
-    const byId = new Map(laid[list].map((row) => [row.id, row as AnyRow]));
+    const byId = new Map(resolved[list].map((row) => [row.id, row as AnyRow]));
     return (ids[list] ?? []).flatMap((id) => byId.get(id) ?? []);
   };
   const edits = editsOf(boatBook, abouts, about, below, (book) => put({ book, version, before: boatBook }));
@@ -54,22 +55,22 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         right={
           wide ? (
             <View style={{ flexDirection: 'row', gap: 8 }}>
-              {laid.tanks.length > 0 ? (
+              {resolved.tanks.length > 0 ? (
                 <Button mode="outlined" label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
               ) : null}
               <Button mode="outlined" label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
             </View>
           ) : (
             <View style={{ flexDirection: 'row', gap: 6 }}>
-              {laid.tanks.length > 0 ? (
+              {resolved.tanks.length > 0 ? (
                 <IconButton path={mdiFuel} label={t('learnt.open')} onPress={() => setLearnt(true)} testID="learnt" />
               ) : null}
               <IconButton path={mdiHistory} label={t('fleet.versions')} onPress={() => setVersions(true)} testID="versions" />
             </View>
           )
         }
-        plan={laid.plan}
-        bookKind={laid.kind}
+        plan={resolved.plan}
+        bookKind={resolved.kind}
         listings={layerListings(boatBook, abouts, about, rows, (id) => t(`fleet.about.${id as 'named'}`))}
         originOf={originIn(origins, about, boatBook.id, classNames)}
         fault={fault}
@@ -81,7 +82,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
       {learnt ? (
         <LearntSheet
           boatId={boatId}
-          gauges={laid.gauges}
+          gauges={resolved.gauges}
           onSet={(gauge, errors) => edits.change('gauges', gauge, { errors })}
           onClose={() => setLearnt(false)}
         />
@@ -89,9 +90,9 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
       {versions ? (
         <VersionsSheet
           of={['boat', boatId]}
-          now={comparableBook(laid)}
+          now={comparableBook(resolved)}
           versions={data.versions}
-          fetch={async (n) => comparableBook((await call(getBookVersion, { params: { boatId, version: n } })).laid)}
+          fetch={async (n) => comparableBook((await call(getBookVersion, { params: { boatId, version: n } })).resolved)}
           onClose={() => setVersions(false)}
         />
       ) : null}

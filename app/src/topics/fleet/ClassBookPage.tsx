@@ -15,7 +15,7 @@ import { editsOf, layerListings, originIn } from './book/layerEdits';
 import { useBook, useTextRight } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
-/** A class book: what is put right here is right in every boat laid from it that says nothing else. */
+/** A class book: what is put right here is right in every boat resolved from it that says nothing else. */
 export const ClassBookPage = ({ classId }: { classId: string }) => {
   const { t } = useTranslation();
   const router = useRouter();

@@ -11,7 +11,7 @@ import { useTones } from '../../ui/theme';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { TankCard } from './TankCard';
 import type { WalkView } from '../../local/useWalk';
-import { StopSection, Quarrel } from '../../ui/stopSection';
+import { StopSection, ConflictingValues } from '../../ui/stopSection';
 
 export const ReadSection = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: string) => void }) => {
   const { t } = useTranslation();
@@ -74,7 +74,9 @@ export const ReadSection = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: 
               </View>
             </ListRow>
             {found?.conflict ? (
-              <Quarrel values={found.currentEvents.map(({ event: { body } }) => (body.kind === 'gaugeRead' ? shown(body.shown) : ''))} />
+              <ConflictingValues
+                values={found.currentEvents.map(({ event: { body } }) => (body.kind === 'gaugeRead' ? shown(body.shown) : ''))}
+              />
             ) : null}
           </View>
         );

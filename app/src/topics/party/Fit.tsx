@@ -57,8 +57,8 @@ const Fitting = ({ view }: { view: HireView }) => {
             plate={pack.book.plate.people}
             draftName={`party:${hire.id}`}
             onKeep={async (people) => {
-              const held = await keepParty(view, people, pack.rules);
-              snack({ text: t('party.kept'), undo: () => void view.undo(held) });
+              const stored = await keepParty(view, people, pack.rules);
+              snack({ text: t('party.kept'), undo: () => void view.undo(stored) });
               setEditing(false);
             }}
           />

@@ -2,7 +2,7 @@ import type { PhotoDoubt } from '@quay/core/photo/quality';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { isFull } from '../../local/localDb';
-import { isKeptPhoto, keepPhoto } from '../../local/outbox';
+import { isSavedPhoto, savePhoto } from '../../local/outbox/save';
 import { canSee } from '../../platform/camera';
 import { checkPhoto, pickPhoto, type PhotoSource } from '../../platform/photo';
 import { judgePhoto } from '../../platform/photoWorker';
@@ -36,7 +36,7 @@ export const usePhoto = (hireId: string, { judge = false } = {}) => {
       await work();
     } catch (error) {
       if (!isFull(error)) throw error;
-      setFault(`${t('kept.full')}. ${t('kept.fullWhy')}`);
+      setFault(`${t('pending.full')}. ${t('pending.fullWhy')}`);
     } finally {
       setBusy(false);
     }
@@ -65,13 +65,13 @@ export const usePhoto = (hireId: string, { judge = false } = {}) => {
   };
   const accept = async (file: Blob, then: (sha: string) => void, again: () => void) => {
     forget();
-    const keep = async () => then(await keepPhoto(hireId, file));
+    const keep = async () => then(await savePhoto(hireId, file));
     await whileBusy(async () => {
       const wrong = await checkPhoto(file);
       if (wrong) return setFault(t(`photo.${wrong}`));
       const doubts: Doubt[] = judge ? ((await judgePhoto(file))?.doubts ?? []) : [];
       // One picture cannot show two things, nor one thing at two times.
-      if (judge && (await isKeptPhoto(hireId, file))) doubts.push('twice');
+      if (judge && (await isSavedPhoto(hireId, file))) doubts.push('twice');
       if (doubts.length === 0) return keep();
       setDoubted({
         doubts,

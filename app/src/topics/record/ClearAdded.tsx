@@ -16,8 +16,8 @@ export const ClearAdded = ({ view, walk }: { view: HireView; walk: Walk }) => {
   const added = view.record.unsigned[walk].slice(0, AT_ONCE);
   if (!manager || added.length === 0) return null;
   const clear = async () => {
-    const held = await view.undo(added);
-    snack({ text: t('again.cleared', { count: added.length }), undo: () => void view.undo(held) });
+    const undone = await view.undo(added);
+    snack({ text: t('again.cleared', { count: added.length }), undo: () => void view.undo(undone) });
   };
   return (
     <Button mode="outlined" label={t('again.clear', { count: added.length })} onPress={() => void clear()} testID={`clear-added-${walk}`} />

@@ -58,7 +58,7 @@ const Logged = ({ entry: { stored, state }, what, zone }: { entry: LocalEvent; w
       </View>
       {state === 'synced' ? null : (
         <Tag kind={state === 'pending' ? 'ask' : 'stop'} size={12}>
-          {state === 'refused' ? t('kept.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}
+          {state === 'refused' ? t('pending.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}
         </Tag>
       )}
     </View>

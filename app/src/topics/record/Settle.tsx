@@ -16,23 +16,23 @@ export const Settle = ({ view, subject, onDone }: { view: HireView; subject: Sub
   const snack = useSnack();
   const words = useEntryWords(view.pack);
   const stands = async (id: string) => {
-    const held = await view.add([{ kind: 'conflictResolved', subject: [...subject], stands: id }]);
-    snack({ text: t('compare.settled'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'conflictResolved', subject: [...subject], stands: id }]);
+    snack({ text: t('compare.settled'), undo: () => void view.undo(added) });
     onDone?.();
   };
-  const slot = currentAt(view.record, subject);
-  if (!slot) return null;
+  const current = currentAt(view.record, subject);
+  if (!current) return null;
   return (
     <View style={{ gap: 10 }}>
       <Small>{t('compare.settle')}</Small>
-      {slot.currentEvents.map((held, i) => (
+      {current.currentEvents.map((stored, i) => (
         <Button
           mode="outlined"
-          key={held.event.id}
+          key={stored.event.id}
           label={t('compare.stands', {
-            value: `${words(held.event.body)} · ${clockOf(new Date(happenedAt(held)).toISOString(), view.pack.base.zone)}`,
+            value: `${words(stored.event.body)} · ${clockOf(new Date(happenedAt(stored)).toISOString(), view.pack.base.zone)}`,
           })}
-          onPress={() => void stands(held.event.id)}
+          onPress={() => void stands(stored.event.id)}
           testID={`stands-${i}`}
         />
       ))}

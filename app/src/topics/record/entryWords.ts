@@ -42,7 +42,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'remarked':
         return `${t(`log.remark.${body.as}`)}: ${body.text}`;
       case 'stationCompleted':
-        return `${find(book.stations, body.station)}: ${t('walk.tiedState')}`;
+        return `${find(book.stations, body.station)}: ${t('walk.completedState')}`;
       case 'boatHeld':
         return t('log.boatHeld', { why: body.why });
       case 'fuelFilled':
@@ -88,7 +88,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'languageChosen':
         return t('log.language', { language: body.language.toUpperCase() });
       case 'holdOverridden':
-        return t('log.letGo', { why: body.why });
+        return t('log.overridden', { why: body.why });
       case 'depositAnswered':
         return t(`log.deposit.${body.answer}`, { sum: money(body.amountMinor) });
       case 'depositTaken':

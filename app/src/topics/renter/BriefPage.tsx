@@ -21,7 +21,7 @@ export const BriefPage = () => {
   const router = useRouter();
   const { width } = useRoom();
   const { view, pack, record, briefing, language } = useRenting();
-  const points = briefing.tell.map(({ point }) => point);
+  const points = briefing.toBrief.map(({ point }) => point);
   const money = useMoney(pack.prices.currency);
   const [at, setAt] = useState(() =>
     Math.max(

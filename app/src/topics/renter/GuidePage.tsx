@@ -42,7 +42,7 @@ export const GuidePage = () => {
   const cards = book.fixCards
     .filter(({ when }) => applies(when, facts, book.conditions))
     .map((card) => ({ ...card, steps: stepsOf(card, facts, book.conditions) }));
-  const points = [...briefing.tell, ...briefing.guide].map(({ point }) => point);
+  const points = [...briefing.toBrief, ...briefing.guide].map(({ point }) => point);
   // The plan of coming alongside is worked out and is in no book; it is found like what is.
   const docking: FixCard = { id: DOCKING, name: { en: t('r.docking') }, words: { en: t('r.dockingWords') }, steps: [] };
   const hits = search(query, [...cards, docking], points);
@@ -166,7 +166,7 @@ const PointRow = ({ point }: { point: Point }) => {
   const { t } = useTranslation();
   const { pack, record, language } = useRenting();
   const money = useMoney(pack.prices.currency);
-  const told = currentOf(record, ['out', 'point', point.id], pointBriefed);
+  const briefed = currentOf(record, ['out', 'point', point.id], pointBriefed);
   const price = pack.prices.prices.find(({ code }) => code === point.price);
   return (
     <Card style={{ gap: 4 }}>
@@ -174,7 +174,7 @@ const PointRow = ({ point }: { point: Point }) => {
       {point.mistake ? <Small>{`${t('r.mistake')}: ${say(point.mistake, language)}`}</Small> : null}
       {point.caution ? <Tag kind="stop">{say(point.caution, language)}</Tag> : null}
       {price ? <Small>{t('r.costs', { name: say(price.name, language), price: money(price.amountMinor) })}</Small> : null}
-      {told ? <Small>{t('r.told', { date: dayOf(told.by.event.at, pack.base.zone, language) })}</Small> : null}
+      {briefed ? <Small>{t('r.told', { date: dayOf(briefed.by.event.at, pack.base.zone, language) })}</Small> : null}
     </Card>
   );
 };

@@ -50,7 +50,7 @@ export const HelpPage = () => {
       <Notice kind="stop" title={t('r.helpFirst')}>
         <Body>{t('r.helpSends')}</Body>
       </Notice>
-      <Whom />
+      <Helpers />
       <Card style={{ gap: 10 }}>
         <Small>{t('r.nature')}</Small>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t('r.nature')}>
@@ -124,7 +124,7 @@ export const HelpPage = () => {
 };
 
 /** Whom to call, in the order of the policy that holds here. */
-const Whom = () => {
+const Helpers = () => {
   const { t } = useTranslation();
   const { pack, policies } = useRenting();
   const { waters, base, operator } = pack;

@@ -55,8 +55,8 @@ export const Home = () => {
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
   const afloat = state === 'out';
   const people = peopleOf(record, view.sheets);
-  const unread = briefing.tell.filter(({ point }) => !isEntered(record, ['home', point.id]));
-  const read = briefing.tell.length - unread.length;
+  const unread = briefing.toBrief.filter(({ point }) => !isEntered(record, ['home', point.id]));
+  const read = briefing.toBrief.length - unread.length;
   // Said before one begins; reading takes about as long as telling.
   const unreadMin = minutesOf(unread);
   const bring = base.before.filter(({ when }) => applies(when, facts, book.conditions));
@@ -72,7 +72,7 @@ export const Home = () => {
   const morningRound = currentOf(record, ['round', 'morning'], roundDone);
   const doneToday =
     morningRound !== undefined &&
-    morningRound.currentEvents.some((held) => dateOf(held.event.at, base.zone) === dateOf(new Date(now).toISOString(), base.zone));
+    morningRound.currentEvents.some((stored) => dateOf(stored.event.at, base.zone) === dateOf(new Date(now).toISOString(), base.zone));
   const morning =
     afloat && nights && slept && !doneToday && clock >= MORNING[0] && clock < MORNING[1] && book.rounds.some(({ id }) => id === 'morning');
   const wide = Math.min(width, 640);
@@ -170,12 +170,12 @@ export const Home = () => {
           <Leads
             title={t('r.briefing')}
             text={[
-              read > 0 ? t('r.briefingDone', { n: read, of: briefing.tell.length }) : t('r.briefingWhy'),
+              read > 0 ? t('r.briefingDone', { n: read, of: briefing.toBrief.length }) : t('r.briefingWhy'),
               unread.length > 0 ? t('r.briefingMinutes', { count: unread.length, n: unreadMin }) : '',
             ]
               .filter(Boolean)
               .join(' ')}
-            done={read >= briefing.tell.length}
+            done={read >= briefing.toBrief.length}
             onPress={() => router.push('/r/brief')}
             testID="open-brief"
           />

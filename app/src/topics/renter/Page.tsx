@@ -1,8 +1,8 @@
+import { pendingCount } from '../../local/outbox/deliver';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { pendingCount } from '../../local/outbox';
 import { usePending } from '../../local/usePending';
 import { Notice, Tag } from '../../ui/board';
 import { Screen } from '../../ui/screen';
@@ -41,7 +41,7 @@ export const Page = ({
     >
       <View style={fill ? { flex: 1, width: '100%', maxWidth: 640, alignSelf: 'center' } : { padding: 12, gap: 12 }}>
         {shut ? <Notice kind="ask" title={t('r.ended')} /> : null}
-        {count && count.kept > 0 ? <Tag kind="ask">{t('r.kept', { n: count.kept })}</Tag> : null}
+        {count && count.pending > 0 ? <Tag kind="ask">{t('r.kept', { n: count.pending })}</Tag> : null}
         {children}
       </View>
     </Screen>

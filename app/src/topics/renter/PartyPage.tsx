@@ -30,8 +30,8 @@ export const PartyPage = () => {
           plate={pack.book.plate.people}
           draftName={`party:${hire.id}`}
           onKeep={async (people) => {
-            const held = await keepParty(view, people, pack.rules);
-            snack({ text: t('party.kept'), undo: () => void view.undo(held) });
+            const stored = await keepParty(view, people, pack.rules);
+            snack({ text: t('party.kept'), undo: () => void view.undo(stored) });
             router.push('/r');
           }}
         />

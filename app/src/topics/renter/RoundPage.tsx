@@ -23,8 +23,8 @@ export const RoundPage = ({ roundId }: { roundId: string }) => {
   const items = round?.items.filter(({ when }) => applies(when, facts, pack.book.conditions)) ?? [];
   const left = items.filter(({ id }) => !done.has(id));
   const keep = async () => {
-    const held = await view.add([{ kind: 'roundDone', round: roundId, done: [...done], left: left.map(({ id }) => id) }]);
-    snack({ text: t('r.roundKept'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'roundDone', round: roundId, done: [...done], left: left.map(({ id }) => id) }]);
+    snack({ text: t('r.roundKept'), undo: () => void view.undo(added) });
     router.push('/r');
   };
   return (

@@ -122,8 +122,8 @@ export const AddLineSheet = ({ view, onClose }: { view: HireView; onClose: () =>
       setSure(minor);
       return;
     }
-    const held = await view.add([bodyOf({ ...entered, kind: entered.kind as Kind }, clause !== undefined, prices.currency, photos)]);
-    snack({ text: t('settle.added'), undo: () => void view.undo(held) });
+    const added = await view.add([bodyOf({ ...entered, kind: entered.kind as Kind }, clause !== undefined, prices.currency, photos)]);
+    snack({ text: t('settle.added'), undo: () => void view.undo(added) });
     onClose();
   });
   return (

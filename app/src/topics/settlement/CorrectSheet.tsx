@@ -1,3 +1,4 @@
+import { fetchEvents } from '../../local/outbox/fetch';
 import { correctStatement } from '@quay/contract/settlement';
 import { writeMinor } from '@quay/core/money/minor';
 import type { Standing } from '@quay/core/settlement/correction';
@@ -9,7 +10,6 @@ import * as z from 'zod/mini';
 import { call, NoAnswer } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
-import { fetchEvents } from '../../local/outbox';
 import { Notice } from '../../ui/board';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
 import { Money, useMoney } from '../../ui/controls/money';

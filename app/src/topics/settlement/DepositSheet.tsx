@@ -1,3 +1,4 @@
+import { fetchEvents } from '../../local/outbox/fetch';
 import { isEntered, currentAt, currentUnder } from '@quay/core/events/record';
 import { depositAnswered } from '@quay/core/settlement/events';
 import { askDeposit, holdDeposit, releaseDeposit, type DepositReply } from '@quay/contract/deposit';
@@ -12,7 +13,6 @@ import { v7 as uuidv7 } from 'uuid';
 import { call, NoAnswer } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
-import { fetchEvents } from '../../local/outbox';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
@@ -100,8 +100,8 @@ export const DepositSheet = ({
   const ask = (name = open ?? attempt) => work.mutate(() => call(askDeposit, { params: { hireId: hire.id, attempt: name } }));
   const release = () => heldOne && work.mutate(() => call(releaseDeposit, { params: { hireId: hire.id, attempt: heldOne.value.attempt } }));
   const take = async (how: 'cash' | 'otherwise') => {
-    const held = await view.add([{ kind: 'depositTaken', amountMinor: missing, how }]);
-    snack({ text: t('deposit.taken'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'depositTaken', amountMinor: missing, how }]);
+    snack({ text: t('deposit.taken'), undo: () => void view.undo(added) });
     onClose();
   };
   const trouble = work.error instanceof NoAnswer ? t('deposit.noSignal') : work.error ? errorWords(work.error) : undefined;
@@ -189,7 +189,7 @@ export const DepositSheet = ({
               onPress={() =>
                 void view
                   .undo(taken.currentEvents)
-                  .then((held) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(held) }))
+                  .then((stored) => snack({ text: t('deposit.takenBack'), undo: () => void view.undo(stored) }))
               }
               testID="deposit-not-taken"
             />

@@ -51,8 +51,8 @@ export const Evidence = ({
           ? currentAt(view.record, ['receipt', finding.receipt])
           : undefined;
     if (!found) return;
-    const held = await view.undo(found.currentEvents);
-    snack({ text: t('settle.takenOut'), undo: () => void view.undo(held) });
+    const added = await view.undo(found.currentEvents);
+    snack({ text: t('settle.takenOut'), undo: () => void view.undo(added) });
     onClose();
   };
   const entered = finding.topic === 'extra' || finding.topic === 'receipt';

@@ -1,3 +1,4 @@
+import { fetchEvents } from '../../local/outbox/fetch';
 import { chargeCard, type PaymentReply, settlePayments } from '@quay/contract/settlement';
 import { chargedOf, keptFor, type Standing } from '@quay/core/settlement/correction';
 import { ledgerOf, nextStep } from '@quay/core/settlement/ledger';
@@ -9,7 +10,6 @@ import { v7 as uuidv7 } from 'uuid';
 import { call, NoAnswer } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
-import { fetchEvents } from '../../local/outbox';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Money, useMoney } from '../../ui/controls/money';
 import { Button } from '../../ui/controls/button';
@@ -47,8 +47,10 @@ export const LedgerCard = ({ view, standings, settleNow }: { view: HireView; sta
   }, [settleNow, mutate, hire.id]);
   const charge = () => mutate(() => call(chargeCard, { params: { hireId: hire.id, payment }, body: { amountMinor: ledger.balanceMinor } }));
   const byHand = async (what: 'paid' | 'givenBack') => {
-    const held = await view.add([{ kind: 'paidByHand', payment: uuidv7(), what, amountMinor: Math.abs(ledger.balanceMinor), how: 'cash' }]);
-    snack({ text: t('settle.written'), undo: () => void view.undo(held) });
+    const added = await view.add([
+      { kind: 'paidByHand', payment: uuidv7(), what, amountMinor: Math.abs(ledger.balanceMinor), how: 'cash' },
+    ]);
+    snack({ text: t('settle.written'), undo: () => void view.undo(added) });
   };
   const doubtful = ledger.inDoubt.length > 0;
   const step = nextStep(ledger, kept);

@@ -29,8 +29,8 @@ export const QuoteSheet = ({ view, line, onClose }: { view: HireView; line: Line
   );
   const before = currentAt(view.record, ['quoted', line.key]);
   const keep = form.handleSubmit(async ({ sum, why }) => {
-    const held = await view.add([{ kind: 'lineQuoted', line: line.key, amountMinor: sum, why }]);
-    snack({ text: t('settle.quoted'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'lineQuoted', line: line.key, amountMinor: sum, why }]);
+    snack({ text: t('settle.quoted'), undo: () => void view.undo(added) });
     onClose();
   });
   return (

@@ -1,45 +1,37 @@
 import { signRefused } from '@quay/core/walk/events';
 import { isEntered, currentOf, currentUnder } from '@quay/core/events/record';
 import { closed, corrected, waiverSet } from '@quay/core/settlement/events';
-import { closeHire, statementPdf } from '@quay/contract/hire';
+import { statementPdf } from '@quay/contract/hire';
 import { chargedOf, keptFor, standingsOf } from '@quay/core/settlement/correction';
 import { isAtRest, ledgerOf } from '@quay/core/settlement/ledger';
 import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
-import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { addressOf, call, NoAnswer, Refused } from '../../local/api';
-import { useErrorWords } from '../../local/errorWords';
+import { addressOf } from '../../local/api';
 import { type HireView, useHire } from '../../local/hire';
-import { eventsHere } from '../../local/localDb';
-import { deliver, fetchEvents } from '../../local/outbox';
 import { useMe } from '../../local/session';
 import { openInNewTab } from '../../platform/browser';
-import { Card, Notice, Tag } from '../../ui/board';
-import { Money, useMoney } from '../../ui/controls/money';
+import { Notice, Tag } from '../../ui/board';
+import { useMoney } from '../../ui/controls/money';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/controls/snack';
-import { useTones } from '../../ui/theme';
-import { Body, Bold, Small } from '../../ui/words';
+import { Body } from '../../ui/words';
 import { DepartureNotice } from '../findings/DepartureNotice';
 import { HireMissing } from '../record/HireMissing';
 import { AddLineSheet } from './AddLineSheet';
 import { CorrectSheet } from './CorrectSheet';
 import { Evidence } from './Evidence';
-import { LedgerCard } from './LedgerCard';
 import { LineCard, type LineDoing } from './LineCard';
 import { QuoteSheet } from './QuoteSheet';
-import { Signatures } from './Signatures';
+import { StatementSums } from './StatementSums';
+import { CLOSES_IN_S, useClosing } from './useClosing';
 import { WordSheet } from './WordSheet';
-
-/** So long a closing can be taken back before the quay and its terminal have it, s. */
-const CLOSES_IN_S = 5;
 
 /** Width of what lies beside the lines on a desk, px. */
 const SIDE = 440;
@@ -52,67 +44,23 @@ export const Statement = ({ hireId }: { hireId: string }) => {
 /** The settlement: lines with their reasons, what becomes of the deposit, agreement or not, and the closing. */
 const Settling = ({ view }: { view: HireView }) => {
   const { t } = useTranslation();
-  const errorWords = useErrorWords();
   const router = useRouter();
-  const client = useQueryClient();
   const snack = useSnack();
   const manager = useMe().data?.staff.role === 'manager';
-  const tones = useTones();
   const { wide } = useRoom();
-  const [busy, setBusy] = useState(false);
-  const [fault, setFault] = useState<string>();
   const [doing, setDoing] = useState<{ what: LineDoing; line: Line } | 'add'>();
-  const [closedNow, setClosedNow] = useState(0);
-  /** Seconds until it is closed; nothing while nobody has asked for that. */
-  const [closing, setClosing] = useState<number>();
   const { pack, record } = view;
   const { hire, prices } = pack;
   const { statement } = useMemo(() => settle(record, pack), [record, pack]);
   const isClosed = currentOf(record, ['closed'], closed)?.value;
   const standings = useMemo(() => (isClosed ? standingsOf(record, statement) : []), [isClosed, record, statement]);
-  const corrections = currentUnder(record, ['corrected'], corrected).map(({ value }) => value);
   const money = useMoney(prices.currency);
-  const { currency } = prices;
   const walkedIn = isEntered(record, ['in', 'sealed']);
   const ready = walkedIn && statement.open.length === 0 && statement.toQuote.length === 0;
   const waiver = currentOf(record, ['waiver'], waiverSet)?.value.taken === true;
   const unsigned = currentOf(record, ['in', 'refused'], signRefused)?.value;
   const open = standings.filter((one) => one.open).length;
-  const close = async () => {
-    setBusy(true);
-    setFault(undefined);
-    try {
-      await deliver();
-      await fetchEvents(hire.id);
-      // What was pressed a moment ago may not be on the screen yet: all that is here now is what is closed over.
-      const now = await eventsHere(hire.id);
-      await call(closeHire, { params: { hireId: hire.id }, body: { totalMinor: statement.totalMinor, events: now.length } });
-      await fetchEvents(hire.id);
-      await client.invalidateQueries();
-      setClosedNow((n) => n + 1);
-    } catch (error) {
-      if (error instanceof NoAnswer) setFault(t('statement.offline'));
-      else if (error instanceof Refused) setFault(error.problem.code === 'changedMeanwhile' ? t('statement.changed') : errorWords(error));
-      else throw error;
-    } finally {
-      setBusy(false);
-    }
-  };
-  // Nothing has moved until the seconds are over: it is the one moment in which everything can still be taken back.
-  const closeNow = useRef(close);
-  useEffect(() => {
-    closeNow.current = close;
-  });
-  useEffect(() => {
-    if (closing === undefined) return;
-    const timer = setTimeout(() => {
-      setClosing(closing > 1 ? closing - 1 : undefined);
-      if (closing === 1) void closeNow.current();
-    }, 1000);
-    return () => clearTimeout(timer);
-  }, [closing]);
-  // What is closed is what stood there when it was asked for.
-  useEffect(() => setClosing(undefined), [statement.totalMinor]);
+  const { busy, fault, closing, closedNow, setClosing, settleAgain } = useClosing(hire.id, statement.totalMinor);
   const closeLabel =
     statement.totalMinor > 0
       ? t('statement.closeTake', { sum: money(statement.totalMinor) })
@@ -126,16 +74,10 @@ const Settling = ({ view }: { view: HireView }) => {
   };
   const contest = async (line: Line, text: string) => {
     shut();
-    const held = await view.add([{ kind: 'lineContested', line: line.key, remark: text }]);
-    snack({ text: t('settle.contested'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'lineContested', line: line.key, remark: text }]);
+    snack({ text: t('settle.contested'), undo: () => void view.undo(added) });
   };
-  const pdf = (number?: number) => addressOf(statementPdf, { hireId: hire.id }, number === undefined ? {} : { number: String(number) });
-  const sumRow = (label: string, minor: number, strong = false) => (
-    <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', paddingVertical: 3 }}>
-      {strong ? <Bold>{label}</Bold> : <Body>{label}</Body>}
-      <Money minor={minor} currency={currency} size={strong ? 25 : 19} />
-    </View>
-  );
+  const paperOf = (number?: number) => addressOf(statementPdf, { hireId: hire.id }, number === undefined ? {} : { number: String(number) });
   const why = !walkedIn
     ? t('statement.notWalkedIn')
     : statement.open.length > 0
@@ -146,7 +88,7 @@ const Settling = ({ view }: { view: HireView }) => {
   // As long as money is to be moved, that is the one thing to do.
   const paperIsNext = isClosed && isAtRest(ledgerOf(record, chargedOf(standings)), keptFor(standings));
   const footer = isClosed ? (
-    <Button mode={paperIsNext ? 'contained' : 'outlined'} label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} testID="pdf" />
+    <Button mode={paperIsNext ? 'contained' : 'outlined'} label={t('statement.pdf')} onPress={() => openInNewTab(paperOf())} testID="pdf" />
   ) : ready ? (
     closing === undefined ? (
       <Button mode="contained" label={closeLabel} busy={busy} onPress={() => setClosing(CLOSES_IN_S)} testID="close-hire" />
@@ -184,43 +126,13 @@ const Settling = ({ view }: { view: HireView }) => {
         panel={wide ? SIDE - 36 : undefined}
       />
     ) : null;
-  const paper = (
-    <>
-      <View style={{ borderTopWidth: 3, borderTopColor: tones.ink, paddingTop: 8, paddingHorizontal: 4 }}>
-        {sumRow(t('statement.total'), statement.totalMinor, true)}
-        {statement.taxes
-          .filter(({ taxMinor }) => taxMinor !== 0)
-          .map(({ taxBp, taxMinor }) => (
-            <View key={taxBp}>{sumRow(t('statement.tax', { p: taxBp / 100 }), taxMinor)}</View>
-          ))}
-        {sumRow(t('statement.held'), statement.deposit.heldMinor)}
-        {sumRow(t('statement.captured'), statement.deposit.capturedMinor)}
-        {statement.deposit.stillHeldMinor > 0 ? sumRow(t('statement.stillHeld'), statement.deposit.stillHeldMinor) : null}
-        {sumRow(t('statement.released'), statement.deposit.releasedMinor, true)}
-        {statement.balanceMinor > 0 ? sumRow(t('statement.balance'), statement.balanceMinor, true) : null}
-        {statement.payOutMinor > 0 ? sumRow(t('settle.payOut'), statement.payOutMinor, true) : null}
-      </View>
-      {corrections.map(({ number, why: reason, lines }) => (
-        <Card key={number} style={{ gap: 6, padding: 14 }}>
-          <Bold>{t('settle.corrects', { n: number, why: reason })}</Bold>
-          {sumRow(
-            t('statement.total'),
-            lines.reduce((sum, { amountMinor }) => sum + amountMinor, 0),
-          )}
-          <Button mode="outlined" label={t('statement.pdf')} onPress={() => openInNewTab(pdf(number))} testID={`pdf-${number}`} />
-        </Card>
-      ))}
-      {isClosed ? <LedgerCard view={view} standings={standings} settleNow={closedNow} /> : <Small>{t('settle.draftBy')}</Small>}
-      <Signatures view={view} />
-      {isClosed ? null : <Button mode="outlined" label={t('statement.pdf')} onPress={() => openInNewTab(pdf())} />}
-    </>
-  );
+  const sums = <StatementSums view={view} statement={statement} standings={standings} settleNow={closedNow} paperOf={paperOf} />;
   // On a desk the sums, the money and what a line rests on lie beside the lines.
   const side = wide ? (
     <View style={{ padding: 18, gap: 14 }}>
       <View>{footer}</View>
       {evidence}
-      {paper}
+      {sums}
     </View>
   ) : undefined;
   return (
@@ -280,7 +192,7 @@ const Settling = ({ view }: { view: HireView }) => {
             ) : null}
           </View>
         )}
-        {wide ? null : paper}
+        {wide ? null : sums}
       </View>
       {doing === 'add' ? <AddLineSheet view={view} onClose={shut} /> : null}
       {wide ? null : evidence}
@@ -308,10 +220,10 @@ const Settling = ({ view }: { view: HireView }) => {
         <CorrectSheet
           view={view}
           standing={standing}
-          last={Math.max(isClosed.number, ...corrections.map(({ number }) => number))}
+          last={Math.max(isClosed.number, ...currentUnder(record, ['corrected'], corrected).map(({ value }) => value.number))}
           onDone={() => {
             shut();
-            setClosedNow((n) => n + 1);
+            settleAgain();
           }}
           onClose={shut}
         />

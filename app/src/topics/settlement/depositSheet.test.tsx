@@ -8,7 +8,7 @@ import { heldOf, pack, viewOf } from '../../testing/view';
 import { DepositSheet, EndingNotice } from './DepositSheet';
 import { render } from '../../testing/render';
 
-jest.mock('../../local/outbox', () => ({ ...jest.requireActual<object>('../../local/outbox'), fetchEvents: () => Promise.resolve() }));
+jest.mock('../../local/outbox/fetch', () => ({ fetchEvents: () => Promise.resolve() }));
 
 const NOW = Date.parse('2026-06-13T10:00:00.000Z');
 const WHOLE = 25_000;

@@ -8,10 +8,10 @@ import { heldOf, viewOf } from '../../testing/view';
 import { LedgerCard } from './LedgerCard';
 import { render } from '../../testing/render';
 
-jest.mock('../../local/outbox', () => ({ ...jest.requireActual<object>('../../local/outbox'), fetchEvents: () => Promise.resolve() }));
+jest.mock('../../local/outbox/fetch', () => ({ fetchEvents: () => Promise.resolve() }));
 
 type Payment = Extract<EventBody, { kind: 'paymentAnswered' }>;
-const held = (amountMinor: number): EventBody => ({ kind: 'depositAnswered', attempt: 'a', amountMinor, answer: 'authorised' });
+const storedOf = (amountMinor: number): EventBody => ({ kind: 'depositAnswered', attempt: 'a', amountMinor, answer: 'authorised' });
 const moved = (payment: string, what: Payment['what'], amountMinor: number, answer: Payment['answer'] = 'done'): EventBody => ({
   kind: 'paymentAnswered',
   payment,
@@ -46,7 +46,7 @@ const show = (totalMinor: number, bodies: readonly EventBody[], settleNow = 0) =
 
 describe('the money of a closed hire', () => {
   it('is settled with the terminal as long as something of it is held', async () => {
-    show(8000, [held(25_000)]);
+    show(8000, [storedOf(25_000)]);
     expect(screen.getByText('Still owed')).toBeTruthy();
     expect(screen.queryByTestId('charge-card')).toBeNull();
     fireEvent.click(screen.getByTestId('settle-money'));
@@ -54,19 +54,19 @@ describe('the money of a closed hire', () => {
   });
 
   it('is settled at once where it was closed a moment ago', async () => {
-    show(8000, [held(25_000)], 1);
+    show(8000, [storedOf(25_000)], 1);
     await waitFor(() => expect(asked.map(({ name }) => name)).toEqual(['settlePayments']));
   });
 
   it('once taken and let go is even, and asks for nothing more', () => {
-    show(8000, [held(25_000), moved('1', 'capture', 8000), moved('2', 'release', 17_000)]);
+    show(8000, [storedOf(25_000), moved('1', 'capture', 8000), moved('2', 'release', 17_000)]);
     expect(screen.getByText('Nothing is owed either way')).toBeTruthy();
     for (const id of ['settle-money', 'charge-card', 'paid-by-hand', 'back-by-hand']) expect(screen.queryByTestId(id)).toBeNull();
   });
 
   it('beyond what was held is taken by card or by hand, the same card asking twice being one', async () => {
     reply = new api.NoAnswer();
-    const entered = show(30_000, [held(25_000), moved('1', 'capture', 25_000)]);
+    const entered = show(30_000, [storedOf(25_000), moved('1', 'capture', 25_000)]);
     fireEvent.click(screen.getByTestId('charge-card'));
     await screen.findByText(/No way through to the quay/);
     fireEvent.click(screen.getByTestId('charge-card'));
@@ -81,7 +81,7 @@ describe('the money of a closed hire', () => {
   });
 
   it('in doubt is said with its sum, and nothing else may be asked before the terminal has said', () => {
-    show(30_000, [held(25_000), moved('1', 'capture', 25_000, 'unknown')]);
+    show(30_000, [storedOf(25_000), moved('1', 'capture', 25_000, 'unknown')]);
     expect(screen.getByText('1 payment is in doubt')).toBeTruthy();
     expect(screen.getByText(/€250\.00/, { exact: false })).toBeTruthy();
     expect(screen.getByText('Ask the terminal again')).toBeTruthy();
@@ -91,7 +91,7 @@ describe('the money of a closed hire', () => {
 
   it('a terminal that declines says why, and the name of the next asking is another', async () => {
     reply = { state: 'declined', simulated: true, why: 'no cover' };
-    show(30_000, [held(25_000), moved('1', 'capture', 25_000)]);
+    show(30_000, [storedOf(25_000), moved('1', 'capture', 25_000)]);
     fireEvent.click(screen.getByTestId('charge-card'));
     expect(await screen.findByText('The terminal declines: no cover')).toBeTruthy();
     fireEvent.click(screen.getByTestId('charge-card'));

@@ -10,7 +10,7 @@ import { AddLineSheet } from './AddLineSheet';
 import { CorrectSheet } from './CorrectSheet';
 import { render } from '../../testing/render';
 
-jest.mock('../../local/outbox', () => ({ ...jest.requireActual<object>('../../local/outbox'), fetchEvents: () => Promise.resolve() }));
+jest.mock('../../local/outbox/fetch', () => ({ fetchEvents: () => Promise.resolve() }));
 jest.mock('../photo/picture', () => ({ Picture: () => null }));
 
 /** Presses, and waits for what a form does about it. */

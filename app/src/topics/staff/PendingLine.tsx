@@ -1,9 +1,9 @@
+import { deliveryState, pendingCount, onDelivery } from '../../local/outbox/deliver';
 import { useContext, useState, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { TouchableRipple } from '../../ui/controls/touchableRipple';
 import { now } from '../../platform/clock';
-import { deliveryState, pendingCount, onDelivery } from '../../local/outbox';
 import { usePending } from '../../local/usePending';
 import { useTones } from '../../ui/theme';
 import { Bold } from '../../ui/words';
@@ -13,7 +13,7 @@ import { lazyScreen } from '../../ui/lazyScreen';
 
 const clock = (at: number) => new Date(at).toTimeString().slice(0, 5);
 
-const KeptSheet = lazyScreen(
+const PendingSheet = lazyScreen(
   () => import('./PendingSheet'),
   (file) => file.PendingSheet,
   insideWords,
@@ -27,20 +27,20 @@ export const PendingLine = () => {
   const letIn = useContext(LetIn);
   const delivery = useSyncExternalStore(onDelivery, deliveryState);
   const count = usePending(['events', 'photos'], pendingCount, []);
-  const quiet = !count || (count.kept === 0 && count.refused === 0);
+  const quiet = !count || (count.pending === 0 && count.refused === 0);
   const cut = delivery.state === 'noAnswer';
   if (quiet && !cut && delivery.state !== 'signIn') return null;
   const { state } = delivery;
   const matter = cut ? 'noSignal' : state === 'signIn' || state === 'wait' || state === 'quayFull' ? state : undefined;
   const stop = (count?.refused ?? 0) > 0;
   const since = clock(count?.since ?? now());
-  const kept = count?.kept ?? 0;
+  const pending = count?.pending ?? 0;
   // Two short lines beside the boat's name: what is the matter, and how much is still here since when.
   const lines = [
-    matter === undefined ? '' : t(`kept.${matter}`),
-    kept === 0 ? '' : delivery.state === 'busy' ? t('kept.sending', { n: kept }) : t('kept.here', { n: kept }),
-    kept === 0 || delivery.state === 'busy' ? '' : t('kept.since', { since }),
-    stop ? t('kept.refused', { count: count?.refused ?? 0 }) : '',
+    matter === undefined ? '' : t(`pending.${matter}`),
+    pending === 0 ? '' : delivery.state === 'busy' ? t('pending.sending', { n: pending }) : t('pending.here', { n: pending }),
+    pending === 0 || delivery.state === 'busy' ? '' : t('pending.since', { since }),
+    stop ? t('pending.refused', { count: count?.refused ?? 0 }) : '',
   ].filter(Boolean);
   return (
     <>
@@ -48,7 +48,7 @@ export const PendingLine = () => {
         role="button"
         onPress={() => setOpen(true)}
         testID="pending-line"
-        aria-label={[t('kept.title'), ...lines].join(', ')}
+        aria-label={[t('pending.title'), ...lines].join(', ')}
         style={{ minHeight: 52, justifyContent: 'center' }}
       >
         <>
@@ -70,7 +70,7 @@ export const PendingLine = () => {
           </View>
         </>
       </TouchableRipple>
-      {open && letIn ? <KeptSheet onClose={() => setOpen(false)} /> : null}
+      {open && letIn ? <PendingSheet onClose={() => setOpen(false)} /> : null}
     </>
   );
 };

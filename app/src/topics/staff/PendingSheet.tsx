@@ -1,8 +1,8 @@
+import { deliver, deliveryState, namedPhotos } from '../../local/outbox/deliver';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { localDb } from '../../local/localDb';
-import { deliver, deliveryState, namedPhotos } from '../../local/outbox';
 import { usePending } from '../../local/usePending';
 import type { en } from '../../i18n/en';
 import { Notice } from '../../ui/board';
@@ -61,23 +61,23 @@ export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
   if (!rows) return null;
   return (
     <ModalSheet
-      title={t('kept.title')}
+      title={t('pending.title')}
       closeLabel={t('common.close')}
       onClose={onClose}
-      footer={<Button mode="contained" label={t('kept.sendNow')} busy={busy} onPress={() => void send()} testID="send-now" />}
+      footer={<Button mode="contained" label={t('pending.sendNow')} busy={busy} onPress={() => void send()} testID="send-now" />}
     >
       {outcome === undefined || outcome === 'busy' ? null : (
-        <Notice kind={outcome === 'idle' ? 'ok' : 'ask'} title={t(`kept.outcome.${outcome}`)} />
+        <Notice kind={outcome === 'idle' ? 'ok' : 'ask'} title={t(`pending.outcome.${outcome}`)} />
       )}
-      <Body>{rows.waiting.length + rows.photos > 0 ? t('kept.waiting') : t('kept.calm')}</Body>
+      <Body>{rows.waiting.length + rows.photos > 0 ? t('pending.waiting') : t('pending.calm')}</Body>
       {rows.waiting.map(({ boat, count }) => (
-        <Bold key={boat}>{t('kept.events', { count, boat })}</Bold>
+        <Bold key={boat}>{t('pending.events', { count, boat })}</Bold>
       ))}
-      {rows.photos > 0 ? <Bold>{t('kept.photos', { count: rows.photos })}</Bold> : null}
+      {rows.photos > 0 ? <Bold>{t('pending.photos', { count: rows.photos })}</Bold> : null}
       {rows.refused.length > 0 ? (
         <View style={{ gap: 6 }}>
-          <Bold tone="dangerText">{t('kept.refusedTitle')}</Bold>
-          <Small>{t('kept.refusedWhy')}</Small>
+          <Bold tone="dangerText">{t('pending.refusedTitle')}</Bold>
+          <Small>{t('pending.refusedWhy')}</Small>
           {rows.refused.map(({ id, boat, what, refusal }) => {
             const reason = refusal?.reason as keyof typeof en.refusal | undefined;
             const why = [reason ? t(`refusal.${reason}`) : '', refusal?.detail ?? ''].filter(Boolean).join(': ');

@@ -1,4 +1,4 @@
-import { listSimulators, setSimulator, SIMULATORS, type StandIn } from '@quay/contract/simulators';
+import { listSimulators, setSimulator, SIMULATORS, type Simulator } from '@quay/contract/simulators';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -13,27 +13,27 @@ export const Simulators = () => {
   const { t } = useTranslation();
   const said = useErrorWords();
   const client = useQueryClient();
-  const found = useQuery({ queryKey: ['standIns'], queryFn: () => call(listSimulators) });
+  const found = useQuery({ queryKey: ['simulators'], queryFn: () => call(listSimulators) });
   const set = useMutation({
-    mutationFn: ({ name, mode }: StandIn) => call(setSimulator, { params: { name }, body: { mode } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['standIns'] }),
+    mutationFn: ({ name, mode }: Simulator) => call(setSimulator, { params: { name }, body: { mode } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['simulators'] }),
   });
-  const rows = found.data?.standIns ?? [];
+  const rows = found.data?.simulators ?? [];
   if (rows.length === 0) return null;
   return (
     <Card style={{ gap: 12 }}>
       <View style={{ gap: 4 }}>
-        <Bold>{t('standIn.title')}</Bold>
-        <Small>{t('standIn.why')}</Small>
+        <Bold>{t('simulator.title')}</Bold>
+        <Small>{t('simulator.why')}</Small>
       </View>
       {rows.map(({ name, mode }) => (
         <View key={name} style={{ gap: 6 }}>
-          <Bold>{t(`standIn.name.${name}`)}</Bold>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t(`standIn.name.${name}`)}>
+          <Bold>{t(`simulator.name.${name}`)}</Bold>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }} role="radiogroup" aria-label={t(`simulator.name.${name}`)}>
             {SIMULATORS[name].map((one) => (
               <ChoiceChip
                 key={one}
-                label={t(`standIn.mode.${one}`)}
+                label={t(`simulator.mode.${one}`)}
                 on={mode === one}
                 tone={one === 'works' ? 'primary' : 'warning'}
                 onPress={() => set.mutate({ name, mode: one })}

@@ -19,8 +19,8 @@ export const DoneSheet = ({ view, work, title, onClose }: { view: HireView; work
   const [photos, setPhotos] = useState<string[]>([]);
   const photo = usePhoto(hireId, { judge: true });
   const done = async () => {
-    const held = await view.add([{ kind: 'workDone', work: work.key, photos, ...(note.trim() ? { note: note.trim() } : {}) }]);
-    snack({ text: t('turn.isDone'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'workDone', work: work.key, photos, ...(note.trim() ? { note: note.trim() } : {}) }]);
+    snack({ text: t('turn.isDone'), undo: () => void view.undo(added) });
     onClose();
   };
   const wanting = work.unsafe && photos.length === 0;

@@ -111,13 +111,13 @@ const WorkCard = ({ view, work, words, onDo }: { view: HireView; work: Work; wor
   const station = pack.book.stations.find(({ id }) => id === work.station);
   const photos = work.done?.photos ?? ('photos' in work ? work.photos : work.is === 'repair' ? work.mark.photos : []);
   const judge = async (unsafe: boolean) => {
-    const held = await view.add([{ kind: 'workJudged', work: work.key, unsafe }]);
-    snack({ text: t(unsafe ? 'turn.nowHolds' : 'turn.nowFree'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'workJudged', work: work.key, unsafe }]);
+    snack({ text: t(unsafe ? 'turn.nowHolds' : 'turn.nowFree'), undo: () => void view.undo(added) });
   };
   const takeBack = async () => {
     const done = currentOf(record, ['work', work.key], workDone)?.currentEvents ?? [];
-    const held = await view.undo(done);
-    snack({ text: t('turn.takenBack'), undo: () => void view.undo(held) });
+    const added = await view.undo(done);
+    snack({ text: t('turn.takenBack'), undo: () => void view.undo(added) });
   };
   return (
     <Card style={{ gap: 10, padding: 14 }}>

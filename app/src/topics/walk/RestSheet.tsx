@@ -20,9 +20,17 @@ import type { WalkView } from '../../local/useWalk';
 
 /**
  * All that one press cannot say of a stop of the return: what is to be read is typed here in one go, the propeller judged,
- * and with the last of it the stop is tied.
+ * and with the last of it the stop is completed.
  */
-export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: () => void; onTie: (extra: EventBody[]) => void }) => {
+export const RestSheet = ({
+  view,
+  onClose,
+  onComplete,
+}: {
+  view: WalkView;
+  onClose: () => void;
+  onComplete: (extra: EventBody[]) => void;
+}) => {
   const { t } = useTranslation();
   const { record, language, walk, alone, stops, at } = view;
   const faultOf = useReadingFault();
@@ -52,9 +60,9 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
     propellers.filter(({ id }) => !sound[id]).length +
     checks.filter(({ id }) => !ways[id]).length +
     pictures.length;
-  const tie = (judgements: typeof sound = sound, found: typeof ways = ways) => {
+  const complete = (judgements: typeof sound = sound, found: typeof ways = ways) => {
     if (faulty) return;
-    onTie([
+    onComplete([
       ...asItWas(record, stop, alone),
       ...read.flatMap(({ gauge, reading }): EventBody[] =>
         reading.is === 'read'
@@ -84,7 +92,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
   /** With the last thing that was open the stop is done. */
   const tieIfDone = (judgements: typeof sound, found: typeof ways) => {
     if (gauges.length + pictures.length > 0) return;
-    if (propellers.every((one) => judgements[one.id]) && checks.every((one) => found[one.id])) tie(judgements, found);
+    if (propellers.every((one) => judgements[one.id]) && checks.every((one) => found[one.id])) complete(judgements, found);
   };
   const find = (check: string, way: string) => {
     const next = { ...ways, [check]: way };
@@ -108,8 +116,8 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
             label={open > 0 ? t('walk.keepOpen', { count: open }) : t('walk.keepTie')}
             tone={open > 0 ? 'warning' : 'primary'}
             disabled={faulty}
-            onPress={() => tie()}
-            testID="rest-tie"
+            onPress={() => complete()}
+            testID="rest-complete"
           />
           {open > 0 ? <Button mode="outlined" label={t('walk.goBack')} onPress={onClose} /> : null}
         </>
@@ -176,7 +184,7 @@ export const RestSheet = ({ view, onClose, onTie }: { view: WalkView; onClose: (
                 numeric
                 {...(unit ? { unit } : {})}
                 fault={faultOf(gauge, reading, true)}
-                onEnter={() => tie()}
+                onEnter={() => complete()}
                 autoFocus={i === 0}
                 testID={`rest-${gauge.id}`}
               />

@@ -11,7 +11,7 @@ import { BriefingSummary } from '../briefing/BriefingSummary';
 import { Button } from '../../ui/controls/button';
 import { WordSheet } from '../settlement/WordSheet';
 import { HireMissing } from '../record/HireMissing';
-import { standing, useCastOff } from '../castOff/useCastOff';
+import { heldByRecord, useCastOff } from '../castOff/useCastOff';
 import { type Signer, SignForm } from './SignForm';
 import { useWalk, type WalkView } from '../../local/useWalk';
 
@@ -27,7 +27,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const me = useMe().data;
   const { pack, walk } = view;
   const [refusing, setRefusing] = useState(false);
-  const held = standing(useCastOff(view)).length > 0;
+  const isHeld = heldByRecord(useCastOff(view)).length > 0;
   // Nobody is made to sign a return; that they did not, and why, is in the record instead.
   const refused = walk === 'in' ? currentOf(view.record, ['in', 'refused'], signRefused) : undefined;
   const signers: Signer[] = [
@@ -46,7 +46,7 @@ const Signing = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       stop={walk === 'out' && view.away ? t('away.title') : undefined}
       above={
         <>
-          {held ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}
+          {isHeld ? <Notice kind="stop" title={t('sign.heldStill')} /> : null}
           {walk === 'out' ? <BriefingSummary view={view} /> : null}
           {refused ? (
             <Notice

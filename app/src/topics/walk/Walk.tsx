@@ -1,8 +1,8 @@
+import { SkipSheet } from './SkipSheet';
 import { questionsDue } from '@quay/core/briefing/ofHire';
 import { isEntered } from '@quay/core/events/record';
 import { say } from '@quay/core/words/words';
 import type { Walk as WalkName } from '@quay/core/events/parts';
-import { SKIP_REASONS } from '@quay/core/briefing/events';
 import { asItWas, unsaidBy } from '@quay/core/walk/asItWas';
 import { nextOpen } from '@quay/core/walk/walk';
 import { useRouter } from 'expo-router';
@@ -12,7 +12,7 @@ import { type ScrollView, View } from 'react-native';
 import { bringIntoView, canWorkOffline, onKey } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
-import { ChoiceChip } from '../../ui/controls/choiceChip';
+import { useHandler } from '../../ui/controls/handler';
 import { useRoom } from '../../ui/room';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
@@ -71,7 +71,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   );
   const allTied = stops.every(({ completed }) => completed);
   const readBack = () => router.push(`/hire/${hireId}/sign/${walk}`);
-  const knot = async (extra: Parameters<typeof enter>[0] = []) => {
+  const complete = async (extra: Parameters<typeof enter>[0] = []) => {
     setOpen(undefined);
     await enter([...extra, { kind: 'stationCompleted', walk, station: stop.station.id }]);
     const next = nextOpen(stops, at);
@@ -84,7 +84,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   // A question that waits is not passed over without a word: the first press leads to it, the second goes on.
   const waits = walk === 'out' && questionsDue(record, view.briefing, pack.operator, stop.station.id).length > 0;
   const [ledTo, setLedTo] = useState<string>();
-  const tie = () => {
+  const press = () => {
     if (waits && !stop.completed && ledTo !== stop.station.id) {
       setLedTo(stop.station.id);
       bringIntoView('question');
@@ -94,11 +94,13 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       if (allTied) readBack();
       else jump(stops.findIndex(({ completed }) => !completed));
     } else if (missing.points.length > 0) setOpen('skip');
-    else if (stop.left === 0) void knot();
+    else if (stop.left === 0) void complete();
     else if (walk === 'out') setOpen('left');
-    else if (unsaid === 0) void knot(said);
+    else if (unsaid === 0) void complete(said);
     else setOpen('rest');
   };
+  // Decided by what was pressed before as well, and never of another stop than the one it was pressed at.
+  const pressDrawn = useHandler((pressedAt: string) => (pressedAt === stop.station.id ? press() : undefined));
   const toDo = stop.left - missing.points.length;
   useEffect(
     () =>
@@ -124,12 +126,12 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
   const label = stop.completed
     ? allTied || name === undefined
       ? t('walk.last')
-      : t('walk.tied', { name })
+      : t('walk.completed', { name })
     : walk === 'in' && stop.left > 0
       ? t(said.length > 0 ? 'walk.restAsItWas' : 'walk.rest')
       : name === undefined
-        ? t('walk.tieLast')
-        : t('walk.tie', { name });
+        ? t('walk.completeLast')
+        : t('walk.complete', { name });
   const seconds =
     walk === 'out'
       ? stop.points.reduce((sum, { seconds: s, weight }) => (weight === 'spare' ? sum : sum + s), 0)
@@ -147,7 +149,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
             : unsaid > 0
               ? { hint: t('walk.open', { count: unsaid }) }
               : {})}
-        onPress={tie}
+        onPress={() => void view.allDrawn().then(() => pressDrawn(stop.station.id))}
         style={{ flex: 1 }}
         testID="complete-station"
       />
@@ -198,7 +200,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           <Body>{t('walk.keyHelp')}</Body>
         </ModalSheet>
       ) : null}
-      {open === 'rest' ? <RestSheet view={view} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} /> : null}
+      {open === 'rest' ? <RestSheet view={view} onClose={() => setOpen(undefined)} onComplete={(extra) => void complete(extra)} /> : null}
       {open === 'left' ? (
         <ModalSheet
           title={t('walk.openTitle')}
@@ -207,7 +209,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
           footer={
             <>
               <Button mode="contained" label={t('walk.goBack')} onPress={() => setOpen(undefined)} />
-              <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void knot()} testID="complete-station-open" />
+              <Button mode="outlined" label={t('walk.completeOpen')} onPress={() => void complete()} testID="complete-station-open" />
             </>
           }
         >
@@ -216,7 +218,7 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
         </ModalSheet>
       ) : null}
       {open === 'skip' ? (
-        <SkipSheet view={view} toDo={toDo} onClose={() => setOpen(undefined)} onTie={(extra) => void knot(extra)} />
+        <SkipSheet view={view} toDo={toDo} onClose={() => setOpen(undefined)} onComplete={(extra) => void complete(extra)} />
       ) : null}
     </>
   );
@@ -259,64 +261,5 @@ const Walking = ({ view, hireId }: { view: WalkView; hireId: string }) => {
       {card}
       {sheets}
     </Screen>
-  );
-};
-
-const SkipSheet = ({
-  view,
-  toDo,
-  onClose,
-  onTie,
-}: {
-  view: WalkView;
-  toDo: number;
-  onClose: () => void;
-  onTie: (extra: Parameters<WalkView['enter']>[0]) => void;
-}) => {
-  const { t } = useTranslation();
-  const [why, setWhy] = useState<(typeof SKIP_REASONS)[number]>();
-  const stop = view.stops[view.at]!;
-  const points = stop.points.filter(({ id }) => stop.missing.points.includes(id));
-  return (
-    <ModalSheet
-      title={t('walk.skipTitle')}
-      closeLabel={t('common.close')}
-      onClose={onClose}
-      footer={
-        <>
-          <Button mode="contained" label={t('walk.tellNow')} onPress={onClose} />
-          <Button
-            mode="outlined"
-            label={t('walk.tieAnyway')}
-            disabled={!why}
-            onPress={() => why && onTie(points.map(({ id }) => ({ kind: 'pointSkipped', walk: view.walk, point: id, why })))}
-            testID="complete-station-anyway"
-          />
-        </>
-      }
-    >
-      <Body>{t('walk.skipWhy')}</Body>
-      {points.map(({ id, say: words }) => (
-        <Body key={id}>{`– ${say(words, view.language)}`}</Body>
-      ))}
-      {toDo > 0 ? (
-        <>
-          <Small>{t('walk.openWhy')}</Small>
-          <Missing view={view} />
-        </>
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('walk.skipTitle')}>
-        {SKIP_REASONS.map((reason) => (
-          <ChoiceChip
-            key={reason}
-            label={t(`walk.skip.${reason}`)}
-            on={why === reason}
-            onPress={() => setWhy(reason)}
-            tone="warning"
-            testID={`skip-${reason}`}
-          />
-        ))}
-      </View>
-    </ModalSheet>
   );
 };

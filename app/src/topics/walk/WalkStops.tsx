@@ -6,7 +6,7 @@ import { Rope } from '../../ui/drawn/rope';
 import type { WalkView } from '../../local/useWalk';
 
 /** How the stops stand, as a text: what is drawn of them is drawn anew only when this changes. */
-const standing = ({ stops, at }: WalkView) => `${at}:${stops.map(({ completed }) => (completed ? 1 : 0)).join('')}`;
+const progressOf = ({ stops, at }: WalkView) => `${at}:${stops.map(({ completed }) => (completed ? 1 : 0)).join('')}`;
 
 /** The boat from above with the stops of a walk on her. */
 export const WalkPlan = ({
@@ -40,7 +40,7 @@ export const WalkPlan = ({
         onStop={(id) => onJump(stops.findIndex((one) => one.station.id === id))}
       />
     ),
-    [standing(view), pack.book, language, width, height, bowUp, onJump],
+    [progressOf(view), pack.book, language, width, height, bowUp, onJump],
   );
 };
 
@@ -51,14 +51,16 @@ export const WalkRope = ({ view, width, onJump }: { view: WalkView; width: numbe
   return useAsItStands(
     () => (
       <Rope
-        knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), tied: one.completed }))}
+        knots={stops.map((one) => ({ id: one.station.id, name: say(one.station.name, language), completed: one.completed }))}
         at={at}
         onJump={onJump}
         width={width}
-        spoken={(one, i) => t('walk.knot', { i: i + 1, name: one.name, state: one.tied ? t('walk.tiedState') : t('walk.looseState') })}
+        spoken={(one, i) =>
+          t('walk.stopState', { i: i + 1, name: one.name, state: one.completed ? t('walk.completedState') : t('walk.looseState') })
+        }
       />
     ),
-    [standing(view), language, width, onJump, t],
+    [progressOf(view), language, width, onJump, t],
   );
 };
 

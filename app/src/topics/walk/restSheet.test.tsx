@@ -9,12 +9,12 @@ import { render } from '../../testing/render';
 const read = (walk: Walk, gauge: string, shown: number): EventBody => ({ kind: 'gaugeRead', walk, gauge, shown });
 const OUT = [read('out', 'fuel-needle', 1), read('out', 'hours', 1240), read('out', 'volts', 12.6)];
 
-/** The rest of a stop of the return; what is tied with it. */
+/** The rest of a stop of the return; what is entered with it. */
 const rest = (station: string, held: readonly EventBody[] = OUT) => {
-  const tied: EventBody[][] = [];
+  const completed: EventBody[][] = [];
   const { view } = viewOf(heldOf(held), 'in', station);
-  render(<RestSheet view={view} onClose={() => undefined} onTie={(extra) => tied.push(extra)} />);
-  return { tied, ofGauges: () => tied.at(-1)!.filter(({ kind }) => kind === 'gaugeRead') };
+  render(<RestSheet view={view} onClose={() => undefined} onComplete={(extra) => completed.push(extra)} />);
+  return { completed, ofGauges: () => completed.at(-1)!.filter(({ kind }) => kind === 'gaugeRead') };
 };
 const type = (gauge: string, text: string) => fireEvent.change(screen.getByTestId(`rest-${gauge}`), { target: { value: text } });
 
@@ -24,7 +24,7 @@ describe('the rest of a stop', () => {
     type('fuel-needle', '10');
     type('hours', '1 243,5');
     type('volts', '12.6');
-    fireEvent.click(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-complete'));
     expect(ofGauges()).toEqual([
       read('in', 'fuel-needle', 0.625),
       read('in', 'hours', 1243.5),
@@ -33,23 +33,23 @@ describe('the rest of a stop', () => {
   });
 
   it('ties nothing while something cannot be, and says why beside it', () => {
-    const { tied } = rest('helm');
+    const { completed } = rest('helm');
     type('fuel-needle', '17');
     type('hours', '1239');
-    fireEvent.click(screen.getByTestId('rest-tie'));
-    expect(tied).toEqual([]);
+    fireEvent.click(screen.getByTestId('rest-complete'));
+    expect(completed).toEqual([]);
     expect(screen.getByText(/\b0\b.*\b16\b/)).toBeTruthy();
     expect(screen.getByText(/^Lower than at departure, 1240 h/)).toBeTruthy();
     type('fuel-needle', '16');
     type('hours', '1240');
-    fireEvent.click(screen.getByTestId('rest-tie'));
-    expect(tied).toHaveLength(1);
+    fireEvent.click(screen.getByTestId('rest-complete'));
+    expect(completed).toHaveLength(1);
   });
 
-  it('may be tied with something open, which is then not entered', () => {
+  it('may be completed with something open, which is then not entered', () => {
     const { ofGauges } = rest('helm');
     type('hours', '1241');
-    fireEvent.click(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-complete'));
     expect(ofGauges()).toEqual([read('in', 'hours', 1241)]);
   });
 
@@ -58,30 +58,30 @@ describe('the rest of a stop', () => {
     const { ofGauges } = rest('helm');
     type('volts', String(band[1] + 1));
     expect(screen.getByText(new RegExp(String(band[1]).replace('.', '\\.')))).toBeTruthy();
-    fireEvent.click(screen.getByTestId('rest-tie'));
+    fireEvent.click(screen.getByTestId('rest-complete'));
     expect(ofGauges()).toEqual([read('in', 'volts', band[1] + 1)]);
   });
 
   it('with the propeller as the last of it, ties at its judgement', () => {
-    const { tied } = rest('engine', []);
+    const { completed } = rest('engine', []);
     const judged = pack.book.propellers.filter(({ station }) => station === 'engine');
     expect(judged).toHaveLength(1);
-    const open = screen.queryAllByTestId(/^rest-(?!tie|prop)/);
+    const open = screen.queryAllByTestId(/^rest-(?!complete|prop)/);
     fireEvent.click(screen.getByTestId('rest-prop-sound'));
-    if (open.length > 0) fireEvent.click(screen.getByTestId('rest-tie'));
-    expect(tied.at(-1)).toContainEqual({ kind: 'evidenceGiven', walk: 'in', propeller: judged[0]!.id, state: 'sound', photos: [] });
+    if (open.length > 0) fireEvent.click(screen.getByTestId('rest-complete'));
+    expect(completed.at(-1)).toContainEqual({ kind: 'evidenceGiven', walk: 'in', propeller: judged[0]!.id, state: 'sound', photos: [] });
   });
 
   it('asks for what has to be looked for, one press each, and enters nothing that nobody touched', () => {
-    const { tied } = rest('aft', []);
+    const { completed } = rest('aft', []);
     const { checks } = pack.book;
     const here = checks.filter(({ station }) => station === 'aft');
     expect(here.length).toBeGreaterThan(0);
-    fireEvent.click(screen.getByTestId('rest-tie'));
-    expect(tied.at(-1)!.some(({ kind }) => kind === 'asFound')).toBe(false);
+    fireEvent.click(screen.getByTestId('rest-complete'));
+    expect(completed.at(-1)!.some(({ kind }) => kind === 'asFound')).toBe(false);
     for (const { id, ways } of here) fireEvent.click(screen.getByTestId(`rest-check-${id}-${ways[0]!.id}`));
-    if (screen.queryAllByTestId(/^rest-(?!tie|check)/).length > 0) fireEvent.click(screen.getByTestId('rest-tie'));
-    expect(tied.at(-1)!.filter(({ kind }) => kind === 'asFound')).toEqual(
+    if (screen.queryAllByTestId(/^rest-(?!complete|check)/).length > 0) fireEvent.click(screen.getByTestId('rest-complete'));
+    expect(completed.at(-1)!.filter(({ kind }) => kind === 'asFound')).toEqual(
       here.map(({ id, ways }) => ({ kind: 'asFound', walk: 'in', check: id, way: ways[0]!.id, photos: [] })),
     );
   });

@@ -106,8 +106,8 @@ describe('looking', () => {
 
 describe('reading', () => {
   it('shows a needle in sixteenths, a figure with its unit, and the tank with its interval once it can', () => {
-    const held = heldOf([read('out', 'fuel-needle', 0.5), read('out', 'hours', 1240.4), read('out', 'fuel-sight', 47)]);
-    render(<ReadSection view={viewOf(held, 'out', 'helm').view} onOpen={nothing} />);
+    const stored = heldOf([read('out', 'fuel-needle', 0.5), read('out', 'hours', 1240.4), read('out', 'fuel-sight', 47)]);
+    render(<ReadSection view={viewOf(stored, 'out', 'helm').view} onOpen={nothing} />);
     expect(screen.getByText('8/16')).toBeTruthy();
     expect(screen.getByText('1240.4 h')).toBeTruthy();
     expect(screen.getByText(/^Petrol: about 4\d L, between \d+ and \d+$/)).toBeTruthy();
@@ -115,8 +115,8 @@ describe('reading', () => {
   });
 
   it('asks for a third reading when two disagree, and puts neither aside', () => {
-    const held = heldOf([read('out', 'fuel-needle', 1), read('out', 'fuel-sight', 20)]);
-    render(<ReadSection view={viewOf(held, 'out', 'helm').view} onOpen={nothing} />);
+    const stored = heldOf([read('out', 'fuel-needle', 1), read('out', 'fuel-sight', 20)]);
+    render(<ReadSection view={viewOf(stored, 'out', 'helm').view} onOpen={nothing} />);
     expect(screen.getByText('The readings disagree; neither is put aside. Take a third.')).toBeTruthy();
   });
 });

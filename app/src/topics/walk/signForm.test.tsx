@@ -16,7 +16,9 @@ jest.mock('../../platform/signature', () => ({
     return null;
   },
 }));
-jest.mock('../../local/outbox', () => ({ keepPhoto: (_: string, drawing: { name: string }) => Promise.resolve(drawing.name.repeat(64)) }));
+jest.mock('../../local/outbox/save', () => ({
+  savePhoto: (_: string, drawing: { name: string }) => Promise.resolve(drawing.name.repeat(64)),
+}));
 const mockSigned: string[] = [];
 jest.mock('../../local/deviceKey', () => ({
   signHere: (message: string) => {
@@ -51,7 +53,7 @@ const show = ({ rows = ROWS, full = false, stop }: { rows?: readonly Made[]; ful
     const view: WalkView = full ? { ...drawn, enter: () => Promise.resolve([]) } : drawn;
     return <SignForm view={view} signers={BOTH} languages={['en', 'fr']} stop={stop} onBack={back} onSealed={done} />;
   });
-  mockHeld = shown.held;
+  mockHeld = shown.stored;
   return { ...shown, done };
 };
 /** Both draw their name: what the two fields that were drawn last are told. */

@@ -3,12 +3,12 @@ import { Rope } from './rope';
 import { render } from '../../testing/render';
 
 const KNOTS = [
-  { id: 'bow', name: 'Bow', tied: true },
-  { id: 'helm', name: 'Helm', tied: false },
-  { id: 'stern', name: 'Stern', tied: false },
+  { id: 'bow', name: 'Bow', completed: true },
+  { id: 'helm', name: 'Helm', completed: false },
+  { id: 'stern', name: 'Stern', completed: false },
 ];
 
-it('says each knot, tied or loose, and jumps to it', () => {
+it('says each stop, done or open, and jumps to it', () => {
   const jumps: number[] = [];
   render(
     <Rope
@@ -16,10 +16,10 @@ it('says each knot, tied or loose, and jumps to it', () => {
       at={1}
       width={390}
       onJump={(i) => jumps.push(i)}
-      spoken={(knot, i) => `Stop ${i + 1}, ${knot.name}, ${knot.tied ? 'tied' : 'loose'}`}
+      spoken={(knot, i) => `Stop ${i + 1}, ${knot.name}, ${knot.completed ? 'done' : 'open'}`}
     />,
   );
-  expect(screen.getByLabelText('Stop 1, Bow, tied')).toBeTruthy();
-  fireEvent.click(screen.getByLabelText('Stop 3, Stern, loose'));
+  expect(screen.getByLabelText('Stop 1, Bow, done')).toBeTruthy();
+  fireEvent.click(screen.getByLabelText('Stop 3, Stern, open'));
   expect(jumps).toEqual([2]);
 });

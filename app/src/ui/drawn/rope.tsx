@@ -2,9 +2,9 @@ import { Pressable, View } from 'react-native';
 import Svg, { Circle, Ellipse, G, Line, Path } from 'react-native-svg';
 import { useTones } from '../theme';
 
-export type Knot = { id: string; name: string; tied: boolean };
+export type Knot = { id: string; name: string; completed: boolean };
 
-/** Progress of a walk: a rope with one knot per stop, loose until tied; also the way to jump. */
+/** Progress of a walk: a rope with one knot per stop, drawn tight when it is completed; also the way to jump. */
 export const Rope = ({
   knots,
   at,
@@ -30,7 +30,7 @@ export const Rope = ({
         {knots.map((knot, i) =>
           i === at ? (
             <Circle key={knot.id} cx={x(i)} cy={27} r={15} fill={tones.warning} stroke={tones.ink} strokeWidth={3} />
-          ) : knot.tied ? (
+          ) : knot.completed ? (
             <G key={knot.id} x={x(i)} y={26}>
               <Path d="M-13 3c4-14 22-14 26 0-4 13-22 13-26 0Z" fill={tones.rope} stroke={tones.ropeDark} strokeWidth={2} />
               <Path d="M-9-2C-2 6 2 6 9-2M-9 8C-2 0 2 0 9 8" stroke={tones.ropeDark} strokeWidth={2.4} fill="none" />
@@ -39,7 +39,7 @@ export const Rope = ({
             <Ellipse key={knot.id} cx={x(i)} cy={24} rx={11} ry={9} fill={tones.ground} stroke={tones.rope} strokeWidth={4} />
           ),
         )}
-        {knots[at]?.tied ? <Path d={`M${x(at) - 6} 27l5 6 8-11`} stroke={tones.ink} strokeWidth={3} fill="none" /> : null}
+        {knots[at]?.completed ? <Path d={`M${x(at) - 6} 27l5 6 8-11`} stroke={tones.ink} strokeWidth={3} fill="none" /> : null}
       </Svg>
       <View style={{ flexDirection: 'row', paddingHorizontal: 12 }} role="tablist">
         {knots.map((knot, i) => (

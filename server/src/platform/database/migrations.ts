@@ -369,6 +369,11 @@ const ALL: readonly Migration[] = [
         t.text('texts').notNullable();
       }),
   },
+  {
+    name: '012-resolved-books',
+    down: onlyForward,
+    up: (db) => db.schema.alterTable('book', (t) => t.renameColumn('laid', 'resolved')),
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -14,7 +14,7 @@ export const readOperator = async (db: Knex): Promise<Operator | undefined> => {
 /** How the operator hands over; an installation that never said has the usual settings. */
 export const readHandoverPolicy = async (db: Knex): Promise<HandoverPolicy> =>
   HandoverPolicy.parse(JSON.parse((await read(db, 'handing')) ?? '{}'));
-export const writeHanding = (db: Knex, handing: HandoverPolicy) => write(db, 'handing', JSON.stringify(handing));
+export const writeHandoverPolicy = (db: Knex, policy: HandoverPolicy) => write(db, 'handing', JSON.stringify(policy));
 
 export const writeOperator = (db: Knex, operator: Operator) => write(db, 'operator', JSON.stringify(operator));
 

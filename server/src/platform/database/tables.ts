@@ -61,7 +61,7 @@ type BookVersion = {
   digest: string;
   classBook: string;
   boatBook: string;
-  laid: string;
+  resolved: string;
   madeAt: string | null;
   madeBy: string | null;
 };

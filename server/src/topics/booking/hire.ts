@@ -35,33 +35,6 @@ export const termsOf = async (db: Knex, id: string): Promise<{ handover: Handove
   (await db('hire').join('boat', 'boat.id', 'hire.boat').where('hire.id', id).first('hire.handover', 'boat.bookVersion as newestBook')) as
     { handover: Handover; newestBook: number } | undefined;
 
-/** Changes what was booked, when nobody else has since `version`. @returns undefined when there is no such hire */
-export const changeHire = async (
-  db: Knex,
-  id: string,
-  change: {
-    version: number;
-    to?: string | undefined;
-    party?: { adults: number; children: number } | undefined;
-    notes?: string | undefined;
-  },
-): Promise<{ ok: true; hire: Hire } | { ok: false; reason: 'changedMeanwhile' | 'beforeStart' } | undefined> => {
-  const row = (await namedHires(db).where('hire.id', id).first()) as NamedHire | undefined;
-  if (!row) return undefined;
-  if (change.to !== undefined && change.to <= row.from) return { ok: false, reason: 'beforeStart' };
-  const changed = await db('hire')
-    .where({ id, version: change.version })
-    .update({
-      to: change.to ?? row.to,
-      adults: change.party?.adults ?? row.adults,
-      children: change.party?.children ?? row.children,
-      notes: change.notes ?? row.notes,
-      version: change.version + 1,
-    });
-  if (changed === 0) return { ok: false, reason: 'changedMeanwhile' };
-  return { ok: true, hire: toHire((await namedHires(db).where('hire.id', id).first()) as NamedHire) };
-};
-
 /** A base by its id; to a renter only the base of their hire. */
 export const baseOf = async (db: Knex, id: string, hire?: string): Promise<{ id: string } | undefined> => {
   if (hire !== undefined && (await db('hire').where({ id: hire }).first('base'))?.base !== id) return undefined;

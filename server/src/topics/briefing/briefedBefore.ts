@@ -37,9 +37,9 @@ export const briefedBefore = async (
     if (!record) continue;
     const said = new Map(then?.book.points.map((point) => [point.id, point.say.en]));
     for (const point of book.points) {
-      const told = currentOf(record, ['out', 'point', point.id], pointBriefed);
-      if (!told || said.get(point.id) !== point.say.en) continue;
-      const at = new Date(happenedAt(told.by)).toISOString();
+      const briefed = currentOf(record, ['out', 'point', point.id], pointBriefed);
+      if (!briefed || said.get(point.id) !== point.say.en) continue;
+      const at = new Date(happenedAt(briefed.by)).toISOString();
       if (last[point.id] === undefined || last[point.id]! < at) last[point.id] = at;
     }
   }

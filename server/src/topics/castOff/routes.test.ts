@@ -39,8 +39,8 @@ type Dot = Awaited<ReturnType<typeof dot>>;
 
 const musts = async ({ send }: Dot) => {
   const pack = (await send('GET', `/hires/${HIRE}`)).json as unknown as HirePack;
-  const { tell } = briefingOf(project([]), { ...pack, sheets: [SHEET] });
-  return tell.filter(({ point }) => point.weight === 'must').map(({ point }) => point.id);
+  const { toBrief } = briefingOf(project([]), { ...pack, sheets: [SHEET] });
+  return toBrief.filter(({ point }) => point.weight === 'must').map(({ point }) => point.id);
 };
 const nameParty = async ({ send, add }: Dot) => {
   await send('POST', `/hires/${HIRE}/sheets`, { sheet: SHEET });
@@ -109,16 +109,16 @@ describe('the key of a boat that is handed over without staff', () => {
     await hourComes();
     const mina = quay.client();
     await mina.signIn(MANAGER);
-    expect((await mina.send('GET', '/stand-ins')).json).toMatchObject({
-      standIns: expect.arrayContaining([{ name: 'keySafe', mode: 'works' }]) as unknown,
+    expect((await mina.send('GET', '/simulators')).json).toMatchObject({
+      simulators: expect.arrayContaining([{ name: 'keySafe', mode: 'works' }]) as unknown,
     });
-    expect((await hand.send('POST', '/stand-ins/keySafe', { mode: 'silent' })).status).toBe(403);
-    expect((await mina.send('POST', '/stand-ins/weather', { mode: 'silent' })).status).toBe(400);
-    expect((await mina.send('POST', '/stand-ins/keySafe', { mode: 'silent' })).json).toEqual({ name: 'keySafe', mode: 'silent' });
+    expect((await hand.send('POST', '/simulators/keySafe', { mode: 'silent' })).status).toBe(403);
+    expect((await mina.send('POST', '/simulators/weather', { mode: 'silent' })).status).toBe(400);
+    expect((await mina.send('POST', '/simulators/keySafe', { mode: 'silent' })).json).toEqual({ name: 'keySafe', mode: 'silent' });
     const silent = await who.key();
     expect([silent.status, silent.json.code]).toEqual([503, 'safeSilent']);
     expect(await eventsOf(who)).toEqual([]);
-    await mina.send('POST', '/stand-ins/keySafe', { mode: 'works' });
+    await mina.send('POST', '/simulators/keySafe', { mode: 'works' });
     expect((await who.key()).json.is).toBe('open');
   });
 
@@ -137,8 +137,8 @@ describe('the key of a boat that is handed over without staff', () => {
     expect((await who.key()).json).toEqual({ is: 'open', code: '0815', simulated: false });
     const mina = quay.client();
     await mina.signIn(MANAGER);
-    expect((await mina.send('GET', '/stand-ins')).json).toEqual({ standIns: [] });
-    expect((await mina.send('POST', '/stand-ins/keySafe', { mode: 'silent' })).status).toBe(404);
+    expect((await mina.send('GET', '/simulators')).json).toEqual({ simulators: [] });
+    expect((await mina.send('POST', '/simulators/keySafe', { mode: 'silent' })).status).toBe(404);
   });
 
   it('a code is not set where the safe makes its own', async () => {

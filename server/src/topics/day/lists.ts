@@ -1,11 +1,9 @@
 import type { DayHire } from '@quay/core/day/board';
 import { dayOf, instantOf } from '@quay/core/time/zone';
 import type { Knex } from 'knex';
+import type { BaseRow } from '../booking/bases';
 
 /** Hires of a base by day. */
-
-export type BaseRow = { id: string; name: string; zone: string };
-export const basesOf = async (db: Knex): Promise<BaseRow[]> => await db('base').select('id', 'name', 'zone').orderBy('name');
 
 /** How far over midnight the day looks, both ways. */
 const ROUND_MIDNIGHT_MS = 8 * 3_600_000;

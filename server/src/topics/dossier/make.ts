@@ -37,7 +37,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
   const { db } = store;
   const of = await packOf(db, id, key, now);
   if (!of) return { ok: false, reason: 'noSuchHire', missing: 0 };
-  const { record, held, aside } = await wholeRecord(db, id);
+  const { record, stored: held, aside } = await wholeRecord(db, id);
   if (!isEntered(record, ['out', 'sealed'])) return { ok: false, reason: 'notSealed', missing: 0 };
 
   const drawings = new Set(held.flatMap(({ event: { body } }) => (body.kind === 'signed' ? [body.drawing] : [])));

@@ -30,7 +30,7 @@ const known = <K extends string>(words: Readonly<Record<K, string>>, key: string
   (words as Readonly<Record<string, string>>)[key] ?? key;
 
 /** The record as a person reads it: both walks as they were read back, what a manager let go, the deposit, every entry. */
-export const sectionsOf = (record: HireRecord<EventBody>, held: readonly StoredHireEvent[], of: About): Section[] => {
+export const sectionsOf = (record: HireRecord<EventBody>, stored: readonly StoredHireEvent[], of: About): Section[] => {
   const { book, boat, renter, language, words, when, money, received } = of;
   const marks = STATEMENT_WORDS[language].mark;
   const text = (title: string, rows: string[], pictures: Section['pictures'] = []): Section[] =>
@@ -84,7 +84,7 @@ export const sectionsOf = (record: HireRecord<EventBody>, held: readonly StoredH
         words.drills,
         (page.drills ?? []).map(({ name }) => name),
       ),
-      ...text(words.told, page.told),
+      ...text(words.told, page.briefed),
       ...text(words.read, page.read ?? []),
       ...text(words.skipped, page.skipped),
       ...text(
@@ -111,15 +111,15 @@ export const sectionsOf = (record: HireRecord<EventBody>, held: readonly StoredH
       event.body.kind === 'holdOverridden' ? [`${when(event.at)} · ${event.body.matter.split('/')[0] ?? ''}: ${event.body.why}`] : [],
     ),
   );
-  const deposits = held.flatMap(({ event }) =>
+  const deposits = stored.flatMap(({ event }) =>
     event.body.kind === 'depositAnswered'
       ? [`${when(event.at)} · ${money(event.body.amountMinor)} · ${event.body.answer}`]
       : event.body.kind === 'depositTaken'
         ? [`${when(event.at)} · ${money(event.body.amountMinor)} · ${event.body.how}`]
         : [],
   );
-  const entries = [...held]
+  const entries = [...stored]
     .sort((a, b) => (a.event.at < b.event.at ? -1 : a.event.at > b.event.at ? 1 : a.event.deviceSeq - b.event.deviceSeq))
     .map(({ event, actor }) => `${when(event.at)} · ${words.by[actor.role]} · ${event.body.kind}`);
-  return [...walks, ...text(words.letGo, overridden), ...text(words.deposit, deposits), ...text(words.entries, entries)];
+  return [...walks, ...text(words.overridden, overridden), ...text(words.deposit, deposits), ...text(words.entries, entries)];
 };

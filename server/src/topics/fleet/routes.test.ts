@@ -18,7 +18,7 @@ afterEach(() => quay.stop());
 type Shelf = {
   boatBook: BoatBook;
   version: number;
-  laid: { points: { id: string; say: { en: string } }[] };
+  resolved: { points: { id: string; say: { en: string } }[] };
   origins: Record<string, Record<string, { book: string; is: string }>>;
   below: Record<string, string[]>;
   versions: { version: number; madeBy: string | null; hires: number }[];
@@ -31,11 +31,11 @@ describe('a boat’s book', () => {
   it('is seen with where each point comes from; those of base and waters are there, and come from no book of hers', async () => {
     const { json } = await manager.send('GET', '/boats');
     expect(json.boats).toHaveLength(6);
-    const { origins, laid, boatBook } = await shelf();
+    const { origins, resolved, boatBook } = await shelf();
     expect(origins.points!['bow-rails']).toEqual({ book: 'any-boat', is: 'brought' });
     expect(origins.points!['bow-gate']).toEqual({ book: 'pontoon-7', is: 'brought' });
     expect(origins.points!['own-step']).toEqual({ book: boatBook.id, is: 'brought' });
-    expect(laid.points.some(({ id }) => id === 'ossel-rocks')).toBe(true);
+    expect(resolved.points.some(({ id }) => id === 'ossel-rocks')).toBe(true);
     expect(origins.points!['ossel-rocks']).toBeUndefined();
   });
 
@@ -51,10 +51,10 @@ describe('a boat’s book', () => {
       { version: 1, madeBy: null, hires: 1 },
     ]);
     const said = async (hire: string) =>
-      ((await manager.send('GET', `/hires/${hire}`)).json.book as Shelf['laid']).points.find(({ id }) => id === 'lever')?.say.en;
+      ((await manager.send('GET', `/hires/${hire}`)).json.book as Shelf['resolved']).points.find(({ id }) => id === 'lever')?.say.en;
     expect(await said('h-1001')).toMatch(/^One lever/);
     expect(await said('h-1008')).toBe('Hers is stiff.');
-    const old = (await manager.send('GET', '/boats/tuppenny-bun/book/1')).json.laid as Shelf['laid'];
+    const old = (await manager.send('GET', '/boats/tuppenny-bun/book/1')).json.resolved as Shelf['resolved'];
     expect(old.points.find(({ id }) => id === 'lever')?.say.en).toMatch(/^One lever/);
     const late = await change(next, before.version);
     expect([late.status, late.json.code]).toEqual([412, 'changedMeanwhile']);
@@ -112,7 +112,7 @@ describe('a class book', () => {
   const put = (id: string, classBook: ClassBook, version: number) =>
     manager.send('PATCH', `/classes/${id}/book`, { classBook }, { 'if-match': `"${version}"` });
   const lever = async (boat: string) =>
-    ((await manager.send('GET', `/boats/${boat}/book`)).json as unknown as Shelf).laid.points.find(({ id }) => id === 'lever')?.say.en;
+    ((await manager.send('GET', `/boats/${boat}/book`)).json as unknown as Shelf).resolved.points.find(({ id }) => id === 'lever')?.say.en;
 
   it('is listed with the boats it bears on, its own and through the classes that come from it', async () => {
     const { json } = await manager.send('GET', '/books');
@@ -161,16 +161,16 @@ describe('a class book', () => {
     const turned = [...stations].reverse();
     const ordered = orderRows(before.classBook, 'stations', before.below.stations!, turned);
     expect((await put('electric-5', ordered, before.version)).status).toBe(200);
-    const laid = async () =>
-      ((await manager.send('GET', '/boats/quiet-pickle/book')).json as unknown as { laid: { stations: { id: string }[] } }).laid;
-    expect((await laid()).stations.map(({ id }) => id)).toEqual(turned);
+    const resolved = async () =>
+      ((await manager.send('GET', '/boats/quiet-pickle/book')).json as unknown as { resolved: { stations: { id: string }[] } }).resolved;
+    expect((await resolved()).stations.map(({ id }) => id)).toEqual(turned);
     // A station that things stand at cannot go: the faults name what would be left in the air, and nothing changes.
     const now = await classShelf('electric-5');
     const broken = await put('electric-5', dropRow(now.classBook, 'stations', 'helm', false), now.version);
     expect(broken.status).toBe(422);
     expect(faultsOf(broken.json)).toContain('there is no station “helm”');
     expect((await classShelf('electric-5')).version).toBe(now.version);
-    expect((await laid()).stations.map(({ id }) => id)).toEqual(turned);
+    expect((await resolved()).stations.map(({ id }) => id)).toEqual(turned);
     expect((await put('electric-5', { ...now.classBook, from: 'live-aboard' }, now.version)).status).toBe(400);
     expect((await manager.send('GET', '/classes/nothing/book')).status).toBe(404);
   });
@@ -186,7 +186,7 @@ describe('a base book', () => {
     const point = { id: 'wet-steps', stations: ['bow'], weight: 'must' as const, seconds: 8, say: { en: 'The steps are wet.' } };
     const next: Base = { ...base, points: [...base.points, point], returnCard: base.returnCard.slice(1) };
     expect((await put(next, version)).status).toBe(200);
-    expect((await shelf()).laid.points.some(({ id }) => id === 'wet-steps')).toBe(true);
+    expect((await shelf()).resolved.points.some(({ id }) => id === 'wet-steps')).toBe(true);
     expect((await read()).base.returnCard).toHaveLength(base.returnCard.length - 1);
     // A boat that lies elsewhere has nothing new to say.
     const { versions } = (await manager.send('GET', '/boats/brisk-otter/book')).json as unknown as Shelf;
@@ -201,11 +201,11 @@ describe('a base book', () => {
 
 describe('one boat', () => {
   it('empties what her class says, and the class says it again when that is taken back', async () => {
-    const { boatBook, version, laid } = await shelf();
-    const row = laid.points.find(({ id }) => id === 'bow-rails') as { id: string; caution?: unknown };
+    const { boatBook, version, resolved } = await shelf();
+    const row = resolved.points.find(({ id }) => id === 'bow-rails') as { id: string; caution?: unknown };
     expect(row.caution).toBeDefined();
     const done = (await change(changeRow(boatBook, 'points', row, { caution: undefined }, true), version)).json as unknown as Shelf;
-    expect(done.laid.points.find(({ id }) => id === 'bow-rails')).not.toHaveProperty('caution');
+    expect(done.resolved.points.find(({ id }) => id === 'bow-rails')).not.toHaveProperty('caution');
     const added = await change(
       addRow(done.boatBook, 'fittings', 'whistle', { station: 'helm', name: { en: 'Whistle' }, kind: 'required', count: 1 }),
       done.version,

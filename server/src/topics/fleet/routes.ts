@@ -1,19 +1,7 @@
+import { changeBase, changeBook, changeClass, type Changed } from './change';
+import { boatsOf } from './boats';
 import * as api from '@quay/contract/fleet';
-import {
-  baseShelfOf,
-  baseVersion,
-  boatsOf,
-  booksOf,
-  bookVersion,
-  changeBase,
-  changeBook,
-  changeClass,
-  type Changed,
-  classShelfOf,
-  classVersion,
-  shelfOf,
-  textFoundRight,
-} from './fleet';
+import { baseShelfOf, baseVersion, booksOf, bookVersion, classShelfOf, classVersion, shelfOf, textFoundRight } from './fleet';
 import { on, staffOf } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
 
@@ -75,7 +63,7 @@ export const fleetRoutes = [
     return shelf;
   }),
   on(api.getBookVersion, async ({ quay, params }) => ({
-    laid: (await bookVersion(quay.store.db, params.boatId, Number(params.version))) ?? noBoat(),
+    resolved: (await bookVersion(quay.store.db, params.boatId, Number(params.version))) ?? noBoat(),
   })),
   on(api.changeBoatBook, async (call) => {
     const { quay, params, body, seen, now, res } = call;

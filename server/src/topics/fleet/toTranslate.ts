@@ -17,7 +17,7 @@ const write = async (db: Knex, book: BookKey, texts: StaleTexts): Promise<void> 
       .merge();
 };
 
-/** Notes what a change leaves to be translated. @param before the book as it is laid, and after the change */
+/** Notes what a change leaves to be translated. @param before the book as it is resolved, and after the change */
 export const noteTexts = async (trx: Knex, book: BookKey, before: unknown, after: unknown): Promise<void> =>
   write(trx, book, staleTexts(before, after, await read(trx, book)));
 

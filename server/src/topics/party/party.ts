@@ -12,7 +12,7 @@ import { readingRecord } from '../../platform/database/broken';
 import { readHandoverPolicy } from '../../platform/database/setting';
 
 /** Keeps a sheet of people under its digest; what is there already is left alone. */
-export const keepSheet = async (db: Knex, hire: string, sheet: Sheet, now: string): Promise<string> => {
+export const storeSheet = async (db: Knex, hire: string, sheet: Sheet, now: string): Promise<string> => {
   const sha = digestOf(sheet);
   await db('sheet')
     .insert({ hire, sha, body: JSON.stringify(sheet), receivedAt: now })

@@ -3,7 +3,7 @@ import { checkSeal } from '@quay/core/events/seal';
 import { play } from '../../demo/play';
 import { DEMO, testQuay, type TestQuay } from '../../testing/quay';
 import { erasePeople } from './erase';
-import { keepSheet, sheetsOf } from '../party/party';
+import { storeSheet, sheetsOf } from '../party/party';
 import { wholeRecord } from './record';
 
 let quay: TestQuay;
@@ -27,7 +27,7 @@ describe('erasing people after the operator’s term', () => {
   it('takes names and sheets of hires that were closed before the day, and leaves records and seals as they were', async () => {
     const { db } = quay.store;
     await play(quay.store, quay.key, join(DEMO, 'play.json'), quay.clock.now);
-    for (const hire of ['h-1005', 'h-1001']) await keepSheet(db, hire, SHEET, quay.clock.now.toISOString());
+    for (const hire of ['h-1005', 'h-1001']) await storeSheet(db, hire, SHEET, quay.clock.now.toISOString());
     const seals = () => db('seal').where({ hire: 'h-1005' }).orderBy('walk');
     const [before, events] = [await seals(), await db('event').where({ hire: 'h-1005' })];
     expect(before.length).toBe(2);
@@ -41,8 +41,8 @@ describe('erasing people after the operator’s term', () => {
     expect(await sheetsOf(db, 'h-1005')).toEqual([]);
     expect(await seals()).toEqual(before);
     expect(await db('event').where({ hire: 'h-1005' })).toEqual(events);
-    const { held, digests } = await wholeRecord(db, 'h-1005');
-    const sealed = held.flatMap(({ event: { body } }) => (body.kind === 'sealed' ? [body] : []));
+    const { stored, digests } = await wholeRecord(db, 'h-1005');
+    const sealed = stored.flatMap(({ event: { body } }) => (body.kind === 'sealed' ? [body] : []));
     expect(sealed.map((seal) => checkSeal(seal, digests))).toEqual([{ ok: true }, { ok: true }]);
     // Hires that are not closed are nobody's to erase.
     expect((await renterOf('h-1001')).name).toBe('Ines Okonjo-Lind');

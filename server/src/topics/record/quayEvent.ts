@@ -6,7 +6,7 @@ import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core
 import { EVENT_VERSION } from '@quay/core/events/version';
 
 /** The number of the quay's next word on a hire. */
-export const nextSeq = (held: readonly StoredHireEvent[]): number => held.filter(({ event }) => event.device === 'quay').length + 1;
+export const nextSeq = (stored: readonly StoredHireEvent[]): number => stored.filter(({ event }) => event.device === 'quay').length + 1;
 
 /** The quay's own word on a hire: closing it, giving out a key, what a terminal said. It comes from no phone. */
 export const appendQuayEvent = async (

@@ -69,7 +69,7 @@ export const asideOf = async (db: Knex, hire: string): Promise<string[]> => {
 
 export type Whole = {
   /** Events that make the record, in the order in which they were taken. */
-  held: StoredHireEvent[];
+  stored: StoredHireEvent[];
   record: HireRecord<EventBody>;
   /** Digests of every stored event by id, those set aside included: seals over them can still be checked. */
   digests: ReadonlyMap<string, string>;
@@ -88,7 +88,7 @@ const cacheOf = (db: Knex): LRUCache<string, Read> => {
   const key = db.client as object;
   const known = caches.get(key);
   if (known) return known;
-  const made = new LRUCache<string, Read>({ maxSize: KEPT_EVENTS, sizeCalculation: ({ held }) => held.length + 1 });
+  const made = new LRUCache<string, Read>({ maxSize: KEPT_EVENTS, sizeCalculation: ({ stored: held }) => held.length + 1 });
   caches.set(key, made);
   return made;
 };
@@ -109,15 +109,15 @@ export const wholeRecord = async (db: Knex, hire: string): Promise<Whole> => {
     .where('seq', '>', known?.seq ?? 0)
     .orderBy('seq');
   if (known && rows.length === 0) return known;
-  const held = [...(known?.held ?? []), ...rows.filter(({ asideAt }) => asideAt === null).map(toHeld)];
+  const stored = [...(known?.stored ?? []), ...rows.filter(({ asideAt }) => asideAt === null).map(toHeld)];
   const digests = new Map(known?.digests);
   for (const { id, digest } of rows) digests.set(id, digest);
   const aside = rows.flatMap(({ id, asideAt, asideBy, asideWhy }) =>
     asideAt === null ? [] : [{ id, at: asideAt, by: asideBy ?? '', why: asideWhy ?? '' }],
   );
   const whole: Read = {
-    held,
-    record: readingRecord(hire, () => project(held)),
+    stored,
+    record: readingRecord(hire, () => project(stored)),
     digests,
     aside: [...(known?.aside ?? []), ...aside],
     seq: rows[rows.length - 1]?.seq ?? 0,

@@ -35,8 +35,8 @@ const named = (row: EventRow): Named => {
 };
 
 /** Everything that is computed whenever a hire is looked at. @throws whatever goes wrong */
-const lookThrough = (held: readonly StoredHireEvent[], book: Book | undefined, hire: { from: string; to: string }): void => {
-  const record = project(held);
+const lookThrough = (stored: readonly StoredHireEvent[], book: Book | undefined, hire: { from: string; to: string }): void => {
+  const record = project(stored);
   stateOf(record);
   ledgerOf(record, 0);
   if (!book) return;
@@ -52,22 +52,22 @@ const suspectsOf = (rows: readonly EventRow[], book: Book | undefined, hire: { f
   const read = rows.map((row) => readEvent(JSON.parse(row.content)));
   const unreadable = rows.filter((_, i) => !read[i]!.ok);
   if (unreadable.length > 0) return unreadable;
-  const held = rows.map((row, i): StoredHireEvent => {
+  const stored = rows.map((row, i): StoredHireEvent => {
     const one = read[i]!;
     if (!one.ok) throw new Error('what cannot be read was sorted out before');
     return { event: one.event, actor: { id: row.actor, role: row.role }, receivedAt: row.receivedAt, behindMs: row.behindMs };
   });
   const breaks = (count: number): boolean => {
     try {
-      lookThrough(held.slice(0, count), book, hire);
+      lookThrough(stored.slice(0, count), book, hire);
       return false;
     } catch {
       return true;
     }
   };
-  if (!breaks(held.length)) return [];
+  if (!breaks(stored.length)) return [];
   // Halving: more of it breaks what less of it broke, or there is another cause that is found the next time.
-  let [sound, broken] = [0, held.length];
+  let [sound, broken] = [0, stored.length];
   while (broken - sound > 1) {
     const middle = Math.floor((sound + broken) / 2);
     if (breaks(middle)) broken = middle;

@@ -78,10 +78,11 @@ describe('appending events', () => {
     const minutes = (n: number) => new Date(quay.clock.now.getTime() + n * 60_000);
     const at = (when: Date) => ({ at: when.toISOString() });
     const waive = (when: Date) => eventOf(HIRE, id, { kind: 'lineDecided', line: 'late', state: 'waived' }, at(when));
-    const letGo = (when: Date) => eventOf(HIRE, id, { kind: 'holdOverridden', matter: 'held/x', why: 'looked at' } as EventBody, at(when));
+    const override = (when: Date) =>
+      eventOf(HIRE, id, { kind: 'holdOverridden', matter: 'held/x', why: 'looked at' } as EventBody, at(when));
     const dear = (when: Date) =>
       eventOf(HIRE, id, { kind: 'extraNoted', extra: 'e1', what: 'other', amountMinor: 900_000, text: 'dear', photos: [] }, at(when));
-    const [held, delivered] = [eventOf(HIRE, id, countOf(4), at(minutes(0))), letGo(minutes(0))];
+    const [held, delivered] = [eventOf(HIRE, id, countOf(4), at(minutes(0))), override(minutes(0))];
     // What reached the quay while the manager was there stays, whoever sends it once more.
     expect((await append([delivered], shared)).json.synced).toEqual([delivered.id]);
     quay.clock.now = minutes(5);
@@ -89,7 +90,7 @@ describe('appending events', () => {
     expect((await shared.signIn(HAND)).status).toBe(200);
     const left = quay.clock.now;
     quay.clock.now = minutes(20);
-    const forged = [waive(left), letGo(left), dear(left), waive(minutes(0)), eventOf(HIRE, id, countOf(5), at(minutes(-5)))];
+    const forged = [waive(left), override(left), dear(left), waive(minutes(0)), eventOf(HIRE, id, countOf(5), at(minutes(-5)))];
     const { json } = await append([held, delivered, ...forged], shared, theirs);
     expect(json.synced).toEqual([held.id, delivered.id]);
     expect((json.refused as { id: string; reason: string }[]).map(({ id: one, reason }) => [one, reason])).toEqual(

@@ -23,8 +23,8 @@ export const judgeSeals = async (
 ): Promise<number> => {
   const rows = await db('seal').where({ hire: hire.id });
   const done = new Map(rows.map(({ event, state }) => [event, state]));
-  for (const held of whole.held) {
-    const { body, id } = held.event;
+  for (const stored of whole.stored) {
+    const { body, id } = stored.event;
     if (body.kind !== 'sealed' || done.get(id) === 'countersigned') continue;
     const check = checkSeal(body, whole.digests);
     const spki = await deviceKeyOf(db, body.key);

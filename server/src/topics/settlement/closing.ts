@@ -41,8 +41,8 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
     const statement = await draftOf(trx, hire, whole);
     if (statement.open.length > 0) return no('undecided', { lines: statement.open.map(({ key }) => key).join(', ') });
     if (statement.toQuote.length > 0) return no('toQuote', { lines: statement.toQuote.map(({ key }) => key).join(', ') });
-    if (statement.totalMinor !== seen.totalMinor || whole.held.length !== seen.events) {
-      return no('changedMeanwhile', { events: whole.held.length, totalMinor: statement.totalMinor });
+    if (statement.totalMinor !== seen.totalMinor || whole.stored.length !== seen.events) {
+      return no('changedMeanwhile', { events: whole.stored.length, totalMinor: statement.totalMinor });
     }
     const number = await nextNumber(trx);
     const person = (await trx('person').where({ id: hire.renter }).first('name'))!;
@@ -57,18 +57,18 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
       to: hire.to,
       statement,
     });
-    const photos = [...new Set(whole.held.flatMap(({ event }) => attachmentsOf(event.body)))];
+    const photos = [...new Set(whole.stored.flatMap(({ event }) => attachmentsOf(event.body)))];
     await appendQuayEvent(trx, id, {
-      seq: nextSeq(whole.held),
+      seq: nextSeq(whole.stored),
       now,
       bookVersion: whole.record.bookVersion ?? 1,
       body: {
         kind: 'closed',
         number,
         statement: digest,
-        covers: whole.held.map((one) => one.event.id).sort(),
+        covers: whole.stored.map((one) => one.event.id).sort(),
         root: rootOf(
-          whole.held.map((one) => whole.digests.get(one.event.id)!),
+          whole.stored.map((one) => whole.digests.get(one.event.id)!),
           photos,
           null,
         ),

@@ -39,7 +39,7 @@ export const correct = (
     });
     await appendQuayEvent(trx, hire, {
       body: { kind: 'corrected', number, corrects: closed.number!, lines: [...lines], why, statement: digest },
-      seq: nextSeq(whole.held),
+      seq: nextSeq(whole.stored),
       bookVersion: whole.record.bookVersion ?? 1,
       now,
     });

@@ -38,7 +38,7 @@ const hireRow = (db: Knex, hire: string) =>
 
 /** Writes down what the terminal said, unless the record says so already: answering twice changes nothing. */
 const note = async ({ db, clock }: Desk, hire: string, attempt: string, amountMinor: number, said: Said): Promise<State> => {
-  const [row, { record, held }] = [(await hireRow(db, hire))!, await wholeRecord(db, hire)];
+  const [row, { record, stored: held }] = [(await hireRow(db, hire))!, await wholeRecord(db, hire)];
   const last = lastOf(record, attempt);
   // Two answers that differ are no answer: it is asked again what became of it.
   const over = said.state === 'released' || said.state === 'expired';
@@ -108,7 +108,7 @@ export const holdInstead = async (
 ): Promise<Asking> => {
   const asked = await holdDeposit(desk, ask);
   if (ask.instead !== undefined && asked.ok && asked.state === 'authorised')
-    await letGoOfDeposit(desk, { hireId: ask.hireId, attempt: ask.instead });
+    await releaseDeposit(desk, { hireId: ask.hireId, attempt: ask.instead });
   return asked;
 };
 
@@ -143,7 +143,7 @@ export const askAgain = (desk: Desk, { hireId, attempt }: { hireId: string; atte
   });
 
 /** Lets go of what is held; without the terminal's word it stays held. */
-export const letGoOfDeposit = (desk: Desk, { hireId, attempt }: { hireId: string; attempt: string }): Promise<Asking> =>
+export const releaseDeposit = (desk: Desk, { hireId, attempt }: { hireId: string; attempt: string }): Promise<Asking> =>
   oneByOne(hireId, async (): Promise<Asking> => {
     if (!(await hireRow(desk.db, hireId))) return { ok: false, reason: 'noSuchHire' };
     const before = lastOf((await wholeRecord(desk.db, hireId)).record, attempt);

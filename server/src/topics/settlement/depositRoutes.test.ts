@@ -23,7 +23,7 @@ beforeEach(async () => {
 });
 afterAll(() => quay.stop());
 
-const mode = (name: string) => mina.send('POST', '/stand-ins/cardTerminal', { mode: name });
+const mode = (name: string) => mina.send('POST', '/simulators/cardTerminal', { mode: name });
 /** The terminal gives back by itself at that instant what it holds from here on. @returns how it holds as before */
 const holdUntil = (expiresAt: string) => {
   const { cardTerminal } = quay.integrations;

@@ -1,5 +1,5 @@
 import * as api from '@quay/contract/deposit';
-import { askAgain, holdInstead, letGoOfDeposit, type Asking } from './deposit';
+import { askAgain, holdInstead, releaseDeposit, type Asking } from './deposit';
 import type { Desk } from './terminal';
 import { on, type Quay } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
@@ -27,6 +27,6 @@ export const depositRoutes = [
     return answer(await askAgain(deskOf(quay), { ...params }), quay);
   }),
   on(api.releaseDeposit, async ({ quay, params }) => {
-    return answer(await letGoOfDeposit(deskOf(quay), { ...params }), quay);
+    return answer(await releaseDeposit(deskOf(quay), { ...params }), quay);
   }),
 ];

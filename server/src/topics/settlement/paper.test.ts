@@ -1,7 +1,7 @@
+import type { Finding } from '@quay/core/findings/finding';
 import { execFileSync } from 'node:child_process';
 import sharp from 'sharp';
 import { LANGUAGES, type Language } from '@quay/core/words/words';
-import type { Finding } from '@quay/core/findings/findings';
 import type { EventBody } from '@quay/core/record/event';
 import type { Line, Statement } from '@quay/core/settlement/statement';
 import { STATEMENT_WORDS } from '@quay/core/settlement/statementWords';

@@ -58,7 +58,7 @@ const saidOf = (answer: TerminalAnswer | typeof silence): Said => {
 
 /** Writes down what the terminal said of a payment, unless the record says so already. */
 const note = async ({ db, clock }: Desk, hire: string, asked: Asked, said: Said): Promise<Said> => {
-  const { record, held } = await wholeRecord(db, hire);
+  const { record, stored: held } = await wholeRecord(db, hire);
   if (lastSaid(record, asked.payment)?.answer === said.answer) return said;
   await appendQuayEvent(db, hire, {
     body: {

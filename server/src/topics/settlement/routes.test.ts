@@ -25,7 +25,7 @@ beforeEach(async () => {
 });
 afterEach(() => quay.stop());
 
-const mode = (name: string) => mina.send('POST', '/stand-ins/cardTerminal', { mode: name });
+const mode = (name: string) => mina.send('POST', '/simulators/cardTerminal', { mode: name });
 const append = async (...bodies: EventBody[]) => {
   const events = bodies.map((body) => eventOf(HIRE, device, body));
   const { json } = await hand.send('POST', `/hires/${HIRE}/events`, { sentAt: quay.clock.now.toISOString(), events });

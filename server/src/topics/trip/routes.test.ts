@@ -22,9 +22,9 @@ describe('wind and water at a base', () => {
     await setUp();
     const mina = quay.client();
     await mina.send('POST', '/session', MANAGER);
-    await mina.send('POST', '/stand-ins/weatherMast', { mode: 'silent' });
+    await mina.send('POST', '/simulators/weatherMast', { mode: 'silent' });
     expect((await hand.send('GET', BASE)).json).toEqual({ is: 'silent' });
-    await mina.send('POST', '/stand-ins/weatherMast', { mode: 'works' });
+    await mina.send('POST', '/simulators/weatherMast', { mode: 'works' });
     expect((await hand.send('GET', BASE)).json).toMatchObject({ is: 'observed' });
   });
 

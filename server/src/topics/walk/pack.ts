@@ -71,7 +71,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
   const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
   if (!book) throw new Error(`hire ${id}: boat ${row.boat} has no book in version ${row.bookVersion ?? 'now'}`);
   const seals = await db('seal').where({ hire: id }).select('event', 'walk', 'root', 'receivedAt', 'state', 'signature', 'key');
-  const { held, aside } = await wholeRecord(db, id);
+  const { stored: held, aside } = await wholeRecord(db, id);
   const gone = new Set(aside.map((one) => one.id));
   const coveredBy = new Map(held.flatMap(({ event }) => (event.body.kind === 'sealed' ? [[event.id, event.body.covers]] : [])));
   const statement = await db('statement').where({ hire: id }).whereNull('corrects').first('number');

@@ -1,15 +1,17 @@
+import { wordsOf } from './BookRow';
+import type { Named } from './OneField';
+import { type AnyRow, BookRow } from './BookRow';
 import type { Book } from '@quay/core/fleet/book';
 import { idOf, type RowEdit } from '@quay/core/fleet/edit';
 import { pathOfText, waitingOf } from '@quay/core/words/toTranslate';
-import { LANGUAGES, type Wording } from '@quay/core/words/words';
+import { type Wording } from '@quay/core/words/words';
 import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Sortable, Sorted } from '../../../platform/sortable';
-import { Card, Notice, Tag } from '../../../ui/board';
+import { Card, Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
-import { ListRow } from '../../../ui/controls/listRow';
 import { Plan } from '../../../ui/drawn/plan';
 import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
@@ -19,9 +21,8 @@ import { useTones } from '../../../ui/theme';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { type FieldSpec, STARTS } from './fields';
 import { optionName } from './optionName';
-import { type Named, type RowOrigin, RowSheet } from './RowSheet';
+import { type RowOrigin, RowSheet } from './RowSheet';
 
-export type AnyRow = Readonly<Record<string, unknown>> & { id: string };
 export type Listing = {
   list: string;
   /** Fields of a row, or of one that is added. */
@@ -58,8 +59,6 @@ const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string
 /** Rows of stations and tanks have names; the schema of the book saw to it. */
 const isNamed = (row: AnyRow): row is AnyRow & Named => typeof row.name === 'object';
 const isPlaced = (row: AnyRow): row is AnyRow & Named & { at: [number, number] } => isNamed(row) && Array.isArray(row.at);
-
-const wordsOf = (row: AnyRow): Wording | undefined => (row.say ?? row.name) as Wording | undefined;
 
 /** Width of the column of a book's parts on a desk, px. */
 const PARTS = 228;
@@ -181,7 +180,7 @@ export const BookEditor = ({
             {fixed ? (
               <View style={{ paddingLeft: 16 }}>
                 {group.rows.map((row) => (
-                  <OneRow
+                  <BookRow
                     key={row.id}
                     kind={kind}
                     row={row}
@@ -197,7 +196,7 @@ export const BookEditor = ({
                 <Sortable ids={group.rows.map(({ id }) => id)} onOrder={(ids) => order(group.rows, ids)}>
                   {group.rows.map((row) => (
                     <Sorted key={row.id} id={row.id} label={t('fleet.drag', { name: wordsOf(row)?.en ?? row.id })} tone={tones.soft}>
-                      <OneRow
+                      <BookRow
                         kind={kind}
                         row={row}
                         waiting={waitingOf(toTranslate, list, row.id)}
@@ -276,48 +275,5 @@ export const BookEditor = ({
       )}
       {row}
     </Screen>
-  );
-};
-
-const OneRow = ({
-  kind,
-  row,
-  line,
-  waiting,
-  origin,
-  onOpen,
-}: {
-  kind: 'boat' | 'class' | 'base';
-  row: AnyRow;
-  /** What it says, where its words do not. */
-  line?: string;
-  /** Languages that a text of it is to be translated into. */
-  waiting: readonly string[];
-  origin: RowOrigin;
-  onOpen: () => void;
-}) => {
-  const { t } = useTranslation();
-  const words = wordsOf(row);
-  const name = words?.en ?? row.id;
-  const lacks = words && line === undefined ? LANGUAGES.filter((language) => words[language] === undefined) : [];
-  return (
-    <ListRow label={name} onPress={onOpen} testID={`edit-${row.id}`} style={{ paddingVertical: 9, gap: 4 }}>
-      <Body>{name}</Body>
-      {line ? <Small>{line}</Small> : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-        {typeof row.weight === 'string' ? (
-          <Tag kind={row.weight === 'must' ? 'ok' : 'calm'}>{t(`fleet.option.${row.weight as 'must'}`)}</Tag>
-        ) : null}
-        {typeof row.seconds === 'number' ? <Small>{t('brief.seconds', { n: row.seconds })}</Small> : null}
-        {typeof row.count === 'number' && line === undefined ? <Small>{`× ${row.count}`}</Small> : null}
-        {kind === 'base' ? null : (
-          <Tag kind={origin.is === 'changed' || origin.is === 'own' ? 'ask' : 'calm'}>
-            {t(`fleet.origin.${origin.is}`, { name: origin.name })}
-          </Tag>
-        )}
-        {lacks.length > 0 ? <Tag kind="ask">{t('fleet.lacks', { languages: lacks.join(', ') })}</Tag> : null}
-        {waiting.length > 0 ? <Tag kind="ask">{t('fleet.toTranslate', { languages: waiting.join(', ') })}</Tag> : null}
-      </View>
-    </ListRow>
   );
 };

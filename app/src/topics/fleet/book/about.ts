@@ -10,7 +10,7 @@ import type { FieldSpec } from './fields';
 
 type Layer = BoatBook | ClassBook;
 /** The layers of a book as the quay lays them. */
-export type Laid = { value: Singles; below: Singles; from: SinglesFrom };
+export type MergedSingles = { value: Singles; below: Singles; from: SinglesFrom };
 export type About<B> = {
   id: string;
   fields: readonly FieldSpec[];
@@ -76,7 +76,7 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
 /** Singles that are made of several fields, and those that are one value. */
 const WHOLE: readonly Single[] = ['plan', 'plate', 'engine', 'hull'];
 
-const singleOf = <B extends Layer>(id: Single, { value, below }: Laid): About<B> => ({
+const singleOf = <B extends Layer>(id: Single, { value, below }: MergedSingles): About<B> => ({
   id,
   fields: SINGLE_FIELDS[id],
   read: () => (WHOLE.includes(id) ? ((value[id] ?? {}) as Record<string, unknown>) : { [id]: value[id] }),
@@ -87,24 +87,24 @@ const singleOf = <B extends Layer>(id: Single, { value, below }: Laid): About<B>
 
 /** A boat is of the kind her class is; looks, call sign and plate may be her own. */
 const BOAT_SINGLES = ['looks', 'callSign', 'windLimitMs', 'plate', 'engine', 'hull', 'plan'] as const;
-export const aboutBoat = (laid: Laid): About<BoatBook>[] => [
+export const aboutBoat = (resolved: MergedSingles): About<BoatBook>[] => [
   {
     id: 'named',
     fields: [CALLED, { field: 'hullNumber', is: 'text', needed: true }],
     read: ({ name, hullNumber }) => ({ called: name, hullNumber }),
     write: (book, { called, hullNumber }) => ({ ...book, name: called as string, hullNumber: hullNumber as string }),
   },
-  ...BOAT_SINGLES.map((id) => singleOf<BoatBook>(id, laid)),
+  ...BOAT_SINGLES.map((id) => singleOf<BoatBook>(id, resolved)),
 ];
 
-export const aboutClass = (laid: Laid): About<ClassBook>[] => [
+export const aboutClass = (resolved: MergedSingles): About<ClassBook>[] => [
   {
     id: 'named',
     fields: [CALLED],
     read: ({ name }) => ({ called: name }),
     write: (book, { called }) => ({ ...book, name: called as string }),
   },
-  ...(['kind', ...BOAT_SINGLES] as const).map((id) => singleOf<ClassBook>(id, laid)),
+  ...(['kind', ...BOAT_SINGLES] as const).map((id) => singleOf<ClassBook>(id, resolved)),
 ];
 
 /** Sets or leaves out a field of a base book. */

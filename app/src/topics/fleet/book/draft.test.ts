@@ -1,6 +1,6 @@
 import { BoatBook, ClassBook } from '@quay/core/fleet/book';
 import { canDraw } from '@quay/core/fleet/drawing';
-import { laySingles } from '@quay/core/fleet/merge';
+import { mergeSingles } from '@quay/core/fleet/merge';
 import { Base, BASE_LISTS } from '@quay/core/fleet/base';
 import { LISTS } from '@quay/core/fleet/book';
 import boat from '../../../../../demo/boats/quiet-pickle.json';
@@ -73,8 +73,8 @@ describe('a row in the editor', () => {
 
 describe('what a book says once', () => {
   const laidOf = (...layers: readonly (ClassBook | BoatBook)[]) => ({
-    ...laySingles(layers),
-    below: laySingles(layers.slice(0, -1)).value,
+    ...mergeSingles(layers),
+    below: mergeSingles(layers.slice(0, -1)).value,
   });
 
   it('is read and written back without saying anything of its own', () => {
@@ -103,11 +103,11 @@ describe('what a book says once', () => {
   });
 
   it('takes a plate of her own, and goes back to that of her class', () => {
-    const laid = laidOf(ClassBook.parse(electric), BoatBook.parse(boat));
-    const plate = aboutBoat(laid).find(({ id }) => id === 'plate')!;
+    const resolved = laidOf(ClassBook.parse(electric), BoatBook.parse(boat));
+    const plate = aboutBoat(resolved).find(({ id }) => id === 'plate')!;
     const changed = plate.write(BoatBook.parse(boat), { people: 2, loadKg: 150 });
     expect(changed.plate).toEqual({ people: 2, loadKg: 150 });
-    expect(plate.write(changed, { ...(laid.below.plate as object) })).toEqual(BoatBook.parse(boat));
+    expect(plate.write(changed, { ...(resolved.below.plate as object) })).toEqual(BoatBook.parse(boat));
   });
 
   it('knows a drawing that cannot be drawn yet from one that can', () => {

@@ -1,18 +1,19 @@
+import type { AnyRow } from './BookRow';
 import { type BoatBook, type ClassBook, type ListName, LISTS } from '@quay/core/fleet/book';
 import { addRow, changeRow, dropRow, inheritRow, orderRows, setCondition, setSingle } from '@quay/core/fleet/edit';
 import type { Single } from '@quay/core/fleet/merge';
-import type { About, Laid } from './about';
-import type { AnyRow, Edits, Listing } from './BookEditor';
+import type { About, MergedSingles } from './about';
+import type { Edits, Listing } from './BookEditor';
 import { CONDITION_FIELDS, FIELDS } from './fields';
 import type { RowOrigin } from './RowSheet';
 
 type Origins = Readonly<Record<string, Readonly<Record<string, { book: string; is: 'brought' | 'changed' }>>>>;
 type Names = Readonly<Record<string, string>>;
 
-const conditionsIn = (singles: Laid['value']) => (singles.conditions ?? {}) as Readonly<Record<string, unknown>>;
+const conditionsIn = (singles: MergedSingles['value']) => (singles.conditions ?? {}) as Readonly<Record<string, unknown>>;
 
 /** Who says a single field or a named condition. */
-const singleOrigin = ({ value, below, from }: Laid, own: string, names: Names, list: string, id: string): RowOrigin => {
+const singleOrigin = ({ value, below, from }: MergedSingles, own: string, names: Names, list: string, id: string): RowOrigin => {
   const by = from[list === 'conditions' ? `conditions.${id}` : id];
   if (list === 'about' && id === 'named') return { is: 'own', name: '' };
   if (by === undefined || (list === 'about' && value[id as Single] === undefined && by !== own)) return { is: 'none', name: '' };
@@ -23,9 +24,9 @@ const singleOrigin = ({ value, below, from }: Laid, own: string, names: Names, l
 
 /** Whether a row comes from below, is changed in this layer, or is its own. */
 export const originIn =
-  (origins: Origins, laid: Laid, own: string, classNames: Names) =>
+  (origins: Origins, resolved: MergedSingles, own: string, classNames: Names) =>
   (list: string, id: string): RowOrigin => {
-    if (list === 'about' || list === 'conditions') return singleOrigin(laid, own, classNames, list, id);
+    if (list === 'about' || list === 'conditions') return singleOrigin(resolved, own, classNames, list, id);
     const origin = origins[list]?.[id];
     if (origin && origin.book !== own) return { is: 'class', name: classNames[origin.book] ?? origin.book };
     return { is: origin?.is === 'changed' ? 'changed' : 'own', name: '' };
@@ -43,7 +44,7 @@ export const aboutListing = <B>(abouts: readonly About<B>[], book: B, nameOf: (i
 export const layerListings = <B extends BoatBook | ClassBook>(
   book: B,
   abouts: readonly About<B>[],
-  laid: Laid,
+  resolved: MergedSingles,
   rowsOf: (list: ListName) => readonly AnyRow[],
   nameOf: (id: string) => string,
 ): Listing[] => {
@@ -55,7 +56,7 @@ export const layerListings = <B extends BoatBook | ClassBook>(
     {
       list: 'conditions',
       fieldsOf: (row) => (row ? CONDITION_FIELDS.known : CONDITION_FIELDS.added),
-      rows: Object.entries(conditionsIn(laid.value)).map(([id, when]) => ({ id, name: { en: id }, when })),
+      rows: Object.entries(conditionsIn(resolved.value)).map(([id, when]) => ({ id, name: { en: id }, when })),
     },
   ];
 };
@@ -64,7 +65,7 @@ export const layerListings = <B extends BoatBook | ClassBook>(
 export const editsOf = <B extends BoatBook | ClassBook>(
   book: B,
   abouts: readonly About<B>[],
-  laid: Laid,
+  resolved: MergedSingles,
   below: Readonly<Record<string, readonly string[]>>,
   put: (next: B) => void,
 ): Edits => {
@@ -81,7 +82,7 @@ export const editsOf = <B extends BoatBook | ClassBook>(
   };
   const about: Partial<Edits> = {
     change: (_, row, edit) => put(abouts.find(({ id }) => id === row.id)!.write(book, edit)),
-    inherit: (_, id) => put(setSingle(book, id as Single, laid.below[id as Single], laid.below[id as Single])),
+    inherit: (_, id) => put(setSingle(book, id as Single, resolved.below[id as Single], resolved.below[id as Single])),
   };
   const conditions: Partial<Edits> = {
     change: (_, row, edit) => put(setCondition(book, row.id, edit.when)),

@@ -59,9 +59,9 @@ export const PairSheet = ({
   };
   const done = comparison.state === 'done';
   const dismiss = async (one: ComparisonBox) => {
-    const held = await view.add([{ kind: 'boxDismissed', photo: comparison.back, x: one.x, y: one.y }]);
+    const added = await view.add([{ kind: 'boxDismissed', photo: comparison.back, x: one.x, y: one.y }]);
     setChosen(undefined);
-    setAside(held);
+    setAside(added);
   };
   const words = {
     queued: t('pair.queued'),

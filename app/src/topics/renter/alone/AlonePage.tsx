@@ -16,7 +16,7 @@ import { Button } from '../../../ui/controls/button';
 import { ListRow } from '../../../ui/controls/listRow';
 import { useSnack } from '../../../ui/controls/snack';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
-import { blocking, standing, useCastOff } from '../../castOff/useCastOff';
+import { blocking, heldByRecord, useCastOff } from '../../castOff/useCastOff';
 import { useMatterWords } from '../../castOff/matterWords';
 import { Page } from '../Page';
 import { useRenting } from '../RenterFace';
@@ -89,15 +89,15 @@ const Steps = () => {
   );
   const next = steps.find(({ done }) => !done)?.step;
   // What is still to be done on the walk holds nobody up before its end; what stands against her is said at once.
-  const holds = next === 'castOff' ? blocking(check) : standing(check);
+  const holds = next === 'castOff' ? blocking(check) : heldByRecord(check);
   const castOff = async () => {
-    const held = await view.add([{ kind: 'castOff' }]);
-    snack({ text: t('alone.undoOff'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'castOff' }]);
+    snack({ text: t('alone.undoOff'), undo: () => void view.undo(added) });
     router.push('/r');
   };
   const cameIn = async () => {
-    const held = await view.add([{ kind: 'cameIn' }]);
-    snack({ text: t('walk.comeInDone'), undo: () => void view.undo(held) });
+    const added = await view.add([{ kind: 'cameIn' }]);
+    snack({ text: t('walk.comeInDone'), undo: () => void view.undo(added) });
   };
   const go: Record<AloneStep, () => void> = {
     party: () => router.push('/r/party'),
@@ -111,13 +111,13 @@ const Steps = () => {
     leave: () => router.push('/r/round/leaving'),
   };
   const stops = walkState(record, pack.book, walk, briefing, true);
-  const tied = stops.filter((stop) => stop.completed).length;
+  const completed = stops.filter((stop) => stop.completed).length;
   const pictures = picturesWanted(record, pack.book, walk).length;
   const remarks: Partial<Record<AloneStep, string>> = {
     briefing: t('alone.musts', { count: unreadMusts(record, briefing).length }),
     walk: [
-      tied > 0 ? t('alone.stops', { n: tied, of: stops.length }) : '',
-      tied === stops.length && pictures > 0 ? t('walk.pictureWanted') : '',
+      completed > 0 ? t('alone.stops', { n: completed, of: stops.length }) : '',
+      completed === stops.length && pictures > 0 ? t('walk.pictureWanted') : '',
     ]
       .filter(Boolean)
       .join(' · '),

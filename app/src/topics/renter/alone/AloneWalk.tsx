@@ -10,6 +10,7 @@ import { useTranslation } from 'react-i18next';
 import { type ScrollView, View } from 'react-native';
 import { Card, Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
+import { useHandler } from '../../../ui/controls/handler';
 import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
 import { ModalSheet } from '../../../ui/controls/modalSheet';
@@ -42,8 +43,6 @@ const Walking = ({ view }: { view: WalkView }) => {
   const { pack, stops, at, walk, language, record, enter } = view;
   const stop = stops[at]!;
   const question = useOpenQuestion(view);
-  if (walk === 'out' && view.away && !view.sealed) return <StillOut view={view} away={view.away} onBack={() => router.push('/r/alone')} />;
-  if (walk === 'in' && !isEntered(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
   const wide = Math.min(width, 640);
   const jump = (index: number) => {
     view.jump(index);
@@ -59,20 +58,26 @@ const Walking = ({ view }: { view: WalkView }) => {
   // Coming in, one press says of all that is still open here that it is as it was; what it cannot say is asked for.
   const said = walk === 'in' ? asItWas(record, stop, true) : [];
   const unsaid = unsaidBy(said, stop);
-  const tie = async (extra: EventBody[] = []) => {
+  const complete = async (extra: EventBody[] = []) => {
     setLeft(false);
     setRest(false);
     await enter([...extra, { kind: 'stationCompleted', walk, station: stop.station.id }]);
     onward();
   };
   const waits = question !== undefined && !stop.completed;
-  const press = () => {
-    if (stop.completed) (allTied ? done : onward)();
-    else if (stop.left === 0) void tie();
+  // Decided by what was pressed before as well, and never of another stop than the one it was pressed at.
+  const press = useHandler((pressedAt: string) => {
+    if (pressedAt !== stop.station.id) return;
+    // A question that is open is answered before the stop is left; whoever presses is led to it.
+    if (waits) bringIntoView('open-question');
+    else if (stop.completed) (allTied ? done : onward)();
+    else if (stop.left === 0) void complete();
     else if (walk === 'out') setLeft(true);
-    else if (unsaid === 0) void tie(said);
+    else if (unsaid === 0) void complete(said);
     else setRest(true);
-  };
+  });
+  if (walk === 'out' && view.away && !view.sealed) return <StillOut view={view} away={view.away} onBack={() => router.push('/r/alone')} />;
+  if (walk === 'in' && !isEntered(record, ['cameIn'])) return <ComeIn view={view} onBack={() => router.push('/r/alone')} />;
   return (
     <Screen
       title={pack.boat.name}
@@ -98,9 +103,8 @@ const Walking = ({ view }: { view: WalkView }) => {
                 ? 'alone.last'
                 : 'alone.next',
           )}
-          // A question that is open is answered before the stop is left; whoever presses is led to it.
           {...(waits ? { hint: t('alone.questionFirst'), tone: 'warning' as const } : {})}
-          onPress={waits ? () => bringIntoView('open-question') : press}
+          onPress={() => void view.allDrawn().then(() => press(stop.station.id))}
           testID="complete-station"
         />
       }
@@ -128,7 +132,7 @@ const Walking = ({ view }: { view: WalkView }) => {
           {t('walk.cautionFirst')}
         </Small>
       </Card>
-      {rest ? <RestSheet view={view} onClose={() => setRest(false)} onTie={(extra) => void tie(extra)} /> : null}
+      {rest ? <RestSheet view={view} onClose={() => setRest(false)} onComplete={(extra) => void complete(extra)} /> : null}
       {left ? (
         <ModalSheet
           title={t('walk.openTitle')}
@@ -138,7 +142,7 @@ const Walking = ({ view }: { view: WalkView }) => {
             <>
               <Button mode="contained" label={t('walk.goBack')} onPress={() => setLeft(false)} />
               {stop.missing.points.length === 0 ? (
-                <Button mode="outlined" label={t('walk.tieOpen')} onPress={() => void tie()} testID="complete-station-open" />
+                <Button mode="outlined" label={t('walk.completeOpen')} onPress={() => void complete()} testID="complete-station-open" />
               ) : null}
             </>
           }

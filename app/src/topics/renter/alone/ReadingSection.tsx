@@ -34,7 +34,7 @@ export const ReadingSection = ({ view }: { view: WalkView }) => {
   const money = useMoney(pack.prices.currency);
   if (walk === 'in') return null;
   const { station } = view.stops[view.at]!;
-  const here = briefing.tell.filter(({ point }) => point.station === station.id);
+  const here = briefing.toBrief.filter(({ point }) => point.station === station.id);
   if (here.length === 0) return null;
   const spoken = (wording: Parameters<typeof say>[0]) => (fellBack(wording, language) ? 'en' : language);
   return (
@@ -46,7 +46,7 @@ export const ReadingSection = ({ view }: { view: WalkView }) => {
         const home = readAtHome(record, point);
         const on = found?.value.kind === 'pointBriefed' || home;
         const price = pack.prices.prices.find(({ code }) => code === point.price);
-        const told: EventBody = { kind: 'pointBriefed', walk, point: point.id, how: 'read', language: spoken(text) };
+        const briefed: EventBody = { kind: 'pointBriefed', walk, point: point.id, how: 'read', language: spoken(text) };
         return (
           <TouchableRipple
             key={point.id}
@@ -54,7 +54,7 @@ export const ReadingSection = ({ view }: { view: WalkView }) => {
             aria-checked={on}
             aria-label={`${t('alone.readIt')}: ${say(text, language)}`}
             testID={`point-${point.id}`}
-            onPress={() => void (found?.value.kind === 'pointBriefed' ? view.undo(found.currentEvents) : enter([told]))}
+            onPress={() => void (found?.value.kind === 'pointBriefed' ? view.undo(found.currentEvents) : enter([briefed]))}
             style={{ flexDirection: 'row', gap: 12, paddingVertical: 9, minHeight: 52, alignItems: 'flex-start' }}
           >
             <>

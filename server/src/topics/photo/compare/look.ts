@@ -50,12 +50,12 @@ export const lookAt = (cv: Cv, bin: Bin, out: Grey, back: Grey): Seen => {
   }
   const wrong = wrongWay(placed.homography, out.width, out.height);
   if (wrong) return refused(wrong, inliers);
-  const laid = align(cv, bin, a, b, placed.homography);
-  const { aligned } = laid;
-  const boat = outline(cv, bin, placed, laid, b);
+  const alignment = align(cv, bin, a, b, placed.homography);
+  const { aligned } = alignment;
+  const boat = outline(cv, bin, placed, alignment, b);
   const lit = bytesOf(aligned);
   relight(cv, bin, aligned, b, boat);
-  const zones = zonesOf(boat, bytesOf(laid.valid), back);
+  const zones = zonesOf(boat, bytesOf(alignment.valid), back);
   recurve(aligned, b, (i) => zones[i] === HERS);
   if (alikeOf(cv, bin, aligned, b, boat) < BOAT_ALIKE) return refused('otherBoat', inliers);
   const { heat, far } = differences(cv, bin, aligned, b);
@@ -72,12 +72,12 @@ export const lookAt = (cv: Cv, bin: Bin, out: Grey, back: Grey): Seen => {
       coarse: {
         width: COARSE_AT_PX,
         back: bytesOf(coarseOf(cv, bin, b)),
-        surface: bytesOf(laid.surface),
-        free: bytesOf(laid.free),
+        surface: bytesOf(alignment.surface),
+        free: bytesOf(alignment.free),
         aligned: bytesOf(coarseOf(cv, bin, aligned)),
       },
-      strayed: laid.strayed,
+      strayed: alignment.strayed,
     },
-    paint: (rgb) => repaint(cv, bin, { ...out, rgb }, laid.maps, lit, bytesOf(aligned)),
+    paint: (rgb) => repaint(cv, bin, { ...out, rgb }, alignment.maps, lit, bytesOf(aligned)),
   };
 };

@@ -76,7 +76,7 @@ const coarsely = (h: readonly number[], from: number, to: number): number[] => {
   );
 };
 
-export type Laid = {
+export type Alignment = {
   aligned: Mat;
   /** The same as the surface alone has it, as large as the coarse picture. */
   surface: Mat;
@@ -91,7 +91,7 @@ export type Laid = {
 };
 
 /** Lays the first photograph over the second, first as a plane, then place by place: hulls curve, and near things shift. */
-export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly number[]): Laid => {
+export const align = (cv: Cv, bin: Bin, a: Mat, b: Mat, homography: readonly number[]): Alignment => {
   const size = new cv.Size(b.cols, b.rows);
   const h = bin.keep(cv.matFromArray(3, 3, cv.CV_64F, [...homography]));
   const [cw, ch] = coarseSize(b);

@@ -2,7 +2,7 @@ import { type Blob, blobsOf, type Look } from './blobs';
 import model from './flawModel.json';
 import { type Forest, oddsOf } from './forest';
 import { type Judged, joined, LIKELY, likeliest, whole } from './pieces';
-import { FEATURES, featuresOf } from './traits';
+import { FEATURES, featuresOf } from './features';
 import type { Cv } from '../vision';
 
 /** What is new in the second photograph, px of it; the strongest first. */
@@ -41,10 +41,10 @@ export const boxesOf = (cv: Cv, look: Look): Found[] => {
     let { within } = blob;
     while (within && !((oddsByBlob.get(within) ?? -Infinity) >= LIKELY)) within = within.within;
     if (within) continue;
-    const traits = featuresOf(cv, look, labels[blob.level]!, core, blob);
+    const features = featuresOf(cv, look, labels[blob.level]!, core, blob);
     const odds = oddsOf(
       FOREST,
-      FEATURES.map((trait) => traits[trait]),
+      FEATURES.map((feature) => features[feature]),
     );
     oddsByBlob.set(blob, odds);
     judged.push(Object.assign(blob, { odds }));

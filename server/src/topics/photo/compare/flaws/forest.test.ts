@@ -2,15 +2,15 @@ import { chance } from '@quay/core/number/chance';
 import fc from 'fast-check';
 import { train, TRAINING, oddsOf, type Sample } from './forest';
 
-const samples = (seed: number, count: number, rule: (traits: readonly number[]) => boolean): Sample[] => {
+const samples = (seed: number, count: number, rule: (features: readonly number[]) => boolean): Sample[] => {
   const c = chance(seed);
   return Array.from({ length: count }, () => {
-    const traits = [c.normal(), c.normal(), c.normal()];
-    return { traits, is: rule(traits) };
+    const features = [c.normal(), c.normal(), c.normal()];
+    return { features, is: rule(features) };
   });
 };
 const right = (forest: ReturnType<typeof train>, of: readonly Sample[]) =>
-  of.filter(({ traits, is }) => oddsOf(forest, traits) > 0 === is).length / of.length;
+  of.filter(({ features, is }) => oddsOf(forest, features) > 0 === is).length / of.length;
 
 describe('a forest', () => {
   it('learns what no single bound says, and keeps to it where it has not been', () => {
@@ -24,7 +24,7 @@ describe('a forest', () => {
     const noisy = (count: number): Sample[] =>
       Array.from({ length: count }, () => {
         const x = c.within(-3, 3);
-        return { traits: [x], is: c.next() < 1 / (1 + Math.exp(-2 * x)) };
+        return { features: [x], is: c.next() < 1 / (1 + Math.exp(-2 * x)) };
       });
     const forest = train(noisy(4000), { ...TRAINING, depth: 2 });
     for (const x of [-1.5, -0.5, 0, 0.5, 1.5]) expect(Math.abs(oddsOf(forest, [x]) - 2 * x)).toBeLessThan(0.7);
@@ -44,8 +44,8 @@ describe('a forest', () => {
       typeof tree === 'number' ? [tree] : [...ends(tree[2]), ...ends(tree[3])];
     const [low, high] = [Math.min, Math.max].map((of) => forest.trees.reduce((sum: number, tree) => sum + of(...ends(tree)), forest.bias));
     fc.assert(
-      fc.property(fc.array(fc.double({ noNaN: true }), { minLength: 3, maxLength: 3 }), (traits) => {
-        const odds = oddsOf(forest, traits);
+      fc.property(fc.array(fc.double({ noNaN: true }), { minLength: 3, maxLength: 3 }), (features) => {
+        const odds = oddsOf(forest, features);
         expect(odds).toBeGreaterThanOrEqual(low! - 1e-9);
         expect(odds).toBeLessThanOrEqual(high! + 1e-9);
       }),

@@ -1,11 +1,11 @@
 /**
  * Judgement by a sum of small trees (gradient boosting with the logistic loss, Friedman 2001, second-order steps as Chen and
- * Guestrin 2016 have them). Each tree asks a few of the traits against bounds; what the leaves add up to is the logarithm of
+ * Guestrin 2016 have them). Each tree asks a few of the features against bounds; what the leaves add up to is the logarithm of
  * the odds.
  */
 
-/** Which trait is asked, below what the left branch is taken, both branches; or what a leaf adds. */
-export type Tree = number | [trait: number, bound: number, below: Tree, otherwise: Tree];
+/** Which feature is asked, below what the left branch is taken, both branches; or what a leaf adds. */
+export type Tree = number | [feature: number, bound: number, below: Tree, otherwise: Tree];
 export type Forest = { bias: number; trees: Tree[] };
 
 /** @returns logarithm of the odds */
@@ -19,12 +19,12 @@ export const oddsOf = ({ bias, trees }: Forest, features: readonly number[]): nu
   return odds;
 };
 
-export type Sample = { traits: readonly number[]; is: boolean };
+export type Sample = { features: readonly number[]; is: boolean };
 export type Training = { rounds: number; depth: number; rate: number; leafMin: number; lambda: number; bins: number };
 export const TRAINING: Training = { rounds: 120, depth: 4, rate: 0.1, leafMin: 15, lambda: 2, bins: 32 };
 const LEAST_GAIN = 1e-3;
 
-/** Bounds between which a trait is asked: as many samples between any two. */
+/** Bounds between which a feature is asked: as many samples between any two. */
 const boundsOf = (values: readonly number[], bins: number): number[] => {
   const sorted = [...new Set(values)].sort((a, b) => a - b);
   const bounds = new Set<number>();
@@ -49,14 +49,14 @@ export const train = (samples: readonly Sample[], growth: Training = TRAINING): 
   const n = samples.length;
   const positive = samples.filter(({ is }) => is).length;
   if (positive === 0 || positive === n) throw new Error('A forest grows on samples of both kinds.');
-  const traits = samples[0]!.traits.length;
-  const bounds = Array.from({ length: traits }, (_, j) =>
+  const width = samples[0]!.features.length;
+  const bounds = Array.from({ length: width }, (_, j) =>
     boundsOf(
-      samples.map((sample) => sample.traits[j]!),
+      samples.map((sample) => sample.features[j]!),
       bins,
     ),
   );
-  const binned = samples.map((sample) => sample.traits.map((value, j) => binOf(bounds[j]!, value)));
+  const binned = samples.map((sample) => sample.features.map((value, j) => binOf(bounds[j]!, value)));
   const forest: Forest = { bias: Math.log(positive / (n - positive)), trees: [] };
   const odds = new Float64Array(n).fill(forest.bias);
   const [slope, hessian] = [new Float64Array(n), new Float64Array(n)];
@@ -69,8 +69,8 @@ export const train = (samples: readonly Sample[], growth: Training = TRAINING): 
     }
     const leaf = (rate * sum) / (weight + lambda);
     if (left === 0 || of.length < 2 * leafMin) return leaf;
-    let best = { gain: LEAST_GAIN, trait: -1, bin: -1 };
-    for (let j = 0; j < traits; j += 1) {
+    let best = { gain: LEAST_GAIN, feature: -1, bin: -1 };
+    for (let j = 0; j < width; j += 1) {
       const count = bounds[j]!.length + 1;
       const [sums, weights, counts] = [new Float64Array(count), new Float64Array(count), new Uint32Array(count)];
       for (const i of of) {
@@ -86,14 +86,14 @@ export const train = (samples: readonly Sample[], growth: Training = TRAINING): 
         c += counts[bin]!;
         if (c < leafMin || of.length - c < leafMin) continue;
         const gain = gainOf(s, w) + gainOf(sum - s, weight - w) - gainOf(sum, weight);
-        if (gain > best.gain) best = { gain, trait: j, bin };
+        if (gain > best.gain) best = { gain, feature: j, bin };
       }
     }
-    if (best.trait < 0) return leaf;
-    const { trait, bin } = best;
+    if (best.feature < 0) return leaf;
+    const { feature, bin } = best;
     const [below, otherwise]: [number[], number[]] = [[], []];
-    for (const i of of) (binned[i]![trait]! <= bin ? below : otherwise).push(i);
-    return [trait, bounds[trait]![bin]!, branch(below, left - 1), branch(otherwise, left - 1)];
+    for (const i of of) (binned[i]![feature]! <= bin ? below : otherwise).push(i);
+    return [feature, bounds[feature]![bin]!, branch(below, left - 1), branch(otherwise, left - 1)];
   };
   const everything = samples.map((_, i) => i);
   for (let round = 0; round < rounds; round += 1) {
@@ -104,7 +104,7 @@ export const train = (samples: readonly Sample[], growth: Training = TRAINING): 
     }
     const tree = branch(everything, depth);
     forest.trees.push(tree);
-    for (let i = 0; i < n; i += 1) odds[i]! += oddsOf({ bias: 0, trees: [tree] }, samples[i]!.traits);
+    for (let i = 0; i < n; i += 1) odds[i]! += oddsOf({ bias: 0, trees: [tree] }, samples[i]!.features);
   }
   return forest;
 };

@@ -1,6 +1,6 @@
 import type { Bin, Cv } from '../vision';
 import { bytesOf, coarseOf, coarseSize, type Mat, Together } from '../picture';
-import type { Laid } from '../align/align';
+import type { Alignment } from '../align/align';
 import type { Placed } from '../align/recognise';
 
 /** Tiles by which it is seen whether both are the same boat, px of the coarse picture. */
@@ -98,7 +98,7 @@ const specksOf = (cv: Cv, bin: Bin, mat: Mat): Float32Array => {
  * and what lies between them. Water has other specks each time, sky has none, and a bank moves beside her.
  * @returns for each place of the coarse picture, whether it is hers
  */
-export const outline = (cv: Cv, bin: Bin, placed: Placed, { aligned, surface, free, valid, strayed }: Laid, b: Mat): Uint8Array => {
+export const outline = (cv: Cv, bin: Bin, placed: Placed, { aligned, surface, free, valid, strayed }: Alignment, b: Mat): Uint8Array => {
   const [cw, ch] = coarseSize(b);
   const [specksA, specksS, specksF, specksB] = [aligned, surface, free, b].map((mat) => specksOf(cv, bin, mat)) as Float32Array[];
   const ok = bytesOf(coarseOf(cv, bin, valid));

@@ -1,20 +1,15 @@
 /** @jest-environment node */
+import { deliver, deliveryState, pendingCount } from './deliver';
+import { fetchEvents } from './fetch';
+import { NotSignedIn, rememberMe, renewGrants } from './author';
 import type { Me } from '@quay/contract/session';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
-import { eventsHere, localDb, write } from './localDb';
-import {
-  deliver,
-  deliveryState,
-  DoesNotFit,
-  fetchEvents,
-  saveEvents,
-  keepPhoto,
-  pendingCount,
-  NotSignedIn,
-  rememberMe,
-  renewGrants,
-} from './outbox';
+import { watchRestored } from './restored';
+import { eventsHere, localDb, write } from '../localDb';
+import { DoesNotFit, saveEvents, savePhoto } from './save';
+
+watchRestored();
 
 type Sent = { path: string; method: string; headers: Record<string, string>; body: unknown };
 type Answer = { status?: number; json?: unknown; epoch?: string; ahead?: number };
@@ -74,7 +69,7 @@ describe('keeping', () => {
     expect(
       (await rows()).map(({ stored, state, grant }) => [stored.event.deviceSeq, stored.event.bookVersion, stored.actor.id, state, grant]),
     ).toEqual([1, 2, 3].map((n) => [n, 3, 'bram', 'pending', 'grant-of-bram']));
-    expect(await pendingCount()).toMatchObject({ kept: 3, refused: 0 });
+    expect(await pendingCount()).toMatchObject({ pending: 3, refused: 0 });
   });
 
   it('takes presses that are faster than the page for one after the other, and no quarrel comes of them', async () => {
@@ -119,7 +114,7 @@ describe('delivery', () => {
       ['synced', undefined],
       ['refused', 'unknownKind'],
     ]);
-    expect(await pendingCount()).toMatchObject({ kept: 0, refused: 1 });
+    expect(await pendingCount()).toMatchObject({ pending: 0, refused: 1 });
   });
 
   it('keeps everything when there is no way through, and sends it once there is', async () => {
@@ -127,11 +122,11 @@ describe('delivery', () => {
     await saveEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
     expect(deliveryState().state).toBe('noAnswer');
-    expect(await pendingCount()).toMatchObject({ kept: 1 });
+    expect(await pendingCount()).toMatchObject({ pending: 1 });
     answer = takesAll;
     await deliver();
     expect(deliveryState().state).toBe('idle');
-    expect(await pendingCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ pending: 0 });
   });
 
   it('never mixes hires or people in one batch, and a refused sign-in empties nothing', async () => {
@@ -158,14 +153,14 @@ describe('delivery', () => {
     await renewGrants(meOf('bram'), 'fresh');
     answer = takesAll;
     await deliver();
-    expect(await pendingCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ pending: 0 });
   });
 
   it('goes on with a photograph where it was cut off', async () => {
     cut();
     const blob = new Blob([new Uint8Array(2_500_000).fill(7)], { type: 'image/jpeg' });
-    const sha = await keepPhoto('h1', blob);
-    expect(await keepPhoto('h1', blob)).toBe(sha);
+    const sha = await savePhoto('h1', blob);
+    expect(await savePhoto('h1', blob)).toBe(sha);
     // As bytes: WebKit keeps no blob in a private window.
     expect((await (await localDb()).get('photos', ['h1', sha]))?.blob).toMatchObject({
       type: 'image/jpeg',
@@ -186,12 +181,12 @@ describe('delivery', () => {
     };
     await deliver();
     expect(offsets).toEqual(['1000000', '2048576']);
-    expect(await pendingCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ pending: 0 });
   });
 
   it('sends a photograph after the entry that speaks of it, and none that no entry speaks of', async () => {
-    const [used, left] = [await keepPhoto('h1', new Blob(['used'])), await keepPhoto('h1', new Blob(['left out again']))];
-    expect(await pendingCount()).toMatchObject({ kept: 0 });
+    const [used, left] = [await savePhoto('h1', new Blob(['used'])), await savePhoto('h1', new Blob(['left out again']))];
+    expect(await pendingCount()).toMatchObject({ pending: 0 });
     const sent: string[] = [];
     answer = (one) => {
       sent.push(one.path.split('?')[0]!);
@@ -203,14 +198,14 @@ describe('delivery', () => {
     await deliver();
     expect(sent.filter((path) => path.includes(used))).toHaveLength(1);
     expect(sent.filter((path) => path.includes(left))).toEqual([]);
-    expect(await pendingCount()).toMatchObject({ kept: 0 });
+    expect(await pendingCount()).toMatchObject({ pending: 0 });
   });
 
   it('goes on with the others when one is refused, and says so when the quay’s disk is full', async () => {
     const shas = [
-      await keepPhoto('h1', new Blob(['a'])),
-      await keepPhoto('h1', new Blob(['b'])),
-      await keepPhoto('h1', new Blob(['c'])),
+      await savePhoto('h1', new Blob(['a'])),
+      await savePhoto('h1', new Blob(['b'])),
+      await savePhoto('h1', new Blob(['c'])),
     ].sort();
     cut();
     await saveEvents('h1', 1, [{ body: looked(...shas) }]);
@@ -220,11 +215,11 @@ describe('delivery', () => {
     answer = (one) => (one.method === 'POST' ? takesAll(one) : (answers.shift() ?? { json: { bytes: 1, complete: true } }));
     await deliver();
     expect(deliveryState().state).toBe('quayFull');
-    expect(await pendingCount()).toMatchObject({ kept: 2, refused: 1 });
+    expect(await pendingCount()).toMatchObject({ pending: 2, refused: 1 });
     answers = [];
     await deliver();
     expect(deliveryState().state).toBe('idle');
-    expect(await pendingCount()).toMatchObject({ kept: 0, refused: 1 });
+    expect(await pendingCount()).toMatchObject({ pending: 0, refused: 1 });
   });
 });
 
@@ -291,7 +286,7 @@ describe('fetching what others made', () => {
     answer = () => ({ status: 429, json: { type: 'about:blank', status: 429, code: 'tooFast' } });
     await saveEvents('h1', 1, [{ body: counted(1) }]);
     await deliver();
-    expect([deliveryState().state, (await pendingCount()).kept]).toEqual(['wait', 1]);
+    expect([deliveryState().state, (await pendingCount()).pending]).toEqual(['wait', 1]);
   });
 });
 

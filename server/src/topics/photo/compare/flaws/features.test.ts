@@ -2,7 +2,7 @@ import { chance } from '@quay/core/number/chance';
 import { BELOW, type Blob, blobsOf, ELSEWHERE, HERS, type Look } from './blobs';
 import { differences } from './differences';
 import { coarseOf, bytesOf, COARSE_AT_PX } from '../picture';
-import { type Features, featuresOf } from './traits';
+import { type Features, featuresOf } from './features';
 import { Bin, type Cv, vision } from '../vision';
 
 const [W, H] = [480, 320];

@@ -4,9 +4,9 @@ import { CHROMIUM } from '../../e2e/chromium';
 import { type Figure, figure, quantile } from '../figure';
 
 /** Fit and composing in Chromium, where they run while a hand waits for them. */
-export const handing = async (): Promise<Figure[]> => {
+export const handover = async (): Promise<Figure[]> => {
   const { outputFiles } = await build({
-    entryPoints: ['bench/browser/handing.ts'],
+    entryPoints: ['bench/browser/handover.ts'],
     bundle: true,
     write: false,
     format: 'iife',

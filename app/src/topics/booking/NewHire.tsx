@@ -1,0 +1,233 @@
+import { bookHire, getChoices } from '@quay/contract/booking';
+import { clockOf, dateOf } from '@quay/core/time/zone';
+import { isDay } from '@quay/core/time/calendar';
+import { writeDay } from '@quay/core/time/typedDay';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { v7 as uuidv7 } from 'uuid';
+import { call, NoAnswer, Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
+import { Card, Notice } from '../../ui/board';
+import { useNow } from '../../ui/clock';
+import { Button } from '../../ui/controls/button';
+import { useSchemaForm } from '../../ui/controls/form';
+import { useSnack } from '../../ui/controls/snack';
+import { whenOf } from '../../ui/format';
+import { useRoom } from '../../ui/room';
+import { Screen } from '../../ui/screen';
+import { Body, SlabBold } from '../../ui/words';
+import { sumOf } from '../settlement/SumField';
+import { BoatChoices } from './BoatChoices';
+import { HoursCard } from './HoursCard';
+import { newHireForm, startOn, timesOf } from './newHireForm';
+import { RenterCard } from './RenterCard';
+
+/** Widest that a form is read at, px. */
+const MEASURE = 1100;
+
+/** Somebody hires a boat, today or on another day: when, how many, which boat is free, who. */
+export const NewHire = () => {
+  const { t, i18n } = useTranslation();
+  const router = useRouter();
+  const client = useQueryClient();
+  const snack = useSnack();
+  const errorWords = useErrorWords();
+  const { wide } = useRoom();
+  const now = useNow(60_000);
+  const asked = useLocalSearchParams<{ day?: string; base?: string }>();
+  const day = asked.day !== undefined && isDay(asked.day) ? asked.day : undefined;
+  // Until the base has said where it lies, its clocks are those of this device.
+  const [zone, setZone] = useState(() => Intl.DateTimeFormat().resolvedOptions().timeZone);
+  /** Sent twice under one id, it is booked once. */
+  const [id] = useState(() => `h-${uuidv7()}`);
+  const [fault, setFault] = useState<string>();
+  /** What is in the way of these hours, and may be insisted on. */
+  const [tightAt, setTightAt] = useState<{ of: string; words: string }>();
+  const [opened] = useState(now);
+  const schema = useMemo(() => newHireForm(zone, opened), [zone, opened]);
+  const form = useSchemaForm(schema, {
+    ...startOn(day, opened, zone),
+    hours: '4',
+    backDate: '',
+    backClock: '',
+    adults: 2,
+    children: 0,
+    boat: '',
+    renter: '',
+    contact: '',
+    language: 'en',
+    deposit: '',
+    handover: 'staffed',
+    notes: '',
+  });
+  const set = form.setValue;
+  const [date, clock, hours, backDate, backClock, adults, children, wish] = form.watch([
+    'date',
+    'clock',
+    'hours',
+    'backDate',
+    'backClock',
+    'adults',
+    'children',
+    'boat',
+  ]);
+  const times = timesOf({ date, clock, hours, backDate, backClock }, zone);
+  const people = adults + children;
+  const found = useQuery({
+    queryKey: ['choices', asked.base ?? '', times?.from, times?.to, people],
+    queryFn: () =>
+      call(getChoices, {
+        query: { from: times!.from, to: times!.to, people: String(people), ...(asked.base === undefined ? {} : { base: asked.base }) },
+      }),
+    enabled: times !== undefined,
+    placeholderData: keepPreviousData,
+    refetchInterval: 60_000,
+  });
+  const { data } = found;
+  const { base, currency = 'EUR' } = data ?? {};
+  if (base && base.zone !== zone) setZone(base.zone);
+  // What was not touched follows what the quay says: its clocks instead of this device's, its way to hand over.
+  useEffect(() => {
+    if (form.getFieldState('date').isDirty || form.getFieldState('clock').isDirty) return;
+    const start = startOn(day, opened, zone);
+    set('date', start.date);
+    set('clock', start.clock);
+  }, [zone, day, opened, form, set]);
+  const usual = data?.handover;
+  useEffect(() => {
+    if (usual !== undefined && !form.getFieldState('handover').isTouched) set('handover', usual);
+  }, [usual, form, set]);
+  const boats = data?.boats ?? [];
+  // Whichever is free and smallest, unless another is chosen.
+  const boat = boats.find((one) => one.id === wish) ?? boats.find(({ is }) => is === 'free');
+  const bookable = boat !== undefined && (boat.is === 'free' || boat.is === 'tight');
+  const when = (at: string) => whenOf(at, zone, now, i18n.language);
+  // Back to the day and the base that one came from.
+  const back = () =>
+    router.replace({
+      pathname: '/bookings',
+      params: { ...(day === undefined ? {} : { day }), ...(asked.base === undefined ? {} : { base: asked.base }) },
+    });
+  // Insisted on is what was said to be in the way, and nothing that was chosen since.
+  const asking = boat && times ? [boat.id, times.from, times.to].join() : undefined;
+  const tight = tightAt && tightAt.of === asking ? tightAt.words : undefined;
+  // What was said of another boat or other hours is no longer to the point.
+  useEffect(() => setFault(undefined), [asking]);
+  const book = (insist: boolean) =>
+    form.handleSubmit(async (entered) => {
+      setFault(undefined);
+      if (!boat || !times || asking === undefined) return;
+      const depositMinor = entered.deposit.trim() === '' ? boat.depositMinor : sumOf(entered.deposit, currency);
+      if (depositMinor === undefined) return form.setError('deposit', { type: 'custom', message: 'settle.badSum' });
+      try {
+        await call(bookHire, {
+          body: {
+            id,
+            boat: boat.id,
+            ...times,
+            renter: entered.renter,
+            contact: entered.contact.trim(),
+            language: entered.language,
+            handover: entered.handover,
+            party: { adults: entered.adults, children: entered.children },
+            depositMinor,
+            notes: entered.notes,
+            ...(insist ? { insist } : {}),
+          },
+        });
+      } catch (error) {
+        if (error instanceof NoAnswer) setFault(t('newHire.offline'));
+        else if (error instanceof Refused && error.problem.code === 'changedMeanwhile') {
+          // It came through when no answer did, and something was typed anew since: there it is, to be changed.
+          snack({ text: t('newHire.wasBooked') });
+          router.replace(`/hire/${id}`);
+          return;
+        } else if (error instanceof Refused && error.problem.code === 'boatTight') setTightAt({ of: asking, words: errorWords(error) });
+        else if (error instanceof Refused) setFault(errorWords(error));
+        else throw error;
+        void found.refetch();
+        return;
+      }
+      await Promise.all(['bookings', 'day', 'choices'].map((key) => client.invalidateQueries({ queryKey: [key] })));
+      snack({ text: t('newHire.booked', { boat: boat.name, renter: entered.renter }) });
+      router.replace(`/hire/${id}?show=link`);
+    })();
+  const boatCard = (
+    <Card style={{ gap: 10 }}>
+      <SlabBold size={22} heading={2}>
+        {t('newHire.boat')}
+      </SlabBold>
+      {found.error && !data ? (
+        <Notice
+          kind="stop"
+          title={found.error instanceof NoAnswer ? t('newHire.offline') : errorWords(found.error)}
+          action={<Button mode="outlined" label={t('common.again')} onPress={() => void found.refetch()} />}
+        />
+      ) : null}
+      {found.isFetching && !data ? <Body>{t('common.loading')}</Body> : null}
+      {times === undefined ? <Body tone="soft">{t('newHire.timesFirst')}</Body> : null}
+      {data && boats.length === 0 ? <Notice kind="ask" title={t('newHire.noBoats')} /> : null}
+      {data && boats.length > 0 && boats.every(({ is }) => is !== 'free') ? <Notice kind="ask" title={t('newHire.noneFree')} /> : null}
+      <BoatChoices
+        boats={boats}
+        chosen={boat?.id}
+        zone={zone}
+        now={now}
+        onChoose={(one) => {
+          set('boat', one);
+        }}
+        onMove={(one, from) => {
+          // The return moves with it.
+          if (hours === '' && times) set('hours', String((Date.parse(times.to) - Date.parse(times.from)) / 3_600_000));
+          set('boat', one);
+          set('date', writeDay(dateOf(from, zone)));
+          set('clock', clockOf(from, zone));
+        }}
+      />
+    </Card>
+  );
+  const renter = <RenterCard form={form} currency={currency} depositMinor={boat?.depositMinor ?? 0} />;
+  const footer = (
+    <View style={{ gap: 8 }}>
+      {fault ? <Notice kind="stop" title={fault} /> : null}
+      {tight ? <Notice kind="ask" title={tight} /> : null}
+      <Button
+        mode="contained"
+        label={
+          bookable
+            ? t(tight ? 'newHire.insist' : 'newHire.book', { boat: boat.name })
+            : t(boat ? 'newHire.chooseFree' : 'newHire.chooseBoat')
+        }
+        {...(times ? { hint: t('newHire.span', { from: when(times.from), to: when(times.to) }) } : {})}
+        tone={tight ? 'warning' : 'primary'}
+        disabled={!bookable || !times}
+        busy={form.formState.isSubmitting}
+        onPress={() => void book(tight !== undefined)}
+        testID="book-hire"
+      />
+    </View>
+  );
+  return (
+    <Screen
+      title={t('newHire.title')}
+      {...(data ? { sub: data.base.name } : {})}
+      onBack={back}
+      {...(wide ? { measure: MEASURE } : {})}
+      footer={footer}
+    >
+      <View style={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
+        <View style={wide ? { flex: 1, gap: 12 } : { gap: 12 }}>
+          <HoursCard form={form} times={times} zone={zone} now={now} />
+          {wide ? renter : null}
+        </View>
+        <View style={wide ? { flex: 1, gap: 12 } : { gap: 12 }}>
+          {boatCard}
+          {wide ? null : renter}
+        </View>
+      </View>
+    </Screen>
+  );
+};

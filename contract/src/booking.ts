@@ -1,0 +1,95 @@
+import * as z from 'zod/mini';
+import { POLICIES } from '@quay/core/policy/policy';
+import { LANGUAGES } from '@quay/core/words/words';
+import { endpoint } from './endpoint';
+import { Hire } from './hire';
+import { Id, Instant, nothing } from './parts';
+
+/** A hire lasts so many days at most, and is entered so many hours after it began at the latest. */
+export const LONGEST_HIRE_DAYS = 60;
+export const LATEST_ENTRY_HOURS = 24;
+
+const Party = Hire.shape.party;
+const isInOrder = ({ from, to }: { from: string; to: string }) => from < to;
+const isShort = ({ from, to }: { from: string; to: string }) => Date.parse(to) - Date.parse(from) <= LONGEST_HIRE_DAYS * 86_400_000;
+
+const Clash = z.object({
+  is: z.enum(['overlaps', 'tooTight']),
+  /** Minutes between the two hires. */
+  minutes: z.int(),
+  hire: Id,
+  renter: z.string(),
+  from: Instant,
+  to: Instant,
+});
+const BoatChoice = z.object({
+  id: Id,
+  name: z.string(),
+  hullNumber: z.string(),
+  /** So many her plate allows. */
+  people: z.int(),
+  is: z.enum(['free', 'tight', 'taken', 'tooSmall']),
+  clashes: z.array(Clash),
+  /** When she is first free for as long, where she is not. */
+  freeFrom: z.nullable(Instant),
+  /** What was asked for on her last hire. */
+  depositMinor: z.int(),
+});
+export type BoatChoice = z.infer<typeof BoatChoice>;
+
+export const getChoices = endpoint({
+  name: 'getChoices',
+  summary: 'The boats of a base for some time and some people: which are free, and what stands in the way of the others.',
+  method: 'GET',
+  path: '/bookings/choices',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: z
+    .object({ base: z.optional(Id), from: Instant, to: Instant, people: z.string().check(z.regex(/^\d{1,3}$/)) })
+    .check(z.refine(isInOrder, 'the return is not after the departure'), z.refine(isShort, 'not so many days')),
+  body: nothing,
+  reply: z.object({
+    base: z.object({ id: Id, name: z.string(), zone: z.string() }),
+    bases: z.array(z.object({ id: Id, name: z.string() })),
+    currency: z.string(),
+    handover: z.enum(POLICIES.handover),
+    /** Minutes a boat needs between two hires. */
+    turnaroundMinutes: z.int(),
+    boats: z.array(BoatChoice),
+  }),
+});
+
+const text = (most: number) => z.string().check(z.maxLength(most));
+
+export const NewHire = z
+  .object({
+    /** Made where it is entered: sent twice, it is booked once. */
+    id: Id,
+    boat: Id,
+    from: Instant,
+    to: Instant,
+    renter: text(80).check(z.refine((name) => name.trim() !== '', 'somebody hires her')),
+    /** Number or mail. */
+    contact: text(120),
+    language: z.enum(LANGUAGES),
+    handover: z.enum(POLICIES.handover),
+    party: Party,
+    depositMinor: z.int().check(z.gte(0), z.lte(100_000_000)),
+    notes: text(2000),
+    /** Although there is less time to turn the boat round than there should be. */
+    insist: z.optional(z.boolean()),
+  })
+  .check(z.refine(isInOrder, 'the return is not after the departure'), z.refine(isShort, 'not so many days'));
+export type NewHire = z.infer<typeof NewHire>;
+
+export const bookHire = endpoint({
+  name: 'bookHire',
+  summary: 'A new hire; refused where somebody else has the boat, and asked for again where there is little time to turn her round.',
+  method: 'POST',
+  path: '/hires',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: nothing,
+  body: NewHire,
+  reply: Hire,
+});
