@@ -61,6 +61,7 @@ const SERVER_TOPICS = [
   'day',
   'dossier',
   'staff',
+  'setup',
 ];
 
 /** The app's topics in order: what is used at many stops first, pages that lead to everything last. */
@@ -85,6 +86,7 @@ const APP_TOPICS = [
   'day',
   'renter',
   'staff',
+  'setup',
 ];
 
 /** @type {import('dependency-cruiser').IConfiguration} */

@@ -36,7 +36,7 @@ const once = async (name: string, folders: readonly string[], made: string, make
 
 /** Builds the server and, unless told otherwise, the web app, each only when something changed. */
 export const buildAll = async ({ app = true } = {}): Promise<void> => {
-  await once('server', ['core', 'contract', 'simulators', 'server'], 'server/dist/quay.mjs', () => buildServer('server/dist'));
+  await once('server', ['core', 'contract', 'simulators', 'server', 'starters'], 'server/dist/quay.mjs', () => buildServer('server/dist'));
   if (app) await once('app', ['core', 'contract', 'app'], 'app/dist/sw.js', buildApp);
 };
 

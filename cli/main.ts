@@ -20,8 +20,11 @@ const start = async () => {
   }
   await buildAll();
   await must(process.execPath, ['server/dist/tool.mjs', 'setup', '--data', data]);
-  const { child, port } = await startServer(['--web', WEB, ...args]).catch(() => process.exit(1));
-  console.log(`Jolly Quay is running on ${cert ? 'https' : 'http'}://localhost:${port}`);
+  const { child, port, setupCode } = await startServer(['--web', WEB, ...args]).catch(() => process.exit(1));
+  const address = `${cert ? 'https' : 'http'}://localhost:${port}`;
+  console.log(`Jolly Quay is running on ${address}`);
+  if (setupCode !== undefined)
+    console.log(`\n  Nobody is set up here yet. Open this address, good once:\n    ${address}/setup#${setupCode}\n`);
   if (cert === undefined && !args.includes('--behind-proxy'))
     console.log('Without https phones cannot work offline: give --tls-cert and --tls-key, or --behind-proxy.');
   stayWith(child);

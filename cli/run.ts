@@ -14,8 +14,15 @@ export const must = async (command: string, args: readonly string[], options: Sp
   if (code !== 0) process.exit(code);
 };
 
+export type Started = {
+  child: ChildProcess;
+  port: number;
+  /** Of an installation that nobody has set up. */
+  setupCode: string | undefined;
+};
+
 /** Starts the server and waits until it listens. Prints what it says when it does not. */
-export const startServer = (args: readonly string[], options: SpawnOptions = {}): Promise<{ child: ChildProcess; port: number }> =>
+export const startServer = (args: readonly string[], options: SpawnOptions = {}): Promise<Started> =>
   new Promise((resolve, reject) => {
     const child = spawn(process.execPath, ['--enable-source-maps', 'server/dist/quay.mjs', ...args], {
       stdio: ['ignore', 'pipe', 'pipe'],
@@ -25,7 +32,7 @@ export const startServer = (args: readonly string[], options: SpawnOptions = {})
     child.stdout?.on('data', (data: Buffer) => {
       said += data.toString();
       const port = /listening on port (\d+)/.exec(said)?.[1];
-      if (port !== undefined) resolve({ child, port: Number(port) });
+      if (port !== undefined) resolve({ child, port: Number(port), setupCode: /set up with code (\S+)/.exec(said)?.[1] });
     });
     child.stderr?.on('data', (data: Buffer) => process.stderr.write(data));
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));

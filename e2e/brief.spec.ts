@@ -212,7 +212,7 @@ test('a manager overrides a class point for one hull, and the next renter sees i
   await mina.goTo('fleet');
   await mina.by('boat-tuppenny-bun').click();
   await mina.by('find-row').fill('lever');
-  await expect(mina.by('edit-lever')).toContainText('from Every boat of ours');
+  await expect(mina.by('edit-lever')).toContainText('from Every boat');
   await mina.by('edit-lever').click();
   await mina.by('text-say').fill('');
   await mina.by('keep-row').click();

@@ -10,11 +10,14 @@ import * as gateway from './gateway';
 import * as hire from './hire';
 import * as keySafe from './keySafe';
 import * as simulators from './simulators';
+import * as newBoat from './newBoat';
+import * as prices from './prices';
 import * as record from './record';
 import * as renter from './renter';
 import * as repair from './repair';
 import * as session from './session';
 import * as settlement from './settlement';
+import * as setup from './setup';
 import * as weather from './weather';
 
 const isEndpoint = (value: unknown): value is Endpoint =>
@@ -29,6 +32,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   repair,
   attention,
   fleet,
+  newBoat,
+  prices,
+  setup,
   fit,
   renter,
   keySafe,

@@ -53,6 +53,8 @@ export const getChoices = endpoint({
     bases: z.array(z.object({ id: Id, name: z.string() })),
     currency: z.string(),
     handover: z.enum(POLICIES.handover),
+    /** Languages renters are spoken to in, the usual one first. */
+    languages: z.array(z.enum(LANGUAGES)),
     /** Minutes a boat needs between two hires. */
     turnaroundMinutes: z.int(),
     boats: z.array(BoatChoice),

@@ -56,7 +56,8 @@ export const whoSignsIn = endpoint({
   params: nothing,
   query: nothing,
   body: nothing,
-  reply: z.object({ registered: z.boolean(), names: z.array(z.string()) }),
+  /** `setUp`: whether there is an operator here at all. */
+  reply: z.object({ registered: z.boolean(), names: z.array(z.string()), setUp: z.boolean() }),
 });
 
 export const me = endpoint({
@@ -96,6 +97,22 @@ export const listStaff = endpoint({
   query: nothing,
   body: nothing,
   reply: z.object({ staff: z.array(z.object({ id: Id, name: z.string(), role: StaffRole, withdrawnAt: z.nullable(Instant) })) }),
+});
+
+export const addStaff = endpoint({
+  name: 'addStaff',
+  summary: 'Adds somebody who works here, with the PIN or password they first sign in with.',
+  method: 'POST',
+  path: '/staff',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: z.object({
+    name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
+    role: StaffRole,
+    secret: z.string().check(z.minLength(1), z.maxLength(200)),
+  }),
+  reply: z.object({ id: Id }),
 });
 
 export const withdrawStaff = endpoint({

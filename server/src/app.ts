@@ -16,11 +16,13 @@ import { fuelRoutes } from './topics/fuel/routes';
 import { partyRoutes } from './topics/party/routes';
 import { compareRoutes } from './topics/photo/compareRoutes';
 import { photoRoutes } from './topics/photo/routes';
+import { priceRoutes } from './topics/policy/priceRoutes';
 import { repairRoutes } from './topics/record/repairRoutes';
 import { recordRoutes } from './topics/record/routes';
 import { depositRoutes } from './topics/settlement/depositRoutes';
 import { settlementRoutes } from './topics/settlement/routes';
 import { statementRoutes } from './topics/settlement/statementRoutes';
+import { setupRoutes } from './topics/setup/routes';
 import { staffRoutes } from './topics/staff/routes';
 import { weatherRoutes } from './topics/trip/routes';
 import { packRoutes } from './topics/walk/routes';
@@ -70,6 +72,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
   );
   app.use('/api', compression());
   const routes = [
+    ...setupRoutes,
     ...staffRoutes,
     ...bookingRoutes,
     ...linkRoutes,
@@ -82,6 +85,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...compareRoutes,
     ...partyRoutes,
     ...fleetRoutes,
+    ...priceRoutes,
     ...fuelRoutes,
     ...weatherRoutes,
     ...keySafeRoutes,

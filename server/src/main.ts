@@ -17,6 +17,7 @@ import { DataFolderError, openStore, readyFolder } from './platform/database/ope
 import { PID_FILE, putRestoredInPlace, runningOn } from './platform/database/restore';
 import { quayKey, readEpoch, readOperator } from './platform/database/setting';
 import { clearTries } from './platform/signIn/tries';
+import { makeSetupCode } from './topics/setup/setUp';
 import { clearUnfinished } from './topics/photo/upload';
 
 declare const QUAY_VERSION: string;
@@ -103,8 +104,16 @@ export const makeGate = (graceMs = GRACE_MS, cutMs = CUT_MS) => {
   };
 };
 
+export type Running = {
+  port: number;
+  /** Of an installation that nobody has set up: the code to do it with, good once. */
+  setupCode: string | undefined;
+  stop(): Promise<void>;
+  takeRestored(): Promise<void>;
+};
+
 /** Starts the quay. @throws StartError, DataFolderError @returns a way to stop it cleanly, and to put a restored backup in place */
-export const start = async (options: StartOptions): Promise<{ port: number; stop(): Promise<void>; takeRestored(): Promise<void> }> => {
+export const start = async (options: StartOptions): Promise<Running> => {
   const pictures = picturesApart(pictureProgram(import.meta.dirname));
   readyFolder(options.data);
   let release = holdOrSay(options.data);
@@ -174,8 +183,10 @@ export const start = async (options: StartOptions): Promise<{ port: number; stop
   const clearing = setInterval(() => void clear(), CLEAR_EVERY_MS).unref();
   const pidFile = join(options.data, PID_FILE);
   writeFileSync(pidFile, String(process.pid));
+  const setupCode = await makeSetupCode(quay.store.db);
   const address = server.address();
   return {
+    setupCode,
     port: typeof address === 'object' && address !== null ? address.port : options.port,
     // Answers under way are finished; idle connections are let go.
     stop: async () => {
@@ -261,6 +272,7 @@ export const run = async (): Promise<void> => {
         process.exit(1);
       });
     });
+    if (running.setupCode !== undefined) console.log(`quay: set up with code ${running.setupCode}`);
     // Said last: whoever reads it may tell this process to end at once.
     console.log(`quay: listening on port ${running.port}`);
   } catch (error) {

@@ -11,8 +11,8 @@ beforeAll(async () => {
 });
 afterAll(() => quay.stop());
 
-/** Without a session only these answer: health, the two halves of signing in, and exchanging a renter’s link. */
-const OPEN = ['enrol', 'health', 'openLink', 'signIn', 'whoSignsIn'];
+/** Without a session only these answer: health, setting up, the two halves of signing in, and exchanging a renter’s link. */
+const OPEN = ['enrol', 'health', 'openLink', 'setUp', 'signIn', 'whoSignsIn'];
 
 const pathOf = ({ path }: Endpoint, hireId: string) =>
   path
@@ -46,6 +46,27 @@ const goodBodies: Record<string, unknown> = {
     depositMinor: 0,
     notes: '',
   },
+  addStaff: { name: 'x', role: 'hand', secret: '123456' },
+  addBase: { name: 'x', zone: 'Europe/Dublin', phone: '', water: 'x', emergencyNumber: '', rules: 'x' },
+  copyBoat: { name: 'x', hullNumber: 'x' },
+  addBoat: {
+    starter: 'rib-6',
+    base: 'x',
+    answers: {
+      name: 'x',
+      hullNumber: 'x',
+      people: 1,
+      loadKg: 1,
+      lengthM: 5,
+      beamM: 2,
+      fuelShown: [],
+      steering: 'wheel',
+      fittings: {},
+      without: [],
+      places: {},
+    },
+  },
+  changePrices: { fuelScheme: 'used', fuelIncludedL: 0, lateGraceMin: 0, damage: { policy: 'list' }, prices: [] },
   changeComparison: { do: 'again' },
   closeHire: { totalMinor: 0, events: 0 },
   textIsRight: { is: 'class', id: 'any-boat', path: 'points[lever].say' },

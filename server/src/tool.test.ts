@@ -72,12 +72,30 @@ describe('setting up', () => {
     expect([rows('boat'), rows('hire')]).toEqual([[], []]);
   });
 
-  it('says what is wrong with an answer, and where to answer when there is no terminal', async () => {
+  it('says what is wrong with an answer, and which is missing', async () => {
     const weak = await run('tool.mjs', ['setup', '--data', data()], { ...SETUP, QUAY_PASSWORD: 'short' });
     expect([weak.code, weak.err]).toEqual([1, 'A manager’s password has ten characters or more.\n']);
-    const silent = await tool('setup', '--data', data());
-    expect([silent.code, silent.err]).toEqual([1, expect.stringContaining('QUAY_OPERATOR')]);
+    const half = await run('tool.mjs', ['setup', '--data', data()], { QUAY_OPERATOR: 'Tarn Boats', QUAY_CURRENCY: 'EUR' });
+    expect([half.code, half.err]).toEqual([1, 'To set up without a browser, set QUAY_MANAGER, QUAY_PASSWORD as well.\n']);
+    const odd = await run('tool.mjs', ['setup', '--data', data()], { ...SETUP, QUAY_CURRENCY: 'euro' });
+    expect([odd.code, odd.err]).toEqual([1, 'QUAY_CURRENCY is three capital letters, such as EUR.\n']);
+    // Where nothing is said it is done in the browser.
+    expect(await tool('setup', '--data', data())).toMatchObject({ code: 0, out: '' });
     expect(rows('staff')).toEqual([]);
+  });
+
+  it('lets a manager back in who lost the password, and takes on another', async () => {
+    const manager = (name: string) => tool('manager', '--data', data(), '--name', name);
+    expect((await manager('Odda Penn')).err).toContain('Nobody is set up here yet');
+    await run('tool.mjs', ['setup', '--data', data()], SETUP);
+    const [before] = rows('staff') as { id: string; secret: string }[];
+    const done = await manager('odda penn');
+    expect([done.code, done.out]).toEqual([0, expect.stringMatching(/^Odda Penn can sign in with the password \S{20}\./)]);
+    const after = rows('staff') as { id: string; secret: string }[];
+    expect(after.map(({ id }) => id)).toEqual([before!.id]);
+    expect(after[0]!.secret).not.toBe(before!.secret);
+    expect((await manager('Nils Berg')).code).toBe(0);
+    expect(rows('staff')).toHaveLength(2);
   });
 });
 

@@ -1,11 +1,12 @@
 import { existsSync } from 'node:fs';
 import { cp, mkdir, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { createInterface } from 'node:readline/promises';
 import Database from 'better-sqlite3';
 import { type DossierFault, verifyDossier } from '@quay/core/dossier/verify';
 import { spoken } from '@quay/core/events/seal';
 import { isDay } from '@quay/core/time/calendar';
+import { classesOf } from './topics/fleet/resolvedBook';
+import { starterClasses } from './topics/fleet/starters';
 import { compareCommand } from './topics/photo/compare/command';
 import { play } from './demo/play';
 import { nodeCrypto } from './topics/dossier/crypto';
@@ -19,8 +20,12 @@ import { DataFolderError, openStore, type Store } from './platform/database/open
 import { brokenHires, repairOf, type Repaired, setAside, takeBack } from './topics/record/repair';
 import { holdFolder } from './platform/database/lock';
 import { putRestoredInPlace, restoredBeside, runningOn } from './platform/database/restore';
-import { newEpoch, quayKey, readOperator, writeOperator } from './platform/database/setting';
-import { putStaff, secretFault } from './platform/signIn/staff';
+import { newEpoch, quayKey, readOperator } from './platform/database/setting';
+import { newToken } from './platform/signIn/secret';
+import { fold, putStaff, secretFault, takeBackStaff } from './platform/signIn/staff';
+import { putOperator } from './topics/setup/setUp';
+import { FirstStart } from '@quay/contract/setup';
+import { LANGUAGES } from '@quay/core/words/words';
 
 /** What cannot be done, said to whoever typed the command. */
 class ToolError extends Error {}
@@ -50,7 +55,9 @@ const withStore = async <T>(data: string, work: (store: Store) => Promise<T>): P
 /** Imports a folder: everything wrong is printed and nothing is loaded, or all of it is loaded. */
 const importFolder = (data: string, from: string, now: Date) =>
   withStore(data, async (store) => {
-    const read = readImport(from, now.toISOString());
+    // What the installation has made of a class stands, unless the folder brings another.
+    const there = new Map([...starterClasses(), ...(await classesOf(store.db))]);
+    const read = readImport(from, now.toISOString(), new Map(), there);
     if (!read.ok)
       throw new ToolError(
         `Nothing was imported. ${read.faults.length} thing${read.faults.length === 1 ? ' is' : 's are'} wrong:\n${read.faults.map((fault) => `  ${sayFault(fault)}`).join('\n')}`,
@@ -75,47 +82,75 @@ const makeDemo = async (data: string, from: string, now: Date) => {
   await withStore(data, async (store) => play(store, await quayKey(store.db), join(from, 'play.json'), now));
 };
 
-/** Asks for the operator and the first manager, once. */
+/** What a new installation can be set up with where nobody opens a browser. */
+const VARIABLES = ['QUAY_OPERATOR', 'QUAY_CURRENCY', 'QUAY_MANAGER', 'QUAY_PASSWORD'] as const;
+
+/** Sets a new installation up by what the environment says; where it says nothing it is done in the browser. */
 const setUp = (data: string) =>
   withStore(data, async (store) => {
     if ((await readOperator(store.db)) !== undefined) return;
-    const given = {
-      name: process.env.QUAY_OPERATOR,
-      currency: process.env.QUAY_CURRENCY,
-      manager: process.env.QUAY_MANAGER,
-      password: process.env.QUAY_PASSWORD,
-    };
-    const line = process.stdin.isTTY ? createInterface({ input: process.stdin, output: process.stdout }) : undefined;
-    const ask = async (question: string, preset: string | undefined, fault: (answer: string) => string | undefined): Promise<string> => {
-      if (preset !== undefined) {
-        const wrong = fault(preset);
-        if (wrong !== undefined) throw new ToolError(wrong);
-        return preset;
-      }
-      if (!line)
-        throw new ToolError(
-          'This is a new installation. Start it from a terminal, or set QUAY_OPERATOR, QUAY_CURRENCY, QUAY_MANAGER and QUAY_PASSWORD.',
-        );
-      for (;;) {
-        const answer = (await line.question(question)).trim();
-        const wrong = fault(answer);
-        if (wrong === undefined) return answer;
-        console.log(wrong);
-      }
-    };
-    const notEmpty = (what: string) => (answer: string) =>
-      answer.length > 0 && answer.length <= 80 ? undefined : `${what} has 1 to 80 characters.`;
-    const name = await ask('Name of the operator: ', given.name, notEmpty('The name'));
-    const currency = await ask('Currency (three letters, such as EUR): ', given.currency, (answer) =>
-      /^[A-Z]{3}$/.test(answer) ? undefined : 'A currency is three capital letters.',
-    );
-    const manager = await ask('Name of the first manager: ', given.manager, notEmpty('The name'));
-    const secret = await ask('Their password: ', given.password, (answer) => secretFault('manager', answer));
-    line?.close();
-    await putStaff(store.db, { name: manager, role: 'manager', secret }, new Date());
-    await writeOperator(store.db, { name, currency, simulated: false });
-    console.log(`${name} is set up; ${manager} can sign in.`);
+    const missing = VARIABLES.filter((name) => process.env[name] === undefined);
+    if (missing.length === VARIABLES.length) return;
+    if (missing.length > 0) throw new ToolError(`To set up without a browser, set ${missing.join(', ')} as well.`);
+    const [operator, currency, manager, password] = VARIABLES.map((name) => process.env[name]);
+    const read = FirstStart.safeParse({
+      operator,
+      currency,
+      manager,
+      password,
+      address: '',
+      phone: '',
+      taxBp: 0,
+      languages: [...LANGUAGES],
+    });
+    if (!read.success) {
+      const field = String(read.error.issues[0]?.path[0]);
+      throw new ToolError(
+        field === 'currency'
+          ? 'QUAY_CURRENCY is three capital letters, such as EUR.'
+          : `QUAY_${field.toUpperCase()} has 1 to 80 characters.`,
+      );
+    }
+    const weak = secretFault('manager', read.data.password);
+    if (weak !== undefined) throw new ToolError(weak);
+    await putOperator(store.db, read.data, new Date());
+    console.log(`${read.data.operator} is set up; ${read.data.manager} can sign in.`);
   });
+
+/** Lets whoever runs the server back in as a manager: a new password for one who is there, or a new manager. */
+const letManagerIn = (data: string, name: string) =>
+  withStore(data, async (store) => {
+    if ((await readOperator(store.db)) === undefined)
+      throw new ToolError('Nobody is set up here yet: ./quay start prints the address to do it.');
+    const trimmed = name.trim();
+    if (trimmed === '' || trimmed.length > 80) throw new ToolError('--name has 1 to 80 characters.');
+    const secret = process.env.QUAY_PASSWORD ?? newToken().slice(0, 20);
+    const weak = secretFault('manager', secret);
+    if (weak !== undefined) throw new ToolError(weak);
+    const there = await store
+      .db('staff')
+      .where({ nameFolded: fold(trimmed) })
+      .first('id', 'name', 'role');
+    if (there && there.role !== 'manager') throw new ToolError(`${there.name} is a hand. Name another manager.`);
+    if (there) await takeBackStaff(store.db, there.id);
+    await putStaff(store.db, { ...(there ? { id: there.id } : {}), name: there?.name ?? trimmed, role: 'manager', secret }, new Date());
+    console.log(
+      `${there?.name ?? trimmed} can sign in${process.env.QUAY_PASSWORD === undefined ? ` with the password ${secret}` : ''}. Whatever was signed in under that name has ended.`,
+    );
+  });
+
+/** Opened as it is: a quay of another version may be running on it, and its tables are not ours to change. */
+const noteBackup = (file: string) => {
+  const db = new Database(file, { timeout: 10_000 });
+  try {
+    db.prepare('insert into setting (key, value) values (?, ?) on conflict (key) do update set value = excluded.value').run(
+      'backupAt',
+      new Date().toISOString(),
+    );
+  } finally {
+    db.close();
+  }
+};
 
 /** Copies the running installation: the database through SQLite's own backup, photographs after it, so that every event's picture is in. */
 const backup = async (data: string, to: string) => {
@@ -129,6 +164,8 @@ const backup = async (data: string, to: string) => {
     db.close();
   }
   await cp(join(data, 'photos'), join(to, 'photos'), { recursive: true, filter: (path) => !path.endsWith('/part') });
+  // The installation knows when it was last safe elsewhere.
+  noteBackup(join(data, 'quay.sqlite'));
   console.log(`backed up to ${to}`);
 };
 
@@ -288,6 +325,7 @@ const COMMANDS: Record<string, () => Promise<void>> = {
   backup: () => backup(need('data'), need('to')),
   erase: () => erase(need('data'), need('before')),
   repair: () => repair(need('data')),
+  manager: () => letManagerIn(need('data'), need('name')),
   restore: () => restore(need('from'), need('data')),
 };
 

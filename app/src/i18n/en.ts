@@ -11,7 +11,9 @@ export const en = {
     more: 'More',
     attention: 'Needs attention',
     figures: 'Figures',
+    prices: 'Prices',
     staff: 'Staff and phones',
+    firstHire: 'Before the first hire',
     settings: 'Settings',
   },
   common: {
@@ -98,6 +100,8 @@ export const en = {
     wrongHere:
       'That is not right, or this phone is not registered: a PIN works only on a registered phone. A manager shows a code for it under Staff and phones.',
     noAnswer: 'The quay does not answer. What this phone holds is safe.',
+    notSetUp: 'Nobody has set this quay up yet',
+    notSetUpWhy: 'When it was started it printed an address, good once. Open that address in this browser.',
     empty: 'Both are needed.',
     enrol: 'Register this phone',
   },
@@ -161,7 +165,8 @@ export const en = {
     toDo_one: '{{count}} thing to do',
     toDo_other: '{{count}} things to do',
     noBase: 'Nothing is here yet',
-    noBaseWhy: 'Whoever runs the server imports the bases, boats, prices and hires: ./quay import --data DIR --from FOLDER.',
+    noBaseWhy: 'A manager adds the first base and the first boat; what is still missing is listed.',
+    noBaseGo: 'What is missing',
     quiet: 'Nothing today',
     quietWhy: 'No hire leaves or returns at this base today.',
     nothingDone: 'Nothing left to do today.',

@@ -1,6 +1,8 @@
 import { deliver } from './outbox/deliver';
 import { rememberMe, renewGrants } from './outbox/author';
 import { me as meEndpoint, signIn as signInEndpoint, signOut as signOutEndpoint } from '@quay/contract/session';
+import { setUp } from '@quay/contract/setup';
+import type { BodyOf, ReplyOf } from '@quay/contract/endpoint';
 import { type QueryClient, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stopFetchingAhead } from './prefetch';
 import { call, NoAnswer, Refused } from './api';
@@ -33,10 +35,10 @@ export const useMe = () => useQuery(meQuery);
 /** Everything the quay has answered, but who is here. */
 const forgetAnswers = (client: QueryClient) => client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== meQuery.queryKey[0] });
 
-export const useSignIn = () => {
+/** Takes somebody in whom the quay has signed in. */
+const useTakeIn = () => {
   const client = useQueryClient();
-  return async (name: string, secret: string) => {
-    const { grant, ...me } = await call(signInEndpoint, { body: { name, secret } });
+  return async ({ grant, ...me }: ReplyOf<typeof signInEndpoint>) => {
     // What was asked while nobody was here is asked anew.
     forgetAnswers(client);
     await rememberMe(me, grant);
@@ -45,6 +47,17 @@ export const useSignIn = () => {
     await nameDeviceKey();
     void deliver();
   };
+};
+
+export const useSignIn = () => {
+  const takeIn = useTakeIn();
+  return async (name: string, secret: string) => takeIn(await call(signInEndpoint, { body: { name, secret } }));
+};
+
+/** Sets the operator up, under the code that the server printed, and signs the first manager in. */
+export const useSetUp = () => {
+  const takeIn = useTakeIn();
+  return async (body: BodyOf<typeof setUp>) => takeIn(await call(setUp, { body }));
 };
 
 /** Signs out here. What is kept stays, and still goes out in its maker's name. */

@@ -9,7 +9,7 @@ import { applies } from './compose';
 import { search, stepAfter, stepsOf } from './guide';
 
 const demo = (name: string) =>
-  JSON.parse(readFileSync(join(__dirname, '../../../demo/classes', name), 'utf8')) as { fixCards: FixCard[]; points: Point[] };
+  JSON.parse(readFileSync(join(__dirname, '../../../starters/classes', name), 'utf8')) as { fixCards: FixCard[]; points: Point[] };
 const [any, live] = [demo('any-boat.json'), demo('live-aboard.json')];
 const cards = [...any.fixCards, ...live.fixCards];
 const points = [...any.points, ...live.points];

@@ -1,4 +1,4 @@
-import canal from '../../../demo/classes/canal-12.json';
+import canal from '../../../starters/classes/canal-12.json';
 import { Drill } from '../fleet/drills';
 import { machineOf } from './machine';
 import { beginRun, isEnded, type Mode, mistakesOf, namedWait, type Run, runOn } from './run';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import anyBoat from '../../../demo/classes/any-boat.json';
-import canal from '../../../demo/classes/canal-12.json';
-import cruiser from '../../../demo/classes/cruiser-10.json';
-import electric from '../../../demo/classes/electric-5.json';
-import houseboat from '../../../demo/classes/houseboat-14.json';
-import liveAboard from '../../../demo/classes/live-aboard.json';
-import rib from '../../../demo/classes/rib-6.json';
+import anyBoat from '../../../starters/classes/any-boat.json';
+import canal from '../../../starters/classes/canal-12.json';
+import cruiser from '../../../starters/classes/cruiser-10.json';
+import electric from '../../../starters/classes/electric-5.json';
+import houseboat from '../../../starters/classes/houseboat-14.json';
+import liveAboard from '../../../starters/classes/live-aboard.json';
+import rib from '../../../starters/classes/rib-6.json';
 import { Drill } from '../fleet/drills';
 import { examine } from './explore';
 import { actionsIn, type DrillState, type Machine, machineOf, step } from './machine';

@@ -8,15 +8,16 @@ import { mergeBooks, lineageOf } from './merge';
 /** What is briefed with the demonstration's own books, where it could hurt somebody or cost them money wrongly. */
 
 const DEMO = join(__dirname, '../../../demo');
-const json = (path: string): unknown => JSON.parse(readFileSync(join(DEMO, path), 'utf8'));
+const CLASSES = join(__dirname, '../../../starters/classes');
+const json = (...path: string[]): unknown => JSON.parse(readFileSync(join(...path), 'utf8'));
 const classes = new Map(
-  readdirSync(join(DEMO, 'classes'))
-    .map((name) => ClassBook.parse(json(`classes/${name}`)))
+  readdirSync(CLASSES)
+    .map((name) => ClassBook.parse(json(CLASSES, name)))
     .map((one) => [one.id, one]),
 );
 const books = new Map<string, Book>();
 for (const name of readdirSync(join(DEMO, 'boats'))) {
-  const boat = BoatBook.parse(json(`boats/${name}`));
+  const boat = BoatBook.parse(json(DEMO, 'boats', name));
   const way = lineageOf(boat.class, classes);
   const resolved = way.ok ? mergeBooks(way.lineage, boat) : way;
   if (!resolved.ok) throw new Error(JSON.stringify(resolved));
@@ -80,7 +81,7 @@ describe('the books of the demonstration', () => {
   });
 
   it('come home where nobody is: no hand takes a line or a key, and the key goes back into its box', () => {
-    const [quay] = (json('bases.json') as { bases: Base[] }).bases;
+    const [quay] = (json(DEMO, 'bases.json') as { bases: Base[] }).bases;
     const told = (handover: string) =>
       quay!.returnCard
         .filter(({ when }) => !when || judge(when, { 'policy.handover': handover, 'policy.batterySwitch': 'renterOff' }) === 'yes')

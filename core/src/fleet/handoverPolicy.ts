@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { LEVELS, OVERRIDABLE, type Overridable } from '../policy/castOff';
 import { Policies } from '../policy/policies';
 import { GeneralPoint } from './points';
+import { LANGUAGES } from '../words/words';
 
 const level = z.optional(z.enum(LEVELS));
 const CastOffRules = z.object(Object.fromEntries(OVERRIDABLE.map((check) => [check, level])) as Record<Overridable, typeof level>);
@@ -11,6 +12,8 @@ export const HandoverPolicy = z.object({
   phone: z.optional(z.string().check(z.maxLength(40))),
   /** As it stands at the head of papers. */
   address: z.optional(z.string().check(z.maxLength(200))),
+  /** Languages renters are spoken to in, the usual one first. */
+  languages: z._default(z.array(z.enum(LANGUAGES)).check(z.minLength(1), z.maxLength(LANGUAGES.length)), [...LANGUAGES]),
   policies: z._default(Policies, {}),
   /** Minutes there usually are for telling. */
   briefingMinutes: z._default(z.int().check(z.gte(1), z.lte(180)), 20),

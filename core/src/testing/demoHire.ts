@@ -16,12 +16,13 @@ import { project } from '../record/project';
 
 /** A hire of the demo operator's, with a party of five, for tests that want a boat true to her kind. */
 
-const demo = (path: string): unknown => JSON.parse(readFileSync(join(__dirname, '../../../demo', path), 'utf8'));
+const json = (...path: string[]): unknown => JSON.parse(readFileSync(join(__dirname, '../../..', ...path), 'utf8'));
+const demo = (path: string): unknown => json('demo', path);
 
 /** The book of a demo boat, merged over its classes. */
 export const bookOfDemo = (boat: string, ...classes: string[]): Case['book'] => {
   const resolved = mergeBooks(
-    classes.map((name) => ClassBook.parse(demo(`classes/${name}.json`))),
+    classes.map((name) => ClassBook.parse(json('starters', 'classes', `${name}.json`))),
     BoatBook.parse(demo(`boats/${boat}.json`)),
   );
   if (!resolved.ok) throw new Error(JSON.stringify(resolved.faults));

@@ -1,4 +1,4 @@
-import { isClock, isDay } from './calendar';
+import { isClock, isDay, isMonth } from './calendar';
 
 const two = (n: string) => n.padStart(2, '0');
 
@@ -17,6 +17,16 @@ export const readDay = (text: string): string | undefined => {
   const [, day = '', month = '', year = ''] = parts;
   const read = `${year}-${two(month)}-${two(day)}`;
   return isDay(read) ? read : undefined;
+};
+
+/** A month as somebody types it, or as it stands on an extinguisher: `06/2028`, `6.2028`, `2028-06`. @returns `YYYY-MM` */
+export const readMonth = (text: string): string | undefined => {
+  const typed = text.trim();
+  if (isMonth(typed)) return typed;
+  const [, month, year] = /^(\d{1,2})[./\- ]+(\d{4})$/.exec(typed) ?? [];
+  if (month === undefined || year === undefined) return undefined;
+  const read = `${year}-${two(month)}`;
+  return isMonth(read) ? read : undefined;
 };
 
 /** An hour of a clock as somebody types it: `17:30`, `17.30`, `1730`, `9:05`, `9`. @returns `HH:MM`, nothing where no clock shows it */

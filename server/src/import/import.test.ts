@@ -16,6 +16,8 @@ let store: Store;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'quay-import-'));
   cpSync(DEMO, join(folder, 'demo'), { recursive: true });
+  // A folder may hold the classes it builds on, too, as one that was exported does.
+  cpSync(join(DEMO, '../starters/classes'), join(folder, 'demo/classes'), { recursive: true });
   store = await openStore(join(folder, 'data'));
 });
 afterEach(async () => {
@@ -57,7 +59,7 @@ describe('a drill', () => {
 
 describe('a hull', () => {
   it('with a trial that cannot be, or a figure out of range, is refused where it stands', () => {
-    edit('classes/canal-12.json', (text) => text.replace('"toMs": 0.6', '"toMs": 1.6').replace('"massKg": 6800', '"massKg": -3'));
+    edit('boats/copper-kettle.json', (text) => text.replace('"toMs": 0.6', '"toMs": 1.6').replace('"massKg": 6800', '"massKg": -3'));
     const found = faults().join('\n');
     expect(found).toContain('hull.trials[1]: ends faster than it began');
     expect(found).toContain('hull.massKg');

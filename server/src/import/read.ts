@@ -13,6 +13,7 @@ import type { GeneralPoint } from '@quay/core/fleet/points';
 import { RuleSet } from '@quay/core/party/rules';
 import { DamagePolicy, FUEL_SCHEMES, type Price, PriceList } from '@quay/core/settlement/prices';
 import { Waters } from '@quay/core/waters/zone';
+import { starterClasses } from '../topics/fleet/starters';
 import { type Fault, sayFault } from './fault';
 import { type HireIn, readHires, readPrices, readStaff, type StaffIn } from './tables';
 
@@ -60,11 +61,13 @@ export type Import = {
  * Reads a folder of open formats (see docs/formats). Everything wrong is reported at once. What is only missing in a
  * language is no fault: it is shown in English, and told as a notice.
  * @param now what `today` in a date means, ISO instant @param drillsKnown keeps what was found of drills, for whoever reads again
+ * @param there class books a folder may build on without holding them: those that come with the program, or are kept already
  */
 export const readImport = (
   folder: string,
   now: string,
   drillsKnown: Known = new Map(),
+  there: ReadonlyMap<string, ClassBook> = starterClasses(),
 ): { ok: true; data: Import; notices: Fault[] } | { ok: false; faults: Fault[] } => {
   const faults: Fault[] = [];
   const notices: Fault[] = [];
@@ -163,7 +166,14 @@ export const readImport = (
   const classes = readAll('classes', '.json', ClassBook);
   const boatFiles = readAll('boats', '.json', BoatBook);
   const fileOf = (book: string) => boatFiles.get(book)?.file ?? classes.get(book)?.file ?? book;
-  const classBooks = new Map([...classes].map(([id, { value }]) => [id, value]));
+  const own = new Map([...classes].map(([id, { value }]) => [id, value]));
+  const classBooks = new Map([...there, ...own]);
+  /** What the boats and classes of the folder build on, whoever has it. */
+  const needed = new Map(own);
+  for (const id of own.keys()) {
+    const found = lineageOf(id, classBooks);
+    if (found.ok) for (const one of found.lineage) needed.set(one.id, one);
+  }
   const reported = new Set<string>();
   // A fault of a class shows through every boat of it; it is told once.
   const bookFault = (fault: Fault) => {
@@ -173,7 +183,7 @@ export const readImport = (
   };
   const boats = [...boatFiles.values()].flatMap(({ file, value: boatBook }): BoatIn[] => {
     if (!bases.some(({ id }) => id === boatBook.base)) faults.push({ file, where: 'base', reason: `there is no base “${boatBook.base}”` });
-    if (!classes.has(boatBook.class)) {
+    if (!classBooks.has(boatBook.class)) {
       faults.push({ file, where: 'class', reason: `there is no readable class book “${boatBook.class}”` });
       return [];
     }
@@ -182,6 +192,7 @@ export const readImport = (
       bookFault({ file: fileOf(found.fault.book), where: found.fault.path, reason: found.fault.reason });
       return [];
     }
+    for (const one of found.lineage) needed.set(one.id, one);
     const resolved = mergeBooks(found.lineage, boatBook);
     if (!resolved.ok) {
       for (const { book, path, reason } of resolved.faults) bookFault({ file: fileOf(book), where: path, reason });
@@ -232,7 +243,7 @@ export const readImport = (
     bases,
     waters: [...waters.values()].map(({ value }) => value),
     rules: [...rules.values()].map(({ value }) => value),
-    classes: [...classBooks.values()],
+    classes: [...needed.values()],
     boats,
     prices,
     hires,

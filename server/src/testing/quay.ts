@@ -44,13 +44,17 @@ export const testQuay = async ({
   simulated = true,
   proxies = [] as string[],
   gate = undefined as Gate | undefined,
+  /** Nobody has set anything up. */
+  empty = false,
 } = {}): Promise<TestQuay> => {
   const folder = await mkdtemp(join(tmpdir(), 'quay-test-'));
   const store = await openStore(folder);
   const clock = { now: new Date('2026-06-13T10:42:00.000Z') };
-  const read = readImport(DEMO, clock.now.toISOString(), drillsKnown);
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  await loadImport(store.db, read.data);
+  if (!empty) {
+    const read = readImport(DEMO, clock.now.toISOString(), drillsKnown);
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    await loadImport(store.db, read.data);
+  }
   const key = await quayKey(store.db);
   const integrations = integrationsOf(simulated, () => store.db, heldBefore);
   const app = makeApp(

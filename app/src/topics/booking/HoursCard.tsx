@@ -8,7 +8,7 @@ import { ClockField, DayField } from '../../ui/controls/when';
 import { whenOf } from '../../ui/format';
 import { Body, SlabBold } from '../../ui/words';
 import { LENGTHS_H, type NewHireForm } from './newHireForm';
-import { PeopleStepper } from './PeopleStepper';
+import { CountStepper } from '../../ui/controls/countStepper';
 
 /** So many people at most are asked for, as the contract has it. */
 const MOST = 60;
@@ -81,7 +81,7 @@ export const HoursCard = ({
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 24, rowGap: 6 }}>
         {(['adults', 'children'] as const).map((who) => (
-          <PeopleStepper
+          <CountStepper
             key={who}
             label={t(`change.${who}`)}
             fewer={t(`newHire.fewer.${who}`)}

@@ -1,6 +1,7 @@
 import { bookHire, getChoices } from '@quay/contract/booking';
 import { clockOf, dateOf } from '@quay/core/time/zone';
 import { isDay } from '@quay/core/time/calendar';
+import { LANGUAGES } from '@quay/core/words/words';
 import { writeDay } from '@quay/core/time/typedDay';
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -100,6 +101,10 @@ export const NewHire = () => {
   useEffect(() => {
     if (usual !== undefined && !form.getFieldState('handover').isTouched) set('handover', usual);
   }, [usual, form, set]);
+  const spoken = data?.languages[0];
+  useEffect(() => {
+    if (spoken !== undefined && !form.getFieldState('language').isTouched) set('language', spoken);
+  }, [spoken, form, set]);
   const boats = data?.boats ?? [];
   // Whichever is free and smallest, unless another is chosen.
   const boat = boats.find((one) => one.id === wish) ?? boats.find(({ is }) => is === 'free');
@@ -189,7 +194,9 @@ export const NewHire = () => {
       />
     </Card>
   );
-  const renter = <RenterCard form={form} currency={currency} depositMinor={boat?.depositMinor ?? 0} />;
+  const renter = (
+    <RenterCard form={form} currency={currency} depositMinor={boat?.depositMinor ?? 0} languages={data?.languages ?? LANGUAGES} />
+  );
   const footer = (
     <View style={{ gap: 8 }}>
       {fault ? <Notice kind="stop" title={fault} /> : null}

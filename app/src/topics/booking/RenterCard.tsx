@@ -1,6 +1,6 @@
 import { writeMinor } from '@quay/core/money/minor';
 import { POLICIES } from '@quay/core/policy/policy';
-import { LANGUAGES } from '@quay/core/words/words';
+import type { Language } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -12,8 +12,18 @@ import { SlabBold, Small } from '../../ui/words';
 import { SumField } from '../settlement/SumField';
 import type { NewHireForm } from './newHireForm';
 
-/** Who hires, how to reach them and in which language; deposit, handover and notes behind a press. @param depositMinor of the boat's last hire */
-export const RenterCard = ({ form, currency, depositMinor }: { form: NewHireForm; currency: string; depositMinor: number }) => {
+/** Who hires, how to reach them and in which language; deposit, handover and notes behind a press. @param depositMinor of the boat's last hire @param languages the operator's, the usual one first */
+export const RenterCard = ({
+  form,
+  currency,
+  depositMinor,
+  languages,
+}: {
+  form: NewHireForm;
+  currency: string;
+  depositMinor: number;
+  languages: readonly Language[];
+}) => {
   const { t } = useTranslation();
   const set = form.setValue;
   const [more, setMore] = useState(false);
@@ -26,12 +36,12 @@ export const RenterCard = ({ form, currency, depositMinor }: { form: NewHireForm
       <FormField form={form} name="renter" label={t('newHire.name')} most={80} autoComplete="off" testID="hire-renter" />
       <FormField form={form} name="contact" label={t('newHire.contact')} most={120} autoComplete="off" testID="hire-contact" />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('newHire.language')}>
-        {LANGUAGES.map((one) => (
+        {languages.map((one) => (
           <ChoiceChip
             key={one}
             label={t(`newHire.languages.${one}`)}
             on={language === one}
-            onPress={() => set('language', one)}
+            onPress={() => set('language', one, { shouldTouch: true })}
             testID={`language-${one}`}
           />
         ))}

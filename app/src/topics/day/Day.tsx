@@ -40,7 +40,7 @@ const Board = () => {
   const [base, setBase] = useState<string>();
   const { board, data, error, refetch, isPending } = useBoard(base, now);
   // A new installation: nothing is wrong, there is only nothing in it yet.
-  const noBase = error instanceof Refused && error.problem.code === 'noBase';
+  const noBase = error instanceof Refused && error.problem.code === 'noBaseYet';
   const ids = data?.hires.map(({ id }) => id).join();
   useEffect(() => {
     if (ids) void fetchAhead(ids.split(','));
@@ -117,7 +117,17 @@ const Board = () => {
       {isPending ? <Body style={{ padding: 16 }}>{t('common.loading')}</Body> : null}
       {noBase ? (
         <View style={{ padding: 16 }}>
-          <Notice kind="calm" title={t('day.noBase')}>
+          <Notice
+            kind="calm"
+            title={t('day.noBase')}
+            {...(me?.staff.role === 'manager'
+              ? {
+                  action: (
+                    <Button mode="outlined" label={t('day.noBaseGo')} onPress={() => router.push('/first-hire')} testID="open-first-hire" />
+                  ),
+                }
+              : {})}
+          >
             <Body>{t('day.noBaseWhy')}</Body>
           </Notice>
         </View>

@@ -44,10 +44,18 @@ export const Fleet = () => {
       <Shelf title={t('fleet.bases')} at="base" rows={bases} />
     </>
   );
+  const add = <Button mode="outlined" label={t('newBoat.title')} onPress={() => router.push('/boats/new')} testID="open-new-boat" />;
   const search = <Search label={t('fleet.findBoat')} value={find} onChange={setFind} testID="find-boat" />;
   if (wide)
     return (
-      <Screen title={t('nav.fleet')} fill side={<View style={{ padding: 16, gap: 14 }}>{shelves}</View>} sideWidth={400} top={top}>
+      <Screen
+        title={t('nav.fleet')}
+        right={add}
+        fill
+        side={<View style={{ padding: 16, gap: 14 }}>{shelves}</View>}
+        sideWidth={400}
+        top={top}
+      >
         <View style={{ paddingHorizontal: 16, paddingBottom: 6 }}>{search}</View>
         <Boats boats={boats} find={find} onOpen={(id) => router.push(`/fleet/${id}`)} />
       </Screen>
@@ -55,7 +63,7 @@ export const Fleet = () => {
   const wanted = find.trim().toLowerCase();
   const shown = boats.filter(({ name, className, hullNumber }) => `${name} ${className} ${hullNumber}`.toLowerCase().includes(wanted));
   return (
-    <Screen title={t('nav.fleet')} measure={720} top={top}>
+    <Screen title={t('nav.fleet')} measure={720} top={top} right={add}>
       <View style={{ padding: 12, gap: 12 }}>
         {boats.length > MANY ? search : null}
         {!isPending && boats.length === 0 && !error ? <Body>{t('fleet.none')}</Body> : null}

@@ -1,4 +1,13 @@
-import { mdiAccountGroupOutline, mdiAlertOutline, mdiCalendarMonthOutline, mdiChartBoxOutline, mdiMenu, mdiTuneVariant } from '@mdi/js';
+import {
+  mdiAccountGroupOutline,
+  mdiAlertOutline,
+  mdiCalendarMonthOutline,
+  mdiChartBoxOutline,
+  mdiClipboardCheckOutline,
+  mdiMenu,
+  mdiTagOutline,
+  mdiTuneVariant,
+} from '@mdi/js';
 
 /** A hull on the water, and one from above: ours, on a 24 px grid. */
 const AFLOAT =
@@ -8,7 +17,7 @@ const HULL =
 
 /** Those that have a place of their own at the foot of a phone, and those behind More. */
 type FootKey = 'today' | 'bookings' | 'fleet';
-type MoreKey = 'attention' | 'figures' | 'staff' | 'settings';
+type MoreKey = 'attention' | 'figures' | 'prices' | 'staff' | 'firstHire' | 'settings';
 export type PlaceKey = FootKey | MoreKey;
 export type Place<Key extends PlaceKey = PlaceKey> = { key: Key; path: string; icon: string; managerOnly: boolean };
 
@@ -20,7 +29,9 @@ const FOOT: readonly Place<FootKey>[] = [
 const BEHIND_MORE: readonly Place<MoreKey>[] = [
   { key: 'attention', path: '/attention', icon: mdiAlertOutline, managerOnly: true },
   { key: 'figures', path: '/figures', icon: mdiChartBoxOutline, managerOnly: true },
+  { key: 'prices', path: '/prices', icon: mdiTagOutline, managerOnly: true },
   { key: 'staff', path: '/staff', icon: mdiAccountGroupOutline, managerOnly: true },
+  { key: 'firstHire', path: '/first-hire', icon: mdiClipboardCheckOutline, managerOnly: true },
   { key: 'settings', path: '/settings', icon: mdiTuneVariant, managerOnly: false },
 ];
 export const MORE = { path: '/more', icon: mdiMenu };
@@ -40,7 +51,13 @@ export const placeAt = (path: string): PlaceKey | undefined =>
 export const isTask = (path: string): boolean => /^\/hire\/[^/]+\/(walk|sign|drill|docking|compare)(\/|$)/.test(path);
 
 /** Pages with one main action at the foot of a phone, where the way back is enough. */
-const isStep = (path: string): boolean => isTask(path) || /^\/hire\/[^/]+\/./.test(path) || path === '/enrol';
+const isStep = (path: string): boolean =>
+  isTask(path) ||
+  /^\/hire\/[^/]+\/./.test(path) ||
+  path === '/enrol' ||
+  path === '/setup' ||
+  path === '/boats/new' ||
+  path === '/bases/new';
 
 /** Height of the bar at the foot of a phone, px. */
 export const FOOT_HEIGHT = 72;

@@ -38,7 +38,7 @@ export const Gate = ({ children }: { children: ReactNode }) => {
   return (
     <View style={{ flex: 1 }}>
       <LetIn.Provider value={Boolean(me)}>{children}</LetIn.Provider>
-      {me || isPending || path === '/enrol' ? null : (
+      {me || isPending || path === '/enrol' || path === '/setup' ? null : (
         <View style={{ position: 'absolute', left: 0, right: 0, top: 0, bottom: 0 }}>
           {error ? (
             <View style={{ padding: 16 }}>

@@ -13,10 +13,11 @@ import { Button } from '../../ui/controls/button';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { useSnack } from '../../ui/controls/snack';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { AddPersonSheet } from './AddPersonSheet';
 
 type Person = { id: string; name: string; role: StaffRole };
 
-/** Who works here: whom a manager withdraws, takes back, or gives a new PIN or password. */
+/** Who works here: whom a manager adds, withdraws, takes back, or gives a new PIN or password. */
 export const People = () => {
   const { t } = useTranslation();
   const said = useErrorWords();
@@ -25,6 +26,7 @@ export const People = () => {
   const me = useMe().data;
   const staff = useQuery({ queryKey: ['staff'], queryFn: () => call(listStaff) });
   const [changing, setChanging] = useState<Person>();
+  const [adding, setAdding] = useState(false);
   const again = () => client.invalidateQueries({ queryKey: ['staff'] });
   const back = useMutation({ mutationFn: (staffId: string) => call(takeBackStaff, { params: { staffId } }), onSuccess: again });
   const withdraw = useMutation({
@@ -41,6 +43,13 @@ export const People = () => {
         {t('phones.people')}
       </SlabBold>
       {failed ? <Notice kind="stop" title={said(failed)} /> : null}
+      <Button
+        mode="outlined"
+        label={t('addPerson.open')}
+        onPress={() => setAdding(true)}
+        style={{ alignSelf: 'flex-start' }}
+        testID="open-add-person"
+      />
       {staff.data?.staff.map((one) => (
         <Card key={one.id} style={{ gap: 10 }}>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
@@ -69,6 +78,16 @@ export const People = () => {
           </View>
         </Card>
       ))}
+      {adding ? (
+        <AddPersonSheet
+          onAdded={async (name) => {
+            await again();
+            setAdding(false);
+            snack({ text: t('addPerson.added', { name }) });
+          }}
+          onClose={() => setAdding(false)}
+        />
+      ) : null}
       {changing ? <SecretSheet person={changing} onClose={() => setChanging(undefined)} /> : null}
     </View>
   );

@@ -107,7 +107,11 @@ export const SignIn = () => {
           </View>
         ) : (
           <>
-            {data?.registered === false ? (
+            {data?.setUp === false ? (
+              <Notice kind="ask" title={t('signIn.notSetUp')}>
+                <Body>{t('signIn.notSetUpWhy')}</Body>
+              </Notice>
+            ) : data?.registered === false ? (
               <Notice
                 kind="calm"
                 title={t('signIn.notRegistered')}

@@ -374,6 +374,16 @@ const ALL: readonly Migration[] = [
     down: onlyForward,
     up: (db) => db.schema.alterTable('book', (t) => t.renameColumn('laid', 'resolved')),
   },
+  {
+    name: '013-price-lists-made',
+    down: onlyForward,
+    up: (db) =>
+      // Nobody where it was imported, or begun with.
+      db.schema.alterTable('priceList', (t) => {
+        t.string('madeAt');
+        t.string('madeBy');
+      }),
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -65,7 +65,7 @@ type BookVersion = {
   madeAt: string | null;
   madeBy: string | null;
 };
-type PriceListVersion = { version: number; digest: string; body: string };
+type PriceListVersion = { version: number; digest: string; body: string; madeAt: string | null; madeBy: string | null };
 export type HireRow = {
   id: string;
   boat: string;

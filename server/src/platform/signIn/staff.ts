@@ -54,6 +54,16 @@ export const putStaff = async (db: Knex, staff: Account, now: Date): Promise<voi
   await db.transaction((trx) => putAccount(trx, ready, now));
 };
 
+/** Adds somebody under a name that nobody else works under, withdrawn or not. @returns their id, or nothing where the name is taken */
+export const addStaff = async (db: Knex, staff: Omit<Account, 'id'>, now: Date): Promise<string | undefined> => {
+  const ready = await accountOf(db, staff);
+  return db.transaction(async (trx) => {
+    if (await trx('staff').where({ nameFolded: ready.row.nameFolded }).first('id')) return undefined;
+    await putAccount(trx, ready, now);
+    return ready.row.id;
+  });
+};
+
 export type StaffRow = Staff & { withdrawnAt: string | null };
 export const allStaff = async (db: Knex): Promise<StaffRow[]> =>
   await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt');
@@ -69,9 +79,15 @@ export const endAllOf = async (db: Knex, staff: string, now: Date, but = ''): Pr
   await theirs().where('grantExpiresAt', '>', now.toISOString()).update({ grantExpiresAt: now.toISOString() });
 };
 
-/** Withdraws somebody: they sign in no more, and what they are signed in on ends. @returns whether there was such a one */
-export const withdrawStaff = (db: Knex, id: string, now: Date): Promise<boolean> =>
+/**
+ * Withdraws somebody: they sign in no more, and what they are signed in on ends. The last manager stays, also when two
+ * withdraw each other at the same moment.
+ * @returns whether there was such a one
+ */
+export const withdrawStaff = (db: Knex, id: string, now: Date): Promise<boolean | 'lastManager'> =>
   db.transaction(async (trx) => {
+    const others = await trx('staff').where({ role: 'manager', withdrawnAt: null }).whereNot({ id }).first('id');
+    if (!others) return 'lastManager' as const;
     const changed = await trx('staff').where({ id, withdrawnAt: null }).update({ withdrawnAt: now.toISOString() });
     if (changed > 0) await endAllOf(trx, id, now);
     return changed > 0;

@@ -13,7 +13,7 @@ import { changeHire } from './change';
 export const bookingRoutes = [
   on(getChoices, async ({ quay: { store }, query, now }) => {
     const { base, bases } = await baseAmong(store.db, query.base);
-    const { turnaroundMinutes, policies } = await readHandoverPolicy(store.db);
+    const { turnaroundMinutes, policies, languages } = await readHandoverPolicy(store.db);
     const wanted = { from: query.from, to: query.to, people: Number(query.people) };
     const { choices, booked } = await choicesAt(store.db, base.id, wanted, turnaroundMinutes, now);
     const renterOf = new Map(booked.map(({ hire, renter }) => [hire, renter]));
@@ -23,6 +23,7 @@ export const bookingRoutes = [
       currency: await currencyOf(store.db),
       handover: policyOf(policies, 'handover'),
       turnaroundMinutes,
+      languages,
       boats: choices.map(({ boat: { id, name, hullNumber, people, depositMinor }, is, clashes, freeFrom = null }) => ({
         id,
         name,

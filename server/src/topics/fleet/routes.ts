@@ -1,6 +1,9 @@
 import { changeBase, changeBook, changeClass, type Changed } from './change';
 import { boatsOf } from './boats';
 import * as api from '@quay/contract/fleet';
+import * as newApi from '@quay/contract/newBoat';
+import { addBase, addBoat, copyBoat } from './add';
+import { toStartFrom } from './toStartFrom';
 import { baseShelfOf, baseVersion, booksOf, bookVersion, classShelfOf, classVersion, shelfOf, textFoundRight } from './fleet';
 import { on, staffOf } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
@@ -26,6 +29,16 @@ export const fleetRoutes = [
   on(api.textIsRight, async ({ quay, body }) =>
     (await textFoundRight(quay.store.db, body)) ? { ok: true as const } : fail(404, 'nothingWaits'),
   ),
+  on(newApi.listStarters, ({ quay }) => toStartFrom(quay.store.db)),
+  on(newApi.addBoat, async (call) => ({
+    id: await addBoat(call.quay.store.db, call.body, { at: call.now, by: staffOf(call).staff.id }),
+  })),
+  on(newApi.copyBoat, async (call) => ({
+    id: await copyBoat(call.quay.store.db, call.params.boatId, call.body, { at: call.now, by: staffOf(call).staff.id }),
+  })),
+  on(newApi.addBase, async (call) => ({
+    id: await addBase(call.quay.store.db, call.body, { at: call.now, by: staffOf(call).staff.id }),
+  })),
   on(api.listBooks, ({ quay }) => booksOf(quay.store.db)),
   on(api.getClassBook, async ({ quay, params, res }) => {
     const shelf = (await classShelfOf(quay.store.db, params.classId)) ?? noBook();

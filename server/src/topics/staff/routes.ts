@@ -1,12 +1,12 @@
 import { secretFits } from '@quay/core/staff/secret';
-import type { CookieOptions } from 'express';
 import { toString as qrSvg } from 'qrcode';
 import { openApi } from '@quay/contract/openapi';
 import * as api from '@quay/contract/session';
 import { refreshUnsealed } from '../record/refresh';
 import { readOperator } from '../../platform/database/setting';
-import { endSession, type Session, signIn } from '../../platform/signIn/session';
+import { endSession } from '../../platform/signIn/session';
 import {
+  addStaff,
   allStaff,
   changeSecret,
   deviceOf,
@@ -19,50 +19,22 @@ import {
   withdrawDevice,
   withdrawStaff,
 } from '../../platform/signIn/staff';
-import { type Call, on, type Quay, staffOf, whoOf } from '../../platform/http/mount';
-import { fail } from '../../platform/http/problem';
-
-const cookie = (quay: Quay, days: number): CookieOptions => ({
-  httpOnly: true,
-  sameSite: 'strict',
-  secure: quay.secureCookies,
-  path: '/',
-  maxAge: days * 86_400_000,
-});
-
-const meOf = async (quay: Quay, { staff, device }: Session) => {
-  const operator = await readOperator(quay.store.db);
-  return {
-    staff,
-    device: { id: device.id, name: device.name, enrolled: Boolean(device.enrolled) },
-    operator: operator ?? fail(500, 'noOperator'),
-  };
-};
-
-const refuse = (call: Call<unknown>, { reason, waitS }: { reason: string; waitS: number }): never => {
-  if (reason === 'wait') {
-    call.res.set('Retry-After', String(waitS));
-    return fail(429, 'wait', { seconds: waitS });
-  }
-  if (reason === 'wrongHere') return fail(401, 'wrongHere');
-  return fail(401, 'wrong');
-};
+import { on, staffOf, whoOf } from '../../platform/http/mount';
+import { fail, ProblemError } from '../../platform/http/problem';
+import { cookie, meOf, refuse, signInHere } from './signInHere';
 
 export const staffRoutes = [
   on(api.health, ({ quay }) => Promise.resolve({ ok: true as const, version: quay.version })),
   on(api.describeApi, ({ quay }) => Promise.resolve(openApi(quay.version))),
-  on(api.signIn, async (call) => {
-    const { quay, body, cookies, res, req } = call;
-    const done = await signIn(quay.store.db, body.name, body.secret, cookies.quay_device, req.ip ?? '', new Date(call.now));
-    if (!done.ok) return refuse(call, done);
-    res.cookie('quay_session', done.token, cookie(quay, 1));
-    if (done.deviceToken !== undefined) res.cookie('quay_device', done.deviceToken, cookie(quay, 3650));
-    return { ...(await meOf(quay, done.session)), grant: done.grant };
-  }),
+  on(api.signIn, (call) => signInHere(call, call.body.name, call.body.secret)),
   on(api.whoSignsIn, async ({ quay, cookies }) => {
     const device = await deviceOf(quay.store.db, cookies.quay_device);
     const registered = Boolean(device?.enrolled);
-    return { registered, names: registered ? await namesOfStaff(quay.store.db) : [] };
+    return {
+      registered,
+      names: registered ? await namesOfStaff(quay.store.db) : [],
+      setUp: (await readOperator(quay.store.db)) !== undefined,
+    };
   }),
   on(api.me, (call) => meOf(call.quay, staffOf(call))),
   on(api.signOut, async ({ quay, cookies, res, now }) => {
@@ -71,10 +43,18 @@ export const staffRoutes = [
     return { ok: true as const };
   }),
   on(api.listStaff, async ({ quay }) => ({ staff: await allStaff(quay.store.db) })),
+  on(api.addStaff, async ({ quay, body, now }) => {
+    if (!secretFits(body.role, body.secret)) return fail(400, body.role === 'hand' ? 'weakPin' : 'weakPassword');
+    const id = await addStaff(quay.store.db, body, new Date(now));
+    if (id === undefined) throw new ProblemError(409, 'nameTaken', { name: body.name });
+    return { id };
+  }),
   on(api.withdrawStaff, async (call) => {
     const { quay, params, now } = call;
     if (params.staffId === staffOf(call).staff.id) return fail(409, 'oneself');
-    return (await withdrawStaff(quay.store.db, params.staffId, new Date(now))) ? { ok: true as const } : fail(404, 'noSuchStaff');
+    const done = await withdrawStaff(quay.store.db, params.staffId, new Date(now));
+    if (done === 'lastManager') return fail(409, 'lastManager');
+    return done ? { ok: true as const } : fail(404, 'noSuchStaff');
   }),
   on(api.takeBackStaff, async ({ quay, params }) =>
     (await takeBackStaff(quay.store.db, params.staffId)) ? { ok: true as const } : fail(404, 'noSuchStaff'),

@@ -1,10 +1,10 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { View } from 'react-native';
-import { IconButton } from '../../ui/controls/button';
-import { Body, SlabBold } from '../../ui/words';
+import { IconButton } from './button';
+import { Body, SlabBold } from '../words';
 
-/** So many people, one more or fewer at a press. */
-export const PeopleStepper = ({
+/** So many of something, one more or fewer at a press. */
+export const CountStepper = ({
   label,
   fewer,
   more,

@@ -1,0 +1,57 @@
+import type { PriceListChange } from '@quay/contract/prices';
+import { writeMinor } from '@quay/core/money/minor';
+import { FUEL_SCHEMES, type PriceList } from '@quay/core/settlement/prices';
+import * as z from 'zod/mini';
+import * as typed from '../../ui/controls/typed';
+import { sumIn } from './SumField';
+
+/** A price list as it is typed, and what becomes of it. */
+const DAMAGES = ['list', 'quoteLater', 'cap'] as const;
+export { DAMAGES, FUEL_SCHEMES };
+
+const anySum = (currency: string) => sumIn(currency, (minor) => minor <= 100_000_000, 'prices.badSum');
+export const pricesForm = (currency: string) =>
+  z.object({
+    fuelScheme: z.enum(FUEL_SCHEMES),
+    fuelIncludedL: typed.number({ from: 0, to: 100_000 }, 'prices.badIncluded'),
+    lateGraceMin: typed.number({ from: 0, to: 1440, whole: true }, 'prices.badGrace'),
+    damage: z.enum(DAMAGES),
+    damageSum: anySum(currency),
+    amounts: z.record(z.string(), anySum(currency)),
+  });
+export type PricesTyped = z.input<ReturnType<typeof pricesForm>>;
+type PricesRead = z.output<ReturnType<typeof pricesForm>>;
+
+/** A list as it is typed; what has no price yet is empty. */
+export const pricesTyped = (list: PriceList): PricesTyped => {
+  const { currency, damage } = list;
+  const sum = damage.policy === 'quoteLater' ? damage.holdMinor : damage.policy === 'cap' ? damage.capMinor : 0;
+  return {
+    fuelScheme: list.fuelScheme,
+    fuelIncludedL: String(list.fuelIncludedL),
+    lateGraceMin: String(list.lateGraceMin),
+    damage: damage.policy,
+    damageSum: writeMinor(sum, currency),
+    amounts: Object.fromEntries(
+      list.prices.map(({ code, amountMinor }) => [code, amountMinor === 0 ? '0' : writeMinor(amountMinor, currency)]),
+    ),
+  };
+};
+
+/** What was typed, as the list that is sent: everything that was not asked for stays as it is. */
+export const pricesChanged = (read: PricesRead, list: PriceList): PriceListChange => {
+  const { fuelScheme, fuelIncludedL, lateGraceMin, damage, damageSum, amounts } = read;
+  return {
+    fuelScheme,
+    fuelIncludedL,
+    lateGraceMin,
+    damage:
+      damage === 'list'
+        ? { policy: 'list' }
+        : damage === 'cap'
+          ? { policy: 'cap', capMinor: damageSum }
+          : { policy: 'quoteLater', holdMinor: damageSum },
+    ...(list.waiver ? { waiver: list.waiver } : {}),
+    prices: list.prices.map((price) => ({ ...price, amountMinor: amounts[price.code] ?? price.amountMinor })),
+  };
+};

@@ -1,0 +1,133 @@
+import { type Language, LANGUAGES } from '@quay/core/words/words';
+import { useRouter } from 'expo-router';
+import { type ReactNode, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Refused } from '../../local/api';
+import { useErrorWords } from '../../local/errorWords';
+import { useSetUp } from '../../local/session';
+import { readFragment } from '../../platform/browser';
+import { Card, Notice } from '../../ui/board';
+import { Button } from '../../ui/controls/button';
+import { ChoiceChip } from '../../ui/controls/choiceChip';
+import { FormField, useSchemaForm } from '../../ui/controls/form';
+import { Screen } from '../../ui/screen';
+import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { setUpForm } from './setUpForm';
+
+/** Nobody knows this quay yet: who hires out, in which money and languages, and who is the first to run it. */
+export const SetUp = () => {
+  const { t } = useTranslation();
+  const router = useRouter();
+  const errorWords = useErrorWords();
+  const setUp = useSetUp();
+  const [code] = useState(readFragment);
+  const [fault, setFault] = useState<string>();
+  const [isDone, setDone] = useState(false);
+  const weak = t('phones.secretRule.manager');
+  const schema = useMemo(() => setUpForm(weak), [weak]);
+  const form = useSchemaForm(schema, {
+    operator: '',
+    address: '',
+    phone: '',
+    currency: 'EUR',
+    tax: '20',
+    languages: ['en'] as Language[],
+    manager: '',
+    password: '',
+  });
+  const languages = form.watch('languages');
+  const go = form.handleSubmit(async ({ tax, ...entered }) => {
+    setFault(undefined);
+    try {
+      await setUp({ code, ...entered, taxBp: Math.round(tax * 100) });
+      router.replace('/first-hire');
+    } catch (error) {
+      if (error instanceof Refused && error.problem.code === 'setUpDone') setDone(true);
+      else setFault(error instanceof Refused ? errorWords(error) : t('signIn.noAnswer'));
+    }
+  });
+  if (isDone || code === '')
+    return (
+      <Screen title={t('setUp.title')} measure={560}>
+        <View style={{ padding: 16 }}>
+          <Notice
+            kind="ask"
+            title={t(isDone ? 'setUp.done' : 'setUp.noCode')}
+            action={<Button mode="outlined" label={t('signIn.title')} onPress={() => router.replace('/')} testID="to-sign-in" />}
+          >
+            {isDone ? null : <Body>{t('setUp.noCodeWhy')}</Body>}
+          </Notice>
+        </View>
+      </Screen>
+    );
+  const press = (one: Language) =>
+    form.setValue('languages', languages.includes(one) ? languages.filter((other) => other !== one) : [...languages, one], {
+      shouldValidate: true,
+    });
+  return (
+    <Screen
+      title={t('setUp.title')}
+      measure={640}
+      footer={
+        <View style={{ gap: 8 }}>
+          {fault ? <Notice kind="stop" title={fault} /> : null}
+          <Button mode="contained" label={t('setUp.go')} onPress={() => void go()} busy={form.formState.isSubmitting} testID="set-up" />
+        </View>
+      }
+    >
+      <View style={{ padding: 12, gap: 12 }}>
+        <Small>{t('setUp.why')}</Small>
+        <Part title={t('setUp.who')}>
+          <FormField form={form} name="operator" label={t('setUp.operator')} most={80} autoFocus testID="operator" />
+          <FormField form={form} name="address" label={t('setUp.address')} most={200} testID="address" />
+          <FormField form={form} name="phone" label={t('setUp.phone')} most={40} autoComplete="tel" testID="phone" />
+        </Part>
+        <Part title={t('setUp.money')}>
+          <FormField form={form} name="currency" label={t('setUp.currency')} most={3} testID="currency" />
+          <FormField form={form} name="tax" label={t('setUp.tax')} most={5} numeric unit="%" testID="tax" />
+          <Small>{t('setUp.languages')}</Small>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('setUp.languages')}>
+            {LANGUAGES.map((one) => (
+              <ChoiceChip
+                key={one}
+                label={t(`newHire.languages.${one}`)}
+                on={languages.includes(one)}
+                onPress={() => press(one)}
+                several
+                testID={`language-${one}`}
+              />
+            ))}
+          </View>
+          {form.formState.errors.languages ? (
+            <Bold size={16} tone="dangerText" live>
+              {t('setUp.languageWanted')}
+            </Bold>
+          ) : null}
+        </Part>
+        <Part title={t('setUp.manager')}>
+          <FormField form={form} name="manager" label={t('setUp.managerName')} most={80} autoComplete="username" testID="manager" />
+          <FormField
+            form={form}
+            name="password"
+            label={`${t('setUp.password')} · ${weak}`}
+            secret
+            autoComplete="new-password"
+            most={200}
+            testID="password"
+            onEnter={() => void go()}
+          />
+        </Part>
+      </View>
+    </Screen>
+  );
+};
+
+const Part = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Card style={{ gap: 10 }}>
+    <SlabBold size={22} heading={2}>
+      {title}
+    </SlabBold>
+    {children}
+  </Card>
+);

@@ -1,0 +1,13 @@
+import type { Book } from '../fleet/book';
+
+/** Codes of every price that a book names: of its equipment, of what is told with its cost, of lessons, propellers and checks. */
+export const pricesNamed = (book: Book): Set<string> =>
+  new Set(
+    [
+      ...book.fittings.map(({ price }) => price),
+      ...book.points.map(({ price }) => price),
+      ...book.propellers.map(({ price }) => price),
+      ...book.drills.flatMap(({ lessons }) => lessons.map(({ price }) => price)),
+      ...book.checks.flatMap(({ ways }) => ways.map(({ price }) => price)),
+    ].filter((code) => code !== undefined),
+  );
