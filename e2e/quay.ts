@@ -141,7 +141,9 @@ export class Phone {
   }
 
   /** Goes to a place by its word: beside the page on a desk, at the foot of a phone or behind More. */
-  async goTo(place: 'today' | 'bookings' | 'fleet' | 'attention' | 'figures' | 'staff' | 'prices' | 'firstHire' | 'settings'): Promise<void> {
+  async goTo(
+    place: 'today' | 'bookings' | 'fleet' | 'attention' | 'figures' | 'staff' | 'prices' | 'firstHire' | 'settings',
+  ): Promise<void> {
     const here = this.by(`nav-${place}`);
     await expect(this.by('nav-today')).toBeVisible();
     if ((await here.count()) > 0) return here.click();

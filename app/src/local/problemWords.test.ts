@@ -18,6 +18,11 @@ const FIGURES = {
   minutes: 10,
   needs: 30,
   people: 8,
+  boat: 'Tuppenny Bun',
+  name: 'Low Pier',
+  zone: 'Low/Mere',
+  code: 'fender',
+  by: 'Tuppenny Bun',
 };
 
 const wordsOf = async (language: string, problem: Record<string, string>) => {

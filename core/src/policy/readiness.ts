@@ -31,7 +31,7 @@ export type Installation = {
 };
 
 /** A backup older than this is none to lean on, days. */
-export const BACKUP_GOOD_DAYS = 8;
+const BACKUP_GOOD_DAYS = 8;
 
 export type Readiness = { is: ReadinessStep; state: ReadinessState; count: number };
 

@@ -43,6 +43,7 @@ const choices = {
   currency: 'EUR',
   handover: 'staffedOut',
   turnaroundMinutes: 30,
+  languages: ['en', 'fr', 'de', 'es'],
   boats: [boat('Bun'), taken],
 };
 const booked = () => mockCalls.filter(({ name }) => name === 'bookHire').map(({ body }) => body!);

@@ -4,7 +4,7 @@ describe('where staff can be', () => {
   it('a hand goes wherever a manager goes, but for what is a manager’s', () => {
     const keys = (manager: boolean) => Object.values(placesOf(manager)).flatMap((places) => places.map(({ key }) => key));
     expect(keys(false)).toEqual(['today', 'bookings', 'settings']);
-    expect(keys(true)).toEqual(['today', 'bookings', 'fleet', 'attention', 'figures', 'staff', 'settings']);
+    expect(keys(true)).toEqual(['today', 'bookings', 'fleet', 'attention', 'figures', 'prices', 'staff', 'firstHire', 'settings']);
   });
 
   it('a page of a place belongs to it; a hire, opened from several, to none', () => {
@@ -16,7 +16,7 @@ describe('where staff can be', () => {
     const tasks = ['/hire/h-1/walk/out', '/hire/h-1/sign/in', '/hire/h-1/drill/gas', '/hire/h-1/docking', '/hire/h-1/compare'];
     expect(tasks.filter(isTask)).toEqual(tasks);
     expect(['/', '/hire/h-1', '/hire/h-1/statement', '/hire/walk'].filter(isTask)).toEqual([]);
-    expect(['/hire/h-1/statement', '/hire/h-1/walk/out', '/enrol'].filter(hasFoot)).toEqual([]);
+    expect(['/hire/h-1/statement', '/hire/h-1/walk/out', '/enrol', '/setup', '/boats/new', '/bases/new'].filter(hasFoot)).toEqual([]);
     expect(['/', '/bookings', '/fleet/tuppenny-bun', '/hire/h-1', '/more'].every(hasFoot)).toBe(true);
   });
 });

@@ -177,7 +177,14 @@ const PriceTable = ({ answer: { list, usedBy, madeAt, madeBy }, onMeanwhile }: {
                   <Small size={14}>{`${t(`prices.per.${per}`)} · ${usedBy[code]?.join(', ') ?? t('prices.nobody')}`}</Small>
                 </View>
                 <View style={{ width: 160 }}>
-                  <SumField form={form} name={`amounts.${code}`} label={t('prices.amount')} currency={currency} testID={`price-${code}`} />
+                  <SumField
+                    form={form}
+                    name={`amounts.${code}`}
+                    label={`${say(name, i18n.language)}, ${t(`prices.per.${per}`)}`}
+                    beside
+                    currency={currency}
+                    testID={`price-${code}`}
+                  />
                 </View>
               </View>
             ))}

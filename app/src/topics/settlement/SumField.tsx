@@ -25,6 +25,7 @@ export const SumField = <In extends FieldValues, Out>({
   form: Form<In, Out>;
   name: FieldPath<In>;
   label: string;
+  beside?: boolean;
   currency: string;
   fault?: string | undefined;
   testID: string;

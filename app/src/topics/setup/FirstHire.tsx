@@ -10,6 +10,7 @@ import { call } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { FACE, useTones } from '../../ui/theme';
 import { Body, Bold } from '../../ui/words';
@@ -33,6 +34,7 @@ export const FirstHire = () => {
   const { t } = useTranslation();
   const router = useRouter();
   const tones = useTones();
+  const { wide } = useRoom();
   const said = useErrorWords();
   const { data, error, refetch, isPending } = useQuery({
     queryKey: ['readiness'],
@@ -53,7 +55,7 @@ export const FirstHire = () => {
     />
   ) : undefined;
   return (
-    <Screen title={t('nav.firstHire')} measure={720} {...(footer ? { footer } : {})}>
+    <Screen title={t('nav.firstHire')} measure={1100} {...(footer ? { footer } : {})}>
       <View style={{ padding: 12, gap: 12 }}>
         {error && !data ? (
           <Notice
@@ -66,18 +68,23 @@ export const FirstHire = () => {
         {data ? (
           <>
             <View style={{ gap: 6 }}>
-              <Bold>{t('firstHire.progress', { done, of: steps.length })}</Bold>
-              <ProgressBar
-                progress={steps.length === 0 ? 0 : done / steps.length}
-                color={tones.primary}
-                style={{ height: 10, borderRadius: 5, backgroundColor: tones.line }}
-                aria-label={t('firstHire.progress', { done, of: steps.length })}
-              />
               <Body>{t(ready ? 'firstHire.ready' : 'firstHire.notReady')}</Body>
+              <Bold>{t('firstHire.progress', { done, of: steps.length })}</Bold>
+              {/* Paper's bar takes the height of what it lies in. */}
+              <View style={{ height: 10 }}>
+                <ProgressBar
+                  progress={steps.length === 0 ? 0 : done / steps.length}
+                  color={tones.primary}
+                  style={{ height: 10, borderRadius: 5, backgroundColor: tones.line }}
+                  aria-label={t('firstHire.progress', { done, of: steps.length })}
+                />
+              </View>
             </View>
-            <Card style={{ padding: 0, paddingVertical: 6 }}>
+            <Card style={{ padding: 0, paddingVertical: 6, flexDirection: 'row', flexWrap: 'wrap' }}>
               {steps.map((step) => (
-                <Step key={step.is} step={step} onOpen={WAYS[step.is] === undefined ? undefined : () => router.push(WAYS[step.is]!)} />
+                <View key={step.is} style={{ width: wide ? '50%' : '100%' }}>
+                  <Step step={step} onOpen={WAYS[step.is] === undefined ? undefined : () => router.push(WAYS[step.is]!)} />
+                </View>
               ))}
             </Card>
           </>
@@ -112,7 +119,7 @@ const Step = ({ step: { is, state, count }, onOpen }: { step: Readiness; onOpen:
         />
       )}
       right={() => (
-        <View style={{ alignSelf: 'center' }}>
+        <View style={{ alignSelf: 'center', marginLeft: 12 }}>
           <Tag kind={state === 'done' ? 'ok' : state === 'needed' ? 'ask' : 'calm'}>{t(`firstHire.${state}`)}</Tag>
         </View>
       )}

@@ -11,6 +11,7 @@ import { Card, Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
+import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { setUpForm } from './setUpForm';
@@ -21,6 +22,7 @@ export const SetUp = () => {
   const router = useRouter();
   const errorWords = useErrorWords();
   const setUp = useSetUp();
+  const { wide } = useRoom();
   const [code] = useState(readFragment);
   const [fault, setFault] = useState<string>();
   const [isDone, setDone] = useState(false);
@@ -68,7 +70,7 @@ export const SetUp = () => {
   return (
     <Screen
       title={t('setUp.title')}
-      measure={640}
+      measure={1240}
       footer={
         <View style={{ gap: 8 }}>
           {fault ? <Notice kind="stop" title={fault} /> : null}
@@ -78,56 +80,63 @@ export const SetUp = () => {
     >
       <View style={{ padding: 12, gap: 12 }}>
         <Small>{t('setUp.why')}</Small>
-        <Part title={t('setUp.who')}>
-          <FormField form={form} name="operator" label={t('setUp.operator')} most={80} autoFocus testID="operator" />
-          <FormField form={form} name="address" label={t('setUp.address')} most={200} testID="address" />
-          <FormField form={form} name="phone" label={t('setUp.phone')} most={40} autoComplete="tel" testID="phone" />
-        </Part>
-        <Part title={t('setUp.money')}>
-          <FormField form={form} name="currency" label={t('setUp.currency')} most={3} testID="currency" />
-          <FormField form={form} name="tax" label={t('setUp.tax')} most={5} numeric unit="%" testID="tax" />
-          <Small>{t('setUp.languages')}</Small>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('setUp.languages')}>
-            {LANGUAGES.map((one) => (
-              <ChoiceChip
-                key={one}
-                label={t(`newHire.languages.${one}`)}
-                on={languages.includes(one)}
-                onPress={() => press(one)}
-                several
-                testID={`language-${one}`}
-              />
-            ))}
-          </View>
-          {form.formState.errors.languages ? (
-            <Bold size={16} tone="dangerText" live>
-              {t('setUp.languageWanted')}
-            </Bold>
-          ) : null}
-        </Part>
-        <Part title={t('setUp.manager')}>
-          <FormField form={form} name="manager" label={t('setUp.managerName')} most={80} autoComplete="username" testID="manager" />
-          <FormField
-            form={form}
-            name="password"
-            label={`${t('setUp.password')} · ${weak}`}
-            secret
-            autoComplete="new-password"
-            most={200}
-            testID="password"
-            onEnter={() => void go()}
-          />
-        </Part>
+        <View style={{ gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
+          <Part title={t('setUp.who')}>
+            <FormField form={form} name="operator" label={t('setUp.operator')} most={80} autoFocus testID="operator" />
+            <FormField form={form} name="address" label={t('setUp.address')} most={200} testID="address" />
+            <FormField form={form} name="phone" label={t('setUp.phone')} most={40} autoComplete="tel" testID="phone" />
+          </Part>
+          <Part title={t('setUp.money')}>
+            <FormField form={form} name="currency" label={t('setUp.currency')} most={3} testID="currency" />
+            <FormField form={form} name="tax" label={t('setUp.tax')} most={5} numeric unit="%" testID="tax" />
+            <Small>{t('setUp.languages')}</Small>
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('setUp.languages')}>
+              {LANGUAGES.map((one) => (
+                <ChoiceChip
+                  key={one}
+                  label={t(`newHire.languages.${one}`)}
+                  on={languages.includes(one)}
+                  onPress={() => press(one)}
+                  several
+                  testID={`language-${one}`}
+                />
+              ))}
+            </View>
+            {form.formState.errors.languages ? (
+              <Bold size={16} tone="dangerText" live>
+                {t('setUp.languageWanted')}
+              </Bold>
+            ) : null}
+          </Part>
+          <Part title={t('setUp.manager')}>
+            <FormField form={form} name="manager" label={t('setUp.managerName')} most={80} autoComplete="username" testID="manager" />
+            <FormField
+              form={form}
+              name="password"
+              label={`${t('setUp.password')} · ${weak}`}
+              secret
+              autoComplete="new-password"
+              most={200}
+              testID="password"
+              onEnter={() => void go()}
+            />
+          </Part>
+        </View>
       </View>
     </Screen>
   );
 };
 
-const Part = ({ title, children }: { title: string; children: ReactNode }) => (
-  <Card style={{ gap: 10 }}>
-    <SlabBold size={22} heading={2}>
-      {title}
-    </SlabBold>
-    {children}
-  </Card>
-);
+const Part = ({ title, children }: { title: string; children: ReactNode }) => {
+  const { wide } = useRoom();
+  return (
+    <View style={wide ? { flex: 1 } : {}}>
+      <Card style={{ gap: 10 }}>
+        <SlabBold size={22} heading={2}>
+          {title}
+        </SlabBold>
+        {children}
+      </Card>
+    </View>
+  );
+};

@@ -56,7 +56,7 @@ export const AddPersonSheet = ({ onAdded, onClose }: { onAdded: (name: string) =
       }
     >
       <View style={{ gap: 10 }}>
-        <FormField form={form} name="name" label={t('addPerson.name')} most={80} autoFocus testID="person-name" />
+        <FormField form={form} name="name" label={t('addPerson.name')} most={80} testID="person-name" />
         <Small>{t('addPerson.role')}</Small>
         <View style={{ flexDirection: 'row', gap: 8 }} role="radiogroup" aria-label={t('addPerson.role')}>
           {STAFF_ROLES.map((one) => (

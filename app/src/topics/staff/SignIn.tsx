@@ -36,6 +36,8 @@ export const SignIn = () => {
   const names = typesName ? [] : (data?.names ?? []);
   const [name, setName] = useState<string>();
   const chosen = name !== undefined;
+  /** Nobody can sign in where nobody is set up. */
+  const nobody = data?.setUp === false;
   const last = rememberedChoice(LAST);
   const go = form.handleSubmit(
     async (entered) => {
@@ -107,7 +109,7 @@ export const SignIn = () => {
           </View>
         ) : (
           <>
-            {data?.setUp === false ? (
+            {nobody ? (
               <Notice kind="ask" title={t('signIn.notSetUp')}>
                 <Body>{t('signIn.notSetUpWhy')}</Body>
               </Notice>
@@ -120,23 +122,27 @@ export const SignIn = () => {
                 <Body>{t('signIn.notRegisteredWhy')}</Body>
               </Notice>
             ) : null}
-            {chosen ? null : (
+            {chosen || nobody ? null : (
               <FormField form={form} name="name" label={t('signIn.name')} autoComplete="username" most={80} testID="name" onEnter={enter} />
             )}
-            <FormField
-              key={name ?? ''}
-              form={form}
-              name="secret"
-              label={t('signIn.secret')}
-              secret
-              autoFocus={chosen}
-              autoComplete="current-password"
-              most={200}
-              testID="secret"
-              fault={fault}
-              onEnter={enter}
-            />
-            <Button mode="contained" label={t('signIn.go')} onPress={enter} busy={form.formState.isSubmitting} testID="sign-in" />
+            {nobody ? null : (
+              <FormField
+                key={name ?? ''}
+                form={form}
+                name="secret"
+                label={t('signIn.secret')}
+                secret
+                autoFocus={chosen}
+                autoComplete="current-password"
+                most={200}
+                testID="secret"
+                fault={fault}
+                onEnter={enter}
+              />
+            )}
+            {nobody ? null : (
+              <Button mode="contained" label={t('signIn.go')} onPress={enter} busy={form.formState.isSubmitting} testID="sign-in" />
+            )}
             {chosen ? (
               <Button mode="outlined" label={t('signIn.notMe', { name })} onPress={() => choose(undefined)} testID="not-me" />
             ) : null}

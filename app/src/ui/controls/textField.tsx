@@ -6,6 +6,8 @@ import { Bold, Small } from '../words';
 
 type Props = {
   label: string;
+  /** The label stands beside it already, and is only said to whoever listens. */
+  beside?: boolean;
   value: string;
   onChange: (value: string) => void;
   fault?: string | undefined;
@@ -33,6 +35,7 @@ const COUNTED = 100;
 /** A labelled field; what is wrong with it is said right under it. */
 export const TextField = ({
   label,
+  beside = false,
   value,
   onChange,
   fault,
@@ -51,7 +54,7 @@ export const TextField = ({
   const tones = useTones();
   return (
     <View style={{ gap: 4 }}>
-      <Small>{label}</Small>
+      {beside ? null : <Small>{label}</Small>}
       <TextInput
         mode="outlined"
         aria-label={label}

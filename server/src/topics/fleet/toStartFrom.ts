@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import type { Starter } from '@quay/contract/newBoat';
 import { lineageOf } from '@quay/core/fleet/merge';
-import { questionsOf } from '@quay/core/fleet/starter';
+import { questionsOf } from '@quay/core/fleet/starter/questions';
 import type { RuleSet } from '@quay/core/party/rules';
 import { classesToStartFrom } from './add';
 import { starterClasses, starterRules } from './starters';

@@ -1,5 +1,5 @@
 import type { Starter } from '@quay/contract/newBoat';
-import { runsOut } from '@quay/core/fleet/starter';
+import { runsOut } from '@quay/core/fleet/starter/questions';
 import { say } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

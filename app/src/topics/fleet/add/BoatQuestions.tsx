@@ -1,5 +1,5 @@
 import type { Starter } from '@quay/contract/newBoat';
-import { FUEL_SHOWN, STEERING_NAMES, TOILET_KINDS } from '@quay/core/fleet/systems';
+import { FUEL_SHOWN, STEERING_NAMES, TOILET_KINDS } from '@quay/core/fleet/starter/systems';
 import { say } from '@quay/core/words/words';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -14,6 +14,7 @@ import { Button } from '../../../ui/controls/button';
 import { FormField, useSchemaForm } from '../../../ui/controls/form';
 import { useSnack } from '../../../ui/controls/snack';
 import * as typed from '../../../ui/controls/typed';
+import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
 import { FACE, useTones } from '../../../ui/theme';
 import { Body, SlabBold, Small } from '../../../ui/words';
@@ -35,6 +36,7 @@ export const NewBase = () => {
   const client = useQueryClient();
   const snack = useSnack();
   const tones = useTones();
+  const { wide } = useRoom();
   const errorWords = useErrorWords();
   const [fault, setFault] = useState<string>();
   const { data, error, refetch } = useQuery({ queryKey: ['starters'], queryFn: () => call(listStarters) });
@@ -67,7 +69,7 @@ export const NewBase = () => {
     <Screen
       title={t('newBase.title')}
       onBack={() => (router.canGoBack() ? router.back() : router.replace('/fleet'))}
-      measure={640}
+      measure={1100}
       footer={
         <View style={{ gap: 8 }}>
           {fault ? <Notice kind="stop" title={fault} /> : null}
@@ -82,45 +84,49 @@ export const NewBase = () => {
         </View>
       }
     >
-      <View style={{ padding: 12, gap: 12 }}>
-        <Card style={{ gap: 10 }}>
-          <FormField form={form} name="name" label={t('newBase.name')} most={80} autoFocus testID="base-name" />
-          <FormField form={form} name="water" label={t('newBase.water')} most={80} testID="base-water" />
-          <FormField form={form} name="phone" label={t('newBase.phone')} most={40} testID="base-phone" />
-          <FormField form={form} name="emergencyNumber" label={t('newBase.emergency')} most={20} testID="base-emergency" />
-          <FormField form={form} name="zone" label={t('newBase.zone')} most={60} testID="base-zone" />
-        </Card>
-        <Card style={{ gap: 8 }}>
-          <SlabBold size={22} heading={2}>
-            {t('newBase.rules')}
-          </SlabBold>
-          <Small>{t('newBase.rulesWhy')}</Small>
-          {error && !data ? (
-            <Notice
-              kind="stop"
-              title={errorWords(error)}
-              action={<Button mode="outlined" label={t('common.again')} onPress={() => void refetch()} />}
-            />
-          ) : null}
-          {data ? (
-            <RadioButton.Group value={chosen ?? ''} onValueChange={(one) => form.setValue('rules', one)}>
-              {data.rules.map((one) => (
-                <View key={one.id} style={{ paddingBottom: 8 }}>
-                  <RadioButton.Item
-                    mode="android"
-                    position="leading"
-                    label={say(one.name, i18n.language)}
-                    value={one.id}
-                    labelStyle={{ fontFamily: FACE.bold, fontSize: 17, textAlign: 'left', color: tones.ink }}
-                    style={{ paddingHorizontal: 0, minHeight: 52 }}
-                    testID={`rules-${one.id}`}
-                  />
-                  <Body style={{ paddingLeft: 36 }}>{say(one.about, i18n.language)}</Body>
-                </View>
-              ))}
-            </RadioButton.Group>
-          ) : null}
-        </Card>
+      <View style={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
+        <View style={wide ? { flex: 1 } : {}}>
+          <Card style={{ gap: 10 }}>
+            <FormField form={form} name="name" label={t('newBase.name')} most={80} autoFocus testID="base-name" />
+            <FormField form={form} name="water" label={t('newBase.water')} most={80} testID="base-water" />
+            <FormField form={form} name="phone" label={t('newBase.phone')} most={40} testID="base-phone" />
+            <FormField form={form} name="emergencyNumber" label={t('newBase.emergency')} most={20} testID="base-emergency" />
+            <FormField form={form} name="zone" label={t('newBase.zone')} most={60} testID="base-zone" />
+          </Card>
+        </View>
+        <View style={wide ? { flex: 1 } : {}}>
+          <Card style={{ gap: 8 }}>
+            <SlabBold size={22} heading={2}>
+              {t('newBase.rules')}
+            </SlabBold>
+            <Small>{t('newBase.rulesWhy')}</Small>
+            {error && !data ? (
+              <Notice
+                kind="stop"
+                title={errorWords(error)}
+                action={<Button mode="outlined" label={t('common.again')} onPress={() => void refetch()} />}
+              />
+            ) : null}
+            {data ? (
+              <RadioButton.Group value={chosen ?? ''} onValueChange={(one) => form.setValue('rules', one)}>
+                {data.rules.map((one) => (
+                  <View key={one.id} style={{ paddingBottom: 8 }}>
+                    <RadioButton.Item
+                      mode="android"
+                      position="leading"
+                      label={say(one.name, i18n.language)}
+                      value={one.id}
+                      labelStyle={{ fontFamily: FACE.bold, fontSize: 17, textAlign: 'left', color: tones.ink }}
+                      style={{ paddingHorizontal: 0, minHeight: 52 }}
+                      testID={`rules-${one.id}`}
+                    />
+                    <Body style={{ paddingLeft: 36 }}>{say(one.about, i18n.language)}</Body>
+                  </View>
+                ))}
+              </RadioButton.Group>
+            ) : null}
+          </Card>
+        </View>
       </View>
     </Screen>
   );

@@ -1,5 +1,5 @@
 import { addBoat, listStarters, type Starter } from '@quay/contract/newBoat';
-import { scaledPlan } from '@quay/core/fleet/starter';
+import { scaledPlan } from '@quay/core/fleet/starter/make';
 import { typedNumber } from '@quay/core/number/typed';
 import { say } from '@quay/core/words/words';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
@@ -16,7 +16,7 @@ import { useSchemaForm } from '../../../ui/controls/form';
 import { useSnack } from '../../../ui/controls/snack';
 import { Plan } from '../../../ui/drawn/plan';
 import { useRoom } from '../../../ui/room';
-import { HEAD, Screen } from '../../../ui/screen';
+import { Screen } from '../../../ui/screen';
 import { Body } from '../../../ui/words';
 import { useFleet } from '../useFleet';
 import { BoatQuestions } from './BoatQuestions';
@@ -156,14 +156,7 @@ const Questions = ({
     state: 'open' as const,
   }));
   const plan = (
-    <Plan
-      plan={drawn}
-      stations={stations}
-      stops={stops}
-      width={wide ? BESIDE : width}
-      height={wide ? Math.min(640, height - HEAD) : ABOVE}
-      bowUp={wide}
-    />
+    <Plan plan={drawn} stations={stations} stops={stops} width={wide ? BESIDE : width} height={wide ? height : ABOVE} bowUp={wide} />
   );
   return (
     <Screen

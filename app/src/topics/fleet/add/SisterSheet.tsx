@@ -55,7 +55,7 @@ export const SisterSheet = ({
     >
       <View style={{ gap: 10 }}>
         <Body>{t('newBoat.sisterOf', { name: boat.name })}</Body>
-        <FormField form={form} name="name" label={t('newBoat.name')} most={80} autoFocus testID="sister-name" />
+        <FormField form={form} name="name" label={t('newBoat.name')} most={80} testID="sister-name" />
         <FormField form={form} name="hullNumber" label={t('newBoat.hullNumber')} most={20} testID="sister-hull" onEnter={() => void go()} />
         {fault ? <Notice kind="stop" title={fault} /> : null}
       </View>

@@ -1,4 +1,4 @@
-import type { FuelShown, Steering } from '@quay/core/fleet/systems';
+import type { FuelShown, Steering } from '@quay/core/fleet/starter/systems';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { FACE, useTones } from '../../../ui/theme';
 

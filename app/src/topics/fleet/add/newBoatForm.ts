@@ -1,6 +1,6 @@
 import type { Starter } from '@quay/contract/newBoat';
-import { runsOut, type StarterAnswers } from '@quay/core/fleet/starter';
-import { FUEL_SHOWN, STEERING_NAMES, SYSTEM_NAMES, TOILET_KINDS } from '@quay/core/fleet/systems';
+import { runsOut, type StarterAnswers } from '@quay/core/fleet/starter/questions';
+import { FUEL_SHOWN, STEERING_NAMES, SYSTEM_NAMES, TOILET_KINDS } from '@quay/core/fleet/starter/systems';
 import { readMonth } from '@quay/core/time/typedDay';
 import * as z from 'zod/mini';
 import type { Form } from '../../../ui/controls/form';

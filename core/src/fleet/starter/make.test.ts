@@ -1,13 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { BoatBook, ClassBook, LISTS } from './book';
-import { drillFaults } from '../drill/faults';
-import { lineageOf, mergeBooks } from './merge';
-import { bookFromAnswers, questionsOf, scaledPlan, sisterOf, StarterAnswers } from './starter';
+import { BoatBook, ClassBook, LISTS } from '../book';
+import { drillFaults } from '../../drill/faults';
+import { lineageOf, mergeBooks } from '../merge';
+import { bookFromAnswers, scaledPlan, sisterOf } from './make';
+import { questionsOf, StarterAnswers } from './questions';
 import { FUEL_SHOWN, STEERING_NAMES, type System, SYSTEMS, TOILET_KINDS } from './systems';
 
-const FOLDER = join(__dirname, '../../../starters/classes');
+const FOLDER = join(__dirname, '../../../../starters/classes');
 const classes = new Map(
   readdirSync(FOLDER)
     .map((file) => ClassBook.parse(JSON.parse(readFileSync(join(FOLDER, file), 'utf8'))))
@@ -63,7 +64,7 @@ describe('the starters', () => {
     expect(starters.sort()).toEqual(
       ['cabin-7', 'canal-12', 'cruiser-10', 'electric-5', 'houseboat-14', 'launch-5', 'pontoon-7', 'rib-6'].sort(),
     );
-    const demo = join(__dirname, '../../../demo');
+    const demo = join(__dirname, '../../../../demo');
     const { bases } = JSON.parse(readFileSync(join(demo, 'bases.json'), 'utf8')) as { bases: { name: string }[] };
     const names = [
       ...bases.map(({ name }) => name),
@@ -163,7 +164,7 @@ describe('a boat made from a starter', () => {
 });
 
 describe('a sister', () => {
-  const demo = BoatBook.parse(JSON.parse(readFileSync(join(__dirname, '../../../demo/boats/tuppenny-bun.json'), 'utf8')));
+  const demo = BoatBook.parse(JSON.parse(readFileSync(join(__dirname, '../../../../demo/boats/tuppenny-bun.json'), 'utf8')));
 
   it('is built alike, and has none of what is the other hull’s alone', () => {
     const sister = sisterOf(demo, { id: 'second', name: 'Second', hullNumber: 'N 2' });

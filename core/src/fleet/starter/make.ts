@@ -1,135 +1,15 @@
-import * as z from 'zod/mini';
-import { addRow, changeRow, dropRow } from './edit';
-import type { BoatBook, ClassBook, ListName } from './book';
-import type { Plan, Spot, Stroke } from './drawing';
-import type { Hull } from './hull';
-import { type Lists, mergeLists, mergeSingles } from './merge';
-import type { Engine, Fitting, Gauge, Station, Surface, Tank } from './rows';
-import { BOAT_STATES, type Place } from './places';
-import {
-  ANY_TOILET,
-  FUEL_SHOWN,
-  type FuelShown,
-  type Steering,
-  STEERING_NAMES,
-  STEERINGS,
-  type System,
-  SYSTEM_NAMES,
-  SYSTEMS,
-  TOILET_KINDS,
-  type ToiletKind,
-  TOILETS,
-} from './systems';
-import { BookId } from '../words/words';
-import { Month } from '../time/calendar';
+import { addRow, changeRow, dropRow } from '../edit';
+import type { BoatBook, ClassBook, ListName } from '../book';
+import type { Plan, Spot, Stroke } from '../drawing';
+import type { Hull } from '../hull';
+import type { Lists } from '../merge';
+import { BOAT_STATES } from '../places';
+import { Round } from '../points';
+import { type Gauge, Station, Surface, type Tank } from '../rows';
+import { type Class, classOf, fuelGaugesOf, fuelTankOf, has, isShown, rowsIn, rowsOf, type StarterAnswers } from './questions';
+import { ANY_TOILET, type FuelShown, type Steering, STEERINGS, SYSTEMS, TOILET_KINDS, type ToiletKind, TOILETS } from './systems';
 
-/**
- * A boat made from a starter: a class book that comes with the program, and what somebody answered who knows the boat. The
- * answers become her own book over that class, as if she had been described by hand.
- */
-
-const name = z.string().check(z.trim(), z.minLength(1), z.maxLength(80));
-const Kept = z.object({ count: z.int().check(z.gte(0), z.lte(99)), station: BookId, expiry: z.optional(Month) });
-/** What differs from hull to hull, as it is asked for. Metres, kilograms, litres, litres an hour. */
-export const StarterAnswers = z.object({
-  name,
-  hullNumber: z.string().check(z.trim(), z.minLength(1), z.maxLength(20)),
-  people: z.int().check(z.gte(1), z.lte(60)),
-  loadKg: z.number().check(z.gt(0), z.lte(20_000)),
-  lengthM: z.number().check(z.gte(2), z.lte(60)),
-  beamM: z.number().check(z.gte(0.6), z.lte(12)),
-  /** What her engine’s tank holds, and what shows it; none of a boat without fuel. */
-  fuelL: z.optional(z.number().check(z.gte(1), z.lte(20_000))),
-  fuelShown: z._default(z.array(z.enum(FUEL_SHOWN)).check(z.maxLength(FUEL_SHOWN.length)), []),
-  burnLPerHour: z.optional(z.number().check(z.gt(0), z.lte(500))),
-  steering: z.enum(STEERING_NAMES),
-  /** Of boats with a room for one. */
-  toilet: z.optional(z.enum([...TOILET_KINDS, 'none'])),
-  /** How many of each there are, where they are kept, and until when they count; none: not aboard. */
-  fittings: z.record(BookId, Kept),
-  without: z.array(z.enum(SYSTEM_NAMES)).check(z.maxLength(SYSTEM_NAMES.length)),
-  /** How many may be in each part of her; none: nobody, whatever she does. */
-  places: z.record(BookId, z.int().check(z.gte(0), z.lte(60))),
-});
-export type StarterAnswers = z.infer<typeof StarterAnswers>;
-
-/** What is asked of a boat of a class, each with what is usual of that class. */
-export type StarterQuestions = {
-  usual: Omit<StarterAnswers, 'name' | 'hullNumber'>;
-  plan: Plan;
-  stations: Station[];
-  fittings: Fitting[];
-  systems: System[];
-  places: Place[];
-  tank: Tank | undefined;
-};
-
-type Class = {
-  lists: Lists;
-  plan: Plan;
-  plate: { people: number; loadKg: number };
-  engine: z.infer<typeof Engine>;
-  hull: Hull | undefined;
-};
-
-/** A class as it is resolved, or nothing where it is no whole boat: what others come from is no starter by itself. */
-const classOf = (lineage: readonly ClassBook[]): Class | undefined => {
-  const merged = mergeLists(lineage);
-  const { plan, plate, engine, hull } = mergeSingles(lineage).value as Partial<Class>;
-  return merged.ok && plan && plate && engine ? { lists: merged.lists, plan, plate, engine, hull } : undefined;
-};
-
-const rowsOf = <R>(lists: Lists, list: ListName): R[] => lists[list] as unknown as R[];
-const has = (lists: Lists, list: ListName, id: string) => lists[list].some((row) => row.id === id);
-
-/** The tank that her engine draws from. */
-const fuelTankOf = (lists: Lists): Tank | undefined =>
-  rowsOf<Tank>(lists, 'tanks').find(({ holds, feeds }) => (holds === 'petrol' || holds === 'diesel') && (feeds ?? 'engine') === 'engine');
-const isShown = (reads: string): reads is FuelShown => (FUEL_SHOWN as readonly string[]).includes(reads);
-const fuelGaugesOf = (lists: Lists, tank: Tank): Gauge[] => rowsOf<Gauge>(lists, 'gauges').filter((gauge) => gauge.tank === tank.id);
-
-const toiletOf = (lists: Lists): ToiletKind | 'none' =>
-  TOILET_KINDS.find((kind) => TOILETS[kind].points.some((id) => has(lists, 'points', id))) ?? 'none';
-
-const rowsIn = (rows: Partial<Record<ListName, readonly string[]>>): [ListName, string][] =>
-  (Object.entries(rows) as [ListName, readonly string[]][]).flatMap(([list, ids]) => ids.map((id): [ListName, string] => [list, id]));
-
-/** @param lineage the class and what it comes from, furthest first @returns nothing of a class that is no whole boat */
-export const questionsOf = (lineage: readonly ClassBook[]): StarterQuestions | undefined => {
-  const found = classOf(lineage);
-  if (!found) return undefined;
-  const { lists, plan, plate, engine, hull } = found;
-  const tank = fuelTankOf(lists);
-  const systems = SYSTEM_NAMES.filter((system) => rowsIn(SYSTEMS[system]).some(([list, id]) => has(lists, list, id)));
-  // What belongs to a system is asked for with it.
-  const ofSystems = new Set(
-    systems.flatMap((system) => rowsIn(SYSTEMS[system]).flatMap(([list, id]) => (list === 'fittings' ? [id] : []))),
-  );
-  const fittings = rowsOf<Fitting>(lists, 'fittings');
-  const places = rowsOf<Place>(lists, 'places');
-  return {
-    usual: {
-      people: plate.people,
-      loadKg: plate.loadKg,
-      lengthM: plan.lengthM,
-      beamM: plan.beamM,
-      ...(tank ? { fuelL: tank.capacityL } : {}),
-      fuelShown: tank ? fuelGaugesOf(lists, tank).flatMap(({ reads }) => (isShown(reads) ? [reads] : [])) : [],
-      ...(engine.burnLPerHour === undefined ? {} : { burnLPerHour: engine.burnLPerHour }),
-      steering: hull?.tiller ? 'tiller' : 'wheel',
-      ...(has(lists, 'stations', 'heads') ? { toilet: toiletOf(lists) } : {}),
-      fittings: Object.fromEntries(fittings.map(({ id, count, station }) => [id, { count, station }])),
-      without: [],
-      places: Object.fromEntries(places.map(({ id, people }) => [id, people ?? plate.people])),
-    },
-    plan,
-    stations: rowsOf<Station>(lists, 'stations'),
-    fittings: fittings.filter(({ id }) => !ofSystems.has(id)),
-    systems,
-    places,
-    tank,
-  };
-};
+/** The book of a boat that is made from a starter, by what was answered. */
 
 /** To the centimetre. */
 const cm = (metres: number): number => Math.round(metres * 100) / 100;
@@ -140,10 +20,6 @@ const scaledStroke = (stroke: Stroke, along: number, across: number): Stroke => 
   if (stroke.draw === 'box') return { ...stroke, at: scaled(stroke.at, along, across), size: scaled(stroke.size, along, across) };
   return { ...stroke, at: scaled(stroke.at, along, across), radius: Math.max(0.01, cm(stroke.radius * Math.min(along, across))) };
 };
-
-/** What runs out by a month that is printed on it, and is asked for where it is aboard. */
-export const runsOut = ({ id, kind }: Pick<Fitting, 'id' | 'kind'>): boolean =>
-  kind === 'sealedKit' || id === 'extinguisher' || id === 'raft';
 
 /** The drawing of a class, drawn out to a boat of another length and beam. */
 export const scaledPlan = (plan: Plan, lengthM: number, beamM: number): Plan => ({
@@ -206,9 +82,9 @@ const asDrawn = (own: Own, { plan }: Class, { lengthM, beamM }: StarterAnswers) 
   if (Math.abs(lengthM - plan.lengthM) < SAME_M && Math.abs(beamM - plan.beamM) < SAME_M) return;
   own.book = { ...own.book, plan: scaledPlan(plan, lengthM, beamM) };
   const [along, across] = [lengthM / plan.lengthM, beamM / plan.beamM];
-  for (const { id, at } of rowsOf<Station>(own.lists, 'stations')) own.change('stations', id, { at: scaled(at, along, across) });
+  for (const { id, at } of rowsOf(own.lists, 'stations', Station)) own.change('stations', id, { at: scaled(at, along, across) });
   // Sides are as long as she is.
-  for (const { id, bow, widthM } of rowsOf<Surface>(own.lists, 'surfaces'))
+  for (const { id, bow, widthM } of rowsOf(own.lists, 'surfaces', Surface))
     if (bow !== undefined) own.change('surfaces', id, { widthM: Math.min(60, cm(widthM * along)) });
 };
 
@@ -263,7 +139,7 @@ const asSteered = (own: Own, donors: readonly Lists[], hull: Hull | undefined, s
 
 /** What an evening's round asks of gas is not asked where there is none. */
 const withoutGasRounds = (own: Own) => {
-  for (const { id, items } of own.lists.rounds as unknown as { id: string; items: { id: string }[] }[])
+  for (const { id, items } of rowsOf(own.lists, 'rounds', Round))
     if (items.some((item) => item.id === 'gas')) own.change('rounds', id, { items: items.filter((item) => item.id !== 'gas') });
 };
 

@@ -1,4 +1,4 @@
-import type { ListName } from './book';
+import type { ListName } from '../book';
 
 /**
  * What a boat may have or not, with the rows of the starters that are there for it. A boat without it has none of these
