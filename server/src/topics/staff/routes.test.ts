@@ -37,7 +37,7 @@ describe('signing in', () => {
   });
 
   it('names those who work here to a registered phone, and nobody to any other', async () => {
-    const nobody = { registered: false, names: [] };
+    const nobody = { registered: false, names: [], setUp: true };
     const desk = quay.client();
     expect((await desk.send('GET', '/session/names')).json).toEqual(nobody);
     await desk.signIn(MANAGER);
