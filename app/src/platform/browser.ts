@@ -153,3 +153,11 @@ export const loadShared = (): Promise<void> => {
   });
   return shared;
 };
+
+/** What is drawn from a blob may still be on its way when its place is gone: its address stays good for so long, ms. */
+const DRAWN_MS = 10_000;
+
+/** Lets the address of a blob go, once nothing that was drawn from it can still be asking for it. */
+export const letGoOf = (address: string): void => {
+  setTimeout(() => URL.revokeObjectURL(address), DRAWN_MS);
+};

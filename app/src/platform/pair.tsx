@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { DragArea } from '../ui/drawn/touch';
+import { letGoOf } from './browser';
 
 export type Shows = 'slider' | 'blink' | 'heat';
 const PICTURES = ['aligned', 'back', 'heat'] as const;
@@ -47,7 +48,7 @@ export const PairView = ({
         .catch((error: Error) => setFailed(error));
     return () => {
       gone = true;
-      for (const url of urls) URL.revokeObjectURL(url);
+      for (const url of urls) letGoOf(url);
     };
   }, [load]);
   useEffect(() => {

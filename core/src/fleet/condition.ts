@@ -37,29 +37,29 @@ export const Condition: z.ZodMiniType<Condition> = z.union([
   }),
 ]);
 
-/** What a condition may ask about, besides `policy.<matter>`. */
-const FACTS = [
-  'boat.kind',
-  'boat.class',
-  'boat.id',
-  'party.people',
-  'party.adults',
-  'party.children',
-  'party.youngest',
-  'party.weakSwimmers',
-  'party.towed',
-  'base.id',
-  'waters.id',
-  'waters.kind',
-  'hire.hours',
-  'hire.nights',
-  'hire.month',
-  'hire.nearDusk',
-  'forecast.windMs',
-  'forecast.waterC',
-  'toldWithin.days',
-] as const;
-const KNOWN = new Set<string>([...FACTS, ...POLICY_TOPICS.map((matter) => `policy.${matter}`)]);
+/** What a condition may ask about, besides `policy.<matter>`, and what the answer is: a number, one of several, yes or no, a name. */
+export const FACTS = {
+  'boat.kind': 'choice',
+  'boat.class': 'name',
+  'boat.id': 'name',
+  'party.people': 'number',
+  'party.adults': 'number',
+  'party.children': 'number',
+  'party.youngest': 'number',
+  'party.weakSwimmers': 'number',
+  'party.towed': 'number',
+  'base.id': 'name',
+  'waters.id': 'name',
+  'waters.kind': 'choice',
+  'hire.hours': 'number',
+  'hire.nights': 'number',
+  'hire.month': 'choice',
+  'hire.nearDusk': 'flag',
+  'forecast.windMs': 'number',
+  'forecast.waterC': 'number',
+  'toldWithin.days': 'number',
+} as const satisfies Record<string, 'number' | 'choice' | 'flag' | 'name'>;
+const KNOWN = new Set<string>([...Object.keys(FACTS), ...POLICY_TOPICS.map((matter) => `policy.${matter}`)]);
 
 /** What is known of each fact; one that is missing cannot be judged. */
 export type Facts = Readonly<Record<string, Scalar | undefined>>;

@@ -58,7 +58,7 @@ export type Fitting = z.infer<typeof Fitting>;
 
 const TableRow = z.tuple([z.number(), z.number()]);
 export const TANK_FEEDS = ['engine', 'generator', 'nothing'] as const;
-const TANK_SHAPES = ['box', 'wedge', 'lyingCylinder'] as const;
+export const TANK_SHAPES = ['box', 'wedge', 'lyingCylinder'] as const;
 export const Tank = z.object({
   id: BookId,
   name: Wording,

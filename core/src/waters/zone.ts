@@ -9,7 +9,7 @@ const ZONE_KINDS = ['shore', 'slow', 'noWake', 'swimOnly', 'towOnly', 'forbidden
 const Position = z.tuple([z.number().check(z.gte(-180), z.lte(180)), z.number().check(z.gte(-90), z.lte(90))]);
 const Ring = z.array(Position).check(z.minLength(4));
 
-const WATERS_KINDS = ['lake', 'canal', 'river', 'tidal'] as const;
+export const WATERS_KINDS = ['lake', 'canal', 'river', 'tidal'] as const;
 
 /** What holds on this water besides its zones: its rule of the road, its curfew, whom to call. Local law comes first. */
 const about = {

@@ -3,6 +3,7 @@ import { getPhoto } from '@quay/contract/record';
 import { useEffect, useState } from 'react';
 import { callForFile, NoAnswer, Refused } from '../../local/api';
 import { isFull, localDb, storedPicture, pictureToStore, write } from '../../local/localDb';
+import { letGoOf } from '../../platform/browser';
 import { makeSmall } from '../../platform/photoWorker';
 
 /** A photograph of a hire: from this phone when it has it, else from the quay. @throws NoAnswer without a way to the quay */
@@ -95,7 +96,7 @@ export const Picture = ({
       });
     return () => {
       gone = true;
-      if (url !== undefined) URL.revokeObjectURL(url);
+      if (url !== undefined) letGoOf(url);
     };
   }, [hire, sha, small]);
   if (failed) throw failed;

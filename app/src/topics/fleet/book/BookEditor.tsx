@@ -43,12 +43,17 @@ export type Edits = {
 
 type Open = { row: AnyRow } | { start: Readonly<Record<string, unknown>> };
 
+/** What no line says: it is opened to be seen. */
+const NESTED = new Set<FieldSpec['is']>(['asInFile', 'trials', 'condition', 'group', 'list', 'several', 'learnt', 'curve']);
+
 /** What it says in numbers and words, in a line. */
 const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string =>
   fields
     .flatMap((spec) => {
       const value = row[spec.field];
-      if (value === undefined || spec.is === 'asInFile' || spec.is === 'trials') return [];
+      if (value === undefined || NESTED.has(spec.is)) return [];
+      if (spec.is === 'range')
+        return `${t(`fleet.field.${spec.field}` as 'fleet.field.name')}: ${(value as number[]).join(' – ')}${spec.unit ? ` ${spec.unit}` : ''}`;
       const label = fields.length === 1 || spec.is === 'text' ? '' : `${t(`fleet.field.${spec.field}` as 'fleet.field.name')}: `;
       if (spec.is === 'wording') return `${label}${(value as Wording).en}`;
       if (spec.is === 'choice') return `${label}${optionName(spec.field, value as string, t)}`;
@@ -232,6 +237,7 @@ export const BookEditor = ({
       origin={opened ? originOf(list, opened.id) : { is: 'own', name: '' }}
       stations={stations}
       tanks={rowsOf('tanks').filter(isNamed)}
+      named={rowsOf('conditions').map(({ id }) => id)}
       plan={plan}
       bookKind={bookKind}
       fault={fault}

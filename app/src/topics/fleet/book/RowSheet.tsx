@@ -1,4 +1,4 @@
-import { type Named, type Texts, OneField } from './OneField';
+import { type Named, OneField } from './OneField';
 import type { Book } from '@quay/core/fleet/book';
 import { canDraw } from '@quay/core/fleet/drawing';
 import type { RowEdit } from '@quay/core/fleet/edit';
@@ -6,7 +6,7 @@ import type { Hull } from '@quay/core/fleet/hull';
 import { type Language, LANGUAGES, say } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
 import { useMemo, useState } from 'react';
-import type { FieldError } from 'react-hook-form';
+import { type FieldError, get } from 'react-hook-form';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import { Card, Notice, Tag } from '../../../ui/board';
@@ -17,7 +17,7 @@ import { Plan } from '../../../ui/drawn/plan';
 import { ModalSheet } from '../../../ui/controls/modalSheet';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { isMatter } from './about';
-import { type Draft, draftOf, readDraft, rowForm, wordingOf } from './draft';
+import { type Draft, draftOf, type DraftValue, readDraft, rowForm, type Texts, wordingOf } from './draft';
 import type { FieldSpec } from './fields';
 import { HullTrials } from './HullTrials';
 import { TankCurve } from './TankCurve';
@@ -33,6 +33,7 @@ export const RowSheet = ({
   origin,
   stations,
   tanks,
+  named = [],
   plan,
   bookKind,
   fault,
@@ -53,6 +54,8 @@ export const RowSheet = ({
   origin: RowOrigin;
   stations: readonly (Named & { at: readonly [number, number] })[];
   tanks: readonly Named[];
+  /** Conditions of the book that have a name. */
+  named?: readonly string[];
   plan: Book['plan'] | undefined;
   bookKind: Book['kind'] | undefined;
   fault: string | undefined;
@@ -73,7 +76,7 @@ export const RowSheet = ({
   const faultWords = useFaultWords();
   const draft: Draft = form.watch();
   const { errors } = form.formState;
-  const set = (field: string, value: Draft[string]) => {
+  const set = (field: string, value: DraftValue) => {
     form.setValue(field, value, { shouldDirty: true });
     form.clearErrors(field);
   };
@@ -124,7 +127,8 @@ export const RowSheet = ({
               spec={spec}
               typed={draft[spec.field]}
               language={language}
-              fault={faultWords(errors[spec.field] as FieldError | undefined)}
+              faultAt={(way) => faultWords(get(errors, way ? `${spec.field}.${way}` : spec.field) as FieldError | undefined)}
+              named={named}
               stations={stations}
               tanks={tanks}
               plan={plan}

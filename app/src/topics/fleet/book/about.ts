@@ -52,7 +52,7 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
     { field: 'burnLPerHour', is: 'number', min: 0.01, unit: 'L/h' },
     { field: 'idleRpm', is: 'number', min: 1 },
     { field: 'fullRpm', is: 'number', min: 1 },
-    file('warmC'),
+    { field: 'warmC', is: 'range', unit: '°C' },
   ],
   hull: [
     measured('massKg', 'kg'),
@@ -115,7 +115,7 @@ const withField = <F extends keyof Base>(base: Base, field: F, value: Base[F] | 
 export const ABOUT_BASE: readonly About<Base>[] = [
   {
     id: 'named',
-    fields: [CALLED, { field: 'phone', is: 'text' }, { field: 'radio', is: 'text' }, file('position')],
+    fields: [CALLED, { field: 'phone', is: 'text' }, { field: 'radio', is: 'text' }, { field: 'position', is: 'range', names: 'position' }],
     read: ({ name, phone, radio, position }) => ({ called: name, phone, radio, position }),
     write: (base, { called, phone, radio, position }) =>
       withField(

@@ -9,6 +9,10 @@ import bases from '../../../../../demo/bases.json';
 import canal from '../../../../../starters/classes/canal-12.json';
 import electric from '../../../../../starters/classes/electric-5.json';
 import pontoon from '../../../../../starters/classes/pontoon-7.json';
+import liveAboard from '../../../../../starters/classes/live-aboard.json';
+import houseboat from '../../../../../starters/classes/houseboat-14.json';
+import cruiser from '../../../../../starters/classes/cruiser-10.json';
+import rib from '../../../../../starters/classes/rib-6.json';
 import { ABOUT_BASE, aboutBoat, aboutClass } from './about';
 import { type Draft, draftOf, readDraft } from './draft';
 import { BASE_FIELDS, FIELDS } from './fields';
@@ -17,7 +21,7 @@ const known = (fields: readonly { field: string }[]) => new Set(['id', 'absent',
 
 describe('a row in the editor', () => {
   it('has a field for everything that any row of the demo says, and reads back what it shows', () => {
-    for (const book of [anyBoat, canal, electric, pontoon].map((one) => ClassBook.parse(one)))
+    for (const book of [anyBoat, liveAboard, canal, electric, pontoon, houseboat, cruiser, rib].map((one) => ClassBook.parse(one)))
       for (const list of LISTS)
         for (const row of book[list] ?? []) {
           expect(Object.keys(row).filter((field) => !known(FIELDS[list]).has(field))).toEqual([]);
@@ -46,18 +50,18 @@ describe('a row in the editor', () => {
       safety: true,
       expiry: '',
       price: '',
-      jacket: '{ "kind": ',
+      jacket: { kind: 'foam', fromKg: 'light', toKg: '', newtons: '100' },
     };
     expect(readDraft(draft, FIELDS.fittings)).toEqual({
       ok: false,
-      faults: { station: 'needed', name: 'needsEnglish', count: 'whole', jacket: 'noJson' },
+      faults: { station: 'needed', name: 'needsEnglish', count: 'whole', 'jacket.fromKg': 'number', 'jacket.toKg': 'needed' },
     });
     const faults = (typed: string) => {
       const read = readDraft({ ...draft, count: typed }, FIELDS.fittings);
       return read.ok ? undefined : read.faults.count;
     };
     expect([faults('many'), faults('100'), faults(''), faults('7')]).toEqual(['number', 'range', 'needed', undefined]);
-    const good = readDraft({ ...draft, station: 'bow', name: { en: 'Jackets', fr: '' }, count: '7', jacket: '' }, FIELDS.fittings);
+    const good = readDraft({ ...draft, station: 'bow', name: { en: 'Jackets', fr: '' }, count: '7', jacket: undefined }, FIELDS.fittings);
     expect(good.ok && good.edit).toEqual({
       station: 'bow',
       name: { en: 'Jackets' },
@@ -68,6 +72,40 @@ describe('a row in the editor', () => {
       price: undefined,
       jacket: undefined,
     });
+  });
+});
+
+describe('what is nested in a row', () => {
+  const question = {
+    ask: { en: 'Where?' },
+    answers: [
+      { id: 'a', say: { en: 'Here' }, right: true },
+      { id: 'b', say: { en: 'There' } },
+    ],
+  };
+
+  it('is told by the way to it where it is wrong, and keeps the id it has', () => {
+    const point = { station: 'helm', say: { en: 'Look.' }, weight: 'must', seconds: 10, questions: [{ id: 'q', ...question }] };
+    const draft = draftOf(point, FIELDS.points);
+    const read = readDraft(draft, FIELDS.points);
+    expect(read.ok && read.edit.questions).toEqual([{ id: 'q', ...question }]);
+    const [asked] = draft.questions as unknown as { answers: { say: object }[] }[];
+    const emptied = {
+      ...draft,
+      questions: [{ ...asked!, ask: { en: '' }, answers: [asked!.answers[0]!, { ...asked!.answers[1]!, say: { fr: 'Là' } }] }],
+    };
+    const wrong = readDraft(emptied, FIELDS.points);
+    expect(wrong.ok ? {} : wrong.faults).toEqual({ 'questions.0.ask': 'needsEnglish', 'questions.0.answers.1.say': 'needsEnglish' });
+  });
+
+  it('is gone as a whole where it is taken away, and needed where it is needed', () => {
+    const card = { name: { en: 'Card' }, cautions: [{ en: 'Careful' }], steps: [{ id: 's', say: { en: 'Stop' }, to: 'end' }] };
+    const draft = draftOf(card, FIELDS.fixCards);
+    const read = (more: object) => readDraft({ ...draft, ...more }, FIELDS.fixCards);
+    const none = read({ cautions: [] });
+    expect(none.ok && none.edit.cautions).toBeUndefined();
+    const stepless = read({ steps: [] });
+    expect(stepless.ok ? {} : stepless.faults).toEqual({ steps: 'needed' });
   });
 });
 

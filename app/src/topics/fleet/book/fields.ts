@@ -1,7 +1,9 @@
 import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
 import { COMPUTED } from '@quay/core/fleet/points';
-import { FITTING_KINDS, FITTING_PER, READINGS, TANK_FEEDS } from '@quay/core/fleet/rows';
+import { JACKET_KINDS, JACKET_MAX_KG, NEWTONS } from '@quay/core/fleet/jacketKinds';
+import { BOAT_STATES } from '@quay/core/fleet/places';
+import { FITTING_KINDS, FITTING_PER, READINGS, TANK_FEEDS, TANK_SHAPES } from '@quay/core/fleet/rows';
 
 /** What a row of each list is made of, for the editor: every field of a book can be changed. */
 export type FieldSpec =
@@ -9,6 +11,8 @@ export type FieldSpec =
   | { field: string; is: 'text'; needed?: true }
   | { field: string; is: 'number'; needed?: true; min?: number; max?: number; whole?: true; unit?: string }
   | { field: string; is: 'choice'; options: readonly string[]; needed?: true }
+  /** One of a few numbers. */
+  | { field: string; is: 'figure'; options: readonly number[]; needed?: true }
   | { field: string; is: 'flag' }
   | { field: string; is: 'station'; optional?: true }
   | { field: string; is: 'tank' }
@@ -17,6 +21,20 @@ export type FieldSpec =
   | { field: 'needleTable' | 'strapping'; is: 'curve' }
   /** Trials on the water, which stand in the file as they are. */
   | { field: string; is: 'trials' }
+  /** Several of some. */
+  | { field: string; is: 'several'; options: readonly string[]; needed?: true; names: 'station' | 'state' }
+  /** From and to. */
+  | { field: string; is: 'range'; unit?: string; names?: 'position' }
+  /** When something applies. */
+  | { field: string; is: 'condition'; needed?: true }
+  /** Fields that belong together, there or not as a whole. */
+  | { field: string; is: 'group'; of: readonly FieldSpec[] }
+  /** Rows within a row: each with fields of its own and an id; `plain` without one; `bare` nothing but the one field. */
+  | { field: string; is: 'list'; of: readonly FieldSpec[]; needed?: true; plain?: true; bare?: true; most: number }
+  /** A step of the same list, or one of the ways it ends. */
+  | { field: string; is: 'step'; needed?: true }
+  /** What fills taught: seen here, and taken over elsewhere. */
+  | { field: 'errors'; is: 'learnt' }
   /** Written as it stands in the file: what is nested, and is seldom touched. */
   | { field: string; is: 'asInFile'; needed?: true };
 
@@ -25,6 +43,62 @@ const NAME = wording('name', true);
 const STATION: FieldSpec = { field: 'station', is: 'station' };
 const PRICE: FieldSpec = { field: 'price', is: 'text' };
 const file = (field: string): FieldSpec => ({ field, is: 'asInFile' });
+const WHEN: FieldSpec = { field: 'when', is: 'condition' };
+/** Whom a jacket fits and what it carries. */
+const JACKET: FieldSpec = {
+  field: 'jacket',
+  is: 'group',
+  of: [
+    { field: 'kind', is: 'choice', options: JACKET_KINDS, needed: true },
+    { field: 'fromKg', is: 'number', needed: true, min: 0, max: JACKET_MAX_KG, unit: 'kg' },
+    { field: 'toKg', is: 'number', needed: true, min: 0.1, max: JACKET_MAX_KG, unit: 'kg' },
+    { field: 'newtons', is: 'figure', options: NEWTONS, needed: true },
+  ],
+};
+/** For somebody who was told before: after how many days anew, and what is then said more briefly. */
+const AGAIN: FieldSpec = {
+  field: 'again',
+  is: 'group',
+  of: [
+    { field: 'days', is: 'number', needed: true, min: 1, max: 3650, whole: true },
+    { field: 'seconds', is: 'number', min: 1, whole: true, unit: 's' },
+    { field: 'say', is: 'wording', lines: 2 },
+  ],
+};
+const QUESTIONS: FieldSpec = {
+  field: 'questions',
+  is: 'list',
+  most: 12,
+  of: [
+    { field: 'ask', is: 'wording', needed: true, lines: 2 },
+    {
+      field: 'answers',
+      is: 'list',
+      needed: true,
+      most: 4,
+      of: [{ field: 'say', is: 'wording', needed: true }, { field: 'right', is: 'flag' }, wording('why')],
+    },
+  ],
+};
+/** Stations that boats have by these names; a point of a base is told at the first of those that a boat has. */
+const STATIONS = [
+  'bow',
+  'forward',
+  'helm',
+  'seats',
+  'gate',
+  'cockpit',
+  'cabin',
+  'saloon',
+  'galley',
+  'heads',
+  'aft',
+  'canopy',
+  'upper',
+  'roof',
+  'stern',
+  'engine',
+];
 
 const TELLING: readonly FieldSpec[] = [
   { field: 'say', is: 'wording', needed: true, lines: 3 },
@@ -37,9 +111,9 @@ const TELLING: readonly FieldSpec[] = [
   { field: 'handsOn', is: 'flag' },
   { field: 'tells', is: 'choice', options: COMPUTED },
   PRICE,
-  file('when'),
-  file('again'),
-  file('questions'),
+  WHEN,
+  AGAIN,
+  QUESTIONS,
 ];
 
 export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
@@ -56,7 +130,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'since', is: 'text' },
     { field: 'per', is: 'choice', options: FITTING_PER },
     PRICE,
-    file('jacket'),
+    JACKET,
   ],
   gauges: [
     STATION,
@@ -68,10 +142,10 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'max', is: 'number', needed: true },
     { field: 'step', is: 'number' },
     wording('normal'),
-    file('band'),
+    { field: 'band', is: 'range' },
     { field: 'flushesLeft', is: 'number', min: 0, max: 500, whole: true },
     { field: 'wire', is: 'text' },
-    file('errors'),
+    { field: 'errors', is: 'learnt' },
     { field: 'picture', is: 'choice', options: ['always', 'alone'] },
   ],
   surfaces: [
@@ -99,7 +173,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'blades', is: 'number', min: 1, max: 7, whole: true },
     PRICE,
   ],
-  checks: [STATION, NAME, file('ways')],
+  checks: [STATION, NAME, { field: 'ways', is: 'list', needed: true, most: 6, of: [NAME, PRICE, { field: 'picture', is: 'flag' }] }],
   tanks: [
     NAME,
     { field: 'holds', is: 'choice', options: ['petrol', 'diesel', 'fresh', 'waste', 'gas'], needed: true },
@@ -108,19 +182,67 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'unusableL', is: 'number', min: 0, unit: 'L' },
     { field: 'needleTable', is: 'curve' },
     { field: 'strapping', is: 'curve' },
-    file('shape'),
+    {
+      field: 'shape',
+      is: 'group',
+      of: [
+        { field: 'is', is: 'choice', options: TANK_SHAPES, needed: true },
+        { field: 'heightMm', is: 'number', needed: true, min: 1, max: 5000, unit: 'mm' },
+      ],
+    },
   ],
   outlets: [NAME, { field: 'from', is: 'text', needed: true }, { field: 'into', is: 'text' }, wording('note')],
-  places: [NAME, { field: 'people', is: 'number', min: 1, max: 60, whole: true }, file('never'), wording('why')],
-  fixCards: [NAME, wording('words'), { field: 'urgent', is: 'flag' }, file('when'), file('cautions'), file('steps')],
-  rounds: [NAME, file('items')],
+  places: [
+    NAME,
+    { field: 'people', is: 'number', min: 1, max: 60, whole: true },
+    { field: 'never', is: 'several', options: BOAT_STATES, names: 'state' },
+    wording('why'),
+  ],
+  fixCards: [
+    NAME,
+    wording('words'),
+    { field: 'urgent', is: 'flag' },
+    WHEN,
+    { field: 'cautions', is: 'list', bare: true, most: 12, of: [{ field: 'say', is: 'wording', needed: true, lines: 2 }] },
+    {
+      field: 'steps',
+      is: 'list',
+      needed: true,
+      most: 40,
+      of: [
+        { field: 'say', is: 'wording', needed: true, lines: 3 },
+        WHEN,
+        {
+          field: 'answers',
+          is: 'list',
+          plain: true,
+          most: 4,
+          of: [
+            { field: 'say', is: 'wording', needed: true },
+            { field: 'to', is: 'step', needed: true },
+          ],
+        },
+        { field: 'to', is: 'step' },
+      ],
+    },
+  ],
+  rounds: [
+    NAME,
+    {
+      field: 'items',
+      is: 'list',
+      needed: true,
+      most: 40,
+      of: [{ field: 'say', is: 'wording', needed: true, lines: 2 }, WHEN, wording('caution'), { field: 'lookout', is: 'flag' }],
+    },
+  ],
   drills: [
     NAME,
     { field: 'station', is: 'station', optional: true },
     { field: 'intro', is: 'wording', needed: true, lines: 3 },
     wording('caution'),
     { field: 'needed', is: 'flag' },
-    file('when'),
+    WHEN,
     file('controls'),
     file('facts'),
     file('timers'),
@@ -137,7 +259,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
   ],
 };
 
-const STEP: readonly FieldSpec[] = [{ field: 'say', is: 'wording', needed: true, lines: 3 }, wording('caution'), file('when')];
+const STEP: readonly FieldSpec[] = [{ field: 'say', is: 'wording', needed: true, lines: 3 }, wording('caution'), WHEN];
 export const BASE_FIELDS: Readonly<Record<BaseList, readonly FieldSpec[]>> = {
   berths: [
     NAME,
@@ -152,8 +274,8 @@ export const BASE_FIELDS: Readonly<Record<BaseList, readonly FieldSpec[]>> = {
   wayIn: STEP,
   returnCard: STEP,
   before: STEP,
-  store: [NAME, { field: 'count', is: 'number', needed: true, min: 0, max: 999, whole: true }, file('jacket')],
-  points: [file('stations'), ...TELLING],
+  store: [NAME, { field: 'count', is: 'number', needed: true, min: 0, max: 999, whole: true }, JACKET],
+  points: [{ field: 'stations', is: 'several', options: STATIONS, needed: true, names: 'station' }, ...TELLING],
 };
 /** What a row brings that is added, where the form does not ask for it. */
 export const STARTS: Partial<Record<ListName | BaseList, Readonly<Record<string, unknown>>>> = {
@@ -165,7 +287,7 @@ export const STARTS: Partial<Record<ListName | BaseList, Readonly<Record<string,
 export const CONDITION_FIELDS = {
   added: [
     { field: 'called', is: 'text', needed: true },
-    { field: 'when', is: 'asInFile', needed: true },
+    { field: 'when', is: 'condition', needed: true },
   ] as readonly FieldSpec[],
-  known: [{ field: 'when', is: 'asInFile', needed: true }] as readonly FieldSpec[],
+  known: [{ field: 'when', is: 'condition', needed: true }] as readonly FieldSpec[],
 };

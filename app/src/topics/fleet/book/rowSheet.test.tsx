@@ -118,13 +118,80 @@ describe('a row of a book', () => {
   });
 
   it('is not kept with a text that cannot be read where it stands as in the file', async () => {
-    const { kept } = show('fittings', row('fittings', 'fenders'));
-    type('file-jacket', '{"for": ');
+    const { kept } = show('surfaces', book.surfaces[0] as unknown as Record<string, unknown>);
+    type('file-strokes', '{"draw": ');
     await press('keep-row');
     expect(kept).toEqual([]);
-    type('file-jacket', '');
+    type('file-strokes', '[]');
     await press('keep-row');
     expect(kept).toHaveLength(1);
+  });
+
+  it('is made a jacket by a tick, and says whom it fits field by field', async () => {
+    const { kept } = show('fittings', row('fittings', 'fenders'));
+    await press('group-jacket');
+    type('field-jacket-fromKg', 'forty');
+    await press('jacket-kind-foam');
+    await press('keep-row');
+    expect(kept).toEqual([]);
+    expect(screen.getByText('A number, please.')).toBeTruthy();
+    type('field-jacket-fromKg', '40');
+    type('field-jacket-toKg', '130');
+    await press('jacket-newtons-100');
+    await press('keep-row');
+    expect(kept[0]).toMatchObject({ jacket: { kind: 'foam', fromKg: 40, toKg: 130, newtons: 100 } });
+  });
+
+  it('is told when somebody says so in sentences, and a question is written with its answers', async () => {
+    const { weight, seconds, say: words } = book.points[0]!;
+    const { kept } = show('points', { station: 'helm', weight, seconds, say: words });
+    await press('add-fact');
+    await press('fact-party.children');
+    await press('keep-row');
+    expect(kept).toEqual([]);
+    expect(screen.getByText('Say what it has to be.')).toBeTruthy();
+    type('atLeast-0', '1');
+    await press('add-fact');
+    await press('fact-hire.nearDusk');
+    await press('mode-any');
+    await press('more-questions');
+    type('text-questions-0-ask', 'Who wears one?');
+    await press('more-questions-0-answers');
+    await press('keep-row');
+    expect(kept).toEqual([]);
+    type('text-questions-0-answers-0-say', 'Every child');
+    await press('flag-questions-0-answers-0-right');
+    await press('keep-row');
+    expect(kept[0]).toMatchObject({
+      when: {
+        any: [
+          { fact: 'party.children', atLeast: 1 },
+          { fact: 'hire.nearDusk', is: true },
+        ],
+      },
+      questions: [
+        { id: 'questions', ask: { en: 'Who wears one?' }, answers: [{ id: 'answers', say: { en: 'Every child' }, right: true }] },
+      ],
+    });
+  });
+
+  it('of a fix card leads from step to step, in the order they are put', async () => {
+    const { kept } = show('fixCards', {
+      name: { en: 'Card' },
+      steps: [
+        { id: 'one', say: { en: 'Stop' }, to: 'two' },
+        { id: 'two', say: { en: 'Look' }, to: 'end' },
+      ],
+    });
+    await press('up-steps-1');
+    await press('keep-row');
+    expect((kept[0] as { steps: { id: string; to: string }[] }).steps.map(({ id, to }) => [id, to])).toEqual([
+      ['two', 'end'],
+      ['one', 'two'],
+    ]);
+    await press('drop-steps-0');
+    await press('keep-row');
+    expect((kept[1] as { steps: { id: string }[] }).steps.map(({ id }) => id)).toEqual(['one']);
   });
 
   it('lets go of a choice that may be left out, and of no other', async () => {

@@ -1,0 +1,81 @@
+import { mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
+import { idOf } from '@quay/core/fleet/edit';
+import type { ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { Button, IconButton } from '../../../ui/controls/button';
+import { useTones } from '../../../ui/theme';
+import { Bold, Small } from '../../../ui/words';
+import { type ItemDraft, newItem } from './draft';
+import type { FieldSpec } from './fields';
+
+type ListSpec = Extract<FieldSpec, { is: 'list' }>;
+
+/** Rows within a row: each under its number, moved up, taken away, and one more at the end. */
+export const ListField = ({
+  spec,
+  id,
+  label,
+  items,
+  fault,
+  onSet,
+  children,
+}: {
+  spec: ListSpec;
+  /** By which its signs are found. */
+  id: string;
+  label: string;
+  items: readonly ItemDraft[];
+  fault: string | undefined;
+  onSet: (items: readonly ItemDraft[]) => void;
+  /** The fields of one of them. @param change what becomes of it */
+  children: (item: ItemDraft, index: number, change: (item: ItemDraft) => void) => ReactNode;
+}) => {
+  const { t } = useTranslation();
+  const tones = useTones();
+  const one = t(`fleet.one.${spec.field}` as 'fleet.one.answers');
+  const ids = items.map(({ id }) => id);
+  return (
+    <View style={{ gap: 8 }} role="group" aria-label={label}>
+      <Bold>{label}</Bold>
+      {items.map((item, i) => (
+        <View key={item.id} style={{ gap: 8, borderLeftWidth: 4, borderLeftColor: tones.line, paddingLeft: 12 }}>
+          <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+            <Small style={{ flex: 1 }}>{t('fleet.nth', { what: one, n: i + 1 })}</Small>
+            {i > 0 ? (
+              <IconButton
+                path={mdiArrowUp}
+                label={t('fleet.moveUp', { what: one, n: i + 1 })}
+                onPress={() => onSet(items.map((same, at) => (at === i - 1 ? item : at === i ? items[i - 1]! : same)))}
+                plain
+                testID={`up-${id}-${i}`}
+              />
+            ) : null}
+            <IconButton
+              path={mdiDeleteOutline}
+              label={t('fleet.takeAway', { what: one, n: i + 1 })}
+              onPress={() => onSet(items.filter((other) => other !== item))}
+              plain
+              testID={`drop-${id}-${i}`}
+            />
+          </View>
+          {children(item, i, (next) => onSet(items.map((same) => (same === item ? next : same))))}
+        </View>
+      ))}
+      {fault ? (
+        <Bold size={16} tone="dangerText" live>
+          {fault}
+        </Bold>
+      ) : null}
+      {items.length < spec.most ? (
+        <Button
+          mode="outlined"
+          label={t('fleet.oneMore', { what: one })}
+          onPress={() => onSet([...items, newItem(spec.of, idOf(spec.field, ids))])}
+          style={{ alignSelf: 'flex-start' }}
+          testID={`more-${id}`}
+        />
+      ) : null}
+    </View>
+  );
+};
