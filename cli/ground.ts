@@ -13,6 +13,12 @@ const DRAWN = [
   'app/src/topics/photo/compare/PairSheet.tsx',
 ];
 
+/** Parts of a form that another file holds together: the fields of a row of a book, as many as its kind has. */
+const HELD_BY: Readonly<Record<string, string>> = {
+  'app/src/topics/fleet/book/OneField.tsx': 'app/src/topics/fleet/book/RowSheet.tsx',
+  'app/src/topics/fleet/book/ConditionField.tsx': 'app/src/topics/fleet/book/RowSheet.tsx',
+};
+
 const sources = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
     const path = join(folder, entry.name);
@@ -32,7 +38,7 @@ const ownForms = (files: ReadonlyMap<string, string>): string[] =>
   [...files].flatMap(([path, text]) =>
     path.startsWith('app/src/topics/') &&
     (text.match(/<(TextField|FormField|SumField|DayField|ClockField)\b/g) ?? []).length > 1 &&
-    !/useSchemaForm|form=\{/.test(text)
+    !/useSchemaForm|form=\{/.test(files.get(HELD_BY[path] ?? path) ?? '')
       ? [path]
       : [],
   );

@@ -92,6 +92,7 @@ export const test = async (args: readonly string[]): Promise<void> => {
     if (wants('lint')) {
       outcomes.push(await check('lint', 'npx', ['eslint', '--max-warnings', '0', '.']));
       const own = checkGround();
+      console.log(`${own === 0 ? 'ok  ' : 'FAIL'} ground`);
       outcomes.push({ passed: own === 0 ? 1 : 0, failed: own === 0 ? 0 : 1 });
     }
     if (wants('arrows')) {
