@@ -166,6 +166,10 @@ test(
     await mina.by('keep-change').click();
     await expect(mina.page.getByText('A whole number from 1 to 60.')).toBeVisible();
     await mina.by('change-adults').fill('60');
+    await expect(mina.page.getByText(/The capacity plate allows \d+ people at most/)).toBeVisible();
+    await expect(mina.by('keep-change')).toBeDisabled();
+    await mina.by('change-adults').fill('4');
+    await mina.by('change-children').fill('0');
     await mina.by('keep-change').click();
     await expect(mina.by('keep-change')).toHaveCount(0);
 

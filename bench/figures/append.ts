@@ -45,7 +45,7 @@ export const append = (): Promise<Figure[]> =>
             await timed(() =>
               appendEvents(store.db, {
                 hire: 'h-1001',
-                newestBook: 1,
+                newestBook: () => 1,
                 device,
                 actor: { id: 'bram', role: 'hand' },
                 events: batch,

@@ -57,7 +57,7 @@ export const compare = (): Promise<Figure[]> =>
         waiting.push(
           appendEvents(store.db, {
             hire: 'h-1001',
-            newestBook: 1,
+            newestBook: () => 1,
             device: batch[0]!.device,
             actor: { id: 'bram', role: 'hand' },
             events: batch,

@@ -1,6 +1,8 @@
 import type { Endpoint } from './endpoint';
 import * as attention from './attention';
 import * as booking from './booking';
+import * as calendar from './calendar';
+import * as change from './change';
 import * as compare from './compare';
 import * as deposit from './deposit';
 import * as dossier from './dossier';
@@ -28,6 +30,8 @@ export const ENDPOINTS: readonly Endpoint[] = [
   session,
   hire,
   booking,
+  change,
+  calendar,
   record,
   repair,
   attention,

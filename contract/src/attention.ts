@@ -8,6 +8,8 @@ export const ATTENTION_KINDS = [
   'diskLow',
   'broken',
   'twiceOut',
+  'otherBoat',
+  'leftCancelled',
   'overdue',
   'overridden',
   'conflicts',

@@ -17,10 +17,12 @@ const Clash = z.object({
   is: z.enum(['overlaps', 'tooTight']),
   /** Minutes between the two hires. */
   minutes: z.int(),
-  hire: Id,
+  /** None where she is out of service then. */
+  hire: z.nullable(Id),
+  /** Who has her, or why she is out of service. */
   renter: z.string(),
   from: Instant,
-  to: Instant,
+  to: z.nullable(Instant),
 });
 const BoatChoice = z.object({
   id: Id,
@@ -45,7 +47,14 @@ export const getChoices = endpoint({
   roles: ['hand', 'manager'],
   params: nothing,
   query: z
-    .object({ base: z.optional(Id), from: Instant, to: Instant, people: z.string().check(z.regex(/^\d{1,3}$/)) })
+    .object({
+      base: z.optional(Id),
+      from: Instant,
+      to: Instant,
+      people: z.string().check(z.regex(/^\d{1,3}$/)),
+      /** The hire it is asked for, where there is one: it is not in its own way. */
+      hire: z.optional(Id),
+    })
     .check(z.refine(isInOrder, 'the return is not after the departure'), z.refine(isShort, 'not so many days')),
   body: nothing,
   reply: z.object({
@@ -62,6 +71,9 @@ export const getChoices = endpoint({
 });
 
 const text = (most: number) => z.string().check(z.maxLength(most));
+export const RenterName = text(80).check(z.refine((name) => name.trim() !== '', 'somebody hires her'));
+/** Number or mail. */
+export const Contact = text(120);
 
 export const NewHire = z
   .object({
@@ -70,9 +82,10 @@ export const NewHire = z
     boat: Id,
     from: Instant,
     to: Instant,
-    renter: text(80).check(z.refine((name) => name.trim() !== '', 'somebody hires her')),
-    /** Number or mail. */
-    contact: text(120),
+    renter: RenterName,
+    contact: Contact,
+    /** Somebody who hired here before, and what they are called and reached by from now on. */
+    person: z.optional(Id),
     language: z.enum(LANGUAGES),
     handover: z.enum(POLICIES.handover),
     party: Party,

@@ -18,6 +18,8 @@ export const Hire = z.object({
   boat: Id,
   base: Id,
   renter: z.string(),
+  /** Number or mail of whoever hires. */
+  contact: z.string(),
   language: z.string(),
   handover: z.enum(POLICIES.handover),
   party: z.object({ adults: z.int().check(z.gte(1), z.lte(60)), children: z.int().check(z.gte(0), z.lte(60)) }),
@@ -112,25 +114,6 @@ export const boatNotes = endpoint({
   query: nothing,
   body: nothing,
   reply: z.object({ notes: z.array(BoatNote) }),
-});
-
-export const changeHire = endpoint({
-  name: 'changeHire',
-  summary: 'Changes what was booked; refused when somebody else changed it meanwhile.',
-  method: 'PATCH',
-  path: '/hires/:hireId',
-  roles: ['manager'],
-  params: hireParams,
-  query: nothing,
-  versioned: true,
-  body: z.object({
-    to: z.optional(Instant),
-    party: z.optional(Hire.shape.party),
-    notes: z.optional(z.string().check(z.maxLength(2000))),
-    /** Although there is less time to turn the boat round than there should be. */
-    insist: z.optional(z.boolean()),
-  }),
-  reply: Hire,
 });
 
 export const closeHire = endpoint({

@@ -80,7 +80,7 @@ describe('hostile deliveries', () => {
     for (const { event } of hostileEvents(1000, 4, { hire: 'h-1013', device: 'quay' })) {
       const taken = await appendEvents(quay.store.db, {
         hire: 'h-1013',
-        newestBook: 1,
+        newestBook: () => 1,
         device: 'quay',
         actor: { id: 'quay', role: 'quay' },
         events: [event],

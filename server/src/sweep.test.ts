@@ -24,7 +24,7 @@ const pathOf = ({ path }: Endpoint, hireId: string) =>
     .replace(/:\w+/g, 'x1');
 const bodyOf = ({ method, takesBytes }: Endpoint) =>
   method === 'GET' || method === 'DELETE' ? undefined : takesBytes ? new Uint8Array([1]) : {};
-const queryOf = ({ takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : '');
+const queryOf = ({ name, takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : name === 'previewSwap' ? '?boat=tuppenny-bun' : '');
 const goodBodies: Record<string, unknown> = {
   setKeyCode: { code: '123456' },
   setSimulator: { mode: 'silent' },
@@ -33,6 +33,9 @@ const goodBodies: Record<string, unknown> = {
   correctStatement: { seen: 1, lines: [{ line: 'late', amountMinor: 0 }], why: 'x' },
   appendEvents: { sentAt: '2026-06-13T10:42:00.000Z', events: [{}] },
   changeHire: {},
+  cancelHire: { why: 'noShow' },
+  reinstateHire: {},
+  takeOutOfService: { id: 'o1', from: '2026-06-13T10:00:00.000Z', to: null, why: 'x' },
   bookHire: {
     id: 'h-new',
     boat: 'tuppenny-bun',

@@ -10,8 +10,8 @@ import { starterClasses } from './topics/fleet/starters';
 import { compareCommand } from './topics/photo/compare/command';
 import { play } from './demo/play';
 import { nodeCrypto } from './topics/dossier/crypto';
-import { sayFault } from './import/fault';
-import { loadImport } from './import/load';
+import { type Fault, sayFault } from './import/fault';
+import { ImportRefused, loadImport } from './import/load';
 import { readImport } from './import/read';
 import { publishedSchemas } from './import/schemas';
 import { ExportError, writeExport } from './import/write';
@@ -52,19 +52,23 @@ const withStore = async <T>(data: string, work: (store: Store) => Promise<T>): P
   }
 };
 
+const nothingImported = (faults: readonly Fault[]) =>
+  new ToolError(
+    `Nothing was imported. ${faults.length} thing${faults.length === 1 ? ' is' : 's are'} wrong:\n${faults.map((fault) => `  ${sayFault(fault)}`).join('\n')}`,
+  );
+
 /** Imports a folder: everything wrong is printed and nothing is loaded, or all of it is loaded. */
 const importFolder = (data: string, from: string, now: Date) =>
   withStore(data, async (store) => {
     // What the installation has made of a class stands, unless the folder brings another.
     const there = new Map([...starterClasses(), ...(await classesOf(store.db))]);
     const read = readImport(from, now.toISOString(), new Map(), there);
-    if (!read.ok)
-      throw new ToolError(
-        `Nothing was imported. ${read.faults.length} thing${read.faults.length === 1 ? ' is' : 's are'} wrong:\n${read.faults.map((fault) => `  ${sayFault(fault)}`).join('\n')}`,
-      );
+    if (!read.ok) throw nothingImported(read.faults);
     // What is missing in a language is shown in English; whoever imports is told where.
     for (const notice of read.notices) console.error(`notice: ${sayFault(notice)}`);
-    await loadImport(store.db, read.data);
+    await loadImport(store.db, read.data).catch((error: unknown) => {
+      throw error instanceof ImportRefused ? nothingImported(error.faults) : error;
+    });
     const { boats, hires, bases } = read.data;
     console.log(`imported ${bases.length} bases, ${boats.length} boats, ${hires.length} hires`);
   });

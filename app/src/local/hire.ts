@@ -221,7 +221,7 @@ export const useHire = (
       if (!pack || !record) throw new Error('the hire is not here yet');
       const saving = saveEvents(
         hireId,
-        record.bookVersion ?? pack.bookVersion,
+        { version: record.bookVersion ?? pack.bookVersion, boat: pack.boat.id },
         entries.map((entry) => ('body' in entry ? entry : { body: entry })),
         { record, events: (events ?? []).filter(isPart).map(({ stored }) => stored) },
       );

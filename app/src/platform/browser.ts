@@ -113,6 +113,22 @@ export const bringIntoView = (testId: string): void => {
   found?.focus({ preventScroll: true });
 };
 
+/** Hands a message to whatever sends such messages here: `sms:` or `mailto:` and whom to. */
+export const handOver = (address: string): void => {
+  window.location.href = address;
+};
+
+/** Whether this device has a sheet of its own to send something on with. */
+export const canShare = (): boolean => 'share' in navigator;
+/** Opens it. Who closes it again has sent nothing, and that is no fault. */
+export const share = async (what: { title: string; text: string; url: string }): Promise<void> => {
+  try {
+    await navigator.share(what);
+  } catch (error) {
+    if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
+  }
+};
+
 /** Hands a number to the phone's dialler. */
 export const dial = (number: string): void => {
   window.location.href = `tel:${number.replace(/[^+\d]/g, '')}`;

@@ -41,6 +41,7 @@ export const pack: HirePack = {
     boat: 'tuppenny-bun',
     base: 'ossel-quay',
     renter: 'Ines Okonjo-Lind',
+    contact: '+353 85 555 0142',
     language: 'en',
     handover: 'staffed',
     party: { adults: 4, children: 2 },

@@ -16,7 +16,7 @@ const pause = fc.nat(4);
 
 /** Whether somebody has the boat in a slot, told slot by slot. */
 const isTaken = (rows: readonly Booked[], slot: number) =>
-  rows.some(({ boat, from, to }) => boat === 'bun' && slotOf(from) <= slot && slot < slotOf(to));
+  rows.some(({ boat, from, to }) => boat === 'bun' && slotOf(from) <= slot && slot < (to === null ? Infinity : slotOf(to)));
 const slots = (from: number, to: number) => Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
 
 describe('what stands in the way of a hire', () => {
@@ -54,7 +54,7 @@ describe('what stands in the way of a hire', () => {
 it('first free is the first time at which nothing stands in the way', () => {
   fc.assert(
     fc.property(wanted, booked, pause, (want, rows, rest) => {
-      const found = slotOf(freeFrom(want, rows, rest * 15));
+      const found = slotOf(freeFrom(want, rows, rest * 15)!);
       const length = slotOf(want.to) - slotOf(want.from);
       const fits = (from: number) => clashesOf({ boat: 'bun', from: at(from), to: at(from + length) }, rows, rest * 15).length === 0;
       expect(found).toBe(slots(slotOf(want.from), 400).find(fits));
@@ -86,4 +86,23 @@ it('offers free boats first, the smallest that takes the party, and says why ano
     ['bun', 'taken', at(10)],
     ['otter', 'tooSmall', undefined],
   ]);
+});
+
+describe('a boat that is out of service', () => {
+  const wish: Wanted = { boat: 'bun', from: at(8), to: at(16) };
+  it('is in the way as long as that lasts, and needs no turning round before or after', () => {
+    const mended: Booked = { hire: null, boat: 'bun', from: at(0), to: at(8) };
+    expect(clashesOf(wish, [mended], 60)).toEqual([]);
+    expect(clashesOf({ ...wish, from: at(7) }, [mended], 60)).toMatchObject([{ is: 'overlaps' }]);
+    expect(freeFrom({ ...wish, from: at(4), to: at(12) }, [mended], 60)).toBe(at(8));
+  });
+
+  it('is free again at no time that anybody knows while nobody has said until when', () => {
+    const broken: Booked = { hire: null, boat: 'bun', from: at(12), to: null };
+    expect(freeFrom(wish, [broken], 30)).toBeUndefined();
+    // What ends before is in nobody's way.
+    expect(freeFrom({ ...wish, to: at(12) }, [broken], 30)).toBe(at(8));
+    const [choice] = choicesOf([{ id: 'bun', name: 'Bun', people: 8 }], [broken], { ...wish, people: 2 }, 30);
+    expect(choice).toMatchObject({ is: 'taken', freeFrom: undefined });
+  });
 });

@@ -11,6 +11,7 @@ export const pointBriefed = defineEvent('pointBriefed', {
   body: { walk: Walk, point: id, how: z.enum(['said', 'shown', 'read']), language },
   subject: ({ walk, point }) => [walk, 'point', point],
   merge: 'replace',
+  onSwap: ({ point }) => `point/${point}`,
   addedBy: ['hand', 'manager', 'renterAlone'],
 });
 
@@ -19,6 +20,7 @@ export const pointSkipped = defineEvent('pointSkipped', {
   body: { walk: Walk, point: id, why: z.enum(SKIP_REASONS), note },
   subject: ({ walk, point }) => [walk, 'point', point],
   merge: 'replace',
+  onSwap: ({ point }) => `point/${point}`,
   addedBy: ['hand', 'manager', 'renterAlone'],
 });
 
@@ -27,6 +29,7 @@ export const pointRead = defineEvent('pointRead', {
   body: { point: id, how: z.enum(['read', 'heard']), language },
   subject: ({ point }) => ['home', point],
   merge: 'once',
+  onSwap: ({ point }) => `point/${point}`,
   addedBy: ['renter'],
 });
 
@@ -35,6 +38,7 @@ export const briefingSet = defineEvent('briefingSet', {
   body: { minutes: z.int().check(z.gte(1), z.lte(180)) },
   subject: () => ['briefing', 'minutes'],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager'],
 });
 
@@ -51,6 +55,7 @@ export const understandingShown = defineEvent('understandingShown', {
   },
   subject: ({ point, by }) => ['understood', point, by],
   merge: 'collect',
+  onSwap: ({ point }) => `point/${point}`,
   addedBy: ['hand', 'manager', 'renterAlone'],
   on: 'out',
 });

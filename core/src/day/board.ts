@@ -1,11 +1,12 @@
 import { isEntered, type HireRecord } from '../events/record';
+import { isCancelled } from '../booking/events';
 import { minutesBetween } from '../time/zone';
 
 /**
  * A hire's course is read off its record, never set by hand: booked, walking out, out, walking in, comparing, closed.
- * `readyToGo` is signed and sealed but still at the quay.
+ * `readyToGo` is signed and sealed but still at the quay. Who has left is out, whatever was cancelled meanwhile.
  */
-export const HIRE_STATES = ['booked', 'walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling', 'closed'] as const;
+export const HIRE_STATES = ['booked', 'walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling', 'closed', 'cancelled'] as const;
 export type HireState = (typeof HIRE_STATES)[number];
 
 /** How far a hire has come, by its record. */
@@ -15,6 +16,7 @@ export const stateOf = (record: HireRecord): HireState => {
   if (has('in', 'sealed')) return 'settling';
   if (has('cameIn') || has('in', 'started')) return 'walkingIn';
   if (has('castOff')) return 'out';
+  if (isCancelled(record)) return 'cancelled';
   if (has('out', 'sealed')) return 'readyToGo';
   return has('out', 'started') ? 'walkingOut' : 'booked';
 };

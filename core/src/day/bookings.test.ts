@@ -33,5 +33,5 @@ it('a week begins on its Monday, over months as well', () => {
 });
 
 it('every state is of one phase', () => {
-  expect(HIRE_STATES.map(phaseOf)).toEqual(['leaving', 'leaving', 'leaving', 'out', 'back', 'back', 'closed']);
+  expect(HIRE_STATES.map(phaseOf)).toEqual(['leaving', 'leaving', 'leaving', 'out', 'back', 'back', 'closed', 'cancelled']);
 });

@@ -16,7 +16,13 @@ export const bookedOn = <Hire extends Pick<DayHire, 'from' | 'to'>>(hires: reado
 };
 
 /** How far hires have come, as somebody asks for them. */
-export const PHASES = ['leaving', 'out', 'back', 'closed'] as const;
+export const PHASES = ['leaving', 'out', 'back', 'closed', 'cancelled'] as const;
 export type Phase = (typeof PHASES)[number];
 export const phaseOf = (state: HireState): Phase =>
-  state === 'closed' ? 'closed' : state === 'out' ? 'out' : state === 'walkingIn' || state === 'settling' ? 'back' : 'leaving';
+  state === 'closed' || state === 'cancelled'
+    ? state
+    : state === 'out'
+      ? 'out'
+      : state === 'walkingIn' || state === 'settling'
+        ? 'back'
+        : 'leaving';

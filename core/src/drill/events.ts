@@ -19,6 +19,7 @@ export const drillDone = defineEvent('drillDone', {
   },
   subject: ({ drill }) => ['drill', drill],
   merge: 'collect',
+  onSwap: ({ drill }) => `drill/${drill}`,
   // What was shown on the boat is somebody's word who stood beside.
   addedBy: ({ how }) => (how === 'onBoat' ? ['hand', 'manager'] : ['hand', 'manager', 'renter']),
 });

@@ -39,6 +39,8 @@ export type Effect<B> =
   | { does: 'start' }
   /** Once it stands, the departure can no longer be put right. */
   | { does: 'leave' }
+  /** Gives the hire another boat: what was entered of the one before stays behind with her, but for what is the same on both. */
+  | { does: 'swap'; from(this: void, body: B): string; to(this: void, body: B): string; same(this: void, body: B): readonly string[] }
   /** Puts a name to a walk, or says that nobody does. */
   | { does: 'sign' | 'refuse' }
   /** What somebody outside says of what they were asked before, also after the closing. */
@@ -54,6 +56,11 @@ type Said<B> = {
   on?: Walk;
   /** It goes on after the closing, which settles with the renter: the boat is turned round, money moves, a line is argued about. */
   afterClosing?: true;
+  /**
+   * It is about the hire and goes with it to another boat, always or where what it speaks of is the same on both (`point/…`,
+   * `aboard/…`, `drill/…`). What says nothing here is about the boat.
+   */
+  onSwap?: 'goesAlong' | ((body: B) => string | 'goesAlong');
   effect?: Effect<B>;
 };
 type Pictures<B> = HoldsPictures<B> extends true ? { photos: (body: B) => readonly string[] } : { photos?: never };
@@ -65,6 +72,8 @@ export type EventDefinition<K extends string, B> = {
   readonly merge: Merge;
   readonly on: Walk | undefined;
   readonly afterClosing: boolean;
+  /** Whether it goes along to another boat. @param same what is the same on both */
+  onSwap(this: void, body: B, same: ReadonlySet<string>): boolean;
   readonly effect: Effect<B> | undefined;
   // Methods, so that a definition may stand among others of other kinds: each is only asked about bodies of its own.
   subject(this: void, body: B): Subject | undefined;
@@ -91,6 +100,7 @@ export const defineEvent = <const K extends string, F extends Fields>(
     addedBy,
     on,
     afterClosing,
+    onSwap,
     effect,
     photos,
   }: {
@@ -108,6 +118,10 @@ export const defineEvent = <const K extends string, F extends Fields>(
     addedBy: typeof addedBy === 'function' ? addedBy : () => addedBy,
     on,
     afterClosing: afterClosing ?? false,
+    onSwap: (said, same) => {
+      const what = typeof onSwap === 'function' ? onSwap(said) : onSwap;
+      return what === 'goesAlong' || (what !== undefined && same.has(what));
+    },
     effect,
     photos: photos ?? (() => []),
   };

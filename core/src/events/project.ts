@@ -32,6 +32,7 @@ class Projection<B extends AnyBody> {
   private readonly addedAfterSeal: StoredEvent<B>[] = [];
   private readonly proposed: StoredEvent<B>[] = [];
   private readonly answered: StoredEvent<B>[] = [];
+  private readonly ofOtherBoat: StoredEvent<B>[] = [];
 
   constructor(stored: Iterable<StoredEvent<B>>, definitionOf: DefinitionOf<B>) {
     this.definitionOf = definitionOf;
@@ -129,15 +130,42 @@ class Projection<B extends AnyBody> {
     return this.isUndo(one) ? this.sparesWhatIsSigned(one, line) : !this.does(one, 'refuse');
   }
 
+  /**
+   * Without what was entered of a boat that the hire was given another one for. Which boat an entry is about, it says itself;
+   * where it does not, its time tells. A hire that gets its first boat back has again what was entered of her.
+   */
+  private ofThisBoat(): readonly StoredEvent<B>[] {
+    const swaps = this.everything
+      .flatMap((one) => {
+        const effect = this.effectOf(one);
+        if (effect?.does !== 'swap') return [];
+        const { body } = one.event;
+        return [{ at: happenedAt(one), from: effect.from(body), to: effect.to(body), same: new Set(effect.same(body)), one }];
+      })
+      .sort((a, b) => byTime(a.one, b.one));
+    const last = swaps[swaps.length - 1];
+    if (!last) return this.everything;
+    return this.everything.filter((one) => {
+      const at = happenedAt(one);
+      const boat = one.event.boat ?? swaps.findLast((swap) => swap.at <= at)?.to ?? swaps[0]!.from;
+      if (boat === last.to || this.does(one, 'undo', 'swap')) return true;
+      const { onSwap } = this.definitionOf(one.event.body);
+      const goesAlong = swaps.every((swap) => (swap.at < at && swap.from !== boat) || onSwap(one.event.body, swap.same));
+      if (!goesAlong) this.ofOtherBoat.push(one);
+      return goesAlong;
+    });
+  }
+
   /** What is inside the seals and the closing; what is outside is sorted by why. */
   private counting(): readonly StoredEvent<B>[] {
+    const mine = this.ofThisBoat();
     // The closing and the seals decide which events count, so they are found first, among themselves: a seal can be
     // replaced by a later one that both sign, never undone.
-    const first = this.currentOf(this.everything.filter((one) => this.does(one, 'seal', 'close', 'resolve')));
+    const first = this.currentOf(mine.filter((one) => this.does(one, 'seal', 'close', 'resolve')));
     const closing = this.boundary(first);
     const seals = { out: this.boundary(first, 'out'), in: this.boundary(first, 'in') };
-    if (!closing && !seals.out && !seals.in) return this.everything;
-    const going = this.currentOf(this.everything.filter((one) => this.does(one, 'leave', 'undo')));
+    if (!closing && !seals.out && !seals.in) return mine;
+    const going = this.currentOf(mine.filter((one) => this.does(one, 'leave', 'undo')));
     const left = [...going.subjects.values()].find(([one]) => this.does(one, 'leave'))?.[0];
     const leftAt = left ? happenedAt(left) : Infinity;
     const goesOn = (one: StoredEvent<B> | undefined) => one !== undefined && this.definitionOf(one.event.body).afterClosing;
@@ -169,7 +197,7 @@ class Projection<B extends AnyBody> {
       }
       return false;
     };
-    return this.everything.filter((one) => !outside(one));
+    return mine.filter((one) => !outside(one));
   }
 
   private wrongClocks(): HireRecord['wrongClocks'] {
@@ -216,6 +244,7 @@ class Projection<B extends AnyBody> {
       unsigned: { out: unsignedOf('out'), in: unsignedOf('in') },
       proposed: this.proposed.sort(byTime),
       answered: this.answered.sort(byTime),
+      ofOtherBoat: this.ofOtherBoat.sort(byTime),
       wrongClocks: this.wrongClocks(),
       bookVersion,
     };

@@ -36,6 +36,8 @@ export type HireRecord<B extends AnyBody = AnyBody> = {
   unsigned: Readonly<Record<Walk, StoredEvent<B>[]>>;
   /** What somebody outside said after the closing of what they were asked before: the quay's own word, and no proposal. */
   answered: StoredEvent<B>[];
+  /** Entered of a boat that the hire no longer has: it stays behind with her. */
+  ofOtherBoat: StoredEvent<B>[];
   /** Phones whose clock was off by more than two minutes when they delivered. */
   wrongClocks: { device: string; behindMs: number }[];
   bookVersion: number | undefined;

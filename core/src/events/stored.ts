@@ -15,6 +15,8 @@ export type RecordedEvent<B extends AnyBody = AnyBody> = {
   /** ISO instant by the clock of the device. */
   at: string;
   bookVersion: number;
+  /** The boat it was entered of; absent where the quay itself adds it, or where it is from before boats were named. */
+  boat?: string | undefined;
   /** Ids of the older events that it replaces, or takes away. */
   replaces: readonly string[];
   body: B;

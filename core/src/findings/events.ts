@@ -30,6 +30,7 @@ export const extraNoted = defineEvent('extraNoted', {
   },
   subject: ({ extra }) => ['extra', extra],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager'],
   photos: ({ photos: taken }) => taken,
 });
@@ -45,6 +46,7 @@ export const receiptShown = defineEvent('receiptShown', {
   },
   subject: ({ receipt }) => ['receipt', receipt],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager', 'renter'],
   photos: ({ photos: taken }) => taken,
 });

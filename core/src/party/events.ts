@@ -9,6 +9,7 @@ export const partySet = defineEvent('partySet', {
   body: { sheet: Sha256, people: z.int().check(z.gte(1), z.lte(60)), children: z.int().check(z.gte(0), z.lte(60)) },
   subject: () => ['party'],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager', 'renter'],
 });
 
@@ -21,6 +22,7 @@ export const jacketGiven = defineEvent('jacketGiven', {
   },
   subject: ({ person }) => ['jacket', person],
   merge: 'replace',
+  onSwap: ({ fitting, where }) => (where === 'brought' ? 'goesAlong' : `${where}/${fitting}`),
   addedBy: ['hand', 'manager', 'renterAlone'],
   on: 'out',
 });
@@ -30,5 +32,6 @@ export const languageChosen = defineEvent('languageChosen', {
   body: { language: z.enum(LANGUAGES) },
   subject: () => ['language'],
   merge: 'collect',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager', 'renter'],
 });

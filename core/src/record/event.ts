@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import * as booking from '../booking/events';
 import * as briefing from '../briefing/events';
 import * as condition from '../condition/events';
 import * as docking from '../docking/events';
@@ -25,6 +26,7 @@ import * as turnaround from '../turnaround/events';
  */
 
 const TOPICS = {
+  ...booking,
   ...briefing,
   ...drill,
   ...docking,
@@ -77,6 +79,8 @@ export const HireEvent = z.object({
   deviceSeq: z.int().check(z.gte(1)),
   at: ExactInstant,
   bookVersion: z.int().check(z.gte(1)),
+  /** The boat it was entered of: a hire may be given another one while a phone without signal walks the first. */
+  boat: z.optional(id),
   replaces: z.array(EventId).check(z.maxLength(MOST_REFERENCES)),
   body: EventBody,
 });

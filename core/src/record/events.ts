@@ -40,6 +40,7 @@ export const conflictResolved = defineEvent('conflictResolved', {
   },
   subject: ({ subject }) => ['resolved', ...subject],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager'],
   effect: { does: 'resolve', between: ({ subject }) => subject, stands: ({ stands }) => stands },
 });

@@ -133,9 +133,12 @@ describe('who may add what', () => {
     'undone',
   ];
 
-  it('is a table without gaps: staff all that people do but reading at home, a manager letting go, the quay closing, keys and deposits', () => {
+  it('is a table without gaps: staff all that people do but reading at home, a manager letting go, the quay closing, keys, deposits and bookings', () => {
     for (const kind of EVENT_KINDS) {
-      const quays = ['closed', 'keyGiven', 'depositAnswered', 'paymentAnswered', 'corrected'].includes(kind);
+      const quays = [
+        ...['closed', 'keyGiven', 'depositAnswered', 'paymentAnswered', 'corrected'],
+        ...['bookingChanged', 'boatSwapped', 'hireCancelled', 'hireReinstated'],
+      ].includes(kind);
       // What is read at home, and what a renter says of a line, nobody says for them.
       const staffs = !quays && kind !== 'pointRead' && kind !== 'lineAnswered';
       expect([kind, mayAdd('hand', body(kind))]).toEqual([kind, staffs && kind !== 'holdOverridden' && kind !== 'lineQuoted']);

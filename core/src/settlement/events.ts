@@ -57,6 +57,7 @@ export const waiverSet = defineEvent('waiverSet', {
   body: { taken: z.boolean() },
   subject: () => ['waiver'],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager'],
 });
 
@@ -74,6 +75,7 @@ export const paymentAnswered = defineEvent('paymentAnswered', {
   },
   subject: ({ payment }) => ['payment', payment],
   merge: 'collect',
+  onSwap: 'goesAlong',
   addedBy: ['quay'],
   afterClosing: true,
 });
@@ -89,6 +91,7 @@ export const paidByHand = defineEvent('paidByHand', {
   },
   subject: ({ payment }) => ['byHand', payment],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager'],
   afterClosing: true,
 });
@@ -129,6 +132,7 @@ export const depositAnswered = defineEvent('depositAnswered', {
   },
   subject: ({ attempt }) => ['deposit', attempt],
   merge: 'collect',
+  onSwap: 'goesAlong',
   addedBy: ['quay'],
   effect: { does: 'answer' },
 });
@@ -138,5 +142,6 @@ export const depositTaken = defineEvent('depositTaken', {
   body: { amountMinor: z.int().check(z.gt(0), z.lte(100_000_000)), how: z.enum(DEPOSIT_WAYS), note },
   subject: () => ['depositTaken'],
   merge: 'replace',
+  onSwap: 'goesAlong',
   addedBy: ['hand', 'manager'],
 });

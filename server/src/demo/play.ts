@@ -128,7 +128,7 @@ const playHire = async (store: Store, key: QuayKey, phone: Phone, one: Play, see
   const deliver = async () => {
     const taken = await appendEvents(store.db, {
       hire: hire.id,
-      newestBook: version,
+      newestBook: () => version,
       device: phone.device,
       actor: staff,
       events: stored.map(({ event }) => event),

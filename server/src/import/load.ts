@@ -8,6 +8,7 @@ import type { PriceList } from '@quay/core/settlement/prices';
 import { putBook } from '../topics/fleet/pastBook';
 import { writeHandoverPolicy, writeOperator } from '../platform/database/setting';
 import { accountOf, putAccount } from '../platform/signIn/staff';
+import { type Fault, sayFault } from './fault';
 import type { BoatIn, Import } from './read';
 import type { HireIn } from './tables';
 
@@ -37,7 +38,39 @@ const loadHire = async (trx: Knex, hire: HireIn, priceVersion: number) => {
     .merge();
 };
 
-/** Loads what was read, all of it or nothing. */
+/** What was read cannot be loaded beside what is there already; nothing of it was. */
+export class ImportRefused extends Error {
+  constructor(readonly faults: readonly Fault[]) {
+    super(faults.map(sayFault).join('\n'));
+  }
+}
+
+/** So many are asked for at once: a question to the database takes so many values. */
+const ASKED_AT_ONCE = 500;
+
+/** Where a boat would be given away twice, once all are loaded. @throws ImportRefused */
+const refuseOverlaps = async (trx: Knex, hires: readonly HireIn[]): Promise<void> => {
+  const faults: Fault[] = [];
+  for (let i = 0; i < hires.length; i += ASKED_AT_ONCE) {
+    const ids = hires.slice(i, i + ASKED_AT_ONCE).map(({ id }) => id);
+    const rows = (await trx('hire as one')
+      .join('hire as other', (on) => {
+        on.on('other.boat', 'one.boat')
+          .andOn('other.id', '<>', 'one.id')
+          .andOn('other.from', '<', 'one.to')
+          .andOn(trx.raw('coalesce(other."cameInAt", other."to") > one."from"'));
+      })
+      .whereIn('one.id', ids)
+      .where('one.state', 'booked')
+      .whereNot('other.state', 'cancelled')
+      .select('one.id as id', 'other.id as other', 'one.boat as boat')) as { id: string; other: string; boat: string }[];
+    for (const { id, other, boat } of rows)
+      faults.push({ file: 'hires.csv', where: `hire ${id}`, reason: `${boat} is given to ${other} at that time` });
+  }
+  if (faults.length > 0) throw new ImportRefused(faults);
+};
+
+/** Loads what was read, all of it or nothing. @throws ImportRefused */
 export const loadImport = async (db: Knex, data: Import, now = new Date().toISOString()): Promise<void> => {
   // Deriving keys takes time that must not be spent inside the transaction.
   const accounts = await Promise.all(data.staff.map((one) => accountOf(db, one)));
@@ -77,5 +110,6 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
     const version = last?.digest === digest ? last.version : (last?.version ?? 0) + 1;
     if (last?.digest !== digest) await trx('priceList').insert({ version, digest, body: JSON.stringify({ version, ...list }) });
     for (const hire of data.hires) await loadHire(trx, hire, version);
+    await refuseOverlaps(trx, data.hires);
   });
 };

@@ -38,6 +38,8 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
       .select('book.boatBook')) as { boatBook: string }[]
   ).map(({ boatBook }) => JSON.parse(boatBook) as BoatBook);
   const hires = (await db('hire')
+    // What does not take place would take place where it is imported.
+    .whereNot('hire.state', 'cancelled')
     .join('person', 'person.id', 'hire.renter')
     .orderBy('hire.id')
     .select('hire.*', 'person.name as name', 'person.contact as contact')) as (HireRow & { name: string; contact: string })[];

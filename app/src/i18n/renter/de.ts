@@ -135,6 +135,8 @@ export const de: RenterWords = {
     homeSoon: 'Fällig in {{time}}: so kommen Sie herein',
     due: 'Zurück um',
     overdue: 'überfällig',
+    cancelled: 'Diese Miete wurde abgesagt.',
+    cancelledWhy: 'Sie findet nicht statt. Wenn Sie das nicht erwartet haben, rufen Sie den Verleih an.',
     curfew: 'Abends fest bis {{time}}',
     curfewSoon: 'Fest bis {{time}}: noch {{left}}',
     afterCurfew: 'Es ist nach {{time}}: jetzt fährt niemand mehr',

@@ -123,6 +123,8 @@ export const en = {
     homeSoon: 'Due in {{time}}: this is how to come in',
     due: 'Due back',
     overdue: 'past due',
+    cancelled: 'This hire was cancelled.',
+    cancelledWhy: 'It does not take place. If you did not expect that, call the quay.',
     curfew: 'Lying fast by {{time}} each evening',
     curfewSoon: 'Lie fast by {{time}}: {{left}} left',
     afterCurfew: 'It is past {{time}}: nobody is under way any more',

@@ -132,6 +132,8 @@ export const es: RenterWords = {
     homeSoon: 'Vuelta en {{time}}: así se entra',
     due: 'Vuelta prevista',
     overdue: 'con retraso',
+    cancelled: 'Este alquiler se ha anulado.',
+    cancelledWhy: 'No tiene lugar. Si no lo esperaba, llame a la base.',
     curfew: 'Amarrado cada noche antes de las {{time}}',
     curfewSoon: 'Amarrado antes de las {{time}}: quedan {{left}}',
     afterCurfew: 'Son más de las {{time}}: nadie navega ya',

@@ -127,6 +127,8 @@ export const fr: RenterWords = {
     homeSoon: 'Retour dans {{time}} : voici comment rentrer',
     due: 'Retour prévu',
     overdue: 'en retard',
+    cancelled: 'Cette location a été annulée.',
+    cancelledWhy: 'Elle n’a pas lieu. Si vous ne vous y attendiez pas, appelez la base.',
     curfew: 'Amarré chaque soir avant {{time}}',
     curfewSoon: 'Amarrez avant {{time}} : encore {{left}}',
     afterCurfew: 'Il est plus de {{time}} : plus personne ne navigue',

@@ -64,8 +64,8 @@ const cut = () => {
 describe('keeping', () => {
   it('numbers entries of the phone without a gap and keeps a batch whole', async () => {
     cut();
-    await saveEvents('h1', 3, [{ body: counted(1) }, { body: counted(2) }]);
-    await saveEvents('h1', 3, [{ body: counted(3) }]);
+    await saveEvents('h1', { version: 3 }, [{ body: counted(1) }, { body: counted(2) }]);
+    await saveEvents('h1', { version: 3 }, [{ body: counted(3) }]);
     expect(
       (await rows()).map(({ stored, state, grant }) => [stored.event.deviceSeq, stored.event.bookVersion, stored.actor.id, state, grant]),
     ).toEqual([1, 2, 3].map((n) => [n, 3, 'bram', 'pending', 'grant-of-bram']));
@@ -75,29 +75,33 @@ describe('keeping', () => {
   it('takes presses that are faster than the page for one after the other, and no quarrel comes of them', async () => {
     cut();
     const drawn = { record: project([]), events: [] };
-    await Promise.all([1, 2, 3].map((n) => saveEvents('h1', 1, [{ body: counted(n) }], drawn)));
+    await Promise.all([1, 2, 3].map((n) => saveEvents('h1', { version: 1 }, [{ body: counted(n) }], drawn)));
     const made = (await rows()).map(({ stored }) => stored);
     expect(made.map(({ event }) => event.replaces)).toEqual([[], [made[0]!.event.id], [made[1]!.event.id]]);
     expect(project(made)).toMatchObject({ conflicts: [] });
     // What was drawn is taken as it was seen there.
-    const [last] = await saveEvents('h1', 1, [{ body: counted(4) }], { record: project(made), events: made });
+    const [last] = await saveEvents('h1', { version: 1 }, [{ body: counted(4) }], { record: project(made), events: made });
     expect(last!.event.replaces).toEqual([made[2]!.event.id]);
   });
 
   it('keeps nothing of what the quay must refuse, and no number is used up by it', async () => {
     cut();
     const remark = (text: string): EventBody => ({ kind: 'remarked', walk: 'out', as: 'renter', text });
-    await expect(saveEvents('h1', 1, [{ body: remark('fine') }, { body: remark('x'.repeat(2001)) }])).rejects.toThrow(DoesNotFit);
-    await expect(saveEvents('h1', 1, [{ body: { ...counted(1), count: -1 } as EventBody }])).rejects.toThrow(/count/);
-    await expect(saveEvents('h1', 1, [{ body: { ...counted(1), also: 'this' } as unknown as EventBody }])).rejects.toThrow(DoesNotFit);
+    await expect(saveEvents('h1', { version: 1 }, [{ body: remark('fine') }, { body: remark('x'.repeat(2001)) }])).rejects.toThrow(
+      DoesNotFit,
+    );
+    await expect(saveEvents('h1', { version: 1 }, [{ body: { ...counted(1), count: -1 } as EventBody }])).rejects.toThrow(/count/);
+    await expect(saveEvents('h1', { version: 1 }, [{ body: { ...counted(1), also: 'this' } as unknown as EventBody }])).rejects.toThrow(
+      DoesNotFit,
+    );
     expect(await rows()).toEqual([]);
-    await saveEvents('h1', 1, [{ body: remark('x'.repeat(2000)) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: remark('x'.repeat(2000)) }]);
     expect((await rows()).map(({ stored }) => stored.event.deviceSeq)).toEqual([1]);
   });
 
   it('keeps nothing when nobody is known here', async () => {
     await write(['named'], (tx) => tx.objectStore('named').clear());
-    await expect(saveEvents('h1', 1, [{ body: counted(1) }])).rejects.toThrow(NotSignedIn);
+    await expect(saveEvents('h1', { version: 1 }, [{ body: counted(1) }])).rejects.toThrow(NotSignedIn);
     expect(await rows()).toEqual([]);
   });
 });
@@ -108,7 +112,7 @@ describe('delivery', () => {
       const [first, second] = (body as { events: HireEvent[] }).events;
       return { json: { synced: [first!.id], refused: [{ id: second!.id, reason: 'unknownKind', detail: 'danced' }] } };
     };
-    await saveEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(1) }, { body: counted(2) }]);
     await deliver();
     expect((await rows()).map(({ state, refusal }) => [state, refusal?.reason])).toEqual([
       ['synced', undefined],
@@ -119,7 +123,7 @@ describe('delivery', () => {
 
   it('keeps everything when there is no way through, and sends it once there is', async () => {
     cut();
-    await saveEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(1) }]);
     await deliver();
     expect(deliveryState().state).toBe('noAnswer');
     expect(await pendingCount()).toMatchObject({ pending: 1 });
@@ -131,10 +135,10 @@ describe('delivery', () => {
 
   it('never mixes hires or people in one batch, and a refused sign-in empties nothing', async () => {
     cut();
-    await saveEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(1) }]);
     await rememberMe(meOf('tilly'), 'grant-of-tilly');
-    await saveEvents('h1', 1, [{ body: counted(2) }]);
-    await saveEvents('h2', 1, [{ body: counted(3) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(2) }]);
+    await saveEvents('h2', { version: 1 }, [{ body: counted(3) }]);
     await deliver();
     sent = [];
     answer = (one) =>
@@ -166,7 +170,7 @@ describe('delivery', () => {
       type: 'image/jpeg',
       buffer: expect.any(ArrayBuffer) as unknown,
     });
-    await saveEvents('h1', 1, [{ body: looked(sha) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: looked(sha) }]);
     await deliver();
     let bytes = 1_000_000;
     const offsets: string[] = [];
@@ -194,7 +198,7 @@ describe('delivery', () => {
     };
     await deliver();
     expect(sent).toEqual([]);
-    await saveEvents('h1', 1, [{ body: looked(used) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: looked(used) }]);
     await deliver();
     expect(sent.filter((path) => path.includes(used))).toHaveLength(1);
     expect(sent.filter((path) => path.includes(left))).toEqual([]);
@@ -208,7 +212,7 @@ describe('delivery', () => {
       await savePhoto('h1', new Blob(['c'])),
     ].sort();
     cut();
-    await saveEvents('h1', 1, [{ body: looked(...shas) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: looked(...shas) }]);
     await deliver();
     const refuse = (status: number, code: string) => ({ status, json: { type: 'about:blank', title: code, status, code } });
     let answers = [refuse(409, 'tooManyPhotos'), refuse(409, 'notNamed'), refuse(507, 'diskFull')];
@@ -226,7 +230,7 @@ describe('delivery', () => {
 describe('fetching what others made', () => {
   it('takes each page once, by cursor, and leaves what is its own as held', async () => {
     cut();
-    const [own] = await saveEvents('h1', 1, [{ body: counted(1) }]);
+    const [own] = await saveEvents('h1', { version: 1 }, [{ body: counted(1) }]);
     const other = { ...own!.event, id: own!.event.id.replace(/.$/, (c) => (c === '0' ? '1' : '0')), device: 'phone-2', body: counted(2) };
     const meta = { receivedAt: '2026-06-13T10:00:00.000Z', behindMs: 0 };
     const pages = [
@@ -252,7 +256,7 @@ describe('fetching what others made', () => {
 
   it('delivers again what it had delivered when the quay was restored from a backup', async () => {
     answer = (one) => ({ ...takesAll(one), epoch: 'first' });
-    await saveEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(1) }]);
     await deliver();
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect((await rows()).map(({ state }) => state)).toEqual(['synced']);
@@ -269,7 +273,7 @@ describe('fetching what others made', () => {
   });
 
   it('takes an entry out of the record that a manager has set aside, and in again', async () => {
-    await saveEvents('h1', 1, [{ body: counted(1) }, { body: counted(2) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(1) }, { body: counted(2) }]);
     await deliver();
     const [first] = await rows();
     let aside = [first!.id];
@@ -284,7 +288,7 @@ describe('fetching what others made', () => {
 
   it('waits when the quay asks it to, and everything stays here', async () => {
     answer = () => ({ status: 429, json: { type: 'about:blank', status: 429, code: 'tooFast' } });
-    await saveEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(1) }]);
     await deliver();
     expect([deliveryState().state, (await pendingCount()).pending]).toEqual(['wait', 1]);
   });
@@ -293,13 +297,13 @@ describe('fetching what others made', () => {
 describe('the clock', () => {
   it('is the quay’s where that is a demonstration’s, and the phone’s own otherwise', async () => {
     answer = (one) => ({ ...takesAll(one), epoch: 'demo', ahead: 7 * 86_400_000 });
-    await saveEvents('h1', 1, [{ body: counted(1) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(1) }]);
     await deliver();
-    const [, later] = [await saveEvents('h1', 1, [{ body: counted(2) }]), (await rows())[1]!];
+    const [, later] = [await saveEvents('h1', { version: 1 }, [{ body: counted(2) }]), (await rows())[1]!];
     expect(Date.parse(later.stored.event.at) - Date.now()).toBeGreaterThan(6 * 86_400_000);
     answer = (one) => ({ ...takesAll(one), epoch: 'demo' });
     await deliver();
-    await saveEvents('h1', 1, [{ body: counted(3) }]);
+    await saveEvents('h1', { version: 1 }, [{ body: counted(3) }]);
     expect(Math.abs(Date.parse((await rows())[2]!.stored.event.at) - Date.now())).toBeLessThan(60_000);
   });
 });

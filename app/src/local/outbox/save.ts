@@ -19,6 +19,9 @@ import { isPart, localDb, type LocalEvent, pictureToStore, write, type Writing }
 /** Without `replaces` it replaces what stood, see {@link replacedBy}. */
 export type Entry = { body: EventBody; replaces?: readonly string[] };
 
+/** The book that was looked into, and the boat it is of. */
+export type MadeWith = { version: number; boat?: string };
+
 /** What was entered is no entry that the quay could take; nothing of it was kept, and what was typed still stands where it was. */
 export class DoesNotFit extends Error {}
 
@@ -43,7 +46,7 @@ const enteredSince = async (
  */
 export const saveEvents = async (
   hire: string,
-  bookVersion: number,
+  { version, boat }: MadeWith,
   entries: readonly Entry[],
   drawn?: Drawn<EventBody>,
   now = present(),
@@ -64,7 +67,8 @@ export const saveEvents = async (
         device: me.device.id,
         deviceSeq: last + i + 1,
         at: new Date(now + i).toISOString(),
-        bookVersion,
+        bookVersion: version,
+        ...(boat === undefined ? {} : { boat }),
         replaces: [...(replaces ?? (drawn ? replacedBy(body, drawn, since) : []))],
         body,
       };

@@ -18,6 +18,7 @@ export const BoatChoices = ({
   now,
   onChoose,
   onMove,
+  onOpen,
 }: {
   boats: readonly BoatChoice[];
   chosen: string | undefined;
@@ -25,7 +26,9 @@ export const BoatChoices = ({
   now: number;
   onChoose: (boat: string) => void;
   /** Moves the hire to when this boat is first free. */
-  onMove: (boat: string, from: string) => void;
+  onMove?: (boat: string, from: string) => void;
+  /** Opens the hire that stands in the way. */
+  onOpen?: (hire: string) => void;
 }) => {
   const { t, i18n } = useTranslation();
   const tones = useTones();
@@ -34,8 +37,12 @@ export const BoatChoices = ({
     if (is === 'tooSmall') return t('newHire.tooSmall', { count: people });
     const [clash] = clashes.filter((one) => is === 'tight' || one.is === 'overlaps');
     if (!clash) return t('newHire.free');
+    if (clash.hire === null)
+      return clash.to === null
+        ? t('newHire.outOfService', { why: clash.renter })
+        : t('newHire.outOfServiceUntil', { why: clash.renter, to: when(clash.to) });
     return is === 'taken'
-      ? t('newHire.taken', { renter: clash.renter, from: when(clash.from), to: when(clash.to) })
+      ? t('newHire.taken', { renter: clash.renter, from: when(clash.from), to: when(clash.to ?? clash.from) })
       : t('newHire.tight', { count: clash.minutes, renter: clash.renter });
   };
   return (
@@ -64,7 +71,25 @@ export const BoatChoices = ({
                 {one.freeFrom === null ? null : <Small>{t('newHire.freeFrom', { when: when(one.freeFrom) })}</Small>}
               </>
             </TouchableRipple>
-            {on && one.freeFrom !== null ? (
+            {onOpen ? (
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 10 }}>
+                {(on ? one.clashes : []).flatMap(({ hire, renter }) =>
+                  hire === null
+                    ? []
+                    : [
+                        <Button
+                          key={hire}
+                          mode="outlined"
+                          label={t('change.otherHire', { renter })}
+                          onPress={() => onOpen(hire)}
+                          testID={`clash-${hire}`}
+                          style={{ marginBottom: 10 }}
+                        />,
+                      ],
+                )}
+              </View>
+            ) : null}
+            {onMove && on && one.freeFrom !== null ? (
               <View style={{ padding: 10, paddingTop: 0, alignItems: 'flex-start' }}>
                 <Button
                   mode="outlined"

@@ -1,6 +1,7 @@
 import { mdiCalendarSearch, mdiChevronLeft, mdiChevronRight } from '@mdi/js';
+import { CALENDAR_VIEWS, daysOf, turned } from '@quay/core/booking/calendar';
 import { mondayOf, PHASES, phaseOf } from '@quay/core/day/bookings';
-import { dateOf, shiftDay } from '@quay/core/time/zone';
+import { clockOf, dateOf, shiftDay } from '@quay/core/time/zone';
 import { isDay } from '@quay/core/time/calendar';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -8,12 +9,16 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { bookingsQuery } from '../../local/bookings';
+import { calendarQuery } from '../../local/calendar';
 import { useErrorWords } from '../../local/errorWords';
 import { localeOf } from '../../i18n';
 import { Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { Button, IconButton } from '../../ui/controls/button';
+import { rememberChoice, rememberedChoice } from '../../platform/browser';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
+import { Choices } from '../../ui/controls/choices';
+import { Scroll } from '../../ui/scroll';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Search } from '../../ui/controls/search';
@@ -21,13 +26,20 @@ import { Body } from '../../ui/words';
 import { DayPicker } from '../../ui/controls/when';
 import { BookedDay } from './BookedDay';
 import { BookedTable } from './BookedTable';
+import { CalendarDesk } from './calendar/CalendarDesk';
+import { FoundHires, LEAST_TO_FIND } from './FoundHires';
 import { Week } from './Week';
 
 /** Which hires a desk shows. */
 const ONLY = ['all', ...PHASES] as const;
 type Only = (typeof ONLY)[number];
 
-/** What is booked at a base: a day at a time on a phone, a week as a table on a desk. Which day and base, the address says. */
+/** How a desk shows them: a list of the week, or boats and their time. */
+const VIEWS = ['list', ...CALENDAR_VIEWS] as const;
+type Shown = (typeof VIEWS)[number];
+const VIEW = 'bookings-view';
+
+/** What is booked at a base: a day at a time on a phone; on a desk a week as a table, or the boats and their time. Which day and base, the address says. */
 export const Bookings = () => {
   const { t, i18n } = useTranslation();
   const said = useErrorWords();
@@ -38,6 +50,9 @@ export const Bookings = () => {
   const [find, setFind] = useState('');
   const [only, setOnly] = useState<Only>('all');
   const [picking, setPicking] = useState(false);
+  const [chosen, setChosen] = useState<Shown>(() => VIEWS.find((one) => one === rememberedChoice(VIEW)) ?? 'list');
+  const view = wide ? chosen : 'list';
+  const grid = view === 'list' ? 'week' : view;
   // Until the base has said where it lies, today is the day of this device.
   const [zone, setZone] = useState(() => Intl.DateTimeFormat().resolvedOptions().timeZone);
   const today = dateOf(new Date(now).toISOString(), zone);
@@ -47,24 +62,34 @@ export const Bookings = () => {
     ...bookingsQuery(asked.base, { from: monday, to: shiftDay(monday, 7) }),
     placeholderData: keepPreviousData,
   });
+  const calendar = useQuery({ ...calendarQuery(asked.base, daysOf(grid, day)), enabled: view !== 'list' });
   if (data && data.base.zone !== zone) setZone(data.base.zone);
   const go = (params: { day?: string; base?: string }) => router.setParams(params);
   const open = (id: string) => router.push(`/hire/${id}`);
   const days = Array.from({ length: 7 }, (_, i) => shiftDay(monday, i));
-  const month = new Intl.DateTimeFormat(localeOf(i18n.language), { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
-    Date.parse(`${day}T12:00:00Z`),
-  );
+  const month = new Intl.DateTimeFormat(localeOf(i18n.language), {
+    ...(view === 'day' ? { weekday: 'long' as const, day: 'numeric' as const } : {}),
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(Date.parse(`${day}T12:00:00Z`));
   const turn = (
     <View style={{ flexDirection: 'row', gap: 2 }}>
       <IconButton
         path={mdiChevronLeft}
-        label={t('bookings.earlier')}
-        onPress={() => go({ day: shiftDay(day, -7) })}
+        label={t(`bookings.earlier.${grid}`)}
+        onPress={() => go({ day: turned(grid, day, -1) })}
         plain
         testID="earlier"
       />
       <IconButton path={mdiCalendarSearch} label={t('bookings.pick')} onPress={() => setPicking(true)} plain testID="pick-day" />
-      <IconButton path={mdiChevronRight} label={t('bookings.later')} onPress={() => go({ day: shiftDay(day, 7) })} plain testID="later" />
+      <IconButton
+        path={mdiChevronRight}
+        label={t(`bookings.later.${grid}`)}
+        onPress={() => go({ day: turned(grid, day, 1) })}
+        plain
+        testID="later"
+      />
     </View>
   );
   const newHire = (
@@ -76,6 +101,8 @@ export const Bookings = () => {
       {...(wide ? { style: { minWidth: 200 } } : {})}
     />
   );
+  const search = <Search label={t('bookings.find')} value={find} onChange={setFind} testID="find-booking" />;
+  const finding = find.trim().length >= LEAST_TO_FIND;
   const stale = data && now - data.keptAt > 180_000;
   const top = (
     <View style={{ paddingHorizontal: wide ? 16 : 12, gap: 10, paddingBottom: 8 }}>
@@ -86,24 +113,35 @@ export const Bookings = () => {
           ))}
         </View>
       ) : null}
-      <Week days={days} day={day} today={today} zone={zone} hires={data?.hires ?? []} wide={wide} onDay={(next) => go({ day: next })} />
       {wide ? (
-        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-          <View style={{ flex: 1 }}>
-            <Search label={t('bookings.find')} value={find} onChange={setFind} testID="find-booking" />
-          </View>
-          <View style={{ flexDirection: 'row', gap: 8 }} role="radiogroup" aria-label={t('bookings.onlyWhich')}>
-            {ONLY.map((one) => (
-              <ChoiceChip
-                key={one}
-                label={t(`bookings.only.${one}`)}
-                on={only === one}
-                onPress={() => setOnly(one)}
-                testID={`only-${one}`}
-              />
-            ))}
-          </View>
+        <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+          <View style={{ flex: 1 }}>{search}</View>
+          <Choices
+            label={t('bookings.view')}
+            options={VIEWS}
+            labelOf={(one) => t(`bookings.views.${one}`)}
+            value={view}
+            onChange={(one) => {
+              setChosen(one);
+              rememberChoice(VIEW, one);
+            }}
+            testID="view"
+          />
         </View>
+      ) : null}
+      {view === 'list' ? (
+        <Week days={days} day={day} today={today} zone={zone} hires={data?.hires ?? []} wide={wide} onDay={(next) => go({ day: next })} />
+      ) : null}
+      {wide ? null : search}
+      {wide && view === 'list' ? (
+        <Choices
+          label={t('bookings.onlyWhich')}
+          options={ONLY}
+          labelOf={(one) => t(`bookings.only.${one}`)}
+          value={only}
+          onChange={setOnly}
+          testID="only"
+        />
       ) : null}
       {stale ? <Tag kind="ask">{t('day.asOf', { time: new Date(data.keptAt).toTimeString().slice(0, 5) })}</Tag> : null}
       {error && !data ? (
@@ -134,16 +172,47 @@ export const Bookings = () => {
       fill={wide}
       {...(wide ? {} : { footer: newHire })}
     >
-      {data ? (
+      {view !== 'list' ? (
+        <>
+          {calendar.error && !calendar.data ? <Notice kind="stop" title={said(calendar.error)} /> : null}
+          {finding ? (
+            <Scroll style={{ flex: 1 }}>
+              <FoundHires find={find} now={now} onOpen={open} />
+            </Scroll>
+          ) : calendar.data ? (
+            <CalendarDesk
+              key={`${calendar.data.base.id}/${view}/${daysOf(view, day).from}`}
+              data={calendar.data}
+              view={view}
+              day={day}
+              now={now}
+              onOpen={open}
+              onNew={(boat, at) => {
+                const when = `day=${dateOf(at, calendar.data.base.zone)}&clock=${clockOf(at, calendar.data.base.zone)}`;
+                router.push(`/bookings/new?${when}&base=${calendar.data.base.id}&boat=${boat}`);
+              }}
+            />
+          ) : null}
+        </>
+      ) : data ? (
         wide ? (
-          <BookedTable
-            hires={data.hires.filter(({ state }) => only === 'all' || phaseOf(state) === only)}
-            zone={zone}
-            now={now}
-            find={find}
-            none={t(data.hires.length === 0 ? 'bookings.noneWeek' : 'bookings.noneFound')}
-            onOpen={open}
-          />
+          <>
+            <BookedTable
+              hires={data.hires.filter(({ state }) => only === 'all' || phaseOf(state) === only)}
+              zone={zone}
+              now={now}
+              find={find}
+              none={t(data.hires.length === 0 ? 'bookings.noneWeek' : 'bookings.noneFound')}
+              onOpen={open}
+            />
+            {finding ? (
+              <Scroll style={{ flex: 1 }}>
+                <FoundHires find={find} now={now} onOpen={open} />
+              </Scroll>
+            ) : null}
+          </>
+        ) : finding ? (
+          <FoundHires find={find} now={now} onOpen={open} />
         ) : (
           <BookedDay hires={data.hires} day={day} zone={zone} now={now} onOpen={open} />
         )

@@ -14,7 +14,6 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { type HireView } from '../../local/hire';
-import { useMe } from '../../local/session';
 import { Card, Notice, Tag } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { spanOf, whenOf } from '../../ui/format';
@@ -32,7 +31,8 @@ import { DossierCard } from '../record/DossierCard';
 import { Log, RecordPanel } from '../record/Log';
 import { DepositSheet, EndingNotice } from '../settlement/DepositSheet';
 import { useBackToPlace } from '../navigation/lastPlace';
-import { ChangeSheet } from './ChangeSheet';
+import { CancelledNotice } from './CancelledNotice';
+import { ContactRow } from './ContactRow';
 import { KeySheet } from './KeySheet';
 import { LinkSheet } from './LinkSheet';
 
@@ -42,18 +42,19 @@ export const HireCard = ({ view }: { view: HireView }) => {
   const back = useBackToPlace();
   const now = useNow();
   const [log, setLog] = useState(false);
-  const [changing, setChanging] = useState(false);
   // A hire that was just booked offers its renter's link at once.
   const { show } = useLocalSearchParams<{ show?: string }>();
   const [linking, setLinking] = useState(show === 'link');
   const [key, setKey] = useState(false);
   const [deposit, setDeposit] = useState(false);
-  const manager = useMe().data?.staff.role === 'manager';
   const { width, wide } = useRoom();
   const { pack, record } = view;
   const { hire, base } = pack;
   const state = stateOf(record);
   const alone = { out: unattended(hire.handover, 'out'), in: unattended(hire.handover, 'in') };
+  /** Nothing more comes to it. */
+  const over = state === 'closed' || state === 'cancelled';
+  const leftOther = record.ofOtherBoat.some(({ event: { body } }) => body.kind === 'castOff');
   const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
   const holds = blocking(useCastOff(view));
   const words = useMatterWords(view);
@@ -83,7 +84,7 @@ export const HireCard = ({ view }: { view: HireView }) => {
   const facts = (
     <View style={{ gap: 12, padding: 12 }}>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-        <Tag kind={state === 'closed' ? 'calm' : 'ok'} size={16}>
+        <Tag kind={state === 'cancelled' ? 'stop' : state === 'closed' ? 'calm' : 'ok'} size={16}>
           {t(`hire.state.${state}`)}
         </Tag>
         {state === 'out' ? (
@@ -117,6 +118,8 @@ export const HireCard = ({ view }: { view: HireView }) => {
         ) : null}
         <Button mode="outlined" label={t('notes.title')} onPress={() => router.push(`/hire/${hire.id}/notes`)} testID="notes" />
       </View>
+      {state === 'cancelled' ? <CancelledNotice view={view} onDeposit={() => setDeposit(true)} /> : null}
+      {leftOther ? <Notice kind="stop" title={t('change.leftOther')} /> : null}
       {record.conflicts.length > 0 ? (
         <Notice kind="stop" title={t('hire.conflicts', { count: record.conflicts.length })}>
           {record.conflicts.map(({ subject }) => (
@@ -124,7 +127,7 @@ export const HireCard = ({ view }: { view: HireView }) => {
           ))}
         </Notice>
       ) : null}
-      {state === 'closed' ? null : (
+      {over ? null : (
         <EndingNotice view={view}>
           <Button
             mode="outlined"
@@ -201,13 +204,11 @@ export const HireCard = ({ view }: { view: HireView }) => {
               testID="fit"
             />
           ) : null}
-          {state === 'closed' ? null : (
+          {over ? null : (
             <Button mode="outlined" label={t('hire.docking')} onPress={() => router.push(`/hire/${hire.id}/docking`)} testID="docking" />
           )}
-          {state !== 'closed' && alone.in ? (
-            <Button mode="outlined" label={t('key.title')} onPress={() => setKey(true)} testID="key" />
-          ) : null}
-          <Button mode="outlined" label={t('link.title')} onPress={() => setLinking(true)} testID="link" />
+          {!over && alone.in ? <Button mode="outlined" label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
+          {state === 'cancelled' ? null : <Button mode="outlined" label={t('link.title')} onPress={() => setLinking(true)} testID="link" />}
         </View>
         {key ? <KeySheet view={view} onClose={() => setKey(false)} /> : null}
         {linking ? (
@@ -219,16 +220,16 @@ export const HireCard = ({ view }: { view: HireView }) => {
             }}
           />
         ) : null}
-        {manager && state !== 'closed' ? (
+        <ContactRow contact={hire.contact} />
+        {over ? null : (
           <Button
             mode="outlined"
             label={t('change.title')}
-            onPress={() => setChanging(true)}
+            onPress={() => router.push(`/hire/${hire.id}/change`)}
             testID="change"
             style={{ alignSelf: 'flex-start' }}
           />
-        ) : null}
-        {changing ? <ChangeSheet view={view} onClose={() => setChanging(false)} /> : null}
+        )}
       </Card>
       {isEntered(record, ['out', 'sealed']) ? <DossierCard view={view} /> : null}
       <Card style={{ gap: 4 }}>
@@ -260,19 +261,20 @@ export const HireCard = ({ view }: { view: HireView }) => {
       </Card>
     </View>
   );
-  const main = (
-    <Button
-      mode="contained"
-      label={t(`hire.do.${state}`)}
-      onPress={next}
-      testID="hire-next"
-      {...(wide ? { style: { minWidth: 260 } } : {})}
-    />
-  );
+  const main =
+    state === 'cancelled' ? null : (
+      <Button
+        mode="contained"
+        label={t(`hire.do.${state}`)}
+        onPress={next}
+        testID="hire-next"
+        {...(wide ? { style: { minWidth: 260 } } : {})}
+      />
+    );
   const about = { title: pack.boat.name, sub: `${hire.renter} · ${pack.boat.hullNumber}`, onBack: back };
   if (!wide)
     return (
-      <Screen {...about} footer={main}>
+      <Screen {...about} {...(main ? { footer: main } : {})}>
         <Plan plan={pack.book.plan} stations={[]} stops={[]} width={width} height={140} />
         {facts}
       </Screen>

@@ -1,4 +1,6 @@
 import { listLinks, makeLink, withdrawLinks } from '@quay/contract/renter';
+import { contactOf, dialled } from '@quay/core/booking/contact';
+import { LANGUAGES } from '@quay/core/words/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -6,7 +8,7 @@ import { SvgXml } from 'react-native-svg';
 import { call, NoAnswer } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
 import type { HireView } from '../../local/hire';
-import { copyText } from '../../platform/browser';
+import { canShare, copyText, handOver, share } from '../../platform/browser';
 import { Notice } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { whenOf } from '../../ui/format';
@@ -14,6 +16,7 @@ import { Button } from '../../ui/controls/button';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { useSnack } from '../../ui/controls/snack';
 import { Body, Bold, Small } from '../../ui/words';
+import { linkMessage } from './linkMessage';
 
 /** The renter's link: made, shown once with its code, withdrawn. */
 export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => void }) => {
@@ -22,7 +25,7 @@ export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => vo
   const snack = useSnack();
   const now = useNow();
   const client = useQueryClient();
-  const { hire, base } = view.pack;
+  const { hire, base, boat, operator } = view.pack;
   const params = { hireId: hire.id };
   const key = ['links', hire.id];
   const links = useQuery({ queryKey: key, queryFn: () => call(listLinks, { params }) });
@@ -38,6 +41,15 @@ export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => vo
   });
   const error = links.error ?? make.error ?? withdraw.error;
   const made = make.data;
+  const { numbers, mails } = contactOf(hire.contact);
+  const theirs = LANGUAGES.find((one) => one === hire.language) ?? 'en';
+  const message = linkMessage(theirs, {
+    operator: operator.name,
+    renter: hire.renter,
+    boat: boat.name,
+    when: whenOf(hire.from, base.zone, now, theirs),
+    url: made?.url ?? '',
+  });
   return (
     <ModalSheet
       title={t('link.title')}
@@ -56,11 +68,43 @@ export const LinkSheet = ({ view, onClose }: { view: HireView; onClose: () => vo
             <Bold size={15}>{made.url}</Bold>
           </View>
           <Small>{t('link.once')}</Small>
-          <Button
-            mode="outlined"
-            label={t('link.copy')}
-            onPress={() => void copyText(made.url).then(() => snack({ text: t('link.copied') }))}
-          />
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, justifyContent: 'center' }}>
+            <Button
+              mode="outlined"
+              label={t('link.copy')}
+              onPress={() => void copyText(made.url).then(() => snack({ text: t('link.copied') }))}
+            />
+            {canShare() ? (
+              <Button
+                mode="outlined"
+                label={t('link.share')}
+                onPress={() => void share({ title: message.subject, text: message.text, url: made.url })}
+                testID="link-share"
+              />
+            ) : null}
+            {numbers.slice(0, 1).map((number) => (
+              <Button
+                key="sms"
+                mode="outlined"
+                label={t('link.sms')}
+                onPress={() => handOver(`sms:${dialled(number)}?body=${encodeURIComponent(message.text)}`)}
+                testID="link-sms"
+              />
+            ))}
+            {mails.slice(0, 1).map((mail) => (
+              <Button
+                key="mail"
+                mode="outlined"
+                label={t('link.mail')}
+                onPress={() =>
+                  handOver(
+                    `mailto:${encodeURIComponent(mail)}?subject=${encodeURIComponent(message.subject)}&body=${encodeURIComponent(message.text)}`,
+                  )
+                }
+                testID="link-mail"
+              />
+            ))}
+          </View>
         </View>
       ) : null}
       {links.data ? (

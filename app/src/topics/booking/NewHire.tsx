@@ -2,7 +2,7 @@ import { bookHire, getChoices } from '@quay/contract/booking';
 import { clockOf, dateOf } from '@quay/core/time/zone';
 import { isDay } from '@quay/core/time/calendar';
 import { LANGUAGES } from '@quay/core/words/words';
-import { writeDay } from '@quay/core/time/typedDay';
+import { readClock, writeDay } from '@quay/core/time/typedDay';
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -38,7 +38,7 @@ export const NewHire = () => {
   const errorWords = useErrorWords();
   const { wide } = useRoom();
   const now = useNow(60_000);
-  const asked = useLocalSearchParams<{ day?: string; base?: string }>();
+  const asked = useLocalSearchParams<{ day?: string; base?: string; boat?: string; clock?: string }>();
   const day = asked.day !== undefined && isDay(asked.day) ? asked.day : undefined;
   // Until the base has said where it lies, its clocks are those of this device.
   const [zone, setZone] = useState(() => Intl.DateTimeFormat().resolvedOptions().timeZone);
@@ -48,15 +48,22 @@ export const NewHire = () => {
   /** What is in the way of these hours, and may be insisted on. */
   const [tightAt, setTightAt] = useState<{ of: string; words: string }>();
   const [opened] = useState(now);
+  /** Where somebody pressed on the calendar, else when somebody who asks now can leave. */
+  const startAt = (at: string) => {
+    const start = startOn(day, opened, at);
+    return asked.clock !== undefined && readClock(asked.clock) !== undefined
+      ? { date: day === undefined ? start.date : writeDay(day), clock: asked.clock }
+      : start;
+  };
   const schema = useMemo(() => newHireForm(zone, opened), [zone, opened]);
   const form = useSchemaForm(schema, {
-    ...startOn(day, opened, zone),
+    ...startAt(zone),
     hours: '4',
     backDate: '',
     backClock: '',
     adults: 2,
     children: 0,
-    boat: '',
+    boat: asked.boat ?? '',
     renter: '',
     contact: '',
     language: 'en',
@@ -93,10 +100,10 @@ export const NewHire = () => {
   // What was not touched follows what the quay says: its clocks instead of this device's, its way to hand over.
   useEffect(() => {
     if (form.getFieldState('date').isDirty || form.getFieldState('clock').isDirty) return;
-    const start = startOn(day, opened, zone);
+    const start = startAt(zone);
     set('date', start.date);
     set('clock', start.clock);
-  }, [zone, day, opened, form, set]);
+  }, [zone, day, opened, form, set]); // eslint-disable-line react-hooks/exhaustive-deps
   const usual = data?.handover;
   useEffect(() => {
     if (usual !== undefined && !form.getFieldState('handover').isTouched) set('handover', usual);
@@ -135,6 +142,7 @@ export const NewHire = () => {
             ...times,
             renter: entered.renter,
             contact: entered.contact.trim(),
+            ...(entered.person === undefined ? {} : { person: entered.person }),
             language: entered.language,
             handover: entered.handover,
             party: { adults: entered.adults, children: entered.children },

@@ -4,12 +4,13 @@ import type { Language } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card } from '../../ui/board';
+import { Card, Tag } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { FormField } from '../../ui/controls/form';
 import { SlabBold, Small } from '../../ui/words';
 import { SumField } from '../settlement/SumField';
+import { FoundRenters } from './FoundRenters';
 import type { NewHireForm } from './newHireForm';
 
 /** Who hires, how to reach them and in which language; deposit, handover and notes behind a press. @param depositMinor of the boat's last hire @param languages the operator's, the usual one first */
@@ -27,13 +28,29 @@ export const RenterCard = ({
   const { t } = useTranslation();
   const set = form.setValue;
   const [more, setMore] = useState(false);
-  const [language, handover] = form.watch(['language', 'handover']);
+  const [language, handover, name, known] = form.watch(['language', 'handover', 'renter', 'person']);
   return (
     <Card style={{ gap: 10 }}>
       <SlabBold size={22} heading={2}>
         {t('newHire.renter')}
       </SlabBold>
       <FormField form={form} name="renter" label={t('newHire.name')} most={80} autoComplete="off" testID="hire-renter" />
+      {known === undefined ? (
+        <FoundRenters
+          name={name}
+          onChoose={(one) => {
+            set('person', one.id);
+            set('renter', one.name, { shouldValidate: true });
+            set('contact', one.contact, { shouldValidate: true });
+            set('language', one.language, { shouldTouch: true });
+          }}
+        />
+      ) : (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, flexWrap: 'wrap' }}>
+          <Tag kind="ok">{t('newHire.cameBefore')}</Tag>
+          <Button mode="outlined" label={t('newHire.somebodyElse')} onPress={() => set('person', undefined)} testID="somebody-else" />
+        </View>
+      )}
       <FormField form={form} name="contact" label={t('newHire.contact')} most={120} autoComplete="off" testID="hire-contact" />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('newHire.language')}>
         {languages.map((one) => (

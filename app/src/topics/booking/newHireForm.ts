@@ -1,4 +1,5 @@
 import { LATEST_ENTRY_HOURS, LONGEST_HIRE_DAYS } from '@quay/contract/booking';
+import { contactOf } from '@quay/core/booking/contact';
 import { onStep } from '@quay/core/booking/choices';
 import { POLICIES } from '@quay/core/policy/policy';
 import { clockOf, dateOf, instantOf, shiftDay } from '@quay/core/time/zone';
@@ -42,8 +43,14 @@ export const timesOf = ({ date, clock, hours, backDate, backClock }: Times, zone
   return to !== undefined && from < to && Date.parse(to) - Date.parse(from) <= LONGEST_HIRE_DAYS * 24 * HOUR_MS ? { from, to } : undefined;
 };
 
-/** A number to ring or an address to write to, as far as one can see that. */
-const isContact = (text: string) => /^\S+@\S+\.\S+$/.test(text) || text.replace(/\D/g, '').length >= 5;
+/** A number to ring or an address to write to, as far as one can see that; or nothing. */
+export const contactField = z.string().check(
+  z.maxLength(120),
+  z.refine((text) => {
+    const { numbers, mails } = contactOf(text);
+    return text.trim() === '' || numbers.length + mails.length > 0;
+  }, 'newHire.badContact'),
+);
 
 /** @param now ms, by which it is judged whether a hire may still be entered */
 export const newHireForm = (zone: string, now: number) =>
@@ -59,10 +66,9 @@ export const newHireForm = (zone: string, now: number) =>
       /** Empty: whichever is offered first. */
       boat: z.string(),
       renter: typed.words(80, 'newHire.renterWanted'),
-      contact: z.string().check(
-        z.maxLength(120),
-        z.refine((text) => text.trim() === '' || isContact(text.trim()), 'newHire.badContact'),
-      ),
+      /** Somebody who hired before. */
+      person: z.optional(z.string()),
+      contact: contactField,
       language: z.enum(LANGUAGES),
       /** Empty: as on the boat's last hire. */
       deposit: z.string(),

@@ -1,5 +1,6 @@
 import { happenedAt } from '@quay/core/events/stored';
 import { clockOf } from '@quay/core/time/zone';
+import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { FlatList, View } from 'react-native';
@@ -22,11 +23,14 @@ export const Log = ({ view, title }: { view: HireView; title?: string }) => {
       [...view.events].sort((a, b) => happenedAt(b.stored) - happenedAt(a.stored) || b.stored.event.deviceSeq - a.stored.event.deviceSeq),
     [view.events],
   );
+  const behind = useMemo(() => new Set(view.record.ofOtherBoat.map(({ event }) => event.id)), [view.record]);
   return (
     <FlatList
       data={rows}
       keyExtractor={({ id }) => id}
-      renderItem={({ item }) => <Logged entry={item} what={words(item.stored.event.body)} zone={view.pack.base.zone} />}
+      renderItem={({ item }) => (
+        <Logged entry={item} what={words(item.stored.event.body)} zone={view.pack.base.zone} otherBoat={behind.has(item.id)} />
+      )}
       initialNumToRender={AT_FIRST}
       ListHeaderComponent={
         title === undefined ? null : (
@@ -44,7 +48,21 @@ export const Log = ({ view, title }: { view: HireView; title?: string }) => {
   );
 };
 
-const Logged = ({ entry: { stored, state }, what, zone }: { entry: LocalEvent; what: string; zone: string }) => {
+/** Whose entry it is: of what the quay adds for somebody, theirs. */
+const byOf = ({ actor, event: { body } }: LocalEvent['stored'], t: TFunction): string =>
+  'by' in body && actor.role === 'quay' ? t('log.by.hand', { who: body.by }) : t(`log.by.${actor.role}`, { who: actor.id });
+
+const Logged = ({
+  entry: { stored, state },
+  what,
+  zone,
+  otherBoat,
+}: {
+  entry: LocalEvent;
+  what: string;
+  zone: string;
+  otherBoat: boolean;
+}) => {
   const { t } = useTranslation();
   const tones = useTones();
   return (
@@ -54,8 +72,13 @@ const Logged = ({ entry: { stored, state }, what, zone }: { entry: LocalEvent; w
       </Small>
       <View style={{ flex: 1 }}>
         <Body size={15}>{what}</Body>
-        <Small size={13}>{t(`log.by.${stored.actor.role}`, { who: stored.actor.id })}</Small>
+        <Small size={13}>{byOf(stored, t)}</Small>
       </View>
+      {otherBoat ? (
+        <Tag kind="calm" size={12}>
+          {t('log.otherBoat')}
+        </Tag>
+      ) : null}
       {state === 'synced' ? null : (
         <Tag kind={state === 'pending' ? 'ask' : 'stop'} size={12}>
           {state === 'refused' ? t('pending.refused', { count: 1 }) : t(state === 'aside' ? 'log.aside' : 'log.kept')}

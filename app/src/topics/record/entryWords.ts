@@ -1,3 +1,4 @@
+import type { CancelReason } from '@quay/core/booking/events';
 import type { HirePack } from '@quay/contract/hire';
 import { say, type Wording } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
@@ -18,6 +19,9 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
     const gauge = book.gauges.find((one) => one.id === id);
     return gauge ? spokenReading(gauge, shown) : figure(shown);
   };
+  /** With why, and in whose words. */
+  const said = (what: string, { why, note }: { why?: CancelReason | undefined; note?: string | undefined }) =>
+    [what, why === undefined ? '' : t(`log.reason.${why}`), note ?? ''].filter(Boolean).join(' · ');
   const point = (id: string) => say(book.points.find((one) => one.id === id)?.say ?? { en: id }, i18n.language);
   return (body) => {
     switch (body.kind) {
@@ -125,6 +129,14 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return t(`log.byHand.${body.what}`, { sum: money(body.amountMinor) });
       case 'corrected':
         return t('log.corrected', { n: body.number, of: body.corrects, why: body.why });
+      case 'bookingChanged':
+        return said(t('log.booking', { what: body.changes.map(({ what }) => t(`log.field.${what}`)).join(', ') }), body);
+      case 'boatSwapped':
+        return said(t('log.swapped'), body);
+      case 'hireCancelled':
+        return said(t('log.cancelled'), body);
+      case 'hireReinstated':
+        return said(t('log.reinstated'), body);
       case 'keyGiven':
         return t('log.keyGiven');
       case 'undone':

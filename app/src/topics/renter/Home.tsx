@@ -51,7 +51,7 @@ export const Home = () => {
   const state = stateOf(record);
   const ashore = state === 'booked';
   const walk = ashore || state === 'walkingOut' || state === 'readyToGo' ? 'out' : 'in';
-  const alone = unattended(hire.handover, walk) && state !== 'closed';
+  const alone = unattended(hire.handover, walk) && state !== 'closed' && state !== 'cancelled';
   const left = minutesBetween(new Date(now).toISOString(), hire.to);
   const afloat = state === 'out';
   const people = peopleOf(record, view.sheets);
@@ -112,6 +112,11 @@ export const Home = () => {
           <ChoiceChip key={one} label={one.toUpperCase()} on={language === one} onPress={() => void choose(one)} testID={`speak-${one}`} />
         ))}
       </View>
+      {state === 'cancelled' ? (
+        <Notice kind="stop" title={t('r.cancelled')}>
+          <Body>{t('r.cancelledWhy')}</Body>
+        </Notice>
+      ) : null}
       {afloat && left <= FORWARD_MIN ? (
         <Notice
           kind={left < 0 ? 'stop' : 'ask'}

@@ -384,6 +384,28 @@ const ALL: readonly Migration[] = [
         t.string('madeBy');
       }),
   },
+  {
+    name: '014-out-of-service',
+    down: onlyForward,
+    up: async (db) => {
+      await db.schema.createTable('outOfService', (t) => {
+        t.string('id').primary();
+        t.string('boat').notNullable().references('boat.id');
+        t.string('from').notNullable();
+        // Nothing: until somebody says otherwise.
+        t.string('to');
+        t.string('why').notNullable();
+        t.string('madeBy').notNullable();
+        t.string('madeAt').notNullable();
+        t.index(['boat', 'from']);
+      });
+      // A boat's time is asked for at every booking, and a person's hires whenever they come again.
+      await db.schema.alterTable('hire', (t) => {
+        t.index(['boat', 'from']);
+        t.index(['renter']);
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

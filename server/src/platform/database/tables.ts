@@ -152,6 +152,15 @@ type ComparisonJob = {
   boxes: string | null;
 };
 type AttentionAside = { key: string; by: string; at: string };
+export type OutOfServiceRow = {
+  id: string;
+  boat: string;
+  from: string;
+  to: string | null;
+  why: string;
+  madeBy: string;
+  madeAt: string;
+};
 type ToTranslate = { book: string; texts: string };
 
 type NullableIn<R> = { [K in keyof R]-?: null extends R[K] ? K : never }[keyof R];
@@ -189,5 +198,6 @@ declare module 'knex/types/tables' {
     comparison: Table<ComparisonJob>;
     attentionAside: Table<AttentionAside>;
     toTranslate: Table<ToTranslate>;
+    outOfService: Table<OutOfServiceRow>;
   }
 }

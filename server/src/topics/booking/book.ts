@@ -6,7 +6,7 @@ import type { Knex } from 'knex';
 import { fail, ProblemError } from '../../platform/http/problem';
 import { readHandoverPolicy } from '../../platform/database/setting';
 import { boatsToHire, bookedOf } from './choices';
-import { namedHires, type NamedHire, toHire } from './hire';
+import { namedHire, type NamedHire, toHire } from './hire';
 
 const HOUR_MS = 3_600_000;
 
@@ -24,12 +24,12 @@ export const refuseClashes = async (trx: Knex, wanted: Wanted, insist: boolean, 
 };
 
 /** Whether all that was sent is what is booked: an answer that did not come through must not hide what was typed anew since. */
-const isSame = async (trx: Knex, row: NamedHire, hire: NewHire): Promise<boolean> =>
+const isSame = (row: NamedHire, hire: NewHire): boolean =>
   row.boat === hire.boat &&
   row.from === hire.from &&
   row.to === hire.to &&
   row.renterName === hire.renter.trim() &&
-  (await trx('person').where({ id: row.renter }).first('contact'))?.contact === hire.contact.trim() &&
+  row.renterContact === hire.contact.trim() &&
   row.language === hire.language &&
   row.handover === hire.handover &&
   row.adults === hire.party.adults &&
@@ -43,10 +43,10 @@ const isSame = async (trx: Knex, row: NamedHire, hire: NewHire): Promise<boolean
  */
 export const bookHire = (db: Knex, hire: NewHire, now: string): Promise<Hire> =>
   db.transaction(async (trx) => {
-    const read = async () => (await namedHires(trx).where('hire.id', hire.id).first()) as NamedHire | undefined;
+    const read = () => namedHire(trx, hire.id);
     const there = await read();
     if (there) {
-      if (await isSame(trx, there, hire)) return toHire(there);
+      if (isSame(there, hire)) return toHire(there);
       throw new ProblemError(409, 'changedMeanwhile');
     }
     const [boat] = await boatsToHire(trx, { boat: hire.boat });
@@ -54,13 +54,12 @@ export const bookHire = (db: Knex, hire: NewHire, now: string): Promise<Hire> =>
     if (hire.party.adults + hire.party.children > boat.people) throw new ProblemError(409, 'overPlate', { people: boat.people });
     if (Date.parse(hire.from) < Date.parse(now) - LATEST_ENTRY_HOURS * HOUR_MS) throw new ProblemError(409, 'longPast');
     await refuseClashes(trx, hire, hire.insist === true, now);
-    const renter = `renter-${hire.id}`;
-    await trx('person').insert({
-      id: renter,
-      salt: randomBytes(16).toString('hex'),
-      name: hire.renter.trim(),
-      contact: hire.contact.trim(),
-    });
+    const known = hire.person === undefined ? undefined : await trx('person').where({ id: hire.person }).whereNot({ salt: '' }).first('id');
+    const renter = known?.id ?? `renter-${hire.id}`;
+    const named = { name: hire.renter.trim(), contact: hire.contact.trim() };
+    // Whoever comes again is the same person, as they are called and reached now.
+    if (known) await trx('person').where({ id: renter }).update(named);
+    else await trx('person').insert({ id: renter, salt: randomBytes(16).toString('hex'), ...named });
     const prices = (await trx('priceList').orderBy('version', 'desc').first('version')) ?? fail(409, 'noPricesYet');
     await trx('hire').insert({
       id: hire.id,

@@ -15,7 +15,7 @@ type BookedRow = {
   castOffAt: string | null;
   cameInAt: string | null;
 };
-/** A boat's time that is given away, with the name of who has it. */
+/** A boat's time that is given away, with the name of who has it, or why she is out of service. */
 export type NamedBooked = Booked & { renter: string };
 
 /**
@@ -26,6 +26,7 @@ export type NamedBooked = Booked & { renter: string };
 export const bookedOf = async (db: Knex, boats: readonly string[], after: string, until: string, now: string): Promise<NamedBooked[]> => {
   const since = new Date(Date.parse(after) - DAY_MS).toISOString();
   const rows = (await db('hire')
+    .whereNot('hire.state', 'cancelled')
     .join('person', 'person.id', 'hire.renter')
     .whereIn('hire.boat', boats)
     .where('hire.from', '<', until)
@@ -43,10 +44,20 @@ export const bookedOf = async (db: Knex, boats: readonly string[], after: string
     )) as BookedRow[];
   // Nobody knows when a late boat comes; by whole quarters, so that what is offered still stands when it is taken.
   const soonest = new Date(Math.ceil(Date.parse(now) / QUARTER_MS + 1) * QUARTER_MS).toISOString();
-  return rows.map(({ castOffAt, cameInAt, to, ...row }) => ({
-    ...row,
-    to: cameInAt ?? (castOffAt !== null && to < soonest ? soonest : to),
-  }));
+  const away = await db('outOfService')
+    .whereIn('boat', boats)
+    .where('from', '<', until)
+    .where((either) => {
+      void either.whereNull('to').orWhere('to', '>', since);
+    })
+    .select('boat', 'from', 'to', 'why');
+  return [
+    ...rows.map(({ castOffAt, cameInAt, to, ...row }) => ({
+      ...row,
+      to: cameInAt ?? (castOffAt !== null && to < soonest ? soonest : to),
+    })),
+    ...away.map(({ boat, from, to, why }) => ({ hire: null, boat, from, to, renter: why })),
+  ];
 };
 
 export type Boat = BoatToHire & { hullNumber: string; base: string; waters: string; depositMinor: number };
@@ -67,7 +78,7 @@ export const boatsToHire = async (db: Knex, of: { base: string } | { boat: strin
 export const choicesAt = async (
   db: Knex,
   base: string,
-  wanted: { from: string; to: string; people: number },
+  wanted: { from: string; to: string; people: number; hire?: string | undefined },
   turnaroundMin: number,
   now: string,
 ): Promise<{ choices: Choice<Boat>[]; booked: NamedBooked[] }> => {

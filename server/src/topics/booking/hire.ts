@@ -3,20 +3,21 @@ import type { Handover } from '@quay/core/policy/policy';
 import type { Knex } from 'knex';
 import type { HireRow } from '../../platform/database/tables';
 
-export type NamedHire = HireRow & { renterName: string; renterSalt: string; boatName: string };
+export type NamedHire = HireRow & { renterName: string; renterContact: string; renterSalt: string; boatName: string };
 
 /** Hires with the names of their renter and boat. */
 export const namedHires = (db: Knex) =>
   db('hire')
     .join('person', 'person.id', 'hire.renter')
     .join('boat', 'boat.id', 'hire.boat')
-    .select('hire.*', 'person.name as renterName', 'person.salt as renterSalt', 'boat.name as boatName');
+    .select('hire.*', 'person.name as renterName', 'person.contact as renterContact', 'person.salt as renterSalt', 'boat.name as boatName');
 
 export const toHire = (row: NamedHire): Hire => ({
   id: row.id,
   boat: row.boat,
   base: row.base,
   renter: row.renterName,
+  contact: row.renterContact,
   language: row.language,
   handover: row.handover,
   party: { adults: row.adults, children: row.children },
@@ -30,10 +31,27 @@ export const toHire = (row: NamedHire): Hire => ({
 /** Whether there is such a hire. */
 export const hireExists = async (db: Knex, id: string): Promise<boolean> => (await db('hire').where({ id }).first('id')) !== undefined;
 
-/** What a delivery is judged by: how the boat is handed over, and the newest version of her book. */
-export const termsOf = async (db: Knex, id: string): Promise<{ handover: Handover; newestBook: number } | undefined> =>
-  (await db('hire').join('boat', 'boat.id', 'hire.boat').where('hire.id', id).first('hire.handover', 'boat.bookVersion as newestBook')) as
-    { handover: Handover; newestBook: number } | undefined;
+/** One hire with the names of its renter and boat. */
+export const namedHire = async (db: Knex, id: string): Promise<NamedHire | undefined> =>
+  (await namedHires(db).where('hire.id', id).first()) as NamedHire | undefined;
+
+/**
+ * What a delivery is judged by: how the boat is handed over, and the newest version of each book it may be about.
+ * @param boats that its entries name: a phone without signal may not know yet that the hire has another one
+ */
+export const termsOf = async (
+  db: Knex,
+  id: string,
+  boats: readonly string[],
+): Promise<{ handover: Handover; newestBook: (boat: string | undefined) => number } | undefined> => {
+  const hire = await db('hire').where({ id }).first('handover', 'boat');
+  if (!hire) return undefined;
+  const rows = await db('boat')
+    .whereIn('id', [...new Set([hire.boat, ...boats])])
+    .select('id', 'bookVersion');
+  const newest = new Map(rows.map(({ id: boat, bookVersion }) => [boat, bookVersion]));
+  return { handover: hire.handover, newestBook: (boat = hire.boat) => newest.get(boat) ?? 0 };
+};
 
 /** A base by its id; to a renter only the base of their hire. */
 export const baseOf = async (db: Knex, id: string, hire?: string): Promise<{ id: string } | undefined> => {

@@ -1,22 +1,38 @@
 import { getChoices, bookHire as bookHireApi } from '@quay/contract/booking';
-import * as api from '@quay/contract/hire';
+import * as calendar from '@quay/contract/calendar';
+import * as change from '@quay/contract/change';
+import type { Hire } from '@quay/contract/hire';
 import { policyOf } from '@quay/core/policy/policy';
-import { on } from '../../platform/http/mount';
-import { fail } from '../../platform/http/problem';
+import { type Call, on, staffOf } from '../../platform/http/mount';
 import { readHandoverPolicy } from '../../platform/database/setting';
 import { currencyOf } from '../policy/prices';
 import { baseAmong } from './bases';
 import { bookHire } from './book';
 import { choicesAt } from './choices';
-import { changeHire } from './change';
+import { type By, changeHire } from './change';
+import { calendarOf } from './calendar';
+import { cancelHire, reinstateHire } from './cancel';
+import { hiresLike, rentersLike } from './find';
+import { bringBackInService, takeOut } from './outOfService';
+import { swapOf } from './swap';
+import { refreshStale } from '../record/refresh';
+
+/** Who asks for a change, and which version they saw. */
+const byOf = (call: Pick<Call<unknown>, 'session' | 'seen'>): By => {
+  const { id, role } = staffOf(call).staff;
+  return { id, role, version: call.seen };
+};
+const versioned = ({ res }: Pick<Call<unknown>, 'res'>, hire: Hire): Hire => {
+  res.set('ETag', `"${hire.version}"`);
+  return hire;
+};
 
 export const bookingRoutes = [
   on(getChoices, async ({ quay: { store }, query, now }) => {
     const { base, bases } = await baseAmong(store.db, query.base);
     const { turnaroundMinutes, policies, languages } = await readHandoverPolicy(store.db);
-    const wanted = { from: query.from, to: query.to, people: Number(query.people) };
+    const wanted = { from: query.from, to: query.to, people: Number(query.people), hire: query.hire };
     const { choices, booked } = await choicesAt(store.db, base.id, wanted, turnaroundMinutes, now);
-    const renterOf = new Map(booked.map(({ hire, renter }) => [hire, renter]));
     return {
       base,
       bases,
@@ -32,23 +48,37 @@ export const bookingRoutes = [
         depositMinor,
         is,
         freeFrom,
-        clashes: clashes.map(({ booked: { hire, from, to }, ...clash }) => ({
+        clashes: clashes.map(({ booked: one, ...clash }) => ({
           ...clash,
-          hire,
-          from,
-          to,
-          renter: renterOf.get(hire) ?? '',
+          hire: one.hire,
+          from: one.from,
+          to: one.to,
+          renter: booked.find((other) => other === one)?.renter ?? '',
         })),
       })),
     };
   }),
   on(bookHireApi, ({ quay, body, now }) => bookHire(quay.store.db, body, now)),
-  on(api.changeHire, async ({ quay, params, body, seen, res, now }) => {
-    const done = (await changeHire(quay.store.db, params.hireId, { ...body, version: seen }, now)) ?? fail(404, 'noSuchHire');
-    if (done.ok) {
-      res.set('ETag', `"${done.hire.version}"`);
-      return done.hire;
-    }
-    return done.reason === 'beforeStart' ? fail(400, 'beforeStart') : fail(412, 'changedMeanwhile');
+  on(change.changeHire, async (call) =>
+    versioned(call, await changeHire(call.quay.store.db, call.params.hireId, call.body, byOf(call), call.now)),
+  ),
+  on(change.cancelHire, async (call) =>
+    versioned(call, await cancelHire(call.quay.store.db, call.params.hireId, call.body, byOf(call), call.now)),
+  ),
+  on(change.reinstateHire, async (call) =>
+    versioned(call, await reinstateHire(call.quay.store.db, call.params.hireId, call.body, byOf(call), call.now)),
+  ),
+  on(change.previewSwap, ({ quay: { store }, params, query }) => swapOf(store.db, params.hireId, query.boat)),
+  on(calendar.getCalendar, async ({ quay: { store, key }, query, now }) => {
+    await refreshStale(store.db, key, now);
+    const { base, bases } = await baseAmong(store.db, query.base);
+    return { now, base, bases, ...(await calendarOf(store.db, base, query)) };
   }),
+  on(calendar.takeOutOfService, (call) => takeOut(call.quay.store.db, call.params.boatId, call.body, staffOf(call).staff.id, call.now)),
+  on(calendar.backInService, async ({ quay: { store }, params, now }) => {
+    await bringBackInService(store.db, params.id, now);
+    return { ok: true as const };
+  }),
+  on(calendar.findHires, async ({ quay: { store }, query, now }) => ({ hires: await hiresLike(store.db, query.find, now) })),
+  on(calendar.findRenters, async ({ quay: { store }, query }) => ({ renters: await rentersLike(store.db, query.find) })),
 ];

@@ -19,7 +19,7 @@ export const keySafeRoutes = [
   }),
   on(api.setKeyCode, async (call) => {
     const { quay, params, body, now } = call;
-    const terms = await termsOf(quay.store.db, params.hireId);
+    const terms = await termsOf(quay.store.db, params.hireId, []);
     if (!terms) return fail(404, 'noSuchHire');
     if (quay.integrations.keySafe.simulated) return fail(409, 'safeMakesItsOwn');
     if (!unattended(terms.handover, 'in')) return fail(409, 'attended');

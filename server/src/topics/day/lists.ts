@@ -49,8 +49,8 @@ export const dayHires = async (db: Knex, base: BaseRow, now: string): Promise<Da
   const from = before < day.from ? before : day.from;
   const to = after > day.to ? after : day.to;
   const [leaving, returning, open] = [
-    (await listed(db, base).where('hire.from', '>=', from).where('hire.from', '<', to)) as ListedRow[],
-    (await listed(db, base).where('hire.to', '>=', from).where('hire.to', '<', to)) as ListedRow[],
+    (await listed(db, base).where('hire.from', '>=', from).where('hire.from', '<', to).whereNot('hire.state', 'cancelled')) as ListedRow[],
+    (await listed(db, base).where('hire.to', '>=', from).where('hire.to', '<', to).whereNot('hire.state', 'cancelled')) as ListedRow[],
     (await listed(db, base).whereIn('hire.state', ['walkingOut', 'readyToGo', 'out', 'walkingIn', 'settling'])) as ListedRow[],
   ];
   return [...new Map([...leaving, ...returning, ...open].map((row) => [row.id, row])).values()].map(toDayRow);

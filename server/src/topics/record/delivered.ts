@@ -4,8 +4,8 @@ import type { HireEvent } from '@quay/core/record/event';
 /** What a phone delivers of one hire. */
 export type Delivery = {
   hire: string;
-  /** The newest book of her boat: none made later is known to any honest phone. */
-  newestBook: number;
+  /** The newest book of a boat, of the hire's own where none is named: none made later is known to any honest phone. */
+  newestBook: (boat: string | undefined) => number;
   device: string;
   actor: Actor;
   /** When whoever made this left the phone that delivers it now in their name; undefined while they have it. */

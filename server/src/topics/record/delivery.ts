@@ -29,7 +29,7 @@ const validateDelivery = (delivery: Delivery): { fit: Fit[]; refused: Refusal[] 
     const read = readEvent(raw);
     if (!read.ok) return no(read.reason, read.detail);
     const { event } = read;
-    if (event.bookVersion > delivery.newestBook) return no('doesNotFit', `there is no book ${event.bookVersion} of this boat`);
+    if (event.bookVersion > delivery.newestBook(event.boat)) return no('doesNotFit', `there is no book ${event.bookVersion} of this boat`);
     if (event.stream !== delivery.hire) return no('otherHire', `it belongs to ${event.stream}`);
     if (event.device !== delivery.device) return no('otherDevice', 'it was made on another device');
     if (!mayAdd(delivery.actor.role, event.body, delivery.alone))
@@ -71,6 +71,22 @@ const ownOnly = async (db: Knex, hire: string, fit: Fit[], refused: Refusal[]): 
 
 /** What renters say of their statement is theirs to take back: nobody of the quay replaces or undoes it. */
 const THEIR_WORD: readonly EventKind[] = ['lineAnswered', 'lineContested'];
+
+/** What became of a booking is said where the booking is; nobody takes it back on a phone. */
+const QUAYS_WORD: readonly EventKind[] = ['bookingChanged', 'boatSwapped', 'hireCancelled', 'hireReinstated'];
+
+const notUnsaid = async (db: Knex, hire: string, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
+  const quays = new Set(
+    (await namedBy(db, hire, fit, 'staff'))
+      .filter(({ content }) => QUAYS_WORD.includes((JSON.parse(content) as HireEvent).body.kind))
+      .map(({ id }) => id),
+  );
+  return fit.filter(({ event }) => {
+    const unsaid = event.replaces.some((id) => quays.has(id));
+    if (unsaid) refused.push({ id: event.id, reason: 'mayNot', detail: 'a booking is changed where it is kept' });
+    return !unsaid;
+  });
+};
 
 const notOverruled = async (db: Knex, hire: string, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
   const theirs = new Set(
@@ -146,7 +162,8 @@ export const appendEvents = async (db: Knex, delivery: Delivery): Promise<Taken>
   const { hire, device, actor, now, behindMs } = delivery;
   const made = await whileHere(db, delivery, sorted, refused);
   const named = await withinLimit(db, delivery, made, refused);
-  const allowed = await (actor.role === 'renter' ? ownOnly : notOverruled)(db, hire, named, refused);
+  const theirs = await (actor.role === 'renter' ? ownOnly : notOverruled)(db, hire, named, refused);
+  const allowed = actor.role === 'renter' ? theirs : await notUnsaid(db, hire, theirs, refused);
   const fit = await withinQuota(db, delivery, allowed, refused);
   if (fit.length === 0) return { synced: [], refused };
   // The first of an id in one delivery is tried; a second one is then judged against what is held.

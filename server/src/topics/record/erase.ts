@@ -1,14 +1,17 @@
 import type { Knex } from 'knex';
 
+/** What nothing more comes to. */
+const OVER = ['closed', 'cancelled'] as const;
+
 /**
- * Erases who people were, for hires closed whose end lies before a day: names, contacts, notes and the sheets of who was
+ * Erases who people were, for hires closed or cancelled whose end lies before a day: names, contacts, notes and the sheets of who was
  * aboard. What was recorded stays, and every seal over it stays good, since events carry commitments only; with the salts
  * gone nobody can try names against them. A statement keeps the name it was made out to, as books of account must.
  * @param before ISO instant @returns how many hires were concerned
  */
 export const erasePeople = (db: Knex, before: string): Promise<number> =>
   db.transaction(async (trx) => {
-    const hires = await trx('hire').where({ state: 'closed' }).where('to', '<', before).select('id', 'renter');
+    const hires = await trx('hire').whereIn('state', OVER).where('to', '<', before).select('id', 'renter');
     for (let i = 0; i < hires.length; i += 400) {
       const some = hires.slice(i, i + 400);
       const ids = some.map(({ id }) => id);
@@ -23,7 +26,7 @@ export const erasePeople = (db: Knex, before: string): Promise<number> =>
           'renter',
           some.map(({ renter }) => renter),
         )
-        .whereNot((q) => void q.where({ state: 'closed' }).where('to', '<', before))
+        .whereNot((q) => void q.whereIn('state', OVER).where('to', '<', before))
         .select('renter');
       const keep = new Set(staying.map(({ renter }) => renter));
       await trx('person')

@@ -8,7 +8,7 @@ import { EVENT_VERSION } from '@quay/core/events/version';
 /** The number of the quay's next word on a hire. */
 export const nextSeq = (stored: readonly StoredHireEvent[]): number => stored.filter(({ event }) => event.device === 'quay').length + 1;
 
-/** The quay's own word on a hire: closing it, giving out a key, what a terminal said. It comes from no phone. */
+/** The quay's own word on a hire: closing it, giving out a key, what a terminal said, what became of its booking. It comes from no phone. */
 export const appendQuayEvent = async (
   db: Knex,
   hire: string,
@@ -17,11 +17,27 @@ export const appendQuayEvent = async (
     seq,
     bookVersion,
     now,
+    replaces = [],
   }: {
-    body: Extract<EventBody, { kind: 'closed' | 'keyGiven' | 'depositAnswered' | 'paymentAnswered' | 'corrected' }>;
+    body: Extract<
+      EventBody,
+      {
+        kind:
+          | 'closed'
+          | 'keyGiven'
+          | 'depositAnswered'
+          | 'paymentAnswered'
+          | 'corrected'
+          | 'bookingChanged'
+          | 'boatSwapped'
+          | 'hireCancelled'
+          | 'hireReinstated';
+      }
+    >;
     seq: number;
     bookVersion: number;
     now: string;
+    replaces?: string[];
   },
 ): Promise<void> => {
   const event: HireEvent = {
@@ -32,7 +48,7 @@ export const appendQuayEvent = async (
     deviceSeq: seq,
     at: now,
     bookVersion,
-    replaces: [],
+    replaces,
     body,
   };
   const content = canonical(event);

@@ -1,3 +1,4 @@
+import { isCancelled } from '@quay/core/booking/events';
 import { bookOf } from '../fleet/book';
 import { cameIn, castOff } from '@quay/core/trip/events';
 import { dayOfUse } from '@quay/core/party/ofHire';
@@ -59,6 +60,9 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
     late: record.late.length,
     proposed: record.proposed.length,
     conflicts: record.conflicts.length,
+    // She left, or came back, on a phone that did not know that the hire had another boat by then, or none.
+    otherBoat: record.ofOtherBoat.filter(({ event: { body } }) => body.kind === 'castOff').length,
+    leftCancelled: state !== 'cancelled' && isCancelled(record) ? 1 : 0,
     wrongClocks: record.wrongClocks.length,
     seals,
     // She left although something held her and no manager had let her go: a phone without signal could not know better.

@@ -9,7 +9,15 @@ import { appendEvents } from './delivery';
 import { asideOf, eventsAfter } from './record';
 import { refreshIfStale } from './refresh';
 
-const termsOrFail = async (call: Call<unknown>, hireId: string) => (await termsOf(call.quay.store.db, hireId)) ?? fail(404, 'noSuchHire');
+const termsOrFail = async (call: Call<unknown>, hireId: string, boats: readonly string[] = []) =>
+  (await termsOf(call.quay.store.db, hireId, boats)) ?? fail(404, 'noSuchHire');
+
+/** A few boats at most that entries of one delivery name; whoever names more is no honest phone. */
+const MOST_BOATS = 20;
+const boatsNamed = (events: readonly unknown[]): string[] =>
+  [...new Set(events.map((event) => (event as { boat?: unknown } | null)?.boat))]
+    .filter((boat): boat is string => typeof boat === 'string')
+    .slice(0, MOST_BOATS);
 
 type Maker = { id: string; role: 'hand' | 'manager' | 'renter'; leftAt?: string | undefined };
 
@@ -29,7 +37,7 @@ const kindOf = (event: unknown): unknown => (event as { body?: { kind?: unknown 
 export const recordRoutes = [
   on(api.appendEvents, async (call) => {
     const { quay, params, body, now } = call;
-    const { handover, newestBook } = await termsOrFail(call, params.hireId);
+    const { handover, newestBook } = await termsOrFail(call, params.hireId, boatsNamed(body.events));
     await keepPace(whoOf(call).device.id, whoOf(call).role, body.events.length);
     const maker = await makerOf(call);
     const taken = await appendEvents(quay.store.db, {

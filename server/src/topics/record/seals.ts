@@ -53,7 +53,10 @@ export const judgeSeals = async (
       .onConflict('event')
       .merge();
     done.set(id, state);
-    if (state === 'countersigned') await db('boat').where({ id: hire.boat }).update({ lastSeal: body.root });
+    if (state === 'countersigned')
+      await db('boat')
+        .where({ id: stored.event.boat ?? hire.boat })
+        .update({ lastSeal: body.root });
   }
   return [...done.values()].filter((state) => state !== 'countersigned').length;
 };

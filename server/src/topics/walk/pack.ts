@@ -71,7 +71,7 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
   const book = await bookOf(db, row.boat, row.bookVersion ?? undefined);
   if (!book) throw new Error(`hire ${id}: boat ${row.boat} has no book in version ${row.bookVersion ?? 'now'}`);
   const seals = await db('seal').where({ hire: id }).select('event', 'walk', 'root', 'receivedAt', 'state', 'signature', 'key');
-  const { stored: held, aside } = await wholeRecord(db, id);
+  const { stored: held, aside, record } = await wholeRecord(db, id);
   const gone = new Set(aside.map((one) => one.id));
   const coveredBy = new Map(held.flatMap(({ event }) => (event.body.kind === 'sealed' ? [[event.id, event.body.covers]] : [])));
   const statement = await db('statement').where({ hire: id }).whereNull('corrects').first('number');
@@ -89,7 +89,10 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
     away: await awayWith(db, row.boat, id),
     prices: await priceList(db, row.priceVersion),
     previousSeal: boat.lastSeal,
-    seals: seals.map(({ event, ...seal }) => ({ ...seal, aside: (coveredBy.get(event) ?? []).filter((one) => gone.has(one)).length })),
+    // Those of a boat that the hire no longer has stay hers.
+    seals: seals
+      .filter(({ event }) => !record.ofOtherBoat.some((one) => one.event.id === event))
+      .map(({ event, ...seal }) => ({ ...seal, aside: (coveredBy.get(event) ?? []).filter((one) => gone.has(one)).length })),
     signerSalt: row.renterSalt,
     statementNumber: statement?.number ?? null,
   };

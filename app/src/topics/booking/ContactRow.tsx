@@ -1,0 +1,41 @@
+import { contactOf, dialled } from '@quay/core/booking/contact';
+import { useTranslation } from 'react-i18next';
+import { View } from 'react-native';
+import { dial, handOver } from '../../platform/browser';
+import { Button } from '../../ui/controls/button';
+import { Body, Bold, Small } from '../../ui/words';
+
+/** How whoever hires is reached, each way a press away. */
+export const ContactRow = ({ contact }: { contact: string }) => {
+  const { t } = useTranslation();
+  const { numbers, mails } = contactOf(contact);
+  return (
+    <View style={{ gap: 6 }}>
+      <Small>{t('change.contact')}</Small>
+      {contact.trim() === '' ? <Body tone="soft">{t('change.noContact')}</Body> : <Bold>{contact}</Bold>}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {numbers
+          .slice(0, 1)
+          .flatMap((number) => [
+            <Button key="call" mode="outlined" label={t('change.call')} onPress={() => dial(number)} testID="call-renter" />,
+            <Button
+              key="text"
+              mode="outlined"
+              label={t('change.text')}
+              onPress={() => handOver(`sms:${dialled(number)}`)}
+              testID="text-renter"
+            />,
+          ])}
+        {mails.slice(0, 1).map((mail) => (
+          <Button
+            key="mail"
+            mode="outlined"
+            label={t('change.mail')}
+            onPress={() => handOver(`mailto:${encodeURIComponent(mail)}`)}
+            testID="mail-renter"
+          />
+        ))}
+      </View>
+    </View>
+  );
+};
