@@ -51,6 +51,7 @@ const SERVER_TOPICS = [
   'booking',
   'party',
   'record',
+  'rebooking',
   'photo',
   'fuel',
   'trip',

@@ -7,6 +7,11 @@ const BENCHES: Record<string, Bench> = {
   project: { about: 'projecting 2,000 events', run: async () => (await import('./figures/project')).project() },
   append: { about: 'appending 50 events against bare better-sqlite3', run: async () => (await import('./figures/append')).append() },
   day: { about: 'the day among 10,000 hires', run: async () => (await import('./figures/day')).day() },
+  bookings: {
+    long: true,
+    about: 'a month of 60 boats among 400,000 hires, asked for and dragged about in',
+    run: async () => (await import('./figures/bookings')).bookings(),
+  },
   'first-use': {
     about: 'until a first view can be used, slow phone and line',
     long: true,

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
 import { linkRoutes } from './topics/booking/linkRoutes';
 import { bookingRoutes } from './topics/booking/routes';
+import { rebookingRoutes } from './topics/rebooking/routes';
 import { keySafeRoutes } from './topics/castOff/routes';
 import { attentionRoutes } from './topics/day/attentionRoutes';
 import { dayRoutes } from './topics/day/routes';
@@ -75,6 +76,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...setupRoutes,
     ...staffRoutes,
     ...bookingRoutes,
+    ...rebookingRoutes,
     ...linkRoutes,
     ...packRoutes,
     ...dayRoutes,

@@ -1,5 +1,6 @@
 import { DndContext, type DragEndEvent, type Modifier, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
-import { type KeyboardEvent, memo, type ReactNode, useEffect, useRef } from 'react';
+import { type KeyboardEvent, memo, type PointerEvent, type ReactNode, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 
 /** Bars in rows of time that are dragged along and across, and pulled at their end. */
 
@@ -49,7 +50,30 @@ export const Timeline = ({
   );
 };
 
+/** The time of a row that nobody has: a press on it says where, px from its left. By keys the same is done from the page's own button. */
+export const TimeLane = ({ width, height, onPress }: { width: number; height: number; onPress: (px: number) => void }) => (
+  <div
+    aria-hidden
+    onClick={({ nativeEvent }) => onPress(nativeEvent.offsetX)}
+    style={{ position: 'absolute', left: 0, top: 0, width, height, cursor: 'copy' }}
+  />
+);
+
 export type BarLook = { ground: string; edge: string; ink: string; face: string; dashed: boolean };
+
+type Dragged = Pick<ReturnType<typeof useDraggable>, 'listeners' | 'setNodeRef' | 'isDragging'> & {
+  at: { x: number; y: number } | undefined;
+};
+
+/** Makes a bar one that is dragged, and tells it how it is. */
+const Draggable = ({ id, onDrag }: { id: string; onDrag: (dragged: Dragged) => void }) => {
+  const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id });
+  const [x, y] = [transform?.x, transform?.y];
+  // By value: it is somewhere else a few times a second, and told anew with every move of the mouse.
+  const at = useMemo(() => (x === undefined || y === undefined ? undefined : { x, y }), [x, y]);
+  useLayoutEffect(() => onDrag({ listeners, setNodeRef, at, isDragging }), [listeners, setNodeRef, at, isDragging, onDrag]);
+  return null;
+};
 
 /** One of them. Its keys are told as they are pressed; what they do is not for here to say. */
 export const TimeBar = memo(function TimeBar({
@@ -83,13 +107,21 @@ export const TimeBar = memo(function TimeBar({
   /** @returns whether the key meant something */
   onKey: (id: string, key: string, shift: boolean) => boolean;
 }) {
-  const move = useDraggable({ id: MOVE + id, disabled: pinned });
-  const pull = useDraggable({ id: PULL + id, disabled: !pullable });
+  // A month has thousands of bars, and one of them is dragged: it becomes so once somebody comes near it.
+  const [near, setNear] = useState(false);
+  const [move, setMove] = useState<Dragged>();
+  const [pull, setPull] = useState<Dragged>();
   const place = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (takesFocus) place.current?.querySelector('button')?.focus({ preventScroll: true });
   }, [takesFocus]);
-  const [x, y] = [move.transform?.x ?? 0, move.transform?.y ?? 0];
+  const comeNear = ({ pointerType, buttons }: PointerEvent) => {
+    // Whoever drags one over others does not come near them.
+    if (near || (pointerType === 'mouse' && buttons !== 0)) return;
+    // A finger is down at once after it has come near: its listeners must be there by then.
+    flushSync(() => setNear(true));
+  };
+  const [x, y] = [move?.at?.x ?? 0, move?.at?.y ?? 0];
   const press = (event: KeyboardEvent) => {
     if (onKey(id, event.key, event.shiftKey)) {
       event.preventDefault();
@@ -99,21 +131,24 @@ export const TimeBar = memo(function TimeBar({
   return (
     <div
       ref={place}
+      onPointerEnter={comeNear}
       style={{
         position: 'absolute',
         left,
         top: 3,
-        width: Math.max(14, width + (pull.transform?.x ?? 0)),
+        width: Math.max(14, width + (pull?.at?.x ?? 0)),
         height,
         transform: `translate3d(${x}px, ${y}px, 0)`,
-        zIndex: move.isDragging || pull.isDragging ? 3 : 1,
-        opacity: move.isDragging ? 0.8 : 1,
+        zIndex: move?.isDragging || pull?.isDragging ? 3 : 1,
+        opacity: move?.isDragging ? 0.8 : 1,
       }}
     >
+      {near && !pinned ? <Draggable id={MOVE + id} onDrag={setMove} /> : null}
+      {near && pullable ? <Draggable id={PULL + id} onDrag={setPull} /> : null}
       <button
-        ref={move.setNodeRef}
+        ref={move?.setNodeRef}
         type="button"
-        {...move.listeners}
+        {...move?.listeners}
         onClick={() => onOpen(id)}
         onKeyDown={press}
         aria-label={label}
@@ -141,8 +176,8 @@ export const TimeBar = memo(function TimeBar({
       </button>
       {pullable ? (
         <div
-          ref={pull.setNodeRef}
-          {...pull.listeners}
+          ref={pull?.setNodeRef}
+          {...pull?.listeners}
           aria-hidden
           data-testid={`pull-${id}`}
           style={{

@@ -1,5 +1,4 @@
-import { dateOf, instantOf, type Instant, shiftDay } from '../time/zone';
-import { mondayOf } from '../day/bookings';
+import { dateOf, instantOf, type Instant, mondayOf, shiftDay } from '../time/zone';
 
 /** How boats' time is laid out over days, and where a hire goes when it is pushed about there. */
 

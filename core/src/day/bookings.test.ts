@@ -1,5 +1,6 @@
 import { HIRE_STATES } from './board';
-import { bookedOn, mondayOf, phaseOf } from './bookings';
+import { mondayOf } from '../time/zone';
+import { bookedOn, phaseOf } from './bookings';
 
 const ZONE = 'Europe/Dublin';
 const hire = (id: string, from: string, to: string) => ({ id, from, to });

@@ -1,8 +1,5 @@
-import { dateOf, shiftDay } from '../time/zone';
+import { dateOf } from '../time/zone';
 import type { DayHire, HireState } from './board';
-
-/** Monday of the week that a day lies in. @param day `YYYY-MM-DD` */
-export const mondayOf = (day: string): string => shiftDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
 
 /** The hires of one day by the clocks of its base: who leaves on it, who comes back of those that left before, who is away all through it. */
 export const bookedOn = <Hire extends Pick<DayHire, 'from' | 'to'>>(hires: readonly Hire[], day: string, zone: string) => {

@@ -60,7 +60,7 @@ type Said<B> = {
    * It is about the hire and goes with it to another boat, always or where what it speaks of is the same on both (`point/…`,
    * `aboard/…`, `drill/…`). What says nothing here is about the boat.
    */
-  onSwap?: 'goesAlong' | ((body: B) => string | 'goesAlong');
+  onSwap?: 'goesAlong' | ((body: B) => string);
   effect?: Effect<B>;
 };
 type Pictures<B> = HoldsPictures<B> extends true ? { photos: (body: B) => readonly string[] } : { photos?: never };

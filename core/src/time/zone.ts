@@ -47,3 +47,6 @@ export const minutesUntilClock = (now: Instant, zone: string, clock: string): nu
 /** So many days after a day of the calendar, or before it. @param day `YYYY-MM-DD` @param days whole */
 export const shiftDay = (day: string, days: number): string =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+
+/** Monday of the week that a day lies in. @param day `YYYY-MM-DD` */
+export const mondayOf = (day: string): string => shiftDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));

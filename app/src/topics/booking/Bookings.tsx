@@ -1,7 +1,7 @@
 import { mdiCalendarSearch, mdiChevronLeft, mdiChevronRight } from '@mdi/js';
 import { CALENDAR_VIEWS, daysOf, turned } from '@quay/core/booking/calendar';
-import { mondayOf, PHASES, phaseOf } from '@quay/core/day/bookings';
-import { clockOf, dateOf, shiftDay } from '@quay/core/time/zone';
+import { PHASES, phaseOf } from '@quay/core/day/bookings';
+import { clockOf, dateOf, mondayOf, shiftDay } from '@quay/core/time/zone';
 import { isDay } from '@quay/core/time/calendar';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams, useRouter } from 'expo-router';

@@ -399,6 +399,13 @@ const ALL: readonly Migration[] = [
         t.string('madeAt').notNullable();
         t.index(['boat', 'from']);
       });
+      // So many her plate allows: asked for of every boat at every booking, and a whole book is much to read for one figure.
+      await db.schema.alterTable('book', (t) => {
+        t.integer('people').notNullable().defaultTo(0);
+        // With the figure in it: what stands behind a whole book in its row is read only after the book.
+        t.index(['boat', 'version', 'people']);
+      });
+      await db.raw(`update book set people = json_extract(resolved, '$.plate.people')`);
       // A boat's time is asked for at every booking, and a person's hires whenever they come again.
       await db.schema.alterTable('hire', (t) => {
         t.index(['boat', 'from']);

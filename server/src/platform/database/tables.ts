@@ -62,6 +62,8 @@ type BookVersion = {
   classBook: string;
   boatBook: string;
   resolved: string;
+  /** So many her plate allows. */
+  people: number;
   madeAt: string | null;
   madeBy: string | null;
 };

@@ -67,8 +67,7 @@ export const boatsToHire = async (db: Knex, of: { base: string } | { boat: strin
   const rows = (await db('boat')
     .join('book', (both) => both.on('book.boat', 'boat.id').andOn('book.version', 'boat.bookVersion'))
     .where('base' in of ? 'boat.base' : 'boat.id', 'base' in of ? of.base : of.boat)
-    .select('boat.id', 'boat.name', 'boat.hullNumber', 'boat.base', 'boat.waters', {
-      people: db.raw("json_extract(book.resolved, '$.plate.people')"),
+    .select('boat.id', 'boat.name', 'boat.hullNumber', 'boat.base', 'boat.waters', 'book.people', {
       depositMinor: db('hire').where('hire.boat', db.ref('boat.id')).orderBy('hire.from', 'desc').limit(1).select('depositMinor'),
     })) as (Omit<Boat, 'depositMinor'> & { depositMinor: number | null })[];
   return rows.map((row) => ({ ...row, depositMinor: row.depositMinor ?? 0 }));

@@ -75,15 +75,20 @@ export const hiresLike = async (db: Knex, find: string, now: string): Promise<Re
   return rows.map((row) => ({ ...row, base: bases.find(({ id }) => id === row.base)! }));
 };
 
+type KnownRenter = ReplyOf<typeof findRenters>['renters'][number];
+
 /** People who hired before, whoever came last first. */
-export const rentersLike = async (db: Knex, find: string): Promise<ReplyOf<typeof findRenters>['renters']> =>
-  (await people(db, find.trim())
+export const rentersLike = async (db: Knex, find: string): Promise<KnownRenter[]> =>
+  await people(db, find.trim())
     .join('hire', 'hire.renter', 'person.id')
     .groupBy('person.id')
     .orderBy('lastFrom', 'desc')
     .limit(MOST)
-    .select('person.id', 'person.name', 'person.contact', {
-      hires: db.raw('count(*)'),
-      lastFrom: db.raw('max("hire"."from")'),
-      language: db.raw('"hire"."language"'),
-    })) as unknown as ReplyOf<typeof findRenters>['renters'];
+    .select<KnownRenter[]>(
+      'person.id',
+      'person.name',
+      'person.contact',
+      db.raw('count(*) as hires'),
+      db.raw('max("hire"."from") as "lastFrom"'),
+      db.raw('"hire"."language" as language'),
+    );

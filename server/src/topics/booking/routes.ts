@@ -1,31 +1,14 @@
 import { getChoices, bookHire as bookHireApi } from '@quay/contract/booking';
 import * as calendar from '@quay/contract/calendar';
-import * as change from '@quay/contract/change';
-import type { Hire } from '@quay/contract/hire';
 import { policyOf } from '@quay/core/policy/policy';
-import { type Call, on, staffOf } from '../../platform/http/mount';
+import { on, staffOf } from '../../platform/http/mount';
 import { readHandoverPolicy } from '../../platform/database/setting';
 import { currencyOf } from '../policy/prices';
 import { baseAmong } from './bases';
 import { bookHire } from './book';
 import { choicesAt } from './choices';
-import { type By, changeHire } from './change';
-import { calendarOf } from './calendar';
-import { cancelHire, reinstateHire } from './cancel';
 import { hiresLike, rentersLike } from './find';
 import { bringBackInService, takeOut } from './outOfService';
-import { swapOf } from './swap';
-import { refreshStale } from '../record/refresh';
-
-/** Who asks for a change, and which version they saw. */
-const byOf = (call: Pick<Call<unknown>, 'session' | 'seen'>): By => {
-  const { id, role } = staffOf(call).staff;
-  return { id, role, version: call.seen };
-};
-const versioned = ({ res }: Pick<Call<unknown>, 'res'>, hire: Hire): Hire => {
-  res.set('ETag', `"${hire.version}"`);
-  return hire;
-};
 
 export const bookingRoutes = [
   on(getChoices, async ({ quay: { store }, query, now }) => {
@@ -59,21 +42,6 @@ export const bookingRoutes = [
     };
   }),
   on(bookHireApi, ({ quay, body, now }) => bookHire(quay.store.db, body, now)),
-  on(change.changeHire, async (call) =>
-    versioned(call, await changeHire(call.quay.store.db, call.params.hireId, call.body, byOf(call), call.now)),
-  ),
-  on(change.cancelHire, async (call) =>
-    versioned(call, await cancelHire(call.quay.store.db, call.params.hireId, call.body, byOf(call), call.now)),
-  ),
-  on(change.reinstateHire, async (call) =>
-    versioned(call, await reinstateHire(call.quay.store.db, call.params.hireId, call.body, byOf(call), call.now)),
-  ),
-  on(change.previewSwap, ({ quay: { store }, params, query }) => swapOf(store.db, params.hireId, query.boat)),
-  on(calendar.getCalendar, async ({ quay: { store, key }, query, now }) => {
-    await refreshStale(store.db, key, now);
-    const { base, bases } = await baseAmong(store.db, query.base);
-    return { now, base, bases, ...(await calendarOf(store.db, base, query)) };
-  }),
   on(calendar.takeOutOfService, (call) => takeOut(call.quay.store.db, call.params.boatId, call.body, staffOf(call).staff.id, call.now)),
   on(calendar.backInService, async ({ quay: { store }, params, now }) => {
     await bringBackInService(store.db, params.id, now);

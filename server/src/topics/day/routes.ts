@@ -1,7 +1,9 @@
+import * as calendar from '@quay/contract/calendar';
 import * as api from '@quay/contract/hire';
 import { on } from '../../platform/http/mount';
 import { baseAmong } from '../booking/bases';
 import { refreshStale } from '../record/refresh';
+import { calendarOf } from './calendar';
 import { dayHires, hiresOn } from './lists';
 
 export const dayRoutes = [
@@ -14,5 +16,10 @@ export const dayRoutes = [
     await refreshStale(quay.store.db, quay.key, now);
     const { base, bases } = await baseAmong(quay.store.db, query.base);
     return { now, base, bases, hires: await hiresOn(quay.store.db, base, query) };
+  }),
+  on(calendar.getCalendar, async ({ quay: { store, key }, query, now }) => {
+    await refreshStale(store.db, key, now);
+    const { base, bases } = await baseAmong(store.db, query.base);
+    return { now, base, bases, ...(await calendarOf(store.db, base, query)) };
   }),
 ];

@@ -73,6 +73,7 @@ export const addBook = async (
     classBook: JSON.stringify(lineage),
     boatBook: JSON.stringify(boatBook),
     resolved: JSON.stringify(book),
+    people: book.plate.people,
     madeAt: made.at,
     madeBy: made.by,
   });

@@ -3,14 +3,13 @@ import { phaseOf } from '@quay/core/day/bookings';
 import { instantOf } from '@quay/core/time/zone';
 import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type GestureResponderEvent, Pressable, View } from 'react-native';
-import { type BarLook, TimeBar } from '../../../platform/timeline';
+import { View } from 'react-native';
+import { type BarLook, TimeBar, TimeLane } from '../../../platform/timeline';
 import { TouchableRipple } from '../../../ui/controls/touchableRipple';
 import { whenOf } from '../../../ui/format';
 import { FACE, type Tones, useTones } from '../../../ui/theme';
 import { Bold, Small } from '../../../ui/words';
-import { movable, NAMES, ROW } from './CalendarDesk';
-import { type Grid, leftOf } from './CalendarHead';
+import { type Grid, leftOf, movable, NAMES, ROW } from './grid';
 
 const lookOf = (hire: CalendarHire, tones: Tones, wished: boolean, clashing: boolean): BarLook => {
   if (wished)
@@ -41,8 +40,9 @@ export const BoatRow = memo(function BoatRow({
 }: {
   boat: Calendar['boats'][number];
   grid: Grid;
+  /** Of her alone. */
   hires: readonly CalendarHire[];
-  outOfService: Calendar['outOfService'];
+  outOfService: readonly Calendar['outOfService'][number][];
   /** The hire that was pushed elsewhere and is not kept there yet. */
   wish: string | undefined;
   /** It was pushed there by keys. */
@@ -53,7 +53,7 @@ export const BoatRow = memo(function BoatRow({
   onKey: (hire: string, key: string, shift: boolean) => boolean;
   onBoat: (boat: string) => void;
   /** @param minutes after the first day begins */
-  onNew: (minutes: number) => void;
+  onNew: (boat: string, minutes: number) => void;
 }) {
   const { t, i18n } = useTranslation();
   const tones = useTones();
@@ -61,7 +61,6 @@ export const BoatRow = memo(function BoatRow({
     const [a, b] = [Math.max(0, leftOf(Date.parse(from), grid)), Math.min(grid.lane, leftOf(Date.parse(to), grid))];
     return { left: a, width: b - a };
   };
-  const press = ({ nativeEvent }: GestureResponderEvent) => onNew(nativeEvent.locationX / grid.pxPerMin);
   return (
     <View style={{ flexDirection: 'row', height: ROW, borderTopWidth: 1, borderTopColor: tones.line }} testID={`lane-${boat.id}`}>
       <TouchableRipple
@@ -81,12 +80,7 @@ export const BoatRow = memo(function BoatRow({
         </View>
       </TouchableRipple>
       <View style={{ width: grid.lane, position: 'relative' }}>
-        <Pressable
-          onPress={press}
-          style={{ position: 'absolute', left: 0, top: 0, width: grid.lane, height: ROW }}
-          aria-hidden
-          tabIndex={-1}
-        />
+        <TimeLane width={grid.lane} height={ROW} onPress={(px) => onNew(boat.id, px / grid.pxPerMin)} />
         {grid.days.map((day) => (
           <View
             key={day}
@@ -112,53 +106,49 @@ export const BoatRow = memo(function BoatRow({
             pointerEvents: 'none',
           }}
         />
-        {outOfService
-          .filter((one) => one.boat === boat.id)
-          .map((one) => (
-            <View
-              key={one.id}
-              style={{
-                position: 'absolute',
-                top: 8,
-                height: ROW - 16,
-                ...place(one.from, one.to ?? new Date(grid.start + (grid.lane / grid.pxPerMin) * 60_000).toISOString()),
-                backgroundColor: tones.line,
-                borderRadius: 6,
-                justifyContent: 'center',
-                paddingHorizontal: 6,
-                overflow: 'hidden',
-              }}
-            >
-              <Small size={13} lines={1}>
-                {one.why}
-              </Small>
-            </View>
-          ))}
-        {hires
-          .filter((hire) => hire.boat === boat.id)
-          .map((hire) => {
-            const { left, width } = place(hire.from, hire.to);
-            if (width <= 0) return null;
-            const may = movable(hire);
-            const when = `${whenOf(hire.from, grid.zone, now, i18n.language)} – ${whenOf(hire.to, grid.zone, now, i18n.language)}`;
-            return (
-              <TimeBar
-                key={hire.id}
-                id={hire.id}
-                left={left}
-                width={width}
-                height={ROW - 7}
-                label={`${boat.name}, ${hire.renter}, ${when}, ${t(`hire.state.${hire.state}`)}`}
-                text={hire.renter}
-                look={lookOf(hire, tones, hire.id === wish, clashing)}
-                pinned={!may.along}
-                pullable={may.end}
-                takesFocus={byKeys && hire.id === wish}
-                onOpen={onOpen}
-                onKey={onKey}
-              />
-            );
-          })}
+        {outOfService.map((one) => (
+          <View
+            key={one.id}
+            style={{
+              position: 'absolute',
+              top: 8,
+              height: ROW - 16,
+              ...place(one.from, one.to ?? new Date(grid.start + (grid.lane / grid.pxPerMin) * 60_000).toISOString()),
+              backgroundColor: tones.line,
+              borderRadius: 6,
+              justifyContent: 'center',
+              paddingHorizontal: 6,
+              overflow: 'hidden',
+            }}
+          >
+            <Small size={13} lines={1}>
+              {one.why}
+            </Small>
+          </View>
+        ))}
+        {hires.map((hire) => {
+          const { left, width } = place(hire.from, hire.to);
+          if (width <= 0) return null;
+          const may = movable(hire);
+          const when = `${whenOf(hire.from, grid.zone, now, i18n.language)} – ${whenOf(hire.to, grid.zone, now, i18n.language)}`;
+          return (
+            <TimeBar
+              key={hire.id}
+              id={hire.id}
+              left={left}
+              width={width}
+              height={ROW - 7}
+              label={`${boat.name}, ${hire.renter}, ${when}, ${t(`hire.state.${hire.state}`)}`}
+              text={hire.renter}
+              look={lookOf(hire, tones, hire.id === wish, clashing)}
+              pinned={!may.along}
+              pullable={may.end}
+              takesFocus={byKeys && hire.id === wish}
+              onOpen={onOpen}
+              onKey={onKey}
+            />
+          );
+        })}
       </View>
     </View>
   );

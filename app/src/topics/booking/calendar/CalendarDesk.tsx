@@ -5,28 +5,28 @@ import { type CalendarView, daysOf, eachDay, laterBy, moved, pulled, type Slot, 
 import { instantOf } from '@quay/core/time/zone';
 import { useCallback, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ScrollView, View } from 'react-native';
+import { FlatList, ScrollView, View } from 'react-native';
 import { useHandler } from '../../../ui/controls/handler';
 import { Timeline } from '../../../platform/timeline';
 import { useRoom } from '../../../ui/room';
 import { Body } from '../../../ui/words';
 import { BoatRow } from './BoatRow';
+import { movable, NAMES, ROW, type Wish } from './grid';
 import { CalendarHead } from './CalendarHead';
 import { ServiceSheet } from './ServiceSheet';
 import { MovedBar } from './MovedBar';
 
-/** Width of the column with the boats' names, and height of a row, px. */
-export const NAMES = 190;
-export const ROW = 50;
 const MINUTE_MS = 60_000;
+const NONE: readonly never[] = [];
 
-/** A hire that was pushed elsewhere on the calendar, and is not kept there yet. */
-export type Wish = { hire: CalendarHire; slot: Slot; /** Pushed by keys, which go on being its own. */ byKeys: boolean };
-
-/** What a hire may be moved by: all of it until she leaves, her return while she is out. */
-export const movable = ({ state }: CalendarHire): { along: boolean; end: boolean } => {
-  const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
-  return { along: before, end: before || state === 'out' };
+const byBoatOf = <R extends { boat: string }>(rows: readonly R[]): ReadonlyMap<string, R[]> => {
+  const found = new Map<string, R[]>();
+  for (const row of rows) {
+    const own = found.get(row.boat);
+    if (own) own.push(row);
+    else found.set(row.boat, [row]);
+  }
+  return found;
 };
 
 /** Boats down, time across: hires are moved by dragging, made longer by pulling, both by keys as well, and kept with a press. */
@@ -104,39 +104,56 @@ export const CalendarDesk = ({
     },
     [latestKeys],
   );
-  const hires = useMemo(
-    () => (wish ? data.hires.map((hire) => (hire.id === wish.hire.id ? { ...hire, ...wish.slot } : hire)) : data.hires),
-    [data.hires, wish],
-  );
+  const byBoat = useMemo(() => byBoatOf(data.hires), [data.hires]);
+  const awayByBoat = useMemo(() => byBoatOf(data.outOfService), [data.outOfService]);
+  /** What was pushed lies in her row, or is gone from it. */
+  const isTouched = (boat: string) => wish !== undefined && (wish.slot.boat === boat || wish.hire.boat === boat);
+  /** Her hires, with the one that was pushed where it was pushed to. */
+  const hiresOf = (boat: string): readonly CalendarHire[] => {
+    const own = byBoat.get(boat) ?? NONE;
+    if (!wish || !isTouched(boat)) return own;
+    const others = own.filter(({ id }) => id !== wish.hire.id);
+    return wish.slot.boat === boat ? [...others, { ...wish.hire, ...wish.slot }] : others;
+  };
   const clashes = wish ? clashesOf({ ...wish.slot, hire: wish.hire.id }, booked, data.turnaroundMinutes) : [];
-  const grid = { start, pxPerMin, lane, zone, days };
+  const grid = useMemo(() => ({ start, pxPerMin, lane, zone, days }), [start, pxPerMin, lane, zone, days]);
+  const onPressed = useHandler((boat: string, minutes: number) =>
+    onNew(boat, laterBy(new Date(start).toISOString(), Math.floor(minutes / step) * step, zone)),
+  );
+  const onOpened = useHandler(onOpen);
   return (
     <View style={{ flex: 1 }}>
       <ScrollView horizontal style={{ flex: 1 }} contentContainerStyle={{ flexGrow: 1 }}>
         <View style={{ width: NAMES + lane, paddingHorizontal: 16, flex: 1, boxSizing: 'content-box' }}>
           <CalendarHead view={view} grid={grid} now={now} />
           {data.boats.length === 0 ? <Body style={{ padding: 16 }}>{t('newHire.noBoats')}</Body> : null}
-          <ScrollView style={{ flex: 1 }}>
-            <Timeline stepPx={step * pxPerMin} rowPx={ROW} onMoved={onPush} onPulled={onPull}>
-              {data.boats.map((boat) => (
+          <Timeline stepPx={step * pxPerMin} rowPx={ROW} onMoved={onPush} onPulled={onPull}>
+            <FlatList
+              data={data.boats}
+              keyExtractor={({ id }) => id}
+              getItemLayout={(_, index) => ({ length: ROW, offset: ROW * index, index })}
+              initialNumToRender={14}
+              windowSize={3}
+              style={{ flex: 1 }}
+              extraData={wish}
+              renderItem={({ item: boat }) => (
                 <BoatRow
-                  key={boat.id}
                   boat={boat}
                   grid={grid}
-                  hires={hires}
-                  outOfService={data.outOfService}
-                  wish={wish?.hire.id}
-                  byKeys={wish?.byKeys === true}
-                  clashing={clashes.some(({ is }) => is === 'overlaps')}
+                  hires={hiresOf(boat.id)}
+                  outOfService={awayByBoat.get(boat.id) ?? NONE}
+                  wish={isTouched(boat.id) ? wish?.hire.id : undefined}
+                  byKeys={isTouched(boat.id) && wish?.byKeys === true}
+                  clashing={isTouched(boat.id) && clashes.some(({ is }) => is === 'overlaps')}
                   now={now}
-                  onOpen={onOpen}
+                  onOpen={onOpened}
                   onKey={onKey}
                   onBoat={setService}
-                  onNew={(minutes) => onNew(boat.id, laterBy(new Date(start).toISOString(), Math.floor(minutes / step) * step, zone))}
+                  onNew={onPressed}
                 />
-              ))}
-            </Timeline>
-          </ScrollView>
+              )}
+            />
+          </Timeline>
         </View>
       </ScrollView>
       {wish ? <MovedBar wish={wish} data={data} clashes={clashes} now={now} onDone={() => setWish(undefined)} /> : null}

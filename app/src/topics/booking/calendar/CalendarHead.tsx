@@ -5,13 +5,7 @@ import { View } from 'react-native';
 import { localeOf } from '../../../i18n';
 import { useTones } from '../../../ui/theme';
 import { Bold, Small } from '../../../ui/words';
-import { NAMES } from './CalendarDesk';
-
-/** Time as it lies across: where it begins, ms, and how wide it is. */
-export type Grid = { start: number; pxPerMin: number; lane: number; zone: string; days: readonly string[] };
-
-/** Where an instant lies, px from the left of the first day. */
-export const leftOf = (at: number, { start, pxPerMin }: Grid): number => ((at - start) / 60_000) * pxPerMin;
+import { type Grid, leftOf, NAMES } from './grid';
 
 /** Where each day begins. */
 const beginsAt = (day: string, grid: Grid): number => leftOf(Date.parse(instantOf(`${day}T00:00`, grid.zone)), grid);

@@ -13,7 +13,7 @@ import { whenOf } from '../../../ui/format';
 import { useTones } from '../../../ui/theme';
 import { Body, SlabBold } from '../../../ui/words';
 import { useHireChange } from '../change/useHireChange';
-import type { Wish } from './CalendarDesk';
+import type { Wish } from './grid';
 
 /** What was pushed elsewhere on the calendar: where it would be, what is in the way, and whether it stays there. */
 export const MovedBar = ({

@@ -43,7 +43,9 @@ export const SwapCard = ({
   const inWords = (words: Wording) => say(words, i18n.language);
   const things = (rows: readonly { name: Wording; count: number }[]) => rows.map(({ name, count }) => `${count} × ${inWords(name)}`);
   const facts = [
-    ...(differs.kind ? [t('change.swapKind', { now: t(`fleet.option.${differs.kind.now}`), then: t(`fleet.option.${differs.kind.then}`) })] : []),
+    ...(differs.kind
+      ? [t('change.swapKind', { now: t(`fleet.option.${differs.kind.now}`), then: t(`fleet.option.${differs.kind.then}`) })]
+      : []),
     ...(differs.people ? [t('change.swapPeople', differs.people)] : []),
     ...(differs.loadKg?.now !== undefined && differs.loadKg.then !== undefined
       ? [t('change.swapLoad', { now: differs.loadKg.now, then: differs.loadKg.then })]

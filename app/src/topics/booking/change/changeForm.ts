@@ -9,7 +9,6 @@ import { writeDay } from '@quay/core/time/typedDay';
 import { clockOf, dateOf, instantOf } from '@quay/core/time/zone';
 import { LANGUAGES } from '@quay/core/words/words';
 import * as z from 'zod/mini';
-import type { Form } from '../../../ui/controls/form';
 import * as typed from '../../../ui/controls/typed';
 import { sumOf } from '../../settlement/SumField';
 import { contactField } from '../newHireForm';
@@ -47,7 +46,6 @@ export const changeForm = (zone: string, currency: string) =>
       else if (Date.parse(to) - Date.parse(from) > LONGEST_HIRE_DAYS * 86_400_000) no('newHire.tooLong');
     });
 type Schema = ReturnType<typeof changeForm>;
-export type ChangeForm = Form<z.input<Schema>, z.output<Schema>>;
 export type Changed = z.output<Schema>;
 
 /** A booking as it stands, in the fields of its form. */

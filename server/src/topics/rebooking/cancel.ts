@@ -6,9 +6,9 @@ import type { Knex } from 'knex';
 import { fail } from '../../platform/http/problem';
 import { appendQuayEvent, nextSeq } from '../record/quayEvent';
 import type { Whole } from '../record/record';
-import { refuseClashes } from './book';
+import { refuseClashes } from '../booking/book';
 import { type By, hireToChange } from './change';
-import { namedHire, toHire } from './hire';
+import { namedHire, toHire } from '../booking/hire';
 
 /** Says whether a hire takes place, in its record and in its row at once: whoever books next goes by the row. */
 const say = async (

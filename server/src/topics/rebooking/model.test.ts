@@ -9,19 +9,20 @@ import { writeExport } from '../../import/write';
 import { openStore, type Store } from '../../platform/database/open';
 import { ProblemError } from '../../platform/http/problem';
 import { DEMO, drillsKnown } from '../../testing/quay';
-import { bookHire } from './book';
+import { bookHire } from '../booking/book';
 import { cancelHire, reinstateHire } from './cancel';
 import { changeHire } from './change';
 
 /**
  * Bookings against a model: two people at once book, move, swap, make longer, cancel, reinstate and import, in any order.
- * Each sequence has a week of its own, so that thousands share one installation.
+ * Each sequence has days of its own, so that thousands share one installation.
  */
 
 const BOATS = ['tuppenny-bun', 'quiet-pickle'] as const;
 const NOW = '2026-06-13T10:42:00.000Z';
 const FIRST = Date.parse('2030-01-07T00:00:00.000Z');
-const WEEK_H = 24 * 7;
+/** A sequence's own time: longer than anything it books. */
+const OWN_H = 24 * 4;
 const HOUR_MS = 3_600_000;
 const RUNS = Number(process.env.QUAY_MODEL_RUNS ?? 150);
 
@@ -72,7 +73,7 @@ class Week {
   constructor(private readonly week: number) {}
 
   idOf = (n: number) => `m-${this.week}-${n}`;
-  private at = (hours: number) => new Date(FIRST + (this.week * WEEK_H + hours) * HOUR_MS).toISOString();
+  private at = (hours: number) => new Date(FIRST + (this.week * OWN_H + hours) * HOUR_MS).toISOString();
 
   async run({ do: what, hire: n, boat: b, hour: h, long: l }: Op, who: 'mina' | 'bram'): Promise<void> {
     const id = this.idOf(n);

@@ -2,9 +2,9 @@ import type { Calendar } from '@quay/contract/calendar';
 import { instantOf } from '@quay/core/time/zone';
 import type { Knex } from 'knex';
 import { readHandoverPolicy } from '../../platform/database/setting';
-import { type BaseRow } from './bases';
-import { boatsToHire } from './choices';
-import { outOfServiceBetween } from './outOfService';
+import { type BaseRow } from '../booking/bases';
+import { boatsToHire } from '../booking/choices';
+import { outOfServiceBetween } from '../booking/outOfService';
 
 type Row = Omit<Calendar['hires'][number], 'party'> & { adults: number; children: number };
 

@@ -8,9 +8,9 @@ import type { Knex } from 'knex';
 import { fail } from '../../platform/http/problem';
 import { appendQuayEvent, nextSeq } from '../record/quayEvent';
 import { type Whole, wholeRecord } from '../record/record';
-import { refuseClashes } from './book';
-import { boatsToHire } from './choices';
-import { namedHire, type NamedHire, toHire } from './hire';
+import { refuseClashes } from '../booking/book';
+import { boatsToHire } from '../booking/choices';
+import { namedHire, type NamedHire, toHire } from '../booking/hire';
 import { aliasesOf } from './swap';
 
 export type Change = BodyOf<typeof changeHireApi>;

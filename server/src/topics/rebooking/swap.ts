@@ -9,8 +9,8 @@ import type { Knex } from 'knex';
 import { fail } from '../../platform/http/problem';
 import { bookOf } from '../fleet/book';
 import { wholeRecord } from '../record/record';
-import { boatsToHire } from './choices';
-import { namedHire, type NamedHire } from './hire';
+import { boatsToHire } from '../booking/choices';
+import { namedHire, type NamedHire } from '../booking/hire';
 
 /** The book of a boat in some version, with the base she lies at. @throws ProblemError `noSuchBoat` */
 const bookAt = async (db: Knex, boat: string, base: string, version?: number) => {
