@@ -65,6 +65,11 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   }
 
   if (wide) {
+    await bram.open('/bookings');
+    await bram.by('view-week').click();
+    await expect(bram.by('bar-h-1008')).toBeVisible();
+    await shoot(bram, 'calendar-wide');
+    await bram.by('view-list').click();
     await bram.open('/fleet/tuppenny-bun');
     await expect(bram.by('edit-lever')).toBeVisible();
     await shoot(bram, 'fleet-wide');
@@ -156,13 +161,6 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await bram.by('count-ring').click();
   await bram.page.locator('[data-testid="surface-port-side"]').scrollIntoViewIfNeeded();
   await shoot(bram, 'walk-in-phone');
-  await bram.open('/hire/h-1006/compare');
-  await expect(bram.page.getByRole('heading', { name: 'Compare' })).toBeVisible();
-  await bram.by('finding-mark/new-h-1006').click();
-  await bram.by('pair-open').click();
-  await expect(bram.by('show-heat')).toBeVisible({ timeout: 60_000 });
-  await bram.by('pair-share').fill('61');
-  await shoot(bram, 'pair-phone');
   await bram.open('/hire/h-1005/statement');
   await expect(bram.page.getByRole('heading', { name: /Statement/ })).toBeVisible();
   await shoot(bram, 'statement-phone');

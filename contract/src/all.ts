@@ -13,6 +13,7 @@ import * as hire from './hire';
 import * as keySafe from './keySafe';
 import * as simulators from './simulators';
 import * as newBoat from './newBoat';
+import * as operator from './operator';
 import * as prices from './prices';
 import * as record from './record';
 import * as renter from './renter';
@@ -38,6 +39,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   fleet,
   newBoat,
   prices,
+  operator,
   setup,
   fit,
   renter,

@@ -17,7 +17,7 @@ import { fuelRoutes } from './topics/fuel/routes';
 import { partyRoutes } from './topics/party/routes';
 import { compareRoutes } from './topics/photo/compareRoutes';
 import { photoRoutes } from './topics/photo/routes';
-import { priceRoutes } from './topics/policy/priceRoutes';
+import { policyRoutes } from './topics/policy/routes';
 import { repairRoutes } from './topics/record/repairRoutes';
 import { recordRoutes } from './topics/record/routes';
 import { depositRoutes } from './topics/settlement/depositRoutes';
@@ -87,7 +87,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...compareRoutes,
     ...partyRoutes,
     ...fleetRoutes,
-    ...priceRoutes,
+    ...policyRoutes,
     ...fuelRoutes,
     ...weatherRoutes,
     ...keySafeRoutes,

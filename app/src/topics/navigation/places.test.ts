@@ -16,7 +16,9 @@ describe('where staff can be', () => {
     const tasks = ['/hire/h-1/walk/out', '/hire/h-1/sign/in', '/hire/h-1/drill/gas', '/hire/h-1/docking', '/hire/h-1/compare'];
     expect(tasks.filter(isTask)).toEqual(tasks);
     expect(['/', '/hire/h-1', '/hire/h-1/statement', '/hire/walk'].filter(isTask)).toEqual([]);
-    expect(['/hire/h-1/statement', '/hire/h-1/walk/out', '/enrol', '/setup', '/boats/new', '/bases/new'].filter(hasFoot)).toEqual([]);
+    expect(
+      ['/hire/h-1/statement', '/hire/h-1/walk/out', '/enrol', '/setup', '/boats/new', '/bases/new', '/settings/operator'].filter(hasFoot),
+    ).toEqual([]);
     expect(['/', '/bookings', '/fleet/tuppenny-bun', '/hire/h-1', '/more'].every(hasFoot)).toBe(true);
   });
 });

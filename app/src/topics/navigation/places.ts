@@ -56,6 +56,7 @@ const isStep = (path: string): boolean =>
   /^\/hire\/[^/]+\/./.test(path) ||
   path === '/enrol' ||
   path === '/setup' ||
+  path === '/settings/operator' ||
   path === '/boats/new' ||
   path === '/bases/new';
 

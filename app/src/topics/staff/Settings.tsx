@@ -45,6 +45,9 @@ export const Settings = () => {
               <Small>{`${me.device.name} · ${me.device.enrolled ? t('phones.enrolled') : t('phones.desk')}`}</Small>
             </Card>
           ) : null}
+          {me?.staff.role === 'manager' ? (
+            <Button mode="outlined" label={t('operator.open')} onPress={() => router.push('/settings/operator')} testID="open-operator" />
+          ) : null}
           <Card style={{ gap: 8 }}>
             <Bold>{t('me.theme')}</Bold>
             <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }} role="radiogroup" aria-label={t('me.theme')}>

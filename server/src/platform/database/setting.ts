@@ -17,9 +17,10 @@ export const readHandoverPolicy = async (db: Knex): Promise<HandoverPolicy> =>
 export const writeHandoverPolicy = (db: Knex, policy: HandoverPolicy) => write(db, 'handing', JSON.stringify(policy));
 
 /** Named facts about the installation itself. */
-export const readFact = (db: Knex, key: 'setupCode' | 'backupAt'): Promise<string | undefined> => read(db, key);
-export const writeFact = (db: Knex, key: 'setupCode' | 'backupAt', value: string) => write(db, key, value);
-export const dropFact = (db: Knex, key: 'setupCode' | 'backupAt') => db('setting').where({ key }).del();
+type Fact = 'setupCode' | 'backupAt' | 'operatorVersion';
+export const readFact = (db: Knex, key: Fact): Promise<string | undefined> => read(db, key);
+export const writeFact = (db: Knex, key: Fact, value: string) => write(db, key, value);
+export const dropFact = (db: Knex, key: Fact) => db('setting').where({ key }).del();
 
 export const writeOperator = (db: Knex, operator: Operator) => write(db, 'operator', JSON.stringify(operator));
 

@@ -1,0 +1,60 @@
+import type { OperatorChange } from '@quay/contract/operator';
+import { Book } from '@quay/core/fleet/book';
+import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
+import { policyTexts } from '@quay/core/fleet/policyTexts';
+import { digestOf } from '@quay/core/events/canonical';
+import { policyOf } from '@quay/core/policy/policy';
+import { PriceList } from '@quay/core/settlement/prices';
+import type { Knex } from 'knex';
+import { fail } from '../../platform/http/problem';
+import { readFact, readHandoverPolicy, readOperator, writeFact, writeHandoverPolicy, writeOperator } from '../../platform/database/setting';
+
+const versionOf = async (db: Knex): Promise<number> => Number((await readFact(db, 'operatorVersion')) ?? 1);
+
+/** How the operator works, with what the newest books say under each policy. @throws ProblemError `noOperator` */
+export const operatorNow = async (db: Knex) => {
+  const operator = (await readOperator(db)) ?? fail(409, 'noOperator');
+  const rows = (await db('boat')
+    .join('book', (on) => on.on('book.boat', 'boat.id').andOn('book.version', 'boat.bookVersion'))
+    .orderBy('boat.name')
+    .select('boat.name', 'book.resolved')) as { name: string; resolved: string }[];
+  return {
+    name: operator.name,
+    currency: operator.currency,
+    settings: await readHandoverPolicy(db),
+    version: await versionOf(db),
+    texts: policyTexts(rows.map(({ name, resolved }) => ({ name, book: Book.parse(JSON.parse(resolved)) }))),
+  };
+};
+
+/** A list says what a breach of the terms costs: hires booked from now on go by the new policy. */
+const carryBreach = async (trx: Knex, settings: HandoverPolicy, made: { at: string; by: string }): Promise<void> => {
+  const last = await trx('priceList').orderBy('version', 'desc').first('version', 'body');
+  if (!last) return;
+  const { version, ...list } = PriceList.parse(JSON.parse(last.body));
+  const breach = policyOf(settings.policies, 'breach');
+  if (list.breach === breach) return;
+  const next = { ...list, breach };
+  await trx('priceList').insert({
+    version: version + 1,
+    digest: digestOf(JSON.parse(JSON.stringify(next))),
+    body: JSON.stringify({ version: version + 1, ...next }),
+    madeAt: made.at,
+    madeBy: made.by,
+  });
+};
+
+/** @throws ProblemError `noOperator`, `changedMeanwhile` */
+export const changeOperator = (db: Knex, { name, ...change }: OperatorChange, seen: number, made: { at: string; by: string }) =>
+  db.transaction(async (trx) => {
+    const operator = (await readOperator(trx)) ?? fail(409, 'noOperator');
+    if ((await versionOf(trx)) !== seen) fail(412, 'changedMeanwhile');
+    // What is said everywhere stays: it has its own editor.
+    const { points } = await readHandoverPolicy(trx);
+    const settings = HandoverPolicy.parse({ ...change, points });
+    await writeOperator(trx, { ...operator, name });
+    await writeHandoverPolicy(trx, settings);
+    await carryBreach(trx, settings, made);
+    await writeFact(trx, 'operatorVersion', String(seen + 1));
+    return operatorNow(trx);
+  });
