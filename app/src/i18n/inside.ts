@@ -264,7 +264,7 @@ export const inside = {
     swapAgain_other: '{{count}} are different there and are explained again.',
     swapBehind: 'What was counted, looked at and read stays with {{boat}}. The departure check of {{other}} begins anew.',
     swapFresh: 'Her departure check has not begun: nothing is lost.',
-    swapKind: 'She is a {{now}}, not a {{then}}',
+    swapKind: 'Of another kind: {{now}}, not {{then}}',
     swapPeople: 'Takes {{now}} people, not {{then}}',
     swapLoad: 'Carries {{now}} kg, not {{then}}',
     swapPoints_one: '{{count}} point to explain is different there',
