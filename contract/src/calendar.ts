@@ -1,9 +1,8 @@
 import * as z from 'zod/mini';
 import { HIRE_STATES } from '@quay/core/day/board';
-import { Day as CalendarDay } from '@quay/core/time/calendar';
 import { LANGUAGES } from '@quay/core/words/words';
 import { endpoint } from './endpoint';
-import { BOOKING_DAYS } from './hire';
+import { SomeDays } from './hire';
 import { Id, Instant, nothing } from './parts';
 
 /** Boats and their time: who has which when, and when one is out of service. */
@@ -47,9 +46,7 @@ export const getCalendar = endpoint({
   path: '/calendar',
   roles: ['hand', 'manager'],
   params: nothing,
-  query: z
-    .object({ base: z.optional(Id), from: CalendarDay, to: CalendarDay })
-    .check(z.refine(({ from, to }) => from < to && Date.parse(to) - Date.parse(from) <= BOOKING_DAYS * 86_400_000, 'not so many days')),
+  query: SomeDays,
   body: nothing,
   reply: Calendar,
 });

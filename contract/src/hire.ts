@@ -178,7 +178,11 @@ export const getDay = endpoint({
 });
 
 /** So many days at most are asked for at once. */
-export const BOOKING_DAYS = 62;
+const BOOKING_DAYS = 62;
+/** Some days of a base, from the first up to (not with) the last. */
+export const SomeDays = z
+  .object({ base: z.optional(Id), from: CalendarDay, to: CalendarDay })
+  .check(z.refine(({ from, to }) => from < to && Date.parse(to) - Date.parse(from) <= BOOKING_DAYS * 86_400_000, 'not so many days'));
 export const getBookings = endpoint({
   name: 'getBookings',
   summary: 'The hires of a base that touch some of its days, from the first up to (not with) the last.',
@@ -186,9 +190,7 @@ export const getBookings = endpoint({
   path: '/bookings',
   roles: ['hand', 'manager'],
   params: nothing,
-  query: z
-    .object({ base: z.optional(Id), from: CalendarDay, to: CalendarDay })
-    .check(z.refine(({ from, to }) => from < to && Date.parse(to) - Date.parse(from) <= BOOKING_DAYS * 86_400_000, 'not so many days')),
+  query: SomeDays,
   body: nothing,
   reply: Day,
 });

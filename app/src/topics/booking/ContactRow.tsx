@@ -5,8 +5,8 @@ import { dial, handOver } from '../../platform/browser';
 import { Button } from '../../ui/controls/button';
 import { Body, Bold, Small } from '../../ui/words';
 
-/** How whoever hires is reached, each way a press away. */
-export const ContactRow = ({ contact }: { contact: string }) => {
+/** How whoever hires is reached, each way a press away. A hire that this phone fetched long ago may not say it. */
+export const ContactRow = ({ contact = '' }: { contact: string | undefined }) => {
   const { t } = useTranslation();
   const { numbers, mails } = contactOf(contact);
   return (

@@ -1,7 +1,17 @@
 import type { AttentionMatter } from '@quay/contract/attention';
 import type { TagKind } from '../../ui/board';
 
-const GRAVE: readonly AttentionMatter['kind'][] = ['diskLow', 'broken', 'twiceOut', 'overdue', 'overridden', 'conflicts', 'seals'];
+const GRAVE: readonly AttentionMatter['kind'][] = [
+  'diskLow',
+  'broken',
+  'twiceOut',
+  'otherBoat',
+  'leftCancelled',
+  'overdue',
+  'overridden',
+  'conflicts',
+  'seals',
+];
 
 /** How loudly a matter is said. */
 export const tagOf = (kind: AttentionMatter['kind']): TagKind => (GRAVE.includes(kind) ? 'stop' : 'ask');

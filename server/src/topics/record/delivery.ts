@@ -48,12 +48,12 @@ type Named = Pick<EventRow, 'id' | 'hire' | 'content'>;
  * The stored events of a hire that a delivery names, however many: what belongs to another hire is nobody's to replace.
  * They are sought by their ids alone: asked for the hire as well, the database goes through all of it.
  */
-const namedBy = async (db: Knex, hire: string, fit: readonly Fit[], role: 'renter' | 'staff'): Promise<Named[]> => {
+const namedBy = async (db: Knex, hire: string, fit: readonly Fit[], role: 'renter' | 'quay' | 'staff'): Promise<Named[]> => {
   const named = [...new Set(fit.flatMap(({ event }) => event.replaces))];
   const found: Named[] = [];
   for (let i = 0; i < named.length; i += ASKED_AT_ONCE) {
     const some = db('event').whereIn('id', named.slice(i, i + ASKED_AT_ONCE));
-    const theirs = role === 'renter' ? some.where({ role }) : some.whereNot({ role: 'renter' });
+    const theirs = role === 'staff' ? some.whereNot({ role: 'renter' }) : some.where({ role });
     found.push(...((await theirs.select('id', 'hire', 'content')) as Named[]));
   }
   return found.filter((one) => one.hire === hire);
@@ -77,7 +77,7 @@ const QUAYS_WORD: readonly EventKind[] = ['bookingChanged', 'boatSwapped', 'hire
 
 const notUnsaid = async (db: Knex, hire: string, fit: Fit[], refused: Refusal[]): Promise<Fit[]> => {
   const quays = new Set(
-    (await namedBy(db, hire, fit, 'staff'))
+    (await namedBy(db, hire, fit, 'quay'))
       .filter(({ content }) => QUAYS_WORD.includes((JSON.parse(content) as HireEvent).body.kind))
       .map(({ id }) => id),
   );
