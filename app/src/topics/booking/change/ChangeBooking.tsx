@@ -43,7 +43,8 @@ const Change = ({ view }: { view: HireView }) => {
   const router = useRouter();
   const { wide } = useRoom();
   const now = useNow(60_000);
-  const { pack } = view;
+  // As it was when it was opened: what somebody else changes meanwhile is refused, and never written over unseen.
+  const [pack] = useState(view.pack);
   const { hire, base, boat, book, prices, operator } = pack;
   const state = stateOf(view.record);
   const before = state === 'booked' || state === 'walkingOut' || state === 'readyToGo';
