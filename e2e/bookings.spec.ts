@@ -1,3 +1,4 @@
+import { idsFrom } from './ids';
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { doStop } from './walking';
 import { linkOf, renterPhone } from './renter';
@@ -93,7 +94,7 @@ test('who hired before is found again by name and number, and is the same person
   await expect(page.getByText('No hire of any day fits what you look for.')).toBeVisible();
   await bram.open('/bookings/new?day=2026-06-25&base=ossel-quay');
   await bram.by('hire-renter').fill('Okonjo');
-  await page.locator('[data-testid^="known-"]').first().click();
+  await page.locator(idsFrom('known-')).first().click();
   await expect(bram.by('hire-renter')).toHaveValue('Ines Okonjo-Lind');
   await expect(page.getByText('hired here before')).toBeVisible();
   await bram.by('book-hire').click();
@@ -147,6 +148,6 @@ test('on the calendar a hire is dragged, pulled and moved by keys, onto another 
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(mina.by('lane-copper-kettle').getByText('Engine mended')).toBeVisible();
   await mina.by('boat-copper-kettle').click();
-  await page.locator('[data-testid^="back-o-"]').click();
+  await page.locator(idsFrom('back-o-')).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
 });
