@@ -4,6 +4,7 @@ import { type Handover, POLICIES } from '@quay/core/policy/policy';
 import { LANGUAGES, type Wording } from '@quay/core/words/words';
 import { readMinor } from '@quay/core/money/minor';
 import { Price } from '@quay/core/settlement/prices';
+import { ExactInstant } from '@quay/core/time/calendar';
 import { instantOf } from '@quay/core/time/zone';
 import { Id } from '@quay/contract/parts';
 import { fold, secretFault } from '../platform/signIn/staff';
@@ -108,10 +109,11 @@ export const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] 
   });
 };
 
-/** `2026-06-13T09:30`, or `today-2 09:30` for a made-up operator that always lives in the present. */
+/** `2026-06-13T09:30` by the clock of a base, an instant such as `2026-10-25T00:30:00.000Z` where that clock says two things, or `today-2 09:30` for a made-up operator that always lives in the present. */
 const readTime = (text: string, zone: string, now: string): string | undefined => {
   const relative = /^today([+-]\d{1,3})? (\d\d):(\d\d)$/.exec(text);
   const near = /^now([+-]\d{1,5})$/.exec(text);
+  if (ExactInstant.safeParse(text).success) return text;
   if (near) return new Date(Math.round(Date.parse(now) / 300_000) * 300_000 + Number(near[1]) * 60_000).toISOString();
   try {
     if (!relative) return instantOf(text, zone);

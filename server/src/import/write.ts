@@ -9,7 +9,7 @@ import { LANGUAGES } from '@quay/core/words/words';
 import { writeMinor } from '@quay/core/money/minor';
 import { PriceList } from '@quay/core/settlement/prices';
 import { MORE_OF_PRICES } from './tables';
-import { clockOf, dateOf } from '@quay/core/time/zone';
+import { clockOf, dateOf, instantOf } from '@quay/core/time/zone';
 import { readHandoverPolicy, readOperator } from '../platform/database/setting';
 
 /** Why nothing can be written; said to whoever asked for it. */
@@ -99,7 +99,12 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
     ),
   );
   const zoneOf = new Map(bases.map(({ id, zone }) => [id, zone]));
-  const local = (at: string, base: string) => `${dateOf(at, zoneOf.get(base) ?? 'UTC')}T${clockOf(at, zoneOf.get(base) ?? 'UTC')}`;
+  const local = (at: string, base: string) => {
+    const zone = zoneOf.get(base) ?? 'UTC';
+    const clock = `${dateOf(at, zone)}T${clockOf(at, zone)}`;
+    // In the hour that autumn has twice a clock says two things: then it is written as an instant.
+    return instantOf(clock, zone) === at ? clock : at;
+  };
   put(
     'hires.csv',
     writeCsv(
