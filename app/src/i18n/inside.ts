@@ -284,8 +284,6 @@ export const inside = {
     cancelDeposit: '{{sum}} are still held of the deposit. Release them.',
     isCancelled: 'This hire was cancelled {{when}} by {{who}}: {{why}}.',
     reinstated: 'The hire takes place.',
-    service: '{{boat}} stays out of service: {{why}}',
-    alsoService: 'Take {{boat}} out of service too',
     call: 'Call',
     text: 'Text',
     mail: 'Mail',
@@ -376,7 +374,6 @@ export const inside = {
     open: 'Until somebody says otherwise',
     since: 'since {{from}}, until somebody says otherwise',
     back: 'Back in service now',
-    keys: 'Arrows move a hire, Shift and arrows make it longer or shorter, Enter opens it, Escape leaves it as it was.',
   },
   newHire: {
     title: 'New hire',

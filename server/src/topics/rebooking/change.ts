@@ -11,7 +11,7 @@ import { type Whole, wholeRecord } from '../record/record';
 import { refuseClashes } from '../booking/book';
 import { boatsToHire } from '../booking/choices';
 import { namedHire, type NamedHire, toHire } from '../booking/hire';
-import { aliasesOf } from './swap';
+import { alikeOn } from './swap';
 
 export type Change = BodyOf<typeof changeHireApi>;
 /** Who changes it, and which version of it they saw. */
@@ -23,7 +23,7 @@ const CHANGEABLE: Readonly<Record<'before' | 'out' | 'after', readonly BookingFi
   out: ['to', 'contact', 'notes'],
   after: ['contact', 'notes'],
 };
-const phase = (state: HireState): keyof typeof CHANGEABLE =>
+const stageOf = (state: HireState): keyof typeof CHANGEABLE =>
   state === 'out' ? 'out' : state === 'booked' || state === 'walkingOut' || state === 'readyToGo' ? 'before' : 'after';
 
 const valuesOf = (row: NamedHire): Record<BookingField, string | number> => ({
@@ -80,12 +80,12 @@ export const changeHire = (db: Knex, id: string, change: Change, by: By, now: st
     const changed = BOOKING_FIELDS.filter((field) => wishes[field] !== undefined && wishes[field] !== was[field]);
     const boat = change.boat ?? row.boat;
     const swaps = boat !== row.boat;
-    const now_ = phase(state);
-    if (changed.some((field) => !CHANGEABLE[now_].includes(field)) || (swaps && now_ !== 'before')) fail(409, 'tooLateToChange');
+    const stage = stageOf(state);
+    if (changed.some((field) => !CHANGEABLE[stage].includes(field)) || (swaps && stage !== 'before')) fail(409, 'tooLateToChange');
     const moves = changed.includes('from') || changed.includes('to');
     // What it costs to be late hangs on when she was due.
-    if (now_ === 'out' && moves && by.role !== 'manager') fail(403, 'mayNot', { role: by.role });
-    if (((now_ === 'out' && moves) || swaps) && change.why === undefined) fail(409, 'whyMissing');
+    if (stage === 'out' && moves && by.role !== 'manager') fail(403, 'mayNot', { role: by.role });
+    if (((stage === 'out' && moves) || swaps) && change.why === undefined) fail(409, 'whyMissing');
     if (changed.length === 0 && !swaps) return toHire(row);
     const is = { ...was, ...Object.fromEntries(changed.map((field) => [field, wishes[field]!])) } as Record<BookingField, never>;
     const [from, to] = [String(is.from), String(is.to)];
@@ -114,7 +114,7 @@ export const changeHire = (db: Knex, id: string, change: Change, by: By, now: st
     const bookVersion = whole.record.bookVersion ?? 1;
     if (swaps) {
       await trx('keyCode').where({ hire: id }).del();
-      const same = change.keepTold === false ? [] : await aliasesOf(trx, row, boat);
+      const same = change.keepTold === false ? [] : await alikeOn(trx, row, boat);
       const body = { kind: 'boatSwapped' as const, ...said, from: row.boat, to: boat, same };
       await appendQuayEvent(trx, id, { seq, now, bookVersion, body });
       seq += 1;

@@ -20,7 +20,7 @@ const bookAt = async (db: Knex, boat: string, base: string, version?: number) =>
 };
 
 /** What a hire's boat and another have alike, as it is named in the record; see {@link sameOnBoth}. @param boat the other one */
-export const aliasesOf = async (db: Knex, row: NamedHire, boat: string): Promise<string[]> => {
+export const alikeOn = async (db: Knex, row: NamedHire, boat: string): Promise<string[]> => {
   const [other] = await boatsToHire(db, { boat });
   if (!other) return fail(404, 'noSuchBoat');
   return sameOnBoth(await bookAt(db, row.boat, row.base, row.bookVersion ?? undefined), await bookAt(db, boat, other.base));
