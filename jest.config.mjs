@@ -3,6 +3,9 @@ const plain = (name) => ({
   displayName: name,
   rootDir: name,
   testEnvironment: 'node',
+  // A file under test runs in a context of its own, where each of these would be looked up anew
+  // through the sandbox: a computation spends most of its time there otherwise.
+  sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'Float64Array', 'Float32Array', 'Uint8Array', 'Uint8ClampedArray', 'Int32Array', 'Uint32Array', 'JSON', 'String', 'Symbol', 'Boolean', 'Error', 'RegExp', 'WeakMap', 'Promise'],
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: { '\\.[cm]?[jt]s$': swc },
   // These ship ES modules only.

@@ -4,6 +4,8 @@ module.exports = {
   preset: 'jest-expo/web',
   // What a browser has as well as Node (answers, encoders, copies of objects) and the simulated page alone would lack.
   testEnvironment: 'jest-fixed-jsdom',
+  // As in jest.config.mjs at the root: not looked up through the sandbox at each use.
+  sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'JSON', 'String'],
   setupFiles: ['<rootDir>/jest.setup.js'],
   setupFilesAfterEnv: ['@testing-library/jest-dom'],
   // Threads are bundled beside the app; here their addresses are only names.
