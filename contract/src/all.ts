@@ -21,6 +21,7 @@ import * as repair from './repair';
 import * as session from './session';
 import * as settlement from './settlement';
 import * as setup from './setup';
+import * as walkIn from './walkIn';
 import * as weather from './weather';
 
 const isEndpoint = (value: unknown): value is Endpoint =>
@@ -33,6 +34,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   booking,
   change,
   calendar,
+  walkIn,
   record,
   repair,
   attention,

@@ -8,6 +8,7 @@ export const ATTENTION_KINDS = [
   'diskLow',
   'broken',
   'twiceOut',
+  'clash',
   'otherBoat',
   'leftCancelled',
   'overdue',

@@ -1,13 +1,10 @@
 import * as z from 'zod/mini';
+import { LONGEST_HIRE_DAYS } from '@quay/core/booking/limits';
 import { POLICIES } from '@quay/core/policy/policy';
 import { LANGUAGES } from '@quay/core/words/words';
 import { endpoint } from './endpoint';
 import { Hire } from './hire';
 import { Id, Instant, nothing } from './parts';
-
-/** A hire lasts so many days at most, and is entered so many hours after it began at the latest. */
-export const LONGEST_HIRE_DAYS = 60;
-export const LATEST_ENTRY_HOURS = 24;
 
 const Party = Hire.shape.party;
 const isInOrder = ({ from, to }: { from: string; to: string }) => from < to;
@@ -93,6 +90,19 @@ export const NewHire = z
     notes: text(2000),
     /** Although there is less time to turn the boat round than there should be. */
     insist: z.optional(z.boolean()),
+    /**
+     * Booked on a phone without signal, and perhaps under way by now: it is taken whatever has become of the boat's time
+     * since, and what is in its way is a matter for a manager.
+     */
+    offline: z.optional(
+      z.object({
+        madeAt: Instant,
+        /** Of the commitments that were signed on the phone already. */
+        salt: z.string().check(z.regex(/^[0-9a-f]{32}$/)),
+        /** The prices that were told. */
+        priceVersion: z.int().check(z.gte(1)),
+      }),
+    ),
   })
   .check(z.refine(isInOrder, 'the return is not after the departure'), z.refine(isShort, 'not so many days'));
 export type NewHire = z.infer<typeof NewHire>;

@@ -1,9 +1,10 @@
-import { request } from 'node:http';
+import { Agent, createServer, request } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Response } from 'express';
-import { makeGate, proxiesOf, StartError } from './main';
+import { makeGate, patient, proxiesOf, StartError } from './main';
 import { holdFolder } from './platform/database/lock';
 import { MANAGER, testQuay } from './testing/quay';
 
@@ -22,6 +23,24 @@ describe('a data folder', () => {
     release();
     holdFolder(folder)!();
   });
+});
+
+it('holds a connection that says nothing for longer than the five seconds after which a browser still asks on it', async () => {
+  const server = patient(createServer((_req, res) => res.end('here')));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const ask = () =>
+    new Promise<boolean>((resolve, reject) => {
+      const asked = request({ port: (server.address() as AddressInfo).port, agent }, (res) => {
+        res.resume().on('end', () => resolve(asked.reusedSocket));
+      });
+      asked.on('error', reject).end();
+    });
+  expect(await ask()).toBe(false);
+  await new Promise((resolve) => setTimeout(resolve, 6500));
+  expect(await ask()).toBe(true);
+  agent.destroy();
+  server.close();
 });
 
 describe('exchanging the data under a running quay', () => {

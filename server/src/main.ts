@@ -44,6 +44,19 @@ const CLEAR_EVERY_MS = 6 * 3_600_000;
 /** Whoever has not said within this what they want is not waited for, ms. What they send takes as long as Node.js lets it. */
 const HEADERS_MS = 20_000;
 
+/**
+ * A connection that has nothing to say is held so long, ms: longer than a browser keeps one. The quay must not be the first
+ * to let go, or what is just being asked on it is lost.
+ */
+const KEEP_ALIVE_MS = 330_000;
+
+/** How long a server waits for whoever it talks with. */
+export const patient = (server: Server): Server => {
+  server.headersTimeout = HEADERS_MS;
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
+  return server;
+};
+
 const listen = (server: Server, port: number, host: string) =>
   new Promise<void>((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
@@ -154,7 +167,7 @@ export const start = async (options: StartOptions): Promise<Running> => {
       throw new StartError(`The certificate or key cannot be used: ${(error as Error).message}`);
     }
   } else server = createHttp(app);
-  server.headersTimeout = HEADERS_MS;
+  patient(server);
   try {
     await listen(server, options.port, options.host);
   } catch (error) {

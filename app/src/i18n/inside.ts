@@ -434,6 +434,10 @@ export const inside = {
     booked: '{{boat}} is booked for {{renter}}.',
     wasBooked: 'This hire had come through already, as it was typed the first time.',
     offline: 'There is no way to the quay: which boats are free is not known here. What you typed stays. Try again when there is signal.',
+    here: 'No signal. These boats can be hired as this phone knew it at {{time}}',
+    hereWhy: 'The hire begins on this phone and reaches the quay by itself. If somebody else has the boat by then, a manager is told.',
+    noneHere: 'No signal, and this phone has no boats’ books yet. Open the day once where there is signal.',
+    bookedHere: '{{boat}} is booked for {{renter}} on this phone.',
   },
   bookings: {
     week: 'Days of the week',

@@ -13,7 +13,7 @@ const ALL_MS = 30 * DAY_MS;
  * @param now ms
  */
 export const forgetOld = (now: number): Promise<void> =>
-  write(['events', 'photos', 'sheets', 'packs', 'days', 'cursors', 'named'], async (tx) => {
+  write(['hires', 'events', 'photos', 'sheets', 'packs', 'days', 'cursors', 'named'], async (tx) => {
     for (const { id, keptAt } of await tx.objectStore('days').getAll()) if (now - keptAt > ALL_MS) await tx.objectStore('days').delete(id);
     const [events, photos, packs] = [tx.objectStore('events'), tx.objectStore('photos'), tx.objectStore('packs')];
     for (const { id, hire } of await packs.getAll()) {
@@ -32,6 +32,7 @@ export const forgetOld = (now: number): Promise<void> =>
       for (const { sha } of await tx.objectStore('sheets').index('hire').getAll(id)) await tx.objectStore('sheets').delete([id, sha]);
       await tx.objectStore('cursors').delete(id);
       await tx.objectStore('named').delete(draftKey(`party:${id}`));
+      await tx.objectStore('hires').delete(id);
       await packs.delete(id);
     }
   });

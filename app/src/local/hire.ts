@@ -21,6 +21,7 @@ import { isPart, localDb, type LocalDay, type LocalEvent, readMe, write } from '
 import { useSnack } from '../ui/controls/snack';
 import { DoesNotFit, type Entry, saveEvents } from './outbox/save';
 import { usePending, useUndrawn } from './usePending';
+import { packOfUnsent, useHiresHere, withHiresHere } from './walkIn/saved';
 
 /** The record of a hire cannot be read on this phone: something in it is not as it should be. */
 export class Unreadable extends Error {}
@@ -58,7 +59,9 @@ export const saveDay = (day: LocalDay) => write(['days'], (tx) => tx.objectStore
 export const packQuery = (hireId: string) =>
   queryOptions({
     queryKey: ['hire', hireId],
-    queryFn: () =>
+    queryFn: async () =>
+      // The quay knows nothing yet of what was booked here without signal.
+      (await packOfUnsent(hireId)) ??
       orSaved<HirePack>(
         () => call(getHire, { params: { hireId } }),
         (pack) => savePack({ ...pack, id: hireId }),
@@ -81,6 +84,7 @@ export const dayQuery = (base: string | undefined) =>
 /** The board, with what this phone has entered and not yet sent already on it. */
 export const useBoard = (base: string | undefined, now: number) => {
   const query = useQuery(dayQuery(base));
+  const here = useHiresHere();
   const pending = usePending(['events'], async () => (await localDb()).getAllFromIndex('events', 'state', 'pending'), []);
   const touched = useMemo(() => [...new Set((pending ?? []).map(({ hire }) => hire))].sort().join(), [pending]);
   const records = usePending(
@@ -109,17 +113,19 @@ export const useBoard = (base: string | undefined, now: number) => {
   }, [touched, refetch]);
   const minute = Math.floor(now / 15_000);
   const board = useMemo(() => {
-    const hires = query.data?.hires.map((hire) => {
-      const record = records?.get(hire.id);
-      if (!record) return hire;
-      const at = (of: typeof castOff | typeof cameIn) => {
-        const found = currentOf(record, [of.kind], of);
-        return found ? new Date(happenedAt(found.by)).toISOString() : null;
-      };
-      return { ...hire, state: stateOf(record), castOffAt: at(castOff), cameInAt: at(cameIn) };
-    });
+    const hires =
+      query.data &&
+      withHiresHere(query.data, here).map((hire) => {
+        const record = records?.get(hire.id);
+        if (!record) return hire;
+        const at = (of: typeof castOff | typeof cameIn) => {
+          const found = currentOf(record, [of.kind], of);
+          return found ? new Date(happenedAt(found.by)).toISOString() : null;
+        };
+        return { ...hire, state: stateOf(record), castOffAt: at(castOff), cameInAt: at(cameIn) };
+      });
     return hires && boardOf(hires, new Date(minute * 15_000).toISOString());
-  }, [query.data, records, minute]);
+  }, [query.data, here, records, minute]);
   return { ...query, board };
 };
 
@@ -146,6 +152,8 @@ export type HireView = {
   sheets: HirePack['sheets'];
   /** Who is out with the boat now, as far as this phone and the quay know; nobody, or this hire itself. */
   away?: Away | undefined;
+  /** Booked on this phone without signal, and not yet at the quay. */
+  unsent: boolean;
   add: (entries: readonly (EventBody | Entry)[]) => Promise<StoredHireEvent[]>;
   undo: (stored: readonly StoredEvent[]) => Promise<StoredHireEvent[]>;
   /** Once all that was entered here before is drawn. */
@@ -169,6 +177,14 @@ export const useHire = (
   const events = usePending(['events'], async () => (await localDb()).getAllFromIndex('events', 'hire', hireId), [hireId]);
   const own = usePending(['sheets'], async () => (await localDb()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
   const boat = query.data?.boat.id;
+  // Booked here without signal: from the moment it is at the quay, the quay's word is asked for.
+  const unsent = useHiresHere()?.some(({ id, state }) => id === hireId && state === 'pending') === true;
+  const { refetch: askAgain } = query;
+  const wasUnsent = useRef(false);
+  useEffect(() => {
+    if (wasUnsent.current && !unsent) void askAgain();
+    wasUnsent.current = unsent;
+  }, [unsent, askAgain]);
   // A phone knows of the boat's other hires what it has entered itself, which the quay may not have yet.
   const others = usePending(
     ['events', 'packs'],
@@ -241,9 +257,9 @@ export const useHire = (
   const view = useMemo(
     () =>
       pack && record && events && (events.length > 0 || asked === hireId)
-        ? { pack, record, events, sheets, away, add, undo, allDrawn }
+        ? { pack, record, events, sheets, away, unsent, add, undo, allDrawn }
         : undefined,
-    [pack, record, events, sheets, away, asked, hireId, add, undo, allDrawn],
+    [pack, record, events, sheets, away, unsent, asked, hireId, add, undo, allDrawn],
   );
   return { view, error: read instanceof Unreadable ? read : query.error, shut, refetch: () => void query.refetch() };
 };

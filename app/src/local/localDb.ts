@@ -1,6 +1,8 @@
 import { type StoredHireEvent } from '@quay/core/record/event';
 import type { Sheet } from '@quay/contract/fit';
 import type { Day, HirePack } from '@quay/contract/hire';
+import type { NewHire } from '@quay/contract/booking';
+import type { BoatPack } from '@quay/contract/walkIn';
 import type { Me } from '@quay/contract/session';
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames, unwrap } from 'idb';
 import { onLeaving } from '../platform/browser';
@@ -47,6 +49,18 @@ export type LocalPhoto = {
 /** Who is aboard, by name and mass, under the digest that the record names. */
 export type LocalSheet = { sha: string; hire: string; state: LocalState; sheet: Sheet };
 export type LocalPack = HirePack & { id: string };
+/** A hire that was booked on this phone where there was no signal. */
+export type LocalHire = {
+  id: string;
+  state: LocalState;
+  base: string;
+  boatName: string;
+  body: NewHire;
+  addedAt: number;
+  refusal?: Refusal;
+};
+/** A boat as she is hired out without signal; `mark` says which state of the quay's this is. */
+export type LocalBoat = BoatPack & { id: string; mark: string };
 export type LocalDay = Day & { id: string; keptAt: number };
 
 interface Schema extends DBSchema {
@@ -55,6 +69,8 @@ interface Schema extends DBSchema {
   sheets: { key: [string, string]; value: LocalSheet; indexes: { hire: string; state: LocalState } };
   packs: { key: string; value: LocalPack; indexes: { boat: string } };
   days: { key: string; value: LocalDay };
+  hires: { key: string; value: LocalHire; indexes: { state: LocalState } };
+  boats: { key: string; value: LocalBoat };
   cursors: { key: string; value: { hire: string; cursor: string } };
   named: { key: string; value: { name: string; value: unknown } };
 }
@@ -65,7 +81,7 @@ export type Writing<S extends LocalStore> = IDBPTransaction<Schema, S[], 'readwr
 const connections: { db: { close: () => void }; giveUp: () => void }[] = [];
 
 const open = async (name: string) => {
-  const db = await openDB<Schema>(name, 3, {
+  const db = await openDB<Schema>(name, 4, {
     upgrade: (db, from, _to, tx) => {
       if (from < 1) {
         const events = db.createObjectStore('events', { keyPath: 'id' });
@@ -86,6 +102,10 @@ const open = async (name: string) => {
         void tx.objectStore('days').clear();
       }
       if (from < 3) tx.objectStore('packs').createIndex('boat', 'boat.id');
+      if (from < 4) {
+        db.createObjectStore('hires', { keyPath: 'id' }).createIndex('state', 'state');
+        db.createObjectStore('boats', { keyPath: 'id' });
+      }
     },
     // A newer page of this app waits for this one to let go.
     blocking: (_version, _blocked, event) => (event.target as IDBDatabase).close(),

@@ -1,7 +1,9 @@
 import { fetchEvents } from './outbox/fetch';
 import { getHire } from '@quay/contract/hire';
+import { getBoatPack, getWalkIns } from '@quay/contract/walkIn';
 import { call, NoAnswer, Refused } from './api';
-import { type LocalPack, write } from './localDb';
+import { localDb, type LocalPack, write } from './localDb';
+import { saveWalkIns } from './walkIn/saved';
 
 export const savePack = (pack: LocalPack) => write(['packs'], (tx) => tx.objectStore('packs').put(pack));
 
@@ -24,6 +26,32 @@ export const fetchAhead = (ids: readonly string[]): Promise<void> => {
         if (error instanceof NoAnswer || error instanceof Refused) return;
         throw error;
       }
+    }
+  })();
+  return running;
+};
+
+/**
+ * The boats of a base, brought onto the phone so that any of them can be hired out without signal: what is booked, and the
+ * book of each that has changed since.
+ */
+export const fetchWalkIns = (base: string): Promise<void> => {
+  const mine = wanted;
+  const before = running;
+  running = (async () => {
+    await before;
+    try {
+      if (mine !== wanted) return;
+      const found = await call(getWalkIns, { query: { base } });
+      await saveWalkIns(found);
+      for (const { id, mark } of found.boats) {
+        if (mine !== wanted) return;
+        if ((await (await localDb()).get('boats', id))?.mark === mark) continue;
+        const pack = await call(getBoatPack, { params: { boatId: id } });
+        await write(['boats'], (tx) => tx.objectStore('boats').put({ ...pack, id, mark }));
+      }
+    } catch (error) {
+      if (!(error instanceof NoAnswer || error instanceof Refused)) throw error;
     }
   })();
   return running;

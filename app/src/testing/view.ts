@@ -162,6 +162,7 @@ export const viewOf = (
     },
     allDrawn: () => Promise.resolve(),
     sheets: pack.sheets,
+    unsent: false,
     walk,
     alone: false,
     briefing,

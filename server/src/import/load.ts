@@ -63,6 +63,7 @@ const refuseOverlaps = async (trx: Knex, hires: readonly HireIn[]): Promise<void
       .whereIn('one.id', ids)
       .where('one.state', 'booked')
       .whereNot('other.state', 'cancelled')
+      .where({ 'one.clashed': 0, 'other.clashed': 0 })
       .select('one.id as id', 'other.id as other', 'one.boat as boat')) as { id: string; other: string; boat: string }[];
     for (const { id, other, boat } of rows)
       faults.push({ file: 'hires.csv', where: `hire ${id}`, reason: `${boat} is given to ${other} at that time` });

@@ -27,6 +27,8 @@ export type HireIn = {
   to: string;
   depositMinor: number;
   notes: string;
+  /** Taken although somebody else had the boat then. */
+  clashed: 0 | 1;
 };
 export type StaffIn = { id: string; name: string; role: 'hand' | 'manager'; secret: string };
 /** What is wrong with an id of a table. @param seen those of the rows above, to which it is added */
@@ -182,6 +184,7 @@ export const readHires = (
         to,
         depositMinor,
         notes: row.get('notes'),
+        clashed: row.get('clashed') === 'yes' ? 1 : 0,
       },
     ];
   });

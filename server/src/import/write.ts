@@ -108,13 +108,14 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
   put(
     'hires.csv',
     writeCsv(
-      ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes', 'handover'],
-      hires.map(({ name, from, to, depositMinor, ...row }) => ({
+      ['id', 'boat', 'renter', 'contact', 'language', 'adults', 'children', 'from', 'to', 'deposit', 'notes', 'handover', 'clashed'],
+      hires.map(({ name, from, to, depositMinor, clashed, ...row }) => ({
         ...row,
         renter: name,
         from: local(from, row.base),
         to: local(to, row.base),
         deposit: writeMinor(depositMinor, currency),
+        clashed: clashed === 1 ? 'yes' : '',
       })),
     ),
   );

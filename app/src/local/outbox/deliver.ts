@@ -1,10 +1,11 @@
+import { bookHire } from '@quay/contract/booking';
 import { sendSheet } from '@quay/contract/fit';
 import { appendEvents, photoState, sendPhoto } from '@quay/contract/record';
 import { attachmentsOf } from '@quay/core/record/event';
 import { oneAtATime } from '../../platform/browser';
 import { call, NoAnswer, Refused } from '../api';
 import { now as present } from '../../platform/clock';
-import { localDb, type LocalEvent, type LocalPhoto, storedPicture, write } from '../localDb';
+import { localDb, type LocalEvent, type LocalHire, type LocalPhoto, storedPicture, write } from '../localDb';
 
 /** `wait`: the quay asks this phone not to send so much at once; `quayFull`: its disk has no room left. */
 export type Delivery = { state: 'idle' | 'busy' | 'noAnswer' | 'signIn' | 'wait' | 'quayFull'; at: number };
@@ -23,19 +24,41 @@ const say = (state: Delivery['state']) => {
 const BATCH = 200;
 const PIECE = 1024 * 1024;
 
+/** Refusals that are about the one thing: it stays here and is shown as refused, and the others go on. */
+const ABOUT_IT: readonly number[] = [400, 404, 409, 413, 415, 422];
+
+/**
+ * Hires that were booked here go ahead of all that is entered of them.
+ * @returns those that the quay does not have: nothing of theirs can go out
+ */
+const deliverHires = async (): Promise<ReadonlySet<string>> => {
+  const change = (row: LocalHire, part: Partial<LocalHire>) => write(['hires'], (tx) => tx.objectStore('hires').put({ ...row, ...part }));
+  for (const row of await (await localDb()).getAllFromIndex('hires', 'state', 'pending')) {
+    try {
+      await call(bookHire, { body: row.body });
+      await change(row, { state: 'synced' });
+    } catch (error) {
+      if (!(error instanceof Refused) || !ABOUT_IT.includes(error.problem.status)) throw error;
+      await change(row, { state: 'refused', refusal: { reason: error.problem.code, detail: '' } });
+    }
+  }
+  return new Set(await (await localDb()).getAllKeysFromIndex('hires', 'state', 'refused'));
+};
+
 /** Sheets go ahead of the events that name them, so that nobody sees a party without its people. */
-const deliverSheets = async () => {
+const deliverSheets = async (nowhere: ReadonlySet<string>) => {
   for (const row of await (await localDb()).getAllFromIndex('sheets', 'state', 'pending')) {
+    if (nowhere.has(row.hire)) continue;
     await call(sendSheet, { params: { hireId: row.hire }, body: { sheet: row.sheet } });
     await write(['sheets'], (tx) => tx.objectStore('sheets').put({ ...row, state: 'synced' }));
   }
 };
 
 /** @returns `signIn` where something waits until its maker is signed in here again @throws Refused, NoAnswer */
-const deliverEvents = async (): Promise<'idle' | 'signIn'> => {
-  const waiting = (await (await localDb()).getAllFromIndex('events', 'state', 'pending')).sort(
-    (a, b) => a.stored.event.deviceSeq - b.stored.event.deviceSeq,
-  );
+const deliverEvents = async (nowhere: ReadonlySet<string>): Promise<'idle' | 'signIn'> => {
+  const waiting = (await (await localDb()).getAllFromIndex('events', 'state', 'pending'))
+    .filter(({ hire }) => !nowhere.has(hire))
+    .sort((a, b) => a.stored.event.deviceSeq - b.stored.event.deviceSeq);
   // In their makers' names: one batch never mixes hires or people.
   const groups = new Map<string, LocalEvent[]>();
   for (const row of waiting) {
@@ -95,9 +118,6 @@ export const namedPhotos = async (hires: Iterable<string>, states: readonly Loca
   return named;
 };
 
-/** Refusals that are about the one photograph: it stays here and is shown as refused, and the others go on. */
-const ABOUT_IT: readonly number[] = [409, 413, 415, 422];
-
 const deliverPhotos = async () => {
   const pending = await (await localDb()).getAllFromIndex('photos', 'state', 'pending');
   const named = await namedPhotos(
@@ -143,8 +163,9 @@ export const deliver = (): Promise<void> => {
   const once = async () => {
     say('busy');
     try {
-      await deliverSheets();
-      const after = await deliverEvents();
+      const nowhere = await deliverHires();
+      await deliverSheets(nowhere);
+      const after = await deliverEvents(nowhere);
       await deliverPhotos();
       say(after);
     } catch (error) {
@@ -168,7 +189,9 @@ export const deliver = (): Promise<void> => {
 /** How much is still to be sent, and since when. */
 export const pendingCount = async (): Promise<{ pending: number; refused: number; since: number | undefined }> => {
   const db = await localDb();
-  const [events, photos, refusedEvents, refusedPhotos] = await Promise.all([
+  const [hires, refusedHires, events, photos, refusedEvents, refusedPhotos] = await Promise.all([
+    db.getAllFromIndex('hires', 'state', 'pending'),
+    db.countFromIndex('hires', 'state', 'refused'),
     db.getAllFromIndex('events', 'state', 'pending'),
     db.getAllFromIndex('photos', 'state', 'pending'),
     db.countFromIndex('events', 'state', 'refused'),
@@ -178,6 +201,10 @@ export const pendingCount = async (): Promise<{ pending: number; refused: number
     photos.map(({ hire }) => hire),
     ['pending', 'synced', 'aside'],
   );
-  const times = [...events, ...photos.filter(({ hire, sha }) => named.has(`${hire}/${sha}`))].map(({ addedAt }) => addedAt);
-  return { pending: times.length, refused: refusedEvents + refusedPhotos, since: times.length > 0 ? Math.min(...times) : undefined };
+  const times = [...hires, ...events, ...photos.filter(({ hire, sha }) => named.has(`${hire}/${sha}`))].map(({ addedAt }) => addedAt);
+  return {
+    pending: times.length,
+    refused: refusedHires + refusedEvents + refusedPhotos,
+    since: times.length > 0 ? Math.min(...times) : undefined,
+  };
 };

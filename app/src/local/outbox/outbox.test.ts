@@ -5,14 +5,13 @@ import { NotSignedIn, rememberMe, renewGrants } from './author';
 import type { Me } from '@quay/contract/session';
 import type { EventBody, HireEvent } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
+import { type Answer, answerFetch, type Sent } from '../../testing/answerFetch';
 import { watchRestored } from './restored';
 import { eventsHere, localDb, write } from '../localDb';
 import { DoesNotFit, saveEvents, savePhoto } from './save';
 
 watchRestored();
 
-type Sent = { path: string; method: string; headers: Record<string, string>; body: unknown };
-type Answer = { status?: number; json?: unknown; epoch?: string; ahead?: number };
 let sent: Sent[];
 /** What the quay answers; the default takes everything. */
 let answer: (one: Sent) => Answer | Promise<Answer>;
@@ -31,24 +30,10 @@ const rows = async () => (await (await localDb()).getAll('events')).sort((a, b) 
 beforeEach(async () => {
   sent = [];
   answer = takesAll;
-  globalThis.fetch = (async (path: string, init: { method: string; headers: Record<string, string>; body?: BodyInit }) => {
-    const one: Sent = {
-      path,
-      method: init.method,
-      headers: init.headers,
-      body: typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : init.body,
-    };
+  answerFetch((one) => {
     sent.push(one);
-    const { status = 200, json, epoch, ahead } = await answer(one);
-    return new Response(JSON.stringify(json), {
-      status,
-      headers: {
-        'content-type': status === 200 ? 'application/json' : 'application/problem+json',
-        ...(epoch === undefined ? {} : { 'x-quay-epoch': epoch }),
-        ...(ahead === undefined ? {} : { 'x-quay-clock-ahead-ms': String(ahead) }),
-      },
-    });
-  }) as typeof fetch;
+    return answer(one);
+  });
   await deliver();
   await write(['events', 'photos', 'packs', 'days', 'cursors', 'named'], async (tx) => {
     for (const name of ['events', 'photos', 'packs', 'days', 'cursors', 'named'] as const) await tx.objectStore(name).clear();

@@ -8,7 +8,7 @@ import { deliver } from './deliver';
  * changes nothing where it is not; and everything is fetched again.
  */
 const noticeRestored = async (epoch: string): Promise<void> => {
-  const restored = await write(['events', 'photos', 'sheets', 'cursors', 'named'], async (tx) => {
+  const restored = await write(['hires', 'events', 'photos', 'sheets', 'cursors', 'named'], async (tx) => {
     const named = tx.objectStore('named');
     const known = (await named.get('epoch'))?.value;
     if (known === epoch) return false;
@@ -22,6 +22,8 @@ const noticeRestored = async (epoch: string): Promise<void> => {
       else if (row.stored.event.device === device) await events.put({ ...row, state: 'pending' });
     }
     for (const row of await photos.index('state').getAll('synced')) if (row.blob) await photos.put({ ...row, state: 'pending' });
+    const hires = tx.objectStore('hires');
+    for (const row of await hires.index('state').getAll('synced')) await hires.put({ ...row, state: 'pending' });
     const sheets = tx.objectStore('sheets');
     for (const row of await sheets.index('state').getAll('synced')) await sheets.put({ ...row, state: 'pending' });
     await tx.objectStore('cursors').clear();

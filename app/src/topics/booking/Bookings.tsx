@@ -10,6 +10,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { bookingsQuery } from '../../local/bookings';
 import { calendarQuery } from '../../local/calendar';
+import { useHiresHere, withHiresHere } from '../../local/walkIn/saved';
 import { useErrorWords } from '../../local/errorWords';
 import { localeOf } from '../../i18n';
 import { Notice, Tag } from '../../ui/board';
@@ -62,6 +63,8 @@ export const Bookings = () => {
     ...bookingsQuery(asked.base, { from: monday, to: shiftDay(monday, 7) }),
     placeholderData: keepPreviousData,
   });
+  const here = useHiresHere();
+  const hires = data ? withHiresHere(data, here, { from: monday, to: shiftDay(monday, 7) }) : [];
   const calendar = useQuery({ ...calendarQuery(asked.base, daysOf(grid, day)), enabled: view !== 'list' });
   if (data && data.base.zone !== zone) setZone(data.base.zone);
   const go = (params: { day?: string; base?: string }) => router.setParams(params);
@@ -130,7 +133,7 @@ export const Bookings = () => {
         </View>
       ) : null}
       {view === 'list' ? (
-        <Week days={days} day={day} today={today} zone={zone} hires={data?.hires ?? []} wide={wide} onDay={(next) => go({ day: next })} />
+        <Week days={days} day={day} today={today} zone={zone} hires={hires} wide={wide} onDay={(next) => go({ day: next })} />
       ) : null}
       {wide ? null : search}
       {wide && view === 'list' ? (
@@ -198,11 +201,11 @@ export const Bookings = () => {
         wide ? (
           <>
             <BookedTable
-              hires={data.hires.filter(({ state }) => only === 'all' || phaseOf(state) === only)}
+              hires={hires.filter(({ state }) => only === 'all' || phaseOf(state) === only)}
               zone={zone}
               now={now}
               find={find}
-              none={t(data.hires.length === 0 ? 'bookings.noneWeek' : 'bookings.noneFound')}
+              none={t(hires.length === 0 ? 'bookings.noneWeek' : 'bookings.noneFound')}
               onOpen={open}
             />
             {finding ? (
@@ -214,7 +217,7 @@ export const Bookings = () => {
         ) : finding ? (
           <FoundHires find={find} now={now} onOpen={open} />
         ) : (
-          <BookedDay hires={data.hires} day={day} zone={zone} now={now} onOpen={open} />
+          <BookedDay hires={hires} day={day} zone={zone} now={now} onOpen={open} />
         )
       ) : null}
       {picking ? (

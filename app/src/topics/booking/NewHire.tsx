@@ -1,4 +1,4 @@
-import { bookHire, getChoices } from '@quay/contract/booking';
+import { type BoatChoice, bookHire, type NewHire as Booking } from '@quay/contract/booking';
 import { clockOf, dateOf } from '@quay/core/time/zone';
 import { isDay } from '@quay/core/time/calendar';
 import { LANGUAGES } from '@quay/core/words/words';
@@ -11,6 +11,9 @@ import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { call, NoAnswer, Refused } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
+import { problemWords } from '../../local/problemWords';
+import { choices } from '../../local/walkIn/choices';
+import { bookHere, NotOnThisPhone } from '../../local/walkIn/saved';
 import { Card, Notice } from '../../ui/board';
 import { useNow } from '../../ui/clock';
 import { Button } from '../../ui/controls/button';
@@ -86,10 +89,7 @@ export const NewHire = () => {
   const people = adults + children;
   const found = useQuery({
     queryKey: ['choices', asked.base ?? '', times?.from, times?.to, people],
-    queryFn: () =>
-      call(getChoices, {
-        query: { from: times!.from, to: times!.to, people: String(people), ...(asked.base === undefined ? {} : { base: asked.base }) },
-      }),
+    queryFn: () => choices({ base: asked.base, ...times!, people }),
     enabled: times !== undefined,
     placeholderData: keepPreviousData,
     refetchInterval: 60_000,
@@ -128,39 +128,57 @@ export const NewHire = () => {
   const tight = tightAt && tightAt.of === asking ? tightAt.words : undefined;
   // What was said of another boat or other hours is no longer to the point.
   useEffect(() => setFault(undefined), [asking]);
+  /** Where there is no way to the quay; it is asked there whether the boat was free after all. */
+  const bookOnPhone = async (hire: Booking, { name, is, clashes }: BoatChoice) => {
+    if (is === 'tight' && hire.insist !== true) {
+      const figures = { minutes: Math.min(...clashes.map(({ minutes }) => minutes)), needs: data?.turnaroundMinutes ?? 0 };
+      setTightAt({ of: asking!, words: problemWords(t, { code: 'boatTight', figures }) });
+      return;
+    }
+    try {
+      await bookHere(hire);
+    } catch (error) {
+      if (!(error instanceof NotOnThisPhone)) throw error;
+      setFault(t('newHire.offline'));
+      return;
+    }
+    snack({ text: t('newHire.bookedHere', { boat: name, renter: hire.renter }) });
+    router.replace(`/hire/${id}`);
+  };
   const book = (insist: boolean) =>
     form.handleSubmit(async (entered) => {
       setFault(undefined);
       if (!boat || !times || asking === undefined) return;
       const depositMinor = entered.deposit.trim() === '' ? boat.depositMinor : sumOf(entered.deposit, currency);
       if (depositMinor === undefined) return form.setError('deposit', { type: 'custom', message: 'settle.badSum' });
+      const hire: Booking = {
+        id,
+        boat: boat.id,
+        ...times,
+        renter: entered.renter,
+        contact: entered.contact.trim(),
+        ...(entered.person === undefined ? {} : { person: entered.person }),
+        language: entered.language,
+        handover: entered.handover,
+        party: { adults: entered.adults, children: entered.children },
+        depositMinor,
+        notes: entered.notes,
+        ...(insist ? { insist } : {}),
+      };
+      if (data?.asOf !== undefined) return bookOnPhone(hire, boat);
       try {
-        await call(bookHire, {
-          body: {
-            id,
-            boat: boat.id,
-            ...times,
-            renter: entered.renter,
-            contact: entered.contact.trim(),
-            ...(entered.person === undefined ? {} : { person: entered.person }),
-            language: entered.language,
-            handover: entered.handover,
-            party: { adults: entered.adults, children: entered.children },
-            depositMinor,
-            notes: entered.notes,
-            ...(insist ? { insist } : {}),
-          },
-        });
+        await call(bookHire, { body: hire });
       } catch (error) {
-        if (error instanceof NoAnswer) setFault(t('newHire.offline'));
-        else if (error instanceof Refused && error.problem.code === 'changedMeanwhile') {
+        if (error instanceof NoAnswer) return bookOnPhone(hire, boat);
+        if (!(error instanceof Refused)) throw error;
+        if (error.problem.code === 'changedMeanwhile') {
           // It came through when no answer did, and something was typed anew since: there it is, to be changed.
           snack({ text: t('newHire.wasBooked') });
           router.replace(`/hire/${id}`);
           return;
-        } else if (error instanceof Refused && error.problem.code === 'boatTight') setTightAt({ of: asking, words: errorWords(error) });
-        else if (error instanceof Refused) setFault(errorWords(error));
-        else throw error;
+        }
+        if (error.problem.code === 'boatTight') setTightAt({ of: asking, words: errorWords(error) });
+        else setFault(errorWords(error));
         void found.refetch();
         return;
       }
@@ -182,7 +200,12 @@ export const NewHire = () => {
       ) : null}
       {found.isFetching && !data ? <Body>{t('common.loading')}</Body> : null}
       {times === undefined ? <Body tone="soft">{t('newHire.timesFirst')}</Body> : null}
-      {data && boats.length === 0 ? <Notice kind="ask" title={t('newHire.noBoats')} /> : null}
+      {data?.asOf === undefined ? null : (
+        <Notice kind="ask" title={t('newHire.here', { time: clockOf(new Date(data.asOf).toISOString(), zone) })}>
+          <Body>{t(boats.length > 0 ? 'newHire.hereWhy' : 'newHire.noneHere')}</Body>
+        </Notice>
+      )}
+      {data && data.asOf === undefined && boats.length === 0 ? <Notice kind="ask" title={t('newHire.noBoats')} /> : null}
       {data && boats.length > 0 && boats.every(({ is }) => is !== 'free') ? <Notice kind="ask" title={t('newHire.noneFree')} /> : null}
       <BoatChoices
         boats={boats}

@@ -1,4 +1,4 @@
-import { LATEST_ENTRY_HOURS, LONGEST_HIRE_DAYS } from '@quay/contract/booking';
+import { LATEST_ENTRY_HOURS, LONGEST_HIRE_DAYS } from '@quay/core/booking/limits';
 import { contactOf } from '@quay/core/booking/contact';
 import { onStep } from '@quay/core/booking/choices';
 import { POLICIES } from '@quay/core/policy/policy';

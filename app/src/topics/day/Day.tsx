@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { fetchAhead } from '../../local/prefetch';
+import { fetchAhead, fetchWalkIns } from '../../local/prefetch';
 import { Refused } from '../../local/api';
 import { isAnotherClock } from '../../platform/clock';
 import { useBoard } from '../../local/hire';
@@ -25,6 +25,8 @@ import { Waterline } from './Waterline';
 
 /** Width of what stands beside the day on a desk, px. */
 const SIDE = 380;
+/** The boats that can be hired without signal are asked for so often. */
+const WALK_INS_MS = 300_000;
 
 export const Day = () => (useContext(LetIn) ? <Board /> : null);
 
@@ -45,6 +47,12 @@ const Board = () => {
   useEffect(() => {
     if (ids) void fetchAhead(ids.split(','));
   }, [ids]);
+  // What is free, and the books of boats that nobody has hired today, for whoever comes when there is no signal.
+  const at = data?.base.id;
+  const round = Math.floor(now / WALK_INS_MS);
+  useEffect(() => {
+    if (at !== undefined) void fetchWalkIns(at);
+  }, [at, ids, round]);
   const open = (id: string) => router.push(`/hire/${id}`);
   const zone = data?.base.zone ?? 'UTC';
   const stale = data && now - data.keptAt > 120_000;

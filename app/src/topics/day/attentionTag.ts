@@ -5,6 +5,7 @@ const GRAVE: readonly AttentionMatter['kind'][] = [
   'diskLow',
   'broken',
   'twiceOut',
+  'clash',
   'otherBoat',
   'leftCancelled',
   'overdue',

@@ -26,7 +26,7 @@ export const PendingLine = () => {
   const [open, setOpen] = useState(false);
   const letIn = useContext(LetIn);
   const delivery = useSyncExternalStore(onDelivery, deliveryState);
-  const count = usePending(['events', 'photos'], pendingCount, []);
+  const count = usePending(['hires', 'events', 'photos'], pendingCount, []);
   const quiet = !count || (count.pending === 0 && count.refused === 0);
   const cut = delivery.state === 'noAnswer';
   if (quiet && !cut && delivery.state !== 'signIn') return null;

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { localDb } from '../../local/localDb';
+import { problemWords } from '../../local/problemWords';
 import { usePending } from '../../local/usePending';
 import type { en } from '../../i18n/en';
 import { Notice } from '../../ui/board';
@@ -14,11 +15,12 @@ import { Body, Bold, Small } from '../../ui/words';
 export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
   const { t } = useTranslation();
   const rows = usePending(
-    ['events', 'photos'],
+    ['hires', 'events', 'photos'],
     async () => {
       const db = await localDb();
       const both = ['pending', 'refused'] as const;
-      const [events, photos] = await Promise.all([
+      const [booked, events, photos] = await Promise.all([
+        db.getAll('hires'),
         Promise.all(both.map((state) => db.getAllFromIndex('events', 'state', state))).then((found) => found.flat()),
         Promise.all(both.map((state) => db.getAllFromIndex('photos', 'state', state))).then((found) => found.flat()),
       ]);
@@ -32,6 +34,10 @@ export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
       );
       for (const { hire, state } of events) if (state === 'pending') waiting.set(hire, (waiting.get(hire) ?? 0) + 1);
       return {
+        booked: booked
+          .filter(({ state }) => state === 'pending')
+          .map(({ id, boatName, body }) => ({ id, boat: boatName, renter: body.renter })),
+        refusedHires: booked.filter(({ state }) => state === 'refused'),
         waiting: [...waiting].map(([hire, count]) => ({ boat: boat(hire), count })),
         photos: photos.filter(({ state, hire, sha }) => state === 'pending' && named.has(`${hire}/${sha}`)).length,
         refused: [...events, ...photos]
@@ -69,15 +75,23 @@ export const PendingSheet = ({ onClose }: { onClose: () => void }) => {
       {outcome === undefined || outcome === 'busy' ? null : (
         <Notice kind={outcome === 'idle' ? 'ok' : 'ask'} title={t(`pending.outcome.${outcome}`)} />
       )}
-      <Body>{rows.waiting.length + rows.photos > 0 ? t('pending.waiting') : t('pending.calm')}</Body>
+      <Body>{rows.booked.length + rows.waiting.length + rows.photos > 0 ? t('pending.waiting') : t('pending.calm')}</Body>
+      {rows.booked.map(({ id, ...what }) => (
+        <Bold key={id}>{t('pending.hire', what)}</Bold>
+      ))}
       {rows.waiting.map(({ boat, count }) => (
         <Bold key={boat}>{t('pending.events', { count, boat })}</Bold>
       ))}
       {rows.photos > 0 ? <Bold>{t('pending.photos', { count: rows.photos })}</Bold> : null}
-      {rows.refused.length > 0 ? (
+      {rows.refused.length + rows.refusedHires.length > 0 ? (
         <View style={{ gap: 6 }}>
           <Bold tone="dangerText">{t('pending.refusedTitle')}</Bold>
           <Small>{t('pending.refusedWhy')}</Small>
+          {rows.refusedHires.map(({ id, boatName, body, refusal }) => (
+            <Body
+              key={id}
+            >{`${t('pending.hire', { boat: boatName, renter: body.renter })} · ${problemWords(t, { code: refusal?.reason ?? '' })}`}</Body>
+          ))}
           {rows.refused.map(({ id, boat, what, refusal }) => {
             const reason = refusal?.reason as keyof typeof en.refusal | undefined;
             const why = [reason ? t(`refusal.${reason}`) : '', refusal?.detail ?? ''].filter(Boolean).join(': ');

@@ -413,6 +413,15 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '015-clashed-hires',
+    down: onlyForward,
+    up: async (db) => {
+      // Taken although somebody else had the boat: booked where there was no signal.
+      await db.schema.alterTable('hire', (t) => t.integer('clashed').notNullable().defaultTo(0));
+      await db.raw('create index hire_clashed on hire (id) where clashed = 1');
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -96,6 +96,8 @@ export type HireRow = {
   broken: string | null;
   asides: number;
   openWork: number;
+  /** Booked where there was no signal, and taken although somebody else had the boat then. */
+  clashed: 0 | 1;
 };
 type StoredEvent = {
   seq: number;

@@ -1,26 +1,39 @@
 import { randomBytes } from 'node:crypto';
-import { LATEST_ENTRY_HOURS, type NewHire } from '@quay/contract/booking';
+import type { NewHire } from '@quay/contract/booking';
+import { LATEST_ENTRY_HOURS } from '@quay/core/booking/limits';
 import type { Hire } from '@quay/contract/hire';
 import { clashesOf, type Wanted } from '@quay/core/booking/choices';
 import type { Knex } from 'knex';
 import { fail, ProblemError } from '../../platform/http/problem';
 import { readHandoverPolicy } from '../../platform/database/setting';
-import { boatsToHire, bookedOf } from './choices';
+import { boatsToHire, bookedOf, type NamedBooked } from './choices';
 import { namedHire, type NamedHire, toHire } from './hire';
 
 const HOUR_MS = 3_600_000;
+
+/** What is in the way of a boat's time, by what is booked now. */
+const clashesNow = async (db: Knex, wanted: Wanted, now: string) => {
+  const { turnaroundMinutes } = await readHandoverPolicy(db);
+  const until = new Date(Date.parse(wanted.to) + turnaroundMinutes * 60_000).toISOString();
+  const booked = await bookedOf(db, [wanted.boat], wanted.from, until, now);
+  return { clashes: clashesOf(wanted, booked, turnaroundMinutes), booked, turnaroundMinutes };
+};
 
 /**
  * Refuses what stands in the way of a boat's time: hires that overlap always, too little time between them unless whoever
  * books insists. @throws ProblemError `boatTaken`, `boatTight`
  */
 export const refuseClashes = async (trx: Knex, wanted: Wanted, insist: boolean, now: string): Promise<void> => {
-  const { turnaroundMinutes } = await readHandoverPolicy(trx);
-  const until = new Date(Date.parse(wanted.to) + turnaroundMinutes * 60_000).toISOString();
-  const clashes = clashesOf(wanted, await bookedOf(trx, [wanted.boat], wanted.from, until, now), turnaroundMinutes);
+  const { clashes, turnaroundMinutes } = await clashesNow(trx, wanted, now);
   if (clashes.some(({ is }) => is === 'overlaps')) throw new ProblemError(409, 'boatTaken');
   if (clashes.length > 0 && !insist)
     throw new ProblemError(409, 'boatTight', { minutes: Math.min(...clashes.map(({ minutes }) => minutes)), needs: turnaroundMinutes });
+};
+
+/** Who has the boat in the time of a hire that was taken all the same, and why she is out of service then. */
+export const clashesWith = async (db: Knex, hire: Wanted, now: string): Promise<NamedBooked[]> => {
+  const { clashes, booked } = await clashesNow(db, hire, now);
+  return booked.filter((one) => clashes.some((clash) => clash.is === 'overlaps' && clash.booked === one));
 };
 
 /** Whether all that was sent is what is booked: an answer that did not come through must not hide what was typed anew since. */
@@ -46,21 +59,27 @@ export const bookHire = (db: Knex, hire: NewHire, now: string): Promise<Hire> =>
     const read = () => namedHire(trx, hire.id);
     const there = await read();
     if (there) {
-      if (isSame(there, hire)) return toHire(there);
+      // It may have been changed here since the phone made it; nobody but that phone knows the salt.
+      if (isSame(there, hire) || there.renterSalt === hire.offline?.salt) return toHire(there);
       throw new ProblemError(409, 'changedMeanwhile');
     }
     const [boat] = await boatsToHire(trx, { boat: hire.boat });
     if (!boat) throw new ProblemError(404, 'noSuchBoat');
-    if (hire.party.adults + hire.party.children > boat.people) throw new ProblemError(409, 'overPlate', { people: boat.people });
-    if (Date.parse(hire.from) < Date.parse(now) - LATEST_ENTRY_HOURS * HOUR_MS) throw new ProblemError(409, 'longPast');
-    await refuseClashes(trx, hire, hire.insist === true, now);
+    const { offline } = hire;
+    if (!offline) {
+      if (hire.party.adults + hire.party.children > boat.people) throw new ProblemError(409, 'overPlate', { people: boat.people });
+      if (Date.parse(hire.from) < Date.parse(now) - LATEST_ENTRY_HOURS * HOUR_MS) throw new ProblemError(409, 'longPast');
+      await refuseClashes(trx, hire, hire.insist === true, now);
+    }
+    const clashed = offline !== undefined && (await clashesWith(trx, { ...hire, hire: hire.id }, now)).length > 0;
     const known = hire.person === undefined ? undefined : await trx('person').where({ id: hire.person }).whereNot({ salt: '' }).first('id');
     const renter = known?.id ?? `renter-${hire.id}`;
     const named = { name: hire.renter.trim(), contact: hire.contact.trim() };
     // Whoever comes again is the same person, as they are called and reached now.
     if (known) await trx('person').where({ id: renter }).update(named);
-    else await trx('person').insert({ id: renter, salt: randomBytes(16).toString('hex'), ...named });
-    const prices = (await trx('priceList').orderBy('version', 'desc').first('version')) ?? fail(409, 'noPricesYet');
+    else await trx('person').insert({ id: renter, salt: offline?.salt ?? randomBytes(16).toString('hex'), ...named });
+    const told = offline && (await trx('priceList').where({ version: offline.priceVersion }).first('version'));
+    const prices = told ?? (await trx('priceList').orderBy('version', 'desc').first('version')) ?? fail(409, 'noPricesYet');
     await trx('hire').insert({
       id: hire.id,
       boat: hire.boat,
@@ -75,6 +94,7 @@ export const bookHire = (db: Knex, hire: NewHire, now: string): Promise<Hire> =>
       depositMinor: hire.depositMinor,
       notes: hire.notes.trim(),
       priceVersion: prices.version,
+      clashed: clashed ? 1 : 0,
     });
     return toHire((await read())!);
   });

@@ -1,3 +1,5 @@
+import { clashesWith } from '../booking/book';
+import type { NamedBooked } from '../booking/choices';
 import { bookOf } from '../fleet/book';
 import { ATTENTION_KINDS, type AttentionKind, type AttentionMatter } from '@quay/contract/attention';
 import type { Wording } from '@quay/core/words/words';
@@ -15,7 +17,9 @@ const OVERDUE_MIN = 30;
 const SOON_H = 36;
 
 /** What is counted of a record when it is read; see `refresh`. */
-type Counts = Partial<Record<Exclude<AttentionKind, 'diskLow' | 'broken' | 'twiceOut' | 'overdue' | 'outOfDate' | 'holdEnds'>, number>>;
+type Counts = Partial<
+  Record<Exclude<AttentionKind, 'diskLow' | 'broken' | 'twiceOut' | 'clash' | 'overdue' | 'outOfDate' | 'holdEnds'>, number>
+>;
 type Row = {
   hire: string;
   boat: string;
@@ -61,6 +65,16 @@ const twiceOut = async (db: Knex): Promise<Map<string, string>> => {
     .whereIn('one.state', ['out', 'walkingIn', 'settling'])
     .select('one.id as later', 'other.id as earlier', 'one.castOffAt as at')) as { later: string; earlier: string; at: string }[];
   return new Map(rows.flatMap(({ later: a, earlier: b, at }) => [[a, at] as const, [b, at] as const]));
+};
+
+/** Hires that were taken without signal in somebody else's time, as long as they still are: each with who that is. */
+const clashing = async (db: Knex, now: string): Promise<Map<string, NamedBooked[]>> => {
+  const rows = (await db('hire')
+    .where({ clashed: 1 })
+    .whereNotIn('state', ['cancelled', 'settling', 'closed'])
+    .select('id as hire', 'boat', 'from', 'to')) as { hire: string; boat: string; from: string; to: string }[];
+  const found = await Promise.all(rows.map(async (row) => [row.hire, await clashesWith(db, row, now)] as const));
+  return new Map(found.filter(([, others]) => others.length > 0));
 };
 
 /** Safety equipment of boats that go out soon whose date has passed: better known the day before than on the pontoon. */
@@ -119,9 +133,11 @@ export const attentionOf = async (db: Knex, now: string, free: number): Promise<
     .whereNotNull('hire.attention')
     .orWhereNotNull('hire.holdEndsAt')
     .orWhereNotNull('hire.broken')
+    .orWhere('hire.clashed', 1)
     .orWhereIn('hire.state', ['out', 'walkingIn', 'settling'])
     .orderBy('hire.from', 'desc')) as Row[];
   const twice = await twiceOut(db);
+  const clashes = await clashing(db, now);
   const over = new Date(Date.parse(now) - OVERDUE_MIN * 60_000).toISOString();
   const all = rows.flatMap((row): AttentionMatter[] => {
     const { hire, boat, boatName, renter } = row;
@@ -139,9 +155,19 @@ export const attentionOf = async (db: Knex, now: string, free: number): Promise<
     });
     const counts = row.attention === null ? {} : (JSON.parse(row.attention) as Counts);
     const meets = twice.get(hire);
+    const taken = clashes.get(hire);
     return [
       ...(row.broken === null ? [] : [of('broken', '')]),
       ...(meets === undefined ? [] : [of('twiceOut', meets, { at: meets })]),
+      ...(taken === undefined
+        ? []
+        : [
+            of('clash', taken.map(({ hire: other, from }) => other ?? from).join(), {
+              at: taken[0]!.from,
+              count: taken.length,
+              thing: { en: taken.map(({ renter: who }) => who).join(', ') },
+            }),
+          ]),
       ...(row.state === 'out' && row.to < over ? [of('overdue', row.to, { at: row.to })] : []),
       ...(row.holdEndsAt !== null && endsEarly(row.holdEndsAt, now) !== undefined
         ? [of('holdEnds', row.holdEndsAt, { at: row.holdEndsAt })]

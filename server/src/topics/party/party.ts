@@ -24,17 +24,26 @@ export const storeSheet = async (db: Knex, hire: string, sheet: Sheet, now: stri
 export const sheetsOf = async (db: Knex, hire: string): Promise<Sheet[]> =>
   (await db('sheet').where({ hire }).orderBy('receivedAt')).map(({ body }) => JSON.parse(body) as Sheet);
 
+type Ground = { base: Base; waters: Waters | null; rules: RuleSet | null };
+
 /** What the waters of a hire ask: those its boat is let for, or those in front of its base, and the rules on them. */
-export const groundOf = async (
-  db: Knex,
-  hire: string,
-): Promise<{ base: Base; waters: Waters | null; rules: RuleSet | null } | undefined> => {
+export const groundOf = async (db: Knex, hire: string): Promise<Ground | undefined> => {
   const row = (await db('hire')
     .join('boat', 'boat.id', 'hire.boat')
     .join('base', 'base.id', 'hire.base')
     .where('hire.id', hire)
     .first('boat.waters', 'base.body')) as { waters: string; body: string } | undefined;
-  if (!row) return undefined;
+  return row && groundIn(db, row);
+};
+
+/** The same of a boat that nobody has hired yet. */
+export const groundOfBoat = async (db: Knex, boat: string): Promise<Ground | undefined> => {
+  const row = (await db('boat').join('base', 'base.id', 'boat.base').where('boat.id', boat).first('boat.waters', 'base.body')) as
+    { waters: string; body: string } | undefined;
+  return row && groundIn(db, row);
+};
+
+const groundIn = async (db: Knex, row: { waters: string; body: string }): Promise<Ground> => {
   const read = async <T>(table: 'waters' | 'rules', id: string): Promise<T | null> => {
     const found = (await db(table).where({ id }).first('body')) as { body: string } | undefined;
     return found ? (JSON.parse(found.body) as T) : null;

@@ -1,5 +1,5 @@
 import type { BodyOf } from '@quay/contract/endpoint';
-import { LATEST_ENTRY_HOURS, LONGEST_HIRE_DAYS } from '@quay/contract/booking';
+import { LATEST_ENTRY_HOURS, LONGEST_HIRE_DAYS } from '@quay/core/booking/limits';
 import type { changeHire as changeHireApi } from '@quay/contract/change';
 import type { Hire } from '@quay/contract/hire';
 import { BOOKING_FIELDS, type BookingField, UNNAMED } from '@quay/core/booking/events';

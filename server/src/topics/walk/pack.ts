@@ -1,5 +1,6 @@
 import type { HireRow } from '../../platform/database/tables';
 import type { HirePack } from '@quay/contract/hire';
+import type { BoatPack } from '@quay/contract/walkIn';
 import { findingsOf } from '@quay/core/findings/findings';
 import { type Defect, defectsOf, workOf } from '@quay/core/turnaround/work';
 import { type Before, beforeOf } from '@quay/core/walk/before';
@@ -9,7 +10,7 @@ import { type QuayKey, readHandoverPolicy, readOperator } from '../../platform/d
 import { type NamedHire, namedHires, toHire } from '../booking/hire';
 import { briefedBefore } from '../briefing/briefedBefore';
 import { bookOf } from '../fleet/book';
-import { groundOf, sheetsOf } from '../party/party';
+import { groundOf, groundOfBoat, sheetsOf } from '../party/party';
 import { priceList } from '../policy/prices';
 import { wholeRecord } from '../record/record';
 import { refreshStale } from '../record/refresh';
@@ -21,7 +22,11 @@ const EARLIER = 6;
  * What the boat's records leave to a hire: marks, counters and pictures of the last one before it that was walked at all,
  * and what the last few left to be done that holds her.
  */
-const beforeHire = async (db: Knex, row: HireRow, now: string): Promise<(Before & { defects: Defect[] }) | undefined> => {
+const beforeHire = async (
+  db: Knex,
+  row: Pick<HireRow, 'id' | 'boat' | 'from'>,
+  now: string,
+): Promise<(Before & { defects: Defect[] }) | undefined> => {
   const earlier = await db('hire')
     .where({ boat: row.boat })
     .whereNot({ id: row.id })
@@ -95,5 +100,27 @@ export const packOf = async (db: Knex, id: string, key: QuayKey, now: string): P
       .map(({ event, ...seal }) => ({ ...seal, aside: (coveredBy.get(event) ?? []).filter((one) => gone.has(one)).length })),
     signerSalt: row.renterSalt,
     statementNumber: statement?.number ?? null,
+  };
+};
+
+/** All that a pack of a hire of this boat would hold but the hire: for one that is made where there is no signal. */
+export const boatPackOf = async (db: Knex, id: string, key: QuayKey, now: string): Promise<BoatPack | undefined> => {
+  await refreshStale(db, key, now);
+  const boat = await db('boat').where({ id }).first();
+  const [ground, book] = [await groundOfBoat(db, id), await bookOf(db, id, undefined)];
+  const prices = await db('priceList').orderBy('version', 'desc').first('version');
+  if (!boat || !ground || !book || !prices) return undefined;
+  const before = await beforeHire(db, { id: '', boat: id, from: now }, now);
+  return {
+    ...(before ? { before } : {}),
+    boat: { id, name: boat.name, hullNumber: boat.hullNumber },
+    ...ground,
+    operator: { ...(await readHandoverPolicy(db)), name: (await readOperator(db))?.name ?? '' },
+    book: book.book,
+    bookVersion: book.version,
+    away: await awayWith(db, id, ''),
+    prices: await priceList(db, prices.version),
+    priceVersion: prices.version,
+    previousSeal: boat.lastSeal,
   };
 };

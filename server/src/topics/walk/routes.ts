@@ -1,8 +1,12 @@
 import * as api from '@quay/contract/hire';
 import { on } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
+import { refreshStale } from '../record/refresh';
 import { notesOf } from './notes';
-import { packOf } from './pack';
+import * as walkIn from '@quay/contract/walkIn';
+import { boatPackOf, packOf } from './pack';
+import { walkInsOf } from './walkIns';
+import { baseAmong } from '../booking/bases';
 
 export const packRoutes = [
   on(api.getHire, async ({ quay, params, res, now, renter }) => {
@@ -18,6 +22,15 @@ export const packRoutes = [
       ...(before ? { before: { ...before, hire: null, pictures: {} } } : {}),
     };
   }),
+  on(walkIn.getWalkIns, async ({ quay: { store, key }, query, now }) => {
+    await refreshStale(store.db, key, now);
+    const { base, bases } = await baseAmong(store.db, query.base);
+    return { now, base, bases, ...(await walkInsOf(store.db, base.id, now)) };
+  }),
+  on(
+    walkIn.getBoatPack,
+    async ({ quay, params, now }) => (await boatPackOf(quay.store.db, params.boatId, quay.key, now)) ?? fail(404, 'noSuchBoat'),
+  ),
   on(api.boatNotes, async ({ quay, params, now }) => ({
     notes: (await notesOf(quay.store.db, params.hireId, now)) ?? fail(404, 'noSuchHire'),
   })),

@@ -1,4 +1,4 @@
-import { LONGEST_HIRE_DAYS } from '@quay/contract/booking';
+import { LONGEST_HIRE_DAYS } from '@quay/core/booking/limits';
 import type { BodyOf } from '@quay/contract/endpoint';
 import type { changeHire } from '@quay/contract/change';
 import { CHANGE_REASONS } from '@quay/core/booking/events';
