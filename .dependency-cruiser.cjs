@@ -52,6 +52,7 @@ const SERVER_TOPICS = [
   'party',
   'record',
   'rebooking',
+  'exchange',
   'photo',
   'fuel',
   'trip',

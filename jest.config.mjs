@@ -10,7 +10,7 @@ const plain = (name) => ({
   transform: { '\\.[cm]?[jt]s$': swc },
   // These ship ES modules only.
   transformIgnorePatterns: [
-    '/node_modules/(?!(@noble|@date-fns|canonicalize|zod|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array|p-limit|yocto-queue)/)',
+    '/node_modules/(?!(@noble|@date-fns|canonicalize|zod|ical\\.js|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array|p-limit|yocto-queue)/)',
   ],
 });
 

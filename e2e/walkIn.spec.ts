@@ -79,7 +79,10 @@ test(
     await expect(page.getByText('Booked on this phone', { exact: true })).toHaveCount(0);
 
     await mina.open('/attention');
-    const matter = mina.page.locator(idsFrom('clash-')).or(mina.by(`seen-clash-${hire}`)).first();
+    const matter = mina.page
+      .locator(idsFrom('clash-'))
+      .or(mina.by(`seen-clash-${hire}`))
+      .first();
     await expect(matter).toBeVisible();
     await expect(mina.page.getByText('booked without signal in the time of Fenno Straker', { exact: false }).first()).toBeVisible();
     // The one on the water is there, and no other boat is free: the other one does not take place.

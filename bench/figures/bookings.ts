@@ -62,6 +62,38 @@ const fill = (data: string): void => {
   db.close();
 };
 
+const LINES = 5000;
+/** How long it takes to say what a table of bookings would change, with half of them in somebody's time, ms. */
+const previewTimes = async (client: Client): Promise<number[]> => {
+  const begin = Date.now() + 24 * HOUR_MS;
+  const row = (i: number) => {
+    const at = (hours: number) => new Date(begin + hours * HOUR_MS).toISOString().slice(0, 16);
+    const from = Math.floor(i / BOATS) * 9;
+    return `r${i},Boat ${i % BOATS},${at(from)},${at(from + 4)},Guest ${i}`;
+  };
+  const text = ['Ref,Boat,Start,End,Name', ...Array.from({ length: LINES }, (_, i) => row(i)), ''].join('\n');
+  const { json } = await client.send('POST', '/incoming?name=bench.csv', Buffer.from(text));
+  const look = json as { file: string; looked: { columns: Record<string, string> } };
+  const reading = {
+    ...{ kind: 'table', base: 'ossel-quay', boat: null, boats: {}, clocks: { from: '10:00', to: '17:00' }, adults: 2 },
+    ...{ days: 'dayFirst', columns: look.looked.columns },
+  };
+  const times: number[] = [];
+  for (let i = 0; i < 5; i += 1) {
+    let counts: Record<string, number> = {};
+    times.push(
+      await timed(async () => {
+        ({ counts } = (await client.send('POST', `/incoming/${look.file}/preview`, { reading })).json as {
+          counts: Record<string, number>;
+        });
+      }),
+    );
+    const all = (counts.new ?? 0) + (counts.conflict ?? 0);
+    if (all !== LINES || counts.new === 0 || counts.conflict === 0) throw new Error(`a preview of ${JSON.stringify(counts)}`);
+  }
+  return times;
+};
+
 /** A month of sixty boats among 400,000 hires, asked for, looked through and dragged about in. */
 export const bookings = (): Promise<Figure[]> =>
   onQuay(async (quay, browser) => {
@@ -78,6 +110,8 @@ export const bookings = (): Promise<Figure[]> =>
     for (let i = 0; i < ASKED; i += 1) months.push(await timed(() => client.bytes(path)));
     for (let i = 0; i < ASKED; i += 1) found.push(await timed(() => client.bytes(`/hires?find=renter%20${i * 7}`)));
     console.error(`  a month has ${first.hires.length} hires`);
+
+    const previews = await previewTimes(client);
 
     const page = await signedIn(browser, quay, { viewport: { width: 1280, height: 800 } });
     await page.goto(`${quay.url}/bookings?day=${day}&base=ossel-quay`);
@@ -107,6 +141,7 @@ export const bookings = (): Promise<Figure[]> =>
     return [
       figure('a month of 60 boats among 400,000 hires, 95th percentile', quantile(months.slice(20), 0.95), 'ms', 50),
       figure('a renter looked for among 400,000 hires, 95th percentile', quantile(found.slice(20), 0.95), 'ms', 100),
+      figure(`what a table of ${LINES} bookings would change, the slowest of ${previews.length}`, Math.max(...previews), 'ms', 3000),
       figureAtLeast(`a hire dragged in that month: frames under ${FRAME_MS} ms at ${SLOWER} ×`, inTime(drawn), '%', 95),
     ];
   }, fill);

@@ -6,6 +6,7 @@ import * as change from './change';
 import * as compare from './compare';
 import * as deposit from './deposit';
 import * as dossier from './dossier';
+import * as exchange from './exchange';
 import * as fit from './fit';
 import * as fleet from './fleet';
 import * as gateway from './gateway';
@@ -35,6 +36,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   change,
   calendar,
   walkIn,
+  exchange,
   record,
   repair,
   attention,

@@ -94,6 +94,10 @@ export const PROBLEM_CODES = [
   'moreThanWanted',
   'inDoubt',
   'moreThanOwed',
+  'noSuchFile',
+  'noSuchSource',
+  'notReadable',
+  'feedSilent',
 ] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];
 

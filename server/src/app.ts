@@ -8,6 +8,7 @@ import { ENDPOINTS } from '@quay/contract/all';
 import { linkRoutes } from './topics/booking/linkRoutes';
 import { bookingRoutes } from './topics/booking/routes';
 import { rebookingRoutes } from './topics/rebooking/routes';
+import { exchangeRoutes } from './topics/exchange/routes';
 import { keySafeRoutes } from './topics/castOff/routes';
 import { attentionRoutes } from './topics/day/attentionRoutes';
 import { dayRoutes } from './topics/day/routes';
@@ -77,6 +78,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...staffRoutes,
     ...bookingRoutes,
     ...rebookingRoutes,
+    ...exchangeRoutes,
     ...linkRoutes,
     ...packRoutes,
     ...dayRoutes,

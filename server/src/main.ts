@@ -16,6 +16,9 @@ import { holdFolder } from './platform/database/lock';
 import { DataFolderError, openStore, readyFolder } from './platform/database/open';
 import { PID_FILE, putRestoredInPlace, runningOn } from './platform/database/restore';
 import { quayKey, readEpoch, readOperator } from './platform/database/setting';
+import { watchFeeds } from './topics/exchange/feeds';
+import { clearFiles } from './topics/exchange/files';
+import { readerApart } from './topics/exchange/reader';
 import { clearTries } from './platform/signIn/tries';
 import { makeSetupCode } from './topics/setup/setUp';
 import { clearUnfinished } from './topics/photo/upload';
@@ -157,6 +160,7 @@ export const start = async (options: StartOptions): Promise<Running> => {
     now,
   };
   const gate = makeGate();
+  quay.reader = readerApart(import.meta.dirname);
   const app = makeApp(quay, options.web, options.proxies, gate);
   let server: Server;
   if (options.tlsCert !== undefined && options.tlsKey !== undefined) {
@@ -186,7 +190,7 @@ export const start = async (options: StartOptions): Promise<Running> => {
   };
   beginComparing();
   const clear = () =>
-    Promise.all([clearUnfinished(quay.store, quay.now()), clearTries(quay.store.db)]).then(
+    Promise.all([clearUnfinished(quay.store, quay.now()), clearTries(quay.store.db), clearFiles(quay.store.db, quay.now())]).then(
       ([n]) => {
         if (n > 0) console.log(`quay: ${n} photographs that were begun and left are cleared away`);
       },
@@ -194,6 +198,7 @@ export const start = async (options: StartOptions): Promise<Running> => {
     );
   void clear();
   const clearing = setInterval(() => void clear(), CLEAR_EVERY_MS).unref();
+  const feeds = watchFeeds(quay);
   const pidFile = join(options.data, PID_FILE);
   writeFileSync(pidFile, String(process.pid));
   const setupCode = await makeSetupCode(quay.store.db);
@@ -209,6 +214,8 @@ export const start = async (options: StartOptions): Promise<Running> => {
         setTimeout(() => server.closeAllConnections(), 4000).unref();
       });
       clearInterval(clearing);
+      await feeds.stop();
+      await quay.reader?.end();
       await quay.comparing?.stop();
       await pictures.end();
       await quay.store.close();
@@ -219,6 +226,7 @@ export const start = async (options: StartOptions): Promise<Running> => {
     takeRestored: () =>
       gate.alone(async () => {
         await quay.comparing?.stop();
+        await feeds.idle();
         await quay.store.close();
         putRestoredInPlace(options.data);
         // The lock went aside with the folder.

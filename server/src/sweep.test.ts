@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => quay.stop());
 
 /** Without a session only these answer: health, setting up, the two halves of signing in, and exchanging a renter’s link. */
-const OPEN = ['enrol', 'health', 'openLink', 'setUp', 'signIn', 'whoSignsIn'];
+const OPEN = ['enrol', 'health', 'openLink', 'readCalendar', 'setUp', 'signIn', 'whoSignsIn'];
 
 const pathOf = ({ path }: Endpoint, hireId: string) =>
   path
@@ -25,6 +25,8 @@ const pathOf = ({ path }: Endpoint, hireId: string) =>
 const bodyOf = ({ method, takesBytes }: Endpoint) =>
   method === 'GET' || method === 'DELETE' ? undefined : takesBytes ? new Uint8Array([1]) : {};
 const queryOf = ({ name, takesBytes }: Endpoint) => (takesBytes ? '?offset=0&size=1' : name === 'previewSwap' ? '?boat=tuppenny-bun' : '');
+/** How bookings of elsewhere are read. */
+const READING = { kind: 'calendar', base: 'ossel-quay', boat: null, boats: {}, clocks: { from: '10:00', to: '17:00' }, adults: 2 };
 const goodBodies: Record<string, unknown> = {
   setKeyCode: { code: '123456' },
   setSimulator: { mode: 'silent' },
@@ -35,6 +37,10 @@ const goodBodies: Record<string, unknown> = {
   changeHire: {},
   cancelHire: { why: 'noShow' },
   reinstateHire: {},
+  lookAtAddress: { address: 'https://elsewhere.example/x.ics' },
+  previewIncoming: { reading: READING },
+  loadIncoming: { name: 'x', reading: READING, digest: 'a'.repeat(64), cancelGone: false },
+  makeAddress: { base: 'ossel-quay', boat: null, names: true },
   takeOutOfService: { id: 'o1', from: '2026-06-13T10:00:00.000Z', to: null, why: 'x' },
   bookHire: {
     id: 'h-new',

@@ -10,7 +10,7 @@ import { starterClasses } from './topics/fleet/starters';
 import { compareCommand } from './topics/photo/compare/command';
 import { play } from './demo/play';
 import { nodeCrypto } from './topics/dossier/crypto';
-import { type Fault, sayFault } from './import/fault';
+import { type Fault, sayFault } from './platform/fault';
 import { ImportRefused, loadImport } from './import/load';
 import { readImport } from './import/read';
 import { publishedSchemas } from './import/schemas';

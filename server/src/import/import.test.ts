@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { openStore, type Store } from '../platform/database/open';
 import { readOperator } from '../platform/database/setting';
 import { DEMO } from '../testing/quay';
-import { sayFault } from './fault';
+import { sayFault } from '../platform/fault';
 import { loadImport } from './load';
 import { readImport } from './read';
 import { publishedSchemas } from './schemas';

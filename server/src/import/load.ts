@@ -8,7 +8,7 @@ import type { PriceList } from '@quay/core/settlement/prices';
 import { putBook } from '../topics/fleet/pastBook';
 import { writeHandoverPolicy, writeOperator } from '../platform/database/setting';
 import { accountOf, putAccount } from '../platform/signIn/staff';
-import { type Fault, sayFault } from './fault';
+import { type Fault, sayFault } from '../platform/fault';
 import type { BoatIn, Import } from './read';
 import type { HireIn } from './tables';
 

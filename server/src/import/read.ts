@@ -14,7 +14,7 @@ import { RuleSet } from '@quay/core/party/rules';
 import { DamagePolicy, FUEL_SCHEMES, type Price, PriceList } from '@quay/core/settlement/prices';
 import { Waters } from '@quay/core/waters/zone';
 import { starterClasses } from '../topics/fleet/starters';
-import { type Fault, sayFault } from './fault';
+import { type Fault, sayFault } from '../platform/fault';
 import { type HireIn, readHires, readPrices, readStaff, type StaffIn } from './tables';
 
 /** No file of an operator's comes near it; a larger one is something else. */

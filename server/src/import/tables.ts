@@ -8,8 +8,8 @@ import { ExactInstant } from '@quay/core/time/calendar';
 import { instantOf } from '@quay/core/time/zone';
 import { Id } from '@quay/contract/parts';
 import { fold, secretFault } from '../platform/signIn/staff';
-import { type CsvRow, readCsv } from './csv';
-import type { Fault } from './fault';
+import { type CsvRow, readCsv } from '../platform/csv';
+import type { Fault } from '../platform/fault';
 
 /** The tables of an import: prices, staff and hires, each row read by itself, its faults told by file and line. */
 

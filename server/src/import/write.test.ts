@@ -6,8 +6,8 @@ import { DEMO } from '../testing/quay';
 import { loadImport } from './load';
 import { type Import, readImport } from './read';
 import Papa from 'papaparse';
-import { readCsv, writeCsv } from './csv';
-import type { Fault } from './fault';
+import { readCsv, writeCsv } from '../platform/csv';
+import type { Fault } from '../platform/fault';
 import { ExportError, writeExport } from './write';
 
 const NOW = '2026-06-13T10:42:00.000Z';

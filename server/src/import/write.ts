@@ -1,5 +1,5 @@
 import type { HireRow } from '../platform/database/tables';
-import { writeCsv } from './csv';
+import { writeCsv } from '../platform/csv';
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Knex } from 'knex';

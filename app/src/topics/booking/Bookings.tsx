@@ -11,6 +11,7 @@ import { View } from 'react-native';
 import { bookingsQuery } from '../../local/bookings';
 import { calendarQuery } from '../../local/calendar';
 import { useHiresHere, withHiresHere } from '../../local/walkIn/saved';
+import { useMe } from '../../local/session';
 import { useErrorWords } from '../../local/errorWords';
 import { localeOf } from '../../i18n';
 import { Notice, Tag } from '../../ui/board';
@@ -45,6 +46,7 @@ export const Bookings = () => {
   const { t, i18n } = useTranslation();
   const said = useErrorWords();
   const router = useRouter();
+  const me = useMe().data;
   const now = useNow(60_000);
   const { wide } = useRoom();
   const asked = useLocalSearchParams<{ day?: string; base?: string }>();
@@ -104,6 +106,10 @@ export const Bookings = () => {
       {...(wide ? { style: { minWidth: 200 } } : {})}
     />
   );
+  const inAndOut =
+    me?.staff.role === 'manager' ? (
+      <Button mode="outlined" label={t('exchange.open')} onPress={() => router.push('/bookings/exchange')} testID="in-and-out" />
+    ) : null;
   const search = <Search label={t('bookings.find')} value={find} onChange={setFind} testID="find-booking" />;
   const finding = find.trim().length >= LEAST_TO_FIND;
   const stale = data && now - data.keptAt > 180_000;
@@ -165,6 +171,7 @@ export const Bookings = () => {
         wide ? (
           <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
             {turn}
+            {inAndOut}
             {newHire}
           </View>
         ) : (
@@ -217,7 +224,10 @@ export const Bookings = () => {
         ) : finding ? (
           <FoundHires find={find} now={now} onOpen={open} />
         ) : (
-          <BookedDay hires={hires} day={day} zone={zone} now={now} onOpen={open} />
+          <>
+            <BookedDay hires={hires} day={day} zone={zone} now={now} onOpen={open} />
+            <View style={{ padding: 12 }}>{inAndOut}</View>
+          </>
         )
       ) : null}
       {picking ? (

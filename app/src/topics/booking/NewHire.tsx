@@ -11,6 +11,7 @@ import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { call, NoAnswer, Refused } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
+import { fetchWalkIns } from '../../local/prefetch';
 import { problemWords } from '../../local/problemWords';
 import { choices } from '../../local/walkIn/choices';
 import { bookHere, NotOnThisPhone } from '../../local/walkIn/saved';
@@ -97,6 +98,11 @@ export const NewHire = () => {
   const { data } = found;
   const { base, currency = 'EUR' } = data ?? {};
   if (base && base.zone !== zone) setZone(base.zone);
+  // Whoever books here may do so again where there is no signal.
+  const known = data?.asOf === undefined ? base?.id : undefined;
+  useEffect(() => {
+    if (known !== undefined) void fetchWalkIns(known);
+  }, [known]);
   // What was not touched follows what the quay says: its clocks instead of this device's, its way to hand over.
   useEffect(() => {
     if (form.getFieldState('date').isDirty || form.getFieldState('clock').isDirty) return;

@@ -22,6 +22,7 @@ import { tagOf } from './attentionTag';
 
 /** Where a matter is dealt with; nowhere in here where it is the machine's. */
 const pathOf = ({ kind, hire, boat }: AttentionMatter): string | undefined => {
+  if (kind === 'feed') return '/bookings/exchange';
   if (boat === null) return undefined;
   if (hire === null) return `/fleet/${boat}`;
   switch (kind) {

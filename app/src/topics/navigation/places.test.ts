@@ -17,7 +17,16 @@ describe('where staff can be', () => {
     expect(tasks.filter(isTask)).toEqual(tasks);
     expect(['/', '/hire/h-1', '/hire/h-1/statement', '/hire/walk'].filter(isTask)).toEqual([]);
     expect(
-      ['/hire/h-1/statement', '/hire/h-1/walk/out', '/enrol', '/setup', '/boats/new', '/bases/new', '/settings/operator'].filter(hasFoot),
+      [
+        '/hire/h-1/statement',
+        '/hire/h-1/walk/out',
+        '/enrol',
+        '/setup',
+        '/boats/new',
+        '/bases/new',
+        '/settings/operator',
+        '/bookings/exchange',
+      ].filter(hasFoot),
     ).toEqual([]);
     expect(['/', '/bookings', '/fleet/tuppenny-bun', '/hire/h-1', '/more'].every(hasFoot)).toBe(true);
   });

@@ -57,6 +57,7 @@ const isStep = (path: string): boolean =>
   path === '/enrol' ||
   path === '/setup' ||
   path === '/settings/operator' ||
+  path === '/bookings/exchange' ||
   path === '/boats/new' ||
   path === '/bases/new';
 

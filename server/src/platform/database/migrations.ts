@@ -422,6 +422,54 @@ const ALL: readonly Migration[] = [
       await db.raw('create index hire_clashed on hire (id) where clashed = 1');
     },
   },
+  {
+    name: '016-bookings-of-elsewhere',
+    down: onlyForward,
+    up: async (db) => {
+      // What somebody is about to load; kept for a day.
+      await db.schema.createTable('incomingFile', (t) => {
+        t.string('sha').primary();
+        t.string('name').notNullable();
+        t.binary('bytes').notNullable();
+        t.string('at').notNullable();
+      });
+      await db.schema.createTable('bookingSource', (t) => {
+        t.string('id').primary();
+        t.string('name').notNullable();
+        t.text('reading').notNullable();
+        // Of a table: what stands at the head of its columns, by which it is known again.
+        t.text('heads');
+        t.text('address');
+        t.integer('everyMinutes');
+        t.string('etag');
+        t.string('checkedAt');
+        t.text('last');
+        t.string('madeAt').notNullable();
+        t.string('madeBy').notNullable();
+        t.string('withdrawnAt');
+      });
+      await db.schema.createTable('bookingFrom', (t) => {
+        t.string('source').notNullable().references('bookingSource.id');
+        t.string('key').notNullable();
+        t.string('hire').notNullable().references('hire.id');
+        t.integer('sequence').notNullable();
+        t.text('was').notNullable();
+        t.primary(['source', 'key']);
+        t.index('hire');
+      });
+      await db.schema.createTable('calendarAddress', (t) => {
+        t.string('id').primary();
+        t.string('token').notNullable().unique();
+        t.string('base').notNullable().references('base.id');
+        t.string('boat').references('boat.id');
+        t.integer('names').notNullable();
+        t.string('madeAt').notNullable();
+        t.string('madeBy').notNullable();
+        t.string('askedAt');
+        t.string('withdrawnAt');
+      });
+    },
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

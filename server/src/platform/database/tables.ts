@@ -165,6 +165,36 @@ export type OutOfServiceRow = {
   madeBy: string;
   madeAt: string;
 };
+type IncomingFile = { sha: string; name: string; bytes: Buffer; at: string };
+export type BookingSourceRow = {
+  id: string;
+  name: string;
+  /** JSON of `Reading`. */
+  reading: string;
+  heads: string | null;
+  address: string | null;
+  everyMinutes: number | null;
+  etag: string | null;
+  checkedAt: string | null;
+  /** JSON of the last `Outcome`. */
+  last: string | null;
+  madeAt: string;
+  madeBy: string;
+  withdrawnAt: string | null;
+};
+/** Which hire a booking of elsewhere became; `was` is JSON of what it said when it was taken last. */
+type BookingFrom = { source: string; key: string; hire: string; sequence: number; was: string };
+export type CalendarAddressRow = {
+  id: string;
+  token: string;
+  base: string;
+  boat: string | null;
+  names: 0 | 1;
+  madeAt: string;
+  madeBy: string;
+  askedAt: string | null;
+  withdrawnAt: string | null;
+};
 type ToTranslate = { book: string; texts: string };
 
 type NullableIn<R> = { [K in keyof R]-?: null extends R[K] ? K : never }[keyof R];
@@ -186,7 +216,11 @@ declare module 'knex/types/tables' {
     boat: Table<Boat, 'waters'>;
     book: Table<BookVersion>;
     priceList: Table<PriceListVersion>;
-    hire: Table<HireRow, 'notes' | 'version' | 'state' | 'seenSeq' | 'handover' | 'openLines' | 'asides' | 'openWork'>;
+    hire: Table<HireRow, 'notes' | 'version' | 'state' | 'seenSeq' | 'handover' | 'openLines' | 'asides' | 'openWork' | 'clashed'>;
+    incomingFile: Table<IncomingFile>;
+    bookingSource: Table<BookingSourceRow>;
+    bookingFrom: Table<BookingFrom>;
+    calendarAddress: Table<CalendarAddressRow>;
     event: Table<StoredEvent, 'seq' | 'weight'>;
     photo: Table<Photo>;
     photoPart: Table<PhotoPart>;

@@ -10,6 +10,7 @@ import { type RenterSession, renterSessionOf } from '../signIn/renter';
 import { type Session, sessionOf } from '../signIn/session';
 import type { DeviceRow } from '../signIn/staff';
 import type { Integrations } from '../../integrations/integrations';
+import type { Reader } from '../incoming';
 import { fail, ProblemError } from './problem';
 
 /** Compares photographs when it has time. */
@@ -36,6 +37,8 @@ export type Quay = {
   now(): Date;
   /** Compares photographs beside its other work; a quay without threads does without. */
   comparing?: ComparisonQueue;
+  /** Reads tables and calendars apart; a quay without threads reads them where it is asked. */
+  reader?: Reader;
 };
 
 export type Call<E> = {

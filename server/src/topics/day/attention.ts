@@ -1,5 +1,6 @@
 import { clashesWith } from '../booking/book';
 import type { NamedBooked } from '../booking/choices';
+import { feedsInTrouble } from '../exchange/sources';
 import { bookOf } from '../fleet/book';
 import { ATTENTION_KINDS, type AttentionKind, type AttentionMatter } from '@quay/contract/attention';
 import type { Wording } from '@quay/core/words/words';
@@ -18,7 +19,7 @@ const SOON_H = 36;
 
 /** What is counted of a record when it is read; see `refresh`. */
 type Counts = Partial<
-  Record<Exclude<AttentionKind, 'diskLow' | 'broken' | 'twiceOut' | 'clash' | 'overdue' | 'outOfDate' | 'holdEnds'>, number>
+  Record<Exclude<AttentionKind, 'diskLow' | 'broken' | 'twiceOut' | 'clash' | 'feed' | 'overdue' | 'outOfDate' | 'holdEnds'>, number>
 >;
 type Row = {
   hire: string;
@@ -109,6 +110,17 @@ const outOfDate = async (db: Knex, now: string): Promise<AttentionMatter[]> => {
   return found;
 };
 
+/** Feeds that fell silent, or of which something waits for somebody. */
+const feeds = async (db: Knex): Promise<AttentionMatter[]> =>
+  (await feedsInTrouble(db)).map(({ id, name, last }) => ({
+    key: `feed/${id}/${last.is === 'failed' ? 'failed' : `${last.conflicts}-${last.gone}-${last.faults}`}`,
+    kind: 'feed',
+    ...{ hire: null, boat: null, boatName: null, renter: null },
+    count: last.is === 'failed' ? 0 : last.conflicts + last.gone + last.faults,
+    at: last.at,
+    thing: { en: name },
+  }));
+
 /** The disk of the quay, once there is little room on it; said anew every day, and when it gets less by half a gigabyte. */
 const diskLow = (free: number, now: string): AttentionMatter[] =>
   free >= ROOM_WANTED
@@ -180,7 +192,7 @@ export const attentionOf = async (db: Knex, now: string, free: number): Promise<
   });
   const aside = new Set((await db('attentionAside').select('key')).map(({ key }) => key));
   const order = new Map(ATTENTION_KINDS.map((kind, i) => [kind, i]));
-  return [...diskLow(free, now), ...all, ...(await outOfDate(db, now))]
+  return [...diskLow(free, now), ...all, ...(await outOfDate(db, now)), ...(await feeds(db))]
     .filter(({ key }) => !aside.has(key))
     .sort((a, b) => order.get(a.kind)! - order.get(b.kind)!)
     .slice(0, MOST);

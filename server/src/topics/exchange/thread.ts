@@ -1,0 +1,4 @@
+import { readFile } from './read';
+
+/** A thread that reads what somebody sent, and is ended when it takes too long. */
+export default readFile;
