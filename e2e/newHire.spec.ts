@@ -76,11 +76,31 @@ test(
 );
 
 test(
-  'without signal what was typed stays, and is booked once there is some; silly input is said at its field',
+  'a phone without the boats’ books keeps what was typed until there is signal; silly input is said at its field',
   PHONE,
   async ({ phoneOf }) => {
     const bram = await phoneOf(BRAM);
     const { page } = bram;
+    // It was never told what is booked: a hire can only be made at the quay.
+    bram.cut = true;
+    await page.route('**/api/walk-ins*', (route) => route.abort());
+    await page.evaluate(
+      () =>
+        new Promise<void>((resolve, reject) => {
+          const opening = indexedDB.open('jolly-quay');
+          opening.onerror = () => reject(new Error('no store'));
+          opening.onsuccess = () => {
+            const emptying = opening.result.transaction(['boats', 'named'], 'readwrite');
+            emptying.objectStore('boats').clear();
+            emptying.objectStore('named').delete('walkIns:');
+            emptying.objectStore('named').delete('walkIns:ossel-quay');
+            emptying.oncomplete = () => {
+              opening.result.close();
+              resolve();
+            };
+          };
+        }),
+    );
     await bram.open('/bookings/new?day=2026-06-20&base=ossel-quay');
     await expect(bram.by('book-hire')).toContainText('Book ');
     await bram.by('book-hire').click();

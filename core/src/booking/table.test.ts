@@ -109,6 +109,8 @@ describe('a row', () => {
       ['noSum', 'much'],
     ]);
     expect(faultsOf(row({ ...whole, Bis: '' }))).toEqual([['noEnd', '']]);
+    expect(faultsOf(row({ ...whole, Bis: '', Dauer: '1e300' }))).toEqual([['noEnd', '1e300']]);
+    expect(faultsOf(row({ ...whole, Kaution: '999 999 999' }))).toEqual([['noSum', '999 999 999']]);
     expect(faultsOf(row({ ...whole, Uhrzeit: 'noon' }))).toEqual([['noClock', 'noon']]);
   });
 

@@ -163,6 +163,9 @@ const CANCELLED = /^(cancel|annul|storn|abgesagt|cancelad|no show|nicht erschien
 
 const languageOf = (text: string): string | undefined => LANGUAGES.find((one) => folded(text).startsWith(one));
 
+/** No hire is longer, h, and no deposit larger, minor units. */
+const [LONGEST_H, MOST_MINOR] = [24 * 366, 100_000_000];
+
 type Row = { line: number; get: (column: string) => string };
 
 /**
@@ -195,7 +198,7 @@ export const readRow = (row: Row, reading: TableReading, zone: string, currency:
     return /^\d{1,2}$/.test(text) && Number(text) <= 60 ? Number(text) : no('noPeople', text);
   };
   const from = moment('from', 'fromClock');
-  const hours = Number(
+  const length = Number(
     cell('hours')
       .replace(',', '.')
       .replace(/\s*h.*$/i, ''),
@@ -203,8 +206,8 @@ export const readRow = (row: Row, reading: TableReading, zone: string, currency:
   const to =
     cell('to') !== ''
       ? moment('to', 'toClock')
-      : cell('hours') !== '' && hours > 0 && from !== undefined
-        ? new Date(Date.parse(from) + hours * 3_600_000).toISOString()
+      : length > 0 && length <= LONGEST_H && from !== undefined
+        ? new Date(Date.parse(from) + length * 3_600_000).toISOString()
         : from === undefined
           ? undefined
           : cell('toClock') !== ''
@@ -214,7 +217,8 @@ export const readRow = (row: Row, reading: TableReading, zone: string, currency:
   if (renter === '') no('noRenter', '');
   const [adults, children, people] = [count('adults'), count('children'), count('people')];
   const deposit = cell('deposit');
-  const depositMinor = deposit === '' ? undefined : (readSum(deposit, currency) ?? no('noSum', deposit));
+  const sum = readSum(deposit, currency);
+  const depositMinor = deposit === '' ? undefined : sum !== undefined && sum <= MOST_MINOR ? sum : no('noSum', deposit);
   if (faults.length > 0 || from === undefined || to === undefined) return faults;
   const boat = cell('boat');
   return {

@@ -160,6 +160,20 @@ describe('a folder with faults', () => {
     ]);
   });
 
+  it('tells what a book lacks beside what the boat has, and loads all the same', () => {
+    edit('classes/pontoon-7.json', (text) => {
+      const book = JSON.parse(text) as { fittings: { id: string }[]; gauges: { id: string; tank?: string }[] };
+      book.fittings = book.fittings.filter(({ id }) => id !== 'kill-cord');
+      for (const gauge of book.gauges) if (gauge.id === 'fuel-sight') delete gauge.tank;
+      return JSON.stringify(book);
+    });
+    const got = read();
+    expect(got.ok && got.notices.map(sayFault)).toEqual([
+      'boats/tuppenny-bun.json, drills[outboard-start].controls: “Start and stop her” wants a kill cord, which nobody counts',
+      'boats/tuppenny-bun.json, gauges[fuel-sight].tank: “Fuel sight line” names no tank: what it shows is compared with nothing',
+    ]);
+  });
+
   it('with ragged rows and missing columns says which line', () => {
     edit('prices.csv', (text) => text.replace('jacket,"Jacket, adult",each,65,20,,,,', 'jacket,"Jacket, adult",each,65,'));
     edit('hires.csv', (text) => text.replace('deposit,notes', 'notes'));

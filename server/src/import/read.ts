@@ -5,7 +5,9 @@ import { pointsInOrder } from '@quay/core/briefing/compose';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, type Book, ClassBook } from '@quay/core/fleet/book';
 import { conditionFaults } from '@quay/core/fleet/condition';
+import { lacksOf } from '@quay/core/fleet/lacks/lacks';
 import { untranslated } from '@quay/core/words/languages';
+import { sayLack } from './lackWords';
 import { drillFaults, type Known } from '@quay/core/drill/faults';
 import { mergeBooks, lineageOf, pathOf } from '@quay/core/fleet/merge';
 import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
@@ -235,6 +237,10 @@ export const readImport = (
             where: `drills[${drill.id}].lessons[${lesson.id}].price`,
             reason: `there is no price “${lesson.price}”`,
           });
+  // What a book lacks beside what the boat has is no fault either. Prices and languages were looked at above.
+  for (const { id, book } of boats)
+    for (const lack of lacksOf(book))
+      if (lack.is !== 'notInLanguage') notices.push({ file: `boats/${id}.json`, where: lack.path, reason: sayLack(lack) });
   const staff = readStaff(readText('staff.csv'), faults);
   const hires = readHires(readText('hires.csv'), operator?.currency ?? 'EUR', bases, boats, now, faults);
   if (faults.length > 0 || !operator) return { ok: false, faults };

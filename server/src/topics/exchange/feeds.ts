@@ -64,13 +64,14 @@ export const fetchFeed = async (quay: Quay, row: BookingSourceRow, by: string): 
       etag = outcome.conflicts + outcome.gone + outcome.faults > 0 ? null : found.etag;
     } else outcome = { ...nothing, at: now, is: 'same', why: '' };
   } catch (error) {
-    if (!(error instanceof ProblemError)) throw error;
+    // One feed that breaks something stops no other; what it was stands in the log.
+    if (!(error instanceof ProblemError)) console.error(`quay: the feed ${row.name} could not be taken over`, error);
     outcome = {
       ...nothing,
       ...(before ? { conflicts: before.conflicts } : {}),
       at: now,
       is: 'failed',
-      why: `${error.code} ${String(error.figures.why ?? '')}`.trim(),
+      why: error instanceof ProblemError ? `${error.code} ${String(error.figures.why ?? '')}`.trim() : 'fault',
     };
   }
   await db('bookingSource')

@@ -4,6 +4,8 @@ import { fail } from '../../platform/http/problem';
 
 /** Files that somebody is about to load. */
 
+/** So many are kept, whoever brings more. */
+const MOST_KEPT = 20;
 const KEPT_MS = 24 * 3_600_000;
 
 export const keepFile = async (db: Knex, bytes: Buffer, name: string, now: string): Promise<string> => {
@@ -12,6 +14,8 @@ export const keepFile = async (db: Knex, bytes: Buffer, name: string, now: strin
     .insert({ sha, name: name.slice(0, 200), bytes, at: now })
     .onConflict('sha')
     .merge(['at', 'name']);
+  const newest = await db('incomingFile').orderBy('at', 'desc').limit(MOST_KEPT).pluck('sha');
+  await db('incomingFile').whereNotIn('sha', newest).del();
   return sha;
 };
 

@@ -111,6 +111,7 @@ it.each([
   ['recurs by a rule that never comes', 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30;COUNT=3', undefined],
   ['has a rule that is none', 'RRULE:FREQ=SOMETIMES', 'unreadable'],
   ['has no end', 'STATUS:CONFIRMED', 'noEnd'],
+  ['lasts a hundred thousand years', 'DURATION:P36500000D', 'noEnd'],
 ])('one that %s stops no other', (_, line, is) => {
   const bad = ['UID:bad', 'SUMMARY:Bad', 'DTSTART:20260620T120000Z', line, ...(is === 'noEnd' ? [] : ['DURATION:PT1H'])];
   const { rows, faults } = read(calendar(bad, [...party, 'DTSTART:20260620T120000Z', 'DURATION:PT2H']));

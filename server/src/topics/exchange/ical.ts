@@ -6,16 +6,19 @@ import { newestOf } from '@quay/core/booking/incoming';
 import { instantOf } from '@quay/core/time/zone';
 import { isDay } from '@quay/core/time/calendar';
 
+const DAY_MS = 86_400_000;
+
 /** Reads iCalendar (RFC 5545): what of it takes place when, recurring events as each of their days. */
 
 /** Of what recurs so much is looked at: so many days ahead and behind, so many of one event. */
 const [AHEAD_DAYS, BEHIND_DAYS, MOST_OF_ONE] = [400, 2, 500];
 /** A rule is followed so many steps at most until its days come into sight: fifty years of days. */
 const MOST_STEPS = 20_000;
+/** What lasts longer has no end that anybody means, ms. */
+const LONGEST_MS = 370 * DAY_MS;
 /** Nothing that anybody plans lies deeper. */
 const DEEPEST = 6;
 const MOST_PARTS = 60_000;
-const DAY_MS = 86_400_000;
 /** Rules by which boats are hired; what recurs every second is nobody's hire. */
 const FREQUENCIES = ['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'];
 
@@ -112,6 +115,7 @@ type Occurrence = { key: string; start: ICAL.Time; event: ICAL.Component };
 /** From and to of one of an event's days. */
 const spanOf = ({ start, event }: Occurrence, at: string, context: Context): { from: string; to: string } | undefined => {
   const { zone, reading, faults } = context;
+  const noEnd = () => void faults.push({ at, is: 'noEnd', text: textOf(event, 'summary').slice(0, 120) });
   const [first, end] = [timeOf(event, 'dtstart')!, timeOf(event, 'dtend')];
   const duration: unknown = event.getFirstPropertyValue('duration');
   if (first.isDate) {
@@ -122,8 +126,9 @@ const spanOf = ({ start, event }: Occurrence, at: string, context: Context): { f
         : 1;
     const day = dayOf(start);
     if (!isDay(day)) return undefined;
+    if (days * DAY_MS > LONGEST_MS) return noEnd();
     const last = new Date(Date.parse(`${day}T00:00:00Z`) + Math.max(0, days - 1) * DAY_MS).toISOString().slice(0, 10);
-    return isDay(last) ? daysAsHours(day, last, reading.clocks, zone) : undefined;
+    return isDay(last) ? daysAsHours(day, last, reading.clocks, zone) : noEnd();
   }
   const tzid = zoneOf(event, 'dtstart');
   const from = instantAt(start, tzid, at, context);
@@ -134,7 +139,7 @@ const spanOf = ({ start, event }: Occurrence, at: string, context: Context): { f
     if (begun === undefined || over === undefined) return undefined;
     lengthMs = over - begun;
   } else if (duration instanceof ICAL.Duration) lengthMs = duration.toSeconds() * 1000;
-  if (lengthMs === undefined || lengthMs <= 0) return void faults.push({ at, is: 'noEnd', text: textOf(event, 'summary').slice(0, 120) });
+  if (lengthMs === undefined || lengthMs <= 0 || lengthMs > LONGEST_MS) return noEnd();
   return { from: new Date(from).toISOString(), to: new Date(from + lengthMs).toISOString() };
 };
 

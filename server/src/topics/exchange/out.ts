@@ -44,7 +44,7 @@ export const withdrawAddress = async (db: Knex, id: string, now: string): Promis
   if ((await db('calendarAddress').where({ id }).whereNull('withdrawnAt').update({ withdrawnAt: now })) === 0) fail(404, 'noSuchLink');
 };
 
-/** The calendar behind an address. @param host of this quay @throws ProblemError `noSuchLink` */
+/** The calendar behind an address. @param host names this quay in the world @throws ProblemError `noSuchLink` */
 export const calendarFor = async (db: Knex, token: string, host: string, now: string): Promise<string> => {
   const row =
     (await db('calendarAddress')

@@ -75,7 +75,8 @@ export const planIncoming = async (db: Knex, read: Read, reading: Reading, sourc
       return [];
     }
     const { boatIn: _boatIn, at: _at, stamp: _stamp, ...rest } = raw;
-    const adults = raw.adults ?? (typeof known?.was.adults === 'number' ? known.was.adults : reading.adults);
+    const said = raw.adults === undefined ? undefined : Math.max(1, raw.adults);
+    const adults = said ?? (typeof known?.was.adults === 'number' ? known.was.adults : reading.adults);
     const children = raw.children ?? (typeof known?.was.children === 'number' ? known.was.children : 0);
     return [{ ...rest, boat, adults, children }];
   });

@@ -101,8 +101,8 @@ export const exchangeRoutes = [
     await withdrawAddress(quay.store.db, params.id, now);
     return { ok: true as const };
   }),
-  on(api.readCalendar, async ({ quay, params, req, res, now }) => {
-    const text = await calendarFor(quay.store.db, params.token.replace(/\.ics$/, ''), req.hostname, now);
+  on(api.readCalendar, async ({ quay, params, res, now }) => {
+    const text = await calendarFor(quay.store.db, params.token.replace(/\.ics$/, ''), `${quay.key.fingerprint.slice(0, 16)}.quay`, now);
     res.set({ 'Content-Type': 'text/calendar; charset=utf-8' }).send(text);
     return sent;
   }),

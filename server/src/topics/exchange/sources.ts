@@ -1,7 +1,6 @@
 import type { Outcome, Source } from '@quay/contract/exchange';
 import { FOLLOWED, type Taken } from '@quay/core/booking/incoming';
 import { Reading } from '@quay/core/booking/reading';
-import type { HireState } from '@quay/core/day/board';
 import type { Knex } from 'knex';
 import type { BookingSourceRow } from '../../platform/database/tables';
 import { fail } from '../../platform/http/problem';
@@ -45,8 +44,9 @@ export const feedsInTrouble = async (db: Knex): Promise<{ id: string; name: stri
     .filter(({ last }) => last.is === 'failed' || last.conflicts + last.gone + last.faults > 0);
 };
 
-const stateNow = (state: HireState): Taken['now']['state'] =>
-  state === 'booked' ? 'before' : state === 'cancelled' ? 'cancelled' : 'begun';
+/** One whose record cannot be read is changed by whoever mends it. */
+const stateNow = ({ state, broken }: NamedHire): Taken['now']['state'] =>
+  broken !== null ? 'begun' : state === 'booked' ? 'before' : state === 'cancelled' ? 'cancelled' : 'begun';
 const valuesOf = (row: NamedHire) => ({
   ...{ boat: row.boat, from: row.from, to: row.to, renter: row.renterName, contact: row.renterContact },
   ...{ adults: row.adults, children: row.children, notes: row.notes, depositMinor: row.depositMinor },
@@ -72,7 +72,7 @@ export const takenOf = async (db: Knex, source: string | undefined, keys: readon
   const linked = new Set(links.map(({ key }) => key));
   const own = keys.filter((key) => !linked.has(key));
   const hires = await hiresBy(db, [...new Set([...links.map(({ hire }) => hire), ...own.map(ownId)])]);
-  const now = (row: NamedHire): Taken['now'] => ({ ...valuesOf(row), version: row.version, state: stateNow(row.state) });
+  const now = (row: NamedHire): Taken['now'] => ({ ...valuesOf(row), version: row.version, state: stateNow(row) });
   return [
     ...links.flatMap(({ key, hire, sequence, was }): Taken[] => {
       const row = hires.get(hire);
