@@ -178,6 +178,7 @@ export const en = {
   },
   hire: {
     unsent: 'Booked on this phone',
+    unsentRefused: 'The quay would not take it. Nothing of it is lost: show it to a manager, who books it anew.',
     unsentWhy: 'The quay gets it by itself as soon as there is signal. The link for the renter can be had from then on.',
     list: { out: 'On the water', coming: 'To leave' },
     docking: 'Docking',

@@ -21,7 +21,7 @@ import { isPart, localDb, type LocalDay, type LocalEvent, readMe, write } from '
 import { useSnack } from '../ui/controls/snack';
 import { DoesNotFit, type Entry, saveEvents } from './outbox/save';
 import { usePending, useUndrawn } from './usePending';
-import { packOfUnsent, useHiresHere, withHiresHere } from './walkIn/saved';
+import { packOfUnsent, unsentState, useHiresHere, withHiresHere } from './walkIn/saved';
 
 /** The record of a hire cannot be read on this phone: something in it is not as it should be. */
 export class Unreadable extends Error {}
@@ -152,8 +152,8 @@ export type HireView = {
   sheets: HirePack['sheets'];
   /** Who is out with the boat now, as far as this phone and the quay know; nobody, or this hire itself. */
   away?: Away | undefined;
-  /** Booked on this phone without signal, and not yet at the quay. */
-  unsent: boolean;
+  /** Booked on this phone without signal, and not at the quay: on its way, or refused. */
+  unsent: 'pending' | 'refused' | undefined;
   add: (entries: readonly (EventBody | Entry)[]) => Promise<StoredHireEvent[]>;
   undo: (stored: readonly StoredEvent[]) => Promise<StoredHireEvent[]>;
   /** Once all that was entered here before is drawn. */
@@ -178,11 +178,12 @@ export const useHire = (
   const own = usePending(['sheets'], async () => (await localDb()).getAllFromIndex('sheets', 'hire', hireId), [hireId]);
   const boat = query.data?.boat.id;
   // Booked here without signal: from the moment it is at the quay, the quay's word is asked for.
-  const unsent = useHiresHere()?.some(({ id, state }) => id === hireId && state === 'pending') === true;
+  const bookedHere = useHiresHere()?.find(({ id }) => id === hireId);
+  const unsent = bookedHere && unsentState(bookedHere);
   const { refetch: askAgain } = query;
-  const wasUnsent = useRef(false);
+  const wasUnsent = useRef(unsent);
   useEffect(() => {
-    if (wasUnsent.current && !unsent) void askAgain();
+    if (wasUnsent.current !== undefined && unsent === undefined) void askAgain();
     wasUnsent.current = unsent;
   }, [unsent, askAgain]);
   // A phone knows of the boat's other hires what it has entered itself, which the quay may not have yet.

@@ -162,7 +162,7 @@ export const viewOf = (
     },
     allDrawn: () => Promise.resolve(),
     sheets: pack.sheets,
-    unsent: false,
+    unsent: undefined,
     walk,
     alone: false,
     briefing,

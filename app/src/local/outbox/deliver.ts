@@ -42,7 +42,10 @@ const deliverHires = async (): Promise<ReadonlySet<string>> => {
       await change(row, { state: 'refused', refusal: { reason: error.problem.code, detail: '' } });
     }
   }
-  return new Set(await (await localDb()).getAllKeysFromIndex('hires', 'state', 'refused'));
+  // One that was booked this very moment goes out the next time.
+  const db = await localDb();
+  const left = await Promise.all((['pending', 'refused'] as const).map((state) => db.getAllKeysFromIndex('hires', 'state', state)));
+  return new Set(left.flat());
 };
 
 /** Sheets go ahead of the events that name them, so that nobody sees a party without its people. */

@@ -32,10 +32,15 @@ export const savedWalkIns = async (base: string | undefined): Promise<SavedWalkI
 export const useHiresHere = (): readonly LocalHire[] | undefined =>
   usePending(['hires'], async () => (await localDb()).getAll('hires'), []);
 
+/** How a hire that was booked here stands, as long as the quay does not have it: on its way, or refused. */
+export const unsentState = ({ state }: LocalHire): 'pending' | 'refused' | undefined =>
+  state === 'pending' || state === 'refused' ? state : undefined;
+
 /** The pack that was made for a hire here, as long as the quay does not have it. */
 export const packOfUnsent = async (hire: string): Promise<LocalPack | undefined> => {
   const db = await localDb();
-  return (await db.get('hires', hire))?.state === 'pending' ? db.get('packs', hire) : undefined;
+  const here = await db.get('hires', hire);
+  return here && unsentState(here) !== undefined ? db.get('packs', hire) : undefined;
 };
 
 /**
@@ -51,8 +56,8 @@ export const withHiresHere = (
   const touches = ({ from, to }: NewHire) => days === undefined || (from < midnight(days.to) && to > midnight(days.from));
   const known = new Set(day.hires.map(({ id }) => id));
   const more = (here ?? []).filter(
-    ({ id, base, state, addedAt, body }) =>
-      base === day.base.id && !known.has(id) && touches(body) && (state === 'pending' || addedAt > day.keptAt),
+    (one) =>
+      one.base === day.base.id && !known.has(one.id) && touches(one.body) && (unsentState(one) !== undefined || one.addedAt > day.keptAt),
   );
   if (more.length === 0) return day.hires;
   return [

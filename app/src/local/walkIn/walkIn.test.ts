@@ -165,6 +165,10 @@ describe('once there is signal', () => {
     expect(paths()).toEqual(['/api/hires', '/api/hires/h-other/events']);
     expect(await (await localDb()).get('hires', 'h-here')).toMatchObject({ state: 'refused', refusal: { reason: 'noSuchBoat' } });
     expect([deliveryState().state, await pendingCount()]).toMatchObject(['idle', { pending: 1, refused: 1 }]);
+    // It can still be read here, and stands on the day.
+    expect(await packOfUnsent('h-here')).toBeDefined();
+    const day = { now: hire.from, base: walkIns().base, bases: [], hires: [], keptAt: Infinity };
+    expect(withHiresHere(day, await (await localDb()).getAll('hires'))).toMatchObject([{ id: 'h-here' }]);
   });
 
   it('nothing of it goes out while the quay asks who is there', async () => {

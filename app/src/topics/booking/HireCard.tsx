@@ -119,11 +119,11 @@ export const HireCard = ({ view }: { view: HireView }) => {
         <Button mode="outlined" label={t('notes.title')} onPress={() => router.push(`/hire/${hire.id}/notes`)} testID="notes" />
       </View>
       {state === 'cancelled' ? <CancelledNotice view={view} onDeposit={() => setDeposit(true)} /> : null}
-      {view.unsent ? (
-        <Notice kind="ask" title={t('hire.unsent')}>
-          <Body>{t('hire.unsentWhy')}</Body>
+      {view.unsent === undefined ? null : (
+        <Notice kind={view.unsent === 'refused' ? 'stop' : 'ask'} title={t('hire.unsent')}>
+          <Body>{t(view.unsent === 'refused' ? 'hire.unsentRefused' : 'hire.unsentWhy')}</Body>
         </Notice>
-      ) : null}
+      )}
       {leftOther ? <Notice kind="stop" title={t('change.leftOther')} /> : null}
       {record.conflicts.length > 0 ? (
         <Notice kind="stop" title={t('hire.conflicts', { count: record.conflicts.length })}>
