@@ -11,6 +11,9 @@ let mockAnswer: (name: string) => unknown;
 jest.mock('../../local/api', () => ({
   ...jest.requireActual<object>('../../local/api'),
   call: (endpoint: { name: string }, given: object) => {
+    // This phone is not told what it could book by without signal.
+    if (endpoint.name === 'getWalkIns')
+      return Promise.reject(new (jest.requireActual<{ NoAnswer: typeof NoAnswer }>('../../local/api').NoAnswer)(''));
     mockCalls.push({ name: endpoint.name, ...given });
     return Promise.resolve().then(() => mockAnswer(endpoint.name));
   },
