@@ -15,9 +15,6 @@ import { takenOf } from './sources';
 
 /** More than anybody looks through. */
 const [MOST_ROWS, MOST_FAULTS] = [2000, 500];
-/** No booking lies later. */
-const END = '2099-12-31T00:00:00.000Z';
-
 export type Read = { rows: Raw[]; faults: ReadFault[]; boats: Boat[] };
 
 /** What the file holds. @throws ProblemError `noBase`, `notReadable` */
@@ -81,7 +78,9 @@ export const planIncoming = async (db: Knex, read: Read, reading: Reading, sourc
     return [{ ...rest, boat, adults, children }];
   });
   const ids = read.boats.map(({ id }) => id);
-  const booked = (await bookedOf(db, ids, now, END, now)).map(({ hire, boat, from, to, renter }, i) => ({
+  // What is booked after the last of them is in nobody's way.
+  const until = incoming.reduce((latest, { to }) => (to > latest ? to : latest), now);
+  const booked = (await bookedOf(db, ids, now, until, now)).map(({ hire, boat, from, to, renter }, i) => ({
     ...{ id: hire ?? `away-${i}`, boat, renter },
     ...{ from: Date.parse(from), to: to === null ? Infinity : Date.parse(to) },
   }));
