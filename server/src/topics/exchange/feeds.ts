@@ -48,7 +48,6 @@ const nothing = { new: 0, changed: 0, cancelled: 0, conflicts: 0, gone: 0, fault
 export const fetchFeed = async (quay: Quay, row: BookingSourceRow, by: string): Promise<void> => {
   const { db } = quay.store;
   const now = quay.now().toISOString();
-  const before = row.last === null ? undefined : (JSON.parse(row.last) as Outcome);
   let outcome: Outcome;
   let { etag } = row;
   try {
@@ -68,7 +67,6 @@ export const fetchFeed = async (quay: Quay, row: BookingSourceRow, by: string): 
     if (!(error instanceof ProblemError)) console.error(`quay: the feed ${row.name} could not be taken over`, error);
     outcome = {
       ...nothing,
-      ...(before ? { conflicts: before.conflicts } : {}),
       at: now,
       is: 'failed',
       why: error instanceof ProblemError ? `${error.code} ${String(error.figures.why ?? '')}`.trim() : 'fault',

@@ -38,7 +38,7 @@ export const Outgoing = () => {
   const withdraw = useMutation({ mutationFn: (id: string) => call(withdrawAddress, { params: { id } }), onSuccess: again });
   const table = useMutation({
     mutationFn: async () => {
-      const from = dateOf(new Date(present()).toISOString(), 'UTC');
+      const from = dateOf(new Date(present()).toISOString(), base!.zone);
       saveFile(await callForFile(bookingsCsv, { query: { base: base!.id, from, to: shiftDay(from, TABLE_DAYS) } }), 'bookings.csv');
     },
   });
