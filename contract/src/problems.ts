@@ -6,6 +6,9 @@ export const PROBLEM_CODES = [
   'beforeStart',
   'boatTaken',
   'boatTight',
+  'baseClosed',
+  'afterDark',
+  'afterCurfew',
   'hireCancelled',
   'notCancelled',
   'tooLateToChange',
@@ -88,6 +91,8 @@ export const PROBLEM_CODES = [
   'nameTaken',
   'noZone',
   'priceUsed',
+  'dayPast',
+  'noSuchPlan',
   'setUpDone',
   'setupCodeWrong',
   'openAsking',
@@ -97,6 +102,7 @@ export const PROBLEM_CODES = [
   'noSuchFile',
   'noSuchSource',
   'notReadable',
+  'filesNotReadable',
   'feedSilent',
 ] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];

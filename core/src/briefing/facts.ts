@@ -5,7 +5,7 @@ import { TZDate } from '@date-fns/tz';
 import type { Base } from '../fleet/base';
 import type { Book } from '../fleet/book';
 import type { Facts } from '../fleet/condition';
-import { POLICY_TOPICS, policyOf } from '../policy/policy';
+import { type Handover, POLICY_TOPICS, policyOf } from '../policy/policy';
 import type { Policies } from '../policy/policies';
 import type { Person } from '../party/people';
 import type { RuleSet } from '../party/rules';
@@ -17,6 +17,8 @@ export type Circumstances = {
   base: Pick<Base, 'id' | 'zone' | 'policies' | 'position'>;
   waters: Pick<Waters, 'id' | 'kind' | 'policies'> | undefined;
   policies: Policies;
+  /** How this boat is handed over; as the policy has it where nobody said. */
+  handover?: Handover | undefined;
   rules: RuleSet;
   /** Everybody, once they are named; before that, what was booked. */
   people: readonly Person[] | undefined;
@@ -32,7 +34,7 @@ const LATE_MS = 3_600_000;
 /** What conditions may ask about, as far as it is known. What nobody has told is left out, and cannot be judged. */
 export const factsOf = (of: Circumstances): Facts => {
   const { people, booked, base, waters } = of;
-  const policies = policiesFor(of);
+  const policies: Policies = { ...policiesFor(of), ...(of.handover ? { handover: of.handover } : {}) };
   const [from, to] = [new TZDate(of.from, base.zone), new TZDate(of.to, base.zone)];
   const ages = people?.flatMap(({ age }) => age ?? []);
   const children = people ? people.filter((person) => isChild(person, of.rules)).length : booked.children;

@@ -22,6 +22,7 @@ export const factsFor = (record: HireRecord, of: Case): Facts =>
     base: of.base,
     waters: of.waters ?? undefined,
     policies: of.operator.policies,
+    handover: of.hire.handover,
     rules: of.rules ?? NO_RULES,
     people: peopleOf(record, of.sheets),
     booked: of.hire.party,

@@ -123,6 +123,35 @@ describe('the cast-off check', () => {
     expect(found(all, {}, { ...free, base: { ...free.base, policies: {} }, waters: null })).not.toContain('light');
   });
 
+  it('asks about people who are to be towed as the policy has it, and says who', () => {
+    const towed = {
+      salt: sheet.salt,
+      party: { people: people.map((person) => (person.id === 'c' ? { ...person, towed: true } : person)) },
+    };
+    const under = (towing: 'allowed' | 'restricted' | 'forbidden', castOff: CheckCase['operator']['castOff'] = {}): CheckCase => ({
+      ...day,
+      sheets: [towed],
+      waters: null,
+      base: { ...day.base, policies: {} },
+      operator: { ...day.operator, castOff, policies: { ...day.operator.policies, towing } },
+    });
+    const set: EventBody = { kind: 'partySet', sheet: digestOf(towed), people: 5, children: 3 };
+    const matter = (as: CheckCase) =>
+      check(
+        all.map((body) => (body.kind === 'partySet' ? set : body)),
+        {},
+        as,
+      ).matters.find(({ found: { is } }) => is === 'towing');
+    expect(matter(under('allowed'))).toBeUndefined();
+    expect(matter(under('restricted'))).toMatchObject({ level: 'ask', found: { people: ['c'] }, place: { page: 'fit' } });
+    expect(matter(under('forbidden'))).toMatchObject({ level: 'hold', overridable: true });
+    // What the operator says of it goes before what is usual.
+    expect(matter(under('forbidden', { towing: 'note' }))).toMatchObject({ level: 'note' });
+    expect(check([...all, party], {}, { ...under('forbidden'), sheets: [sheet] }).matters.map(({ found: { is } }) => is)).not.toContain(
+      'towing',
+    );
+  });
+
   it('measures fuel by the plan: a third is kept, and more hours need more', () => {
     const low = all.map((body): EventBody =>
       body.kind === 'gaugeRead' && book.gauges.find(({ id }) => id === body.gauge)?.tank

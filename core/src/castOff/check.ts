@@ -8,7 +8,7 @@ import { pointSkipped, pointBriefed } from '../briefing/events';
 import { evidenceGiven } from '../condition/events';
 import { isDark, nextDusk } from '../trip/light';
 import type { Briefing } from '../briefing/compose';
-import { type Level, type Overridable, USUAL_LEVEL } from '../policy/castOff';
+import { type Level, type Overridable, usualLevel } from '../policy/castOff';
 import { policyOf } from '../policy/policy';
 import { propellersToJudge, walkState, wantsBlades, wantsGaugePicture, wantsPicture } from '../walk/walk';
 import { fuelPlans } from './fuelPlan';
@@ -95,6 +95,13 @@ const lightMatters = (of: CheckCase, now: string): Found[] => {
   return dark || (sameDay && dusk !== undefined && of.hire.to > dusk) ? [{ is: 'light', dusk, dark, night }] : [];
 };
 
+/** Towing follows the policy: where it is allowed, nobody is asked. */
+const towingMatters = (record: HireRecord, of: CheckCase): Found[] => {
+  const towing = policyOf(policiesOf(of), 'towing');
+  const towed = (peopleOf(record, of.sheets) ?? []).filter((person) => person.towed).map(({ id }) => id);
+  return towing === 'allowed' || towed.length === 0 ? [] : [{ is: 'towing', people: towed, towing }];
+};
+
 const notCheckedOf = (record: HireRecord, of: CheckCase, briefing: Briefing, { wind, alone }: CheckNow): NotChecked[] => {
   const open: NotChecked[] = [];
   if (peopleOf(record, of.sheets) && !of.rules) open.push({ is: 'rules' });
@@ -155,13 +162,17 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
       ? [{ is: 'wind' as const, windMs: wind.ms, limitMs: windLimitMs, by: wind.by }]
       : []),
     ...lightMatters(of, now),
+    ...towingMatters(record, of),
   ];
+  const policies = policiesOf(of);
   const order: Record<Level, number> = { hold: 0, ask: 1, note: 2 };
   const matters = found
     .map((one): CastOffMatter => {
       const key = keyOf(one);
       const never = isNever(one.is);
-      const level: Level = isNever(one.is) ? 'hold' : (of.operator.castOff[one.is as Overridable] ?? USUAL_LEVEL[one.is as Overridable]);
+      const level: Level = isNever(one.is)
+        ? 'hold'
+        : (of.operator.castOff[one.is as Overridable] ?? usualLevel(one.is as Overridable, policies));
       return {
         key,
         found: one,

@@ -34,7 +34,9 @@ export type Found =
   | { is: 'deposit'; deposit: Deposit }
   | { is: 'fuel'; tank: string; plan: ForPlan; hours: number; station: string | undefined }
   | { is: 'wind'; windMs: number; limitMs: number; by: WindBy }
-  | { is: 'light'; dusk: string | undefined; dark: boolean; night: 'restricted' | 'forbidden' };
+  | { is: 'light'; dusk: string | undefined; dark: boolean; night: 'restricted' | 'forbidden' }
+  /** People are to be towed, and the policy restricts or forbids it. */
+  | { is: 'towing'; people: string[]; towing: 'restricted' | 'forbidden' };
 
 /** Where the wind is known from. */
 export type WindBy = 'mast' | 'mastOld' | 'hand';

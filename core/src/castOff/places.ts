@@ -24,6 +24,8 @@ export const keyOf = (found: Found): string => {
       return `wind/${Math.ceil(found.windMs)}`;
     case 'light':
       return `light/${found.dark ? 'dark' : 'dusk'}`;
+    case 'towing':
+      return `towing/${found.towing}/${[...found.people].sort().join(',')}`.slice(0, 190);
     case 'away':
     case 'noParty':
     case 'signAgain':
@@ -63,6 +65,7 @@ export const ORIGIN: Record<Found['is'], Origin> = {
   fuel: 'operator',
   wind: 'book',
   light: 'operator',
+  towing: 'operator',
 };
 
 /** The stop at which a thing of the book is dealt with. */
@@ -90,6 +93,7 @@ export const placeOf = (found: Found, book: Case['book']): Place => {
     case 'noParty':
     case 'crewOpen':
     case 'jacketsOpen':
+    case 'towing':
       return { page: 'fit' };
     case 'drill':
       return { page: 'drill', drill: found.drill };

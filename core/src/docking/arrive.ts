@@ -5,7 +5,7 @@ import type { Arrival, Line, NoPlan, Waypoint } from './plan';
 import { saidFor } from './arriving';
 import { GAP_M, lineOf } from './scene';
 import { coasting, stopping } from './stop';
-import { aheadOf, FELT_MS, setOf, STERN_ANCHOR, WIND_WORTH, wayRound } from './wayRound';
+import { aheadOf, CALM, FELT_MS, setOf, STERN_ANCHOR, WIND_WORTH, wayRound } from './wayRound';
 import type { Policies } from '../policy/policies';
 import { policyOf } from '../policy/policy';
 
@@ -31,9 +31,11 @@ export const planArrival = ({ hull, berth, now, limits, policies }: Task): Arriv
   const { drift: lyingSet, set, setTo, setMs, windward } = setOf(hull, lyingDeg, side, now);
   if (kind === 'crowdedDock') {
     // Held by the stern in wind or current boats capsize; some operators never allow it.
-    if (policyOf(policies, 'bowAnchoringOnly') === 'always') return { ok: false, answer: 'askIn', reason: 'sternAnchor' };
-    if (now.windMs > STERN_ANCHOR.windMs || now.currentMs > STERN_ANCHOR.currentMs)
-      return { ok: false, answer: 'wait', reason: 'sternAnchor', found: now.windMs, limit: STERN_ANCHOR.windMs };
+    const only = policyOf(policies, 'bowAnchoringOnly');
+    if (only === 'always') return { ok: false, answer: 'askIn', reason: 'sternAnchor' };
+    const limit = only === 'exceptCalm' ? CALM : STERN_ANCHOR;
+    if (now.windMs > limit.windMs || now.currentMs > limit.currentMs)
+      return { ok: false, answer: 'wait', reason: 'sternAnchor', found: now.windMs, limit: limit.windMs };
   }
   const along = kind === 'alongside' || kind === 'bank';
   const angleDeg = along ? ANGLES[set === 'across' ? 'none' : set] : 0;

@@ -178,6 +178,10 @@ describe('other places', () => {
     expect(to({ bowAnchoringOnly: 'always' })).toMatchObject({ answer: 'askIn', reason: 'sternAnchor' });
     expect(to({ bowAnchoringOnly: 'exceptCrowdedDock' }, { windMs: 6 })).toMatchObject({ answer: 'wait', reason: 'sternAnchor' });
     expect(steps(to({ bowAnchoringOnly: 'exceptCrowdedDock' }))).toContain('dropAnchor');
+    // What is no calm is little wind all the same.
+    expect(to({ bowAnchoringOnly: 'exceptCrowdedDock' }, { windMs: 3 })).toMatchObject({ ok: true });
+    expect(to({ bowAnchoringOnly: 'exceptCalm' }, { windMs: 3 })).toMatchObject({ answer: 'wait', reason: 'sternAnchor', limit: 1.5 });
+    expect(to({ bowAnchoringOnly: 'exceptCalm' }, { windMs: 1 })).toMatchObject({ ok: true });
   });
 
   it('a lock: lines round and held, in neutral; no place to lie', () => {

@@ -10,6 +10,8 @@ export const FELT_MS = 0.05;
 export const WIND_WORTH = 0.06;
 /** The most of a stern anchor, m/s: boats capsize held by the stern in wind or current. */
 export const STERN_ANCHOR = { windMs: 4, currentMs: 0.15 } as const;
+/** A calm: wind up to force 1 of the Beaufort scale, and water that hardly moves. */
+export const CALM = { windMs: 1.5, currentMs: 0.05 } as const;
 
 /** How much is against her on a course; negative is against. */
 export const aheadOf = (courseDeg: number, now: Conditions): number => {

@@ -4,6 +4,10 @@ import { Jacket } from './jacket';
 import { Policies } from '../policy/policies';
 import { GeneralPoint } from './points';
 import { BookId, Wording } from '../words/words';
+import { Clock, Day } from '../time/calendar';
+
+export const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+export type Weekday = (typeof WEEKDAYS)[number];
 
 /** A base book: berths, the way in, the return card, the store, and whom to call. */
 
@@ -65,6 +69,14 @@ export const Base = z.object({
   phone: z.optional(z.string().check(z.maxLength(40))),
   radio: z.optional(z.string().check(z.maxLength(40))),
   policies: z.optional(Policies),
+  /** When boats are handed over and taken back, by the clocks of the base; at any hour where none are said. */
+  hours: z.optional(
+    z
+      .array(z.object({ days: z.array(z.enum(WEEKDAYS)).check(z.minLength(1), z.maxLength(7)), from: Clock, to: Clock }))
+      .check(z.maxLength(14)),
+  ),
+  /** Days on which nobody is there, the first and the last of them. */
+  closed: z.optional(z.array(z.object({ from: Day, to: Day })).check(z.maxLength(100))),
   berths: z._default(z.array(Berth), []),
   /** From open water to the berth, in order. */
   wayIn: z._default(z.array(Step), []),

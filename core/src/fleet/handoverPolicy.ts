@@ -4,6 +4,9 @@ import { Policies } from '../policy/policies';
 import { GeneralPoint } from './points';
 import { LANGUAGES } from '../words/words';
 
+/** Told only; asked for once more; or refused. */
+export const OUTSIDE_HOURS = ['note', 'ask', 'refuse'] as const;
+
 const level = z.optional(z.enum(LEVELS));
 const CastOffRules = z.object(Object.fromEntries(OVERRIDABLE.map((check) => [check, level])) as Record<Overridable, typeof level>);
 
@@ -30,6 +33,8 @@ export const HandoverPolicy = z.object({
   }),
   /** Minutes a boat is kept free between two hires, to be turned round. */
   turnaroundMinutes: z._default(z.int().check(z.gte(0), z.lte(1440)), 30),
+  /** Hires that begin or end when a base is closed, in the dark, or after the water’s curfew. */
+  outsideHours: z._default(z.enum(OUTSIDE_HOURS), 'ask'),
   /** Hours a day under power that renters usually make; what is in the tank is judged by it. */
   underWayHoursADay: z._default(z.number().check(z.gt(0), z.lte(24)), 3),
   points: z._default(z.array(GeneralPoint), []),

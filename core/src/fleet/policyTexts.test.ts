@@ -4,6 +4,13 @@ import { judge } from './judge';
 import { COMPUTED_POLICIES, policyTexts } from './policyTexts';
 
 const { book } = demoCase;
+/** Boats of the demo operator, each with the classes she comes from. */
+const DEMO_BOATS = [
+  ['tuppenny-bun', 'any-boat', 'pontoon-7'],
+  ['copper-kettle', 'any-boat', 'live-aboard', 'canal-12'],
+  ['slow-custard', 'any-boat', 'live-aboard', 'houseboat-14'],
+  ['half-past-heron', 'any-boat', 'live-aboard', 'cruiser-10'],
+] as const;
 const canal = bookOfDemo('copper-kettle', 'any-boat', 'live-aboard', 'canal-12');
 
 describe('what a policy changes in the books', () => {
@@ -36,6 +43,20 @@ describe('what a policy changes in the books', () => {
     ]);
     expect(texts.trees).toMatchObject({ never: [{ say: { en: 'Keep off the trees.' }, boats: ['A', 'B'] }] });
     expect(texts.trees!.yes).toBeUndefined();
+  });
+
+  it('no option of a policy does nothing that another does not', () => {
+    const shipped = DEMO_BOATS.map(([boat, ...classes]) => ({ name: boat, book: bookOfDemo(boat, ...classes) }));
+    const texts = policyTexts(shipped);
+    const same = POLICY_TOPICS.filter((topic) => !COMPUTED_POLICIES.includes(topic)).flatMap((topic) =>
+      POLICIES[topic].flatMap((option, i) =>
+        POLICIES[topic].slice(0, i).flatMap((other) => {
+          const said = (one: string) => (texts[topic]?.[one] ?? []).map(({ say }) => say.en).sort();
+          return JSON.stringify(said(option)) === JSON.stringify(said(other)) ? [`${topic}: ${other} = ${option}`] : [];
+        }),
+      ),
+    );
+    expect(same).toEqual([]);
   });
 
   it('a matter that is computed with is one that there is', () => {

@@ -16,6 +16,7 @@ export const COMPUTED_POLICIES: readonly PolicyTopic[] = [
   'firstCall',
   'beach',
   'night',
+  'towing',
   'bowAnchoringOnly',
   'ownJackets',
   'breach',

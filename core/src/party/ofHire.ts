@@ -7,6 +7,7 @@ import type { Book } from '../fleet/book';
 import type { Jacket } from '../fleet/jacket';
 import type { HandoverPolicy } from '../fleet/handoverPolicy';
 import type { Policies } from '../policy/policies';
+import type { Handover } from '../policy/policy';
 import { dateOf } from '../time/zone';
 import { policiesFor } from '../waters/policies';
 import type { Waters } from '../waters/zone';
@@ -21,7 +22,14 @@ import { type Misfit, misfit } from './suits';
 
 /** What is known of a hire beside its record. */
 export type Case = {
-  hire: { id: string; boat: string; from: string; to: string; party: { adults: number; children: number } };
+  hire: {
+    id: string;
+    boat: string;
+    from: string;
+    to: string;
+    party: { adults: number; children: number };
+    handover?: Handover | undefined;
+  };
   book: Book;
   base: Base;
   waters: Waters | null;

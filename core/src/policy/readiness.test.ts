@@ -6,6 +6,7 @@ const installations: fc.Arbitrary<Installation> = fc
     bases: fc.nat(3),
     waters: fc.nat(3),
     boats: fc.nat(3),
+    boatsLacking: fc.nat(3),
     withoutRules: fc.nat(2),
     pricesNamed: fc.nat(9),
     termsDecided: fc.boolean(),
@@ -27,6 +28,7 @@ describe('before the first hire', () => {
         expect(steps.map(({ is }) => is)).toEqual([...READINESS]);
         const done = (is: (typeof READINESS)[number]) => steps.find((step) => step.is === is)!.state === 'done';
         expect(isReady(steps)).toBe(at.bases > 0 && at.boats > 0 && at.withoutRules === 0);
+        expect(done('book')).toBe(at.boats > 0 && at.boatsLacking === 0);
         expect(done('prices')).toBe(at.boats > 0 && at.pricesOpen === 0);
         expect(done('backup')).toBe(at.backupDays !== undefined && at.backupDays <= 8);
         expect(done('staff')).toBe(at.hands + at.managers >= 2);
@@ -40,6 +42,7 @@ describe('before the first hire', () => {
       waters: 0,
       watersEmpty: 0,
       boats: 0,
+      boatsLacking: 0,
       withoutRules: 0,
       pricesNamed: 0,
       pricesOpen: 0,

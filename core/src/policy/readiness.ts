@@ -2,7 +2,7 @@
  * What an operator needs before boats can be hired out, in the order in which it is best come to. `needed`: no hire can be
  * signed out without it.
  */
-export const READINESS = ['base', 'waters', 'boat', 'rules', 'prices', 'terms', 'staff', 'phone', 'https', 'backup'] as const;
+export const READINESS = ['base', 'waters', 'boat', 'book', 'rules', 'prices', 'terms', 'staff', 'phone', 'https', 'backup'] as const;
 export type ReadinessStep = (typeof READINESS)[number];
 export const READINESS_STATES = ['done', 'open', 'needed'] as const;
 export type ReadinessState = (typeof READINESS_STATES)[number];
@@ -14,6 +14,8 @@ export type Installation = {
   watersEmpty: number;
   waters: number;
   boats: number;
+  /** Boats whose books lack something. */
+  boatsLacking: number;
   /** Bases and boats on whose waters no set of rules holds. */
   withoutRules: number;
   /** Prices that the boats’ books name, and those of them that are nothing yet. */
@@ -43,6 +45,7 @@ export const readinessOf = (at: Installation): Readiness[] => [
   // Water that nobody has drawn keeps no boat ashore: what the renter is told of it is then said at the quay.
   { is: 'waters', state: state(at.waters > 0 && at.watersEmpty === 0), count: at.watersEmpty },
   { is: 'boat', state: state(at.boats > 0, 'needed'), count: at.boats },
+  { is: 'book', state: state(at.boats > 0 && at.boatsLacking === 0), count: at.boatsLacking },
   { is: 'rules', state: state(at.bases > 0 && at.withoutRules === 0, 'needed'), count: at.withoutRules },
   { is: 'prices', state: state(at.boats > 0 && at.pricesOpen === 0), count: at.boats > 0 ? at.pricesOpen : at.pricesNamed },
   { is: 'terms', state: state(at.termsDecided), count: 0 },

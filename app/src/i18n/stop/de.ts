@@ -441,6 +441,10 @@ export const de: StopWords = {
     wind: 'Wind {{ms}} m/s, ihre Grenze ist {{limit}} m/s',
     dark: 'Es ist dunkel, wenn sie ablegt',
     dusk: 'Zurück erst nach Einbruch der Dunkelheit um {{time}}',
+    towing: {
+      restricted: 'Werden geschleppt, was nur unter Bedingungen erlaubt ist: {{names}}',
+      forbidden: 'Werden geschleppt, was nicht erlaubt ist: {{names}}',
+    },
     open: {
       fittings_one: '{{count}} Teil nicht gezählt',
       fittings_other: '{{count}} Teile nicht gezählt',

@@ -443,6 +443,10 @@ export const en = {
     wind: 'Wind {{ms}} m/s; this boat’s limit is {{limit}} m/s',
     dark: 'It is dark at departure',
     dusk: 'Due after dark falls at {{time}}',
+    towing: {
+      restricted: 'Towed behind, which is allowed under conditions only: {{names}}',
+      forbidden: 'Towed behind, which is not allowed: {{names}}',
+    },
     open: {
       fittings_one: '{{count}} thing not counted',
       fittings_other: '{{count}} things not counted',

@@ -441,6 +441,10 @@ export const es: StopWords = {
     wind: 'Viento {{ms}} m/s, su límite es {{limit}} m/s',
     dark: 'Es de noche al salir',
     dusk: 'Vuelve después de anochecer, a las {{time}}',
+    towing: {
+      restricted: 'Irán remolcados, lo que solo se permite bajo condiciones: {{names}}',
+      forbidden: 'Irán remolcados, lo que no está permitido: {{names}}',
+    },
     open: {
       fittings_one: '{{count}} objeto sin contar',
       fittings_other: '{{count}} objetos sin contar',

@@ -447,6 +447,10 @@ export const fr: StopWords = {
     wind: 'Vent {{ms}} m/s, sa limite est {{limit}} m/s',
     dark: 'Il fait nuit au départ',
     dusk: 'Le retour est prévu après la nuit tombée, à {{time}}',
+    towing: {
+      restricted: 'Tractés, ce qui n’est permis que sous conditions : {{names}}',
+      forbidden: 'Tractés, ce qui n’est pas permis : {{names}}',
+    },
     open: {
       fittings_one: '{{count}} objet non compté',
       fittings_other: '{{count}} objets non comptés',

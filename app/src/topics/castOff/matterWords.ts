@@ -106,6 +106,8 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
       }
       case 'wind':
         return t('matter.wind', { ms: one(what.windMs), limit: one(what.limitMs) });
+      case 'towing':
+        return t(`matter.towing.${what.towing}`, { names: namesOf(what.people) });
       case 'light':
         return what.dark ? t('matter.dark') : t('matter.dusk', { time: what.dusk === undefined ? '' : clockOf(what.dusk, base.zone) });
     }

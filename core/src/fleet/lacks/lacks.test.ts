@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { BoatBook, type Book, ClassBook } from '../book';
 import { lineageOf, mergeBooks } from '../merge';
-import { type Lack, type LackKind, LACKS, lacksOf } from './lacks';
+import { type Lack, type LackKind, LACKS, lacksOf, rowAt } from './lacks';
 
 const DEMO = join(__dirname, '../../../../demo');
 const CLASSES = join(__dirname, '../../../../starters/classes');
@@ -30,7 +30,7 @@ const book = (id: string): Book => books.get(id)!;
 const without = <R extends { id: string }>(rows: readonly R[], pattern: RegExp): R[] => rows.filter(({ id }) => !pattern.test(id));
 const said = (found: readonly Lack[]) => found.map(({ is, path }) => [is, path]);
 
-it.each([...books.keys()])('%s, as she is shipped, lacks nothing', (id) => expect(lacksOf(book(id), prices)).toEqual([]));
+it.each([...books.keys()])('%s, as she is shipped, lacks nothing', (id) => expect(lacksOf(book(id), { prices })).toEqual([]));
 
 const pontoon = book('tuppenny-bun');
 const houseboat = book('slow-custard');
@@ -105,6 +105,11 @@ const TAKEN: [LackKind, Book, [LackKind, string][]][] = [
     [['twoFigures', 'gauges[lamp-too].flushesLeft']],
   ],
   [
+    'conditionUnused',
+    { ...pontoon, conditions: { ...pontoon.conditions, 'nobody-asks': { fact: 'party.children', atLeast: 1 } } },
+    [['conditionUnused', 'conditions[nobody-asks]']],
+  ],
+  [
     'notInLanguage',
     { ...pontoon, stations: pontoon.stations.map((one, i) => (i === 0 ? { ...one, name: { en: one.name.en } } : one)) },
     [['notInLanguage', `stations[${station!.id}].name`]],
@@ -112,7 +117,7 @@ const TAKEN: [LackKind, Book, [LackKind, string][]][] = [
 ];
 
 it.each(TAKEN)('%s is said where it is, and nothing else is', (_, changed, expected) => {
-  expect(said(lacksOf(changed, prices))).toEqual(expected);
+  expect(said(lacksOf(changed, { prices }))).toEqual(expected);
 });
 
 it('every kind of lack can be come to', () => expect(new Set(TAKEN.map(([is]) => is))).toEqual(new Set(LACKS)));
@@ -120,4 +125,31 @@ it('every kind of lack can be come to', () => expect(new Set(TAKEN.map(([is]) =>
 it('without a list nothing is said of prices', () => {
   const changed = { ...pontoon, propellers: pontoon.propellers.map((one) => ({ ...one, price: 'gold' })) };
   expect(lacksOf(changed)).toEqual([]);
+});
+
+it('only the languages that renters are spoken to in are missed', () => {
+  const changed = { ...pontoon, stations: pontoon.stations.map((one) => ({ ...one, name: { en: one.name.en, fr: one.name.en } })) };
+  expect(lacksOf(changed, { languages: ['en', 'fr'] })).toEqual([]);
+  expect(new Set(lacksOf(changed, { languages: ['en', 'de'] }).map(({ about }) => about))).toEqual(new Set(['de']));
+});
+
+it('an operator’s own rows are known by their names, whatever their ids are', () => {
+  const alarm = narrow.fittings.find(({ id }) => id.endsWith('-alarm'))!;
+  const own = {
+    ...narrow,
+    fittings: [...without(narrow.fittings, /-alarm$/), { ...alarm, id: 'x1', name: { ...alarm.name, en: 'Alarm for carbon monoxide' } }],
+  };
+  expect(said(lacksOf(own, { prices }))).toEqual([]);
+  const bottle = { ...pontoon.fittings[0]!, id: 'x2', name: { en: 'Bottle of gas', fr: 'x', de: 'x', es: 'x' } };
+  expect(said(lacksOf({ ...pontoon, fittings: [...pontoon.fittings, bottle] }, { prices })).map(([is]) => is)).toEqual([
+    'gasCard',
+    'gasAlarm',
+    'gasShut',
+  ]);
+});
+
+it('a path names its list, and the row where there is one', () => {
+  expect(rowAt('gauges[fuel-needle].tank')).toEqual({ list: 'gauges', id: 'fuel-needle' });
+  expect(rowAt('fixCards')).toEqual({ list: 'fixCards' });
+  expect(rowAt('plate.people')).toEqual({ list: 'plate' });
 });

@@ -5,6 +5,7 @@ import { BoatBook, ClassBook, LISTS } from '../book';
 import { drillFaults } from '../../drill/faults';
 import { lineageOf, mergeBooks } from '../merge';
 import { bookFromAnswers, scaledPlan, sisterOf } from './make';
+import { lacksOf } from '../lacks/lacks';
 import { questionsOf, StarterAnswers } from './questions';
 import { FUEL_SHOWN, STEERING_NAMES, type System, SYSTEMS, TOILET_KINDS } from './systems';
 
@@ -60,6 +61,10 @@ const answersOf = (id: string): fc.Arbitrary<StarterAnswers> => {
 };
 
 describe('the starters', () => {
+  it.each(starters)('%s, made with the usual answers, lacks nothing', (id) => {
+    expect(lacksOf(made(id, usual(id)).book)).toEqual([]);
+  });
+
   it('are the eight kinds of boats there are, each a whole boat without a word of anybody’s particulars', () => {
     expect(starters.sort()).toEqual(
       ['cabin-7', 'canal-12', 'cruiser-10', 'electric-5', 'houseboat-14', 'launch-5', 'pontoon-7', 'rib-6'].sort(),

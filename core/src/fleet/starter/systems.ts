@@ -32,7 +32,7 @@ export const SYSTEMS = {
     surfaces: ['stove'],
     fittings: ['gas-spare'],
     gauges: ['gas'],
-    points: ['gas-valve', 'gas-changeover', 'hob-flame', 'hob-spark'],
+    points: ['gas-valve', 'gas-changeover', 'hob-flame', 'hob-spark', 'hob-left-on'],
     fixCards: ['gas-smelt'],
     checks: ['gas-off'],
     drills: ['gas-flame', 'gas-spark'],

@@ -470,6 +470,27 @@ const ALL: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '017-prices-from-a-day-on',
+    down: onlyForward,
+    up: (db) =>
+      db.schema.alterTable('priceList', (t) => {
+        // Local day from which it holds; nothing: as long as there has been a list.
+        t.string('validFrom');
+        // Planned, and put another way before its day came: nothing is booked by it any more.
+        t.string('withdrawnAt');
+      }),
+  },
+  {
+    name: '018-staff-languages-and-bases',
+    down: onlyForward,
+    up: (db) =>
+      db.schema.alterTable('staff', (t) => {
+        // JSON lists; without a base somebody works at every one.
+        t.text('languages').notNullable().defaultTo('[]');
+        t.text('bases').notNullable().defaultTo('[]');
+      }),
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -21,6 +21,10 @@ type StaffMember = {
   secret: string;
   withdrawnAt: string | null;
   version: number;
+  /** JSON: languages they speak with renters. */
+  languages: string;
+  /** JSON: bases they work at; of none, at every one. */
+  bases: string;
 };
 type Device = {
   id: string;
@@ -67,7 +71,16 @@ type BookVersion = {
   madeAt: string | null;
   madeBy: string | null;
 };
-type PriceListVersion = { version: number; digest: string; body: string; madeAt: string | null; madeBy: string | null };
+type PriceListVersion = {
+  version: number;
+  digest: string;
+  body: string;
+  madeAt: string | null;
+  madeBy: string | null;
+  /** Local day from which it holds; nothing: as long as there has been a list. */
+  validFrom: string | null;
+  withdrawnAt: string | null;
+};
 export type HireRow = {
   id: string;
   boat: string;
@@ -207,7 +220,7 @@ declare module 'knex/types/tables' {
   interface Tables {
     setting: Table<Setting>;
     person: Table<Person, 'contact'>;
-    staff: Table<StaffMember, 'version'>;
+    staff: Table<StaffMember, 'version' | 'languages' | 'bases'>;
     device: Knex.CompositeTableType<Device, Row<Omit<Device, 'enrolled'>> & { enrolled: boolean }, Change<Device>>;
     enrolment: Table<Enrolment>;
     session: Table<Session>;
