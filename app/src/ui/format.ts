@@ -28,3 +28,9 @@ export const distanceOf = (metres: number): string => (metres < 1 ? `${Math.roun
 /** A day in few letters: `13 Jun`. */
 export const dayOf = (at: string, zone: string, language: string): string =>
   new Intl.DateTimeFormat(localeOf(language), { day: 'numeric', month: 'short', timeZone: zone }).format(Date.parse(at));
+
+/** A day of the calendar in full: `1 January 2027`. @param day `YYYY-MM-DD` */
+export const longDay = (day: string, language: string): string =>
+  new Intl.DateTimeFormat(localeOf(language), { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+    Date.parse(`${day}T00:00:00Z`),
+  );

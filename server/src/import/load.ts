@@ -2,10 +2,12 @@ import { addBook } from '../topics/fleet/resolvedBook';
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
 import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
-import { digestOf } from '@quay/core/events/canonical';
 import { policyOf } from '@quay/core/policy/policy';
-import type { PriceList } from '@quay/core/settlement/prices';
+import type { Terms } from '@quay/core/settlement/planned';
+import { dateOf } from '@quay/core/time/zone';
 import { putBook } from '../topics/fleet/pastBook';
+import { earliestDay, listOn, putLists } from '../topics/policy/prices';
+import { withRows } from '../topics/policy/priceTable';
 import { writeHandoverPolicy, writeOperator } from '../platform/database/setting';
 import { accountOf, putAccount } from '../platform/signIn/staff';
 import { type Fault, sayFault } from '../platform/fault';
@@ -96,8 +98,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
         .merge();
     for (const base of data.bases) await putBook(trx, 'base', base, { name: base.name, zone: base.zone }, { at: now, by: null });
     for (const boat of data.boats) await loadBoat(trx, boat, now);
-    const last = await trx('priceList').orderBy('version', 'desc').first('version', 'digest');
-    const list: Omit<PriceList, 'version'> = {
+    const list: Terms = {
       currency: operator.currency,
       fuelScheme: operator.fuelScheme,
       fuelIncludedL: operator.fuelIncludedL ?? 0,
@@ -107,10 +108,15 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
       breach: policyOf(operator.policies, 'breach'),
       prices: data.prices,
     };
-    const digest = digestOf(JSON.parse(JSON.stringify(list)));
-    const version = last?.digest === digest ? last.version : (last?.version ?? 0) + 1;
-    if (last?.digest !== digest) await trx('priceList').insert({ version, digest, body: JSON.stringify({ version, ...list }) });
-    for (const hire of data.hires) await loadHire(trx, hire, version);
+    // What is planned is in the table, as everything else of the list: nothing else is planned.
+    await putLists(trx, withRows([{ from: '', list }], data.priceRows, await earliestDay(trx, now)), { at: now, by: null });
+    const zones = new Map((await trx('base').select('id', 'zone')).map(({ id, zone }) => [id, zone]));
+    const versions = new Map<string, number>();
+    for (const hire of data.hires) {
+      const day = dateOf(hire.from, zones.get(hire.base) ?? 'UTC');
+      if (!versions.has(day)) versions.set(day, (await listOn(trx, day))!.version);
+      await loadHire(trx, hire, versions.get(day)!);
+    }
     await refuseOverlaps(trx, data.hires);
   });
 };

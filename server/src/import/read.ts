@@ -17,7 +17,9 @@ import { DamagePolicy, FUEL_SCHEMES, type Price, PriceList } from '@quay/core/se
 import { Waters } from '@quay/core/waters/zone';
 import { starterClasses } from '../topics/fleet/starters';
 import { type Fault, sayFault } from '../platform/fault';
-import { type HireIn, readHires, readPrices, readStaff, type StaffIn } from './tables';
+import { type PriceRow, readPriceRows, rowsNow } from '../topics/policy/priceTable';
+import { dateOf } from '@quay/core/time/zone';
+import { type HireIn, readHires, readStaff, type StaffIn } from './tables';
 
 /** No file of an operator's comes near it; a larger one is something else. */
 const FILE_LIMIT_BYTES = 32 * 1024 ** 2;
@@ -55,6 +57,8 @@ export type Import = {
   classes: ClassBook[];
   boats: BoatIn[];
   prices: Price[];
+  /** Those that hold from a day on among them. */
+  priceRows: PriceRow[];
   hires: HireIn[];
   staff: StaffIn[];
 };
@@ -215,7 +219,9 @@ export const readImport = (
     return [{ id, name, hullNumber, base, waters: on, lineage: found.lineage, boatBook, book }];
   });
 
-  const prices = readPrices(readText('prices.csv'), operator?.currency ?? 'EUR', faults);
+  const priceText = readText('prices.csv');
+  const priceRows = priceText === undefined ? [] : readPriceRows(priceText, operator?.currency ?? 'EUR', faults);
+  const prices = rowsNow(priceRows, dateOf(now, bases[0]?.zone ?? 'UTC'));
   for (const { code, mends } of prices)
     if (mends !== undefined && !prices.some((price) => price.code === mends))
       faults.push({ file: 'prices.csv', where: code, reason: `mends “${mends}”, which is not on the list` });
@@ -241,7 +247,7 @@ export const readImport = (
   for (const { id, book } of boats)
     for (const lack of lacksOf(book))
       if (lack.is !== 'notInLanguage') notices.push({ file: `boats/${id}.json`, where: lack.path, reason: sayLack(lack) });
-  const staff = readStaff(readText('staff.csv'), faults);
+  const staff = readStaff(readText('staff.csv'), bases, faults);
   const hires = readHires(readText('hires.csv'), operator?.currency ?? 'EUR', bases, boats, now, faults);
   if (faults.length > 0 || !operator) return { ok: false, faults };
   const data = {
@@ -252,6 +258,7 @@ export const readImport = (
     classes: [...needed.values()],
     boats,
     prices,
+    priceRows,
     hires,
     staff,
   };

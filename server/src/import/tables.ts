@@ -1,17 +1,15 @@
-import { MARK_KINDS, type MarkKind } from '@quay/core/condition/marks';
 import type { Base } from '@quay/core/fleet/base';
 import { type Handover, POLICIES } from '@quay/core/policy/policy';
-import { LANGUAGES, type Wording } from '@quay/core/words/words';
+import { type Language, LANGUAGES } from '@quay/core/words/words';
 import { readMinor } from '@quay/core/money/minor';
-import { Price } from '@quay/core/settlement/prices';
 import { ExactInstant } from '@quay/core/time/calendar';
 import { instantOf } from '@quay/core/time/zone';
 import { Id } from '@quay/contract/parts';
 import { fold, secretFault } from '../platform/signIn/staff';
-import { type CsvRow, readCsv } from '../platform/csv';
+import { readCsv } from '../platform/csv';
 import type { Fault } from '../platform/fault';
 
-/** The tables of an import: prices, staff and hires, each row read by itself, its faults told by file and line. */
+/** The tables of an import: staff and hires, each row read by itself, its faults told by file and line. */
 
 export type HireIn = {
   id: string;
@@ -30,7 +28,7 @@ export type HireIn = {
   /** Taken although somebody else had the boat then. */
   clashed: 0 | 1;
 };
-export type StaffIn = { id: string; name: string; role: 'hand' | 'manager'; secret: string };
+export type StaffIn = { id: string; name: string; role: 'hand' | 'manager'; secret: string; languages: Language[]; bases: string[] };
 /** What is wrong with an id of a table. @param seen those of the rows above, to which it is added */
 const idFaults = (id: string, seen: Set<string>): string[] => {
   const twice = seen.has(id);
@@ -41,54 +39,8 @@ const idFaults = (id: string, seen: Set<string>): string[] => {
   ];
 };
 
-/** A price's name in the languages that have a word for it. */
-const nameOf = (row: CsvRow): Wording => {
-  const name: Wording = { en: row.get('name') };
-  for (const language of LANGUAGES) {
-    const word = row.get(`name_${language}`);
-    if (word) name[language] = word;
-  }
-  return name;
-};
-
-/** Columns of the price list that may be left out: what a row mends, and what age takes off. */
-export const MORE_OF_PRICES = ['mends', 'ageing_years', 'ageing_least_percent'] as const;
-
-export const readPrices = (text: string | undefined, currency: string, faults: Fault[]): Price[] => {
-  if (text === undefined) return [];
-  const file = 'prices.csv';
-  const seen = new Set<string>();
-  return readCsv(file, text, ['code', 'name', 'per', 'amount', 'tax_percent', 'mark_kinds', 'stuff', 'up_to_mm'], faults).flatMap(
-    (row): Price[] => {
-      const where = `line ${row.line}`;
-      const kinds = row.get('mark_kinds').split('|').filter(Boolean);
-      const amountMinor = readMinor(row.get('amount'), currency);
-      if (amountMinor === undefined) faults.push({ file, where, reason: `amount “${row.get('amount')}” is no sum in ${currency}` });
-      const unknown = kinds.filter((kind) => !(MARK_KINDS as readonly string[]).includes(kind));
-      if (unknown.length > 0)
-        faults.push({ file, where, reason: `mark_kinds “${unknown.join('|')}” is not among ${MARK_KINDS.join(', ')}` });
-      if (seen.has(row.get('code'))) faults.push({ file, where, reason: `code “${row.get('code')}” is used twice` });
-      seen.add(row.get('code'));
-      const read = Price.safeParse({
-        code: row.get('code'),
-        name: nameOf(row),
-        per: row.get('per'),
-        amountMinor: amountMinor ?? 0,
-        taxBp: Math.round(Number(row.get('tax_percent')) * 100),
-        ...(row.get('mends') ? { mends: row.get('mends') } : {}),
-        ...(row.get('ageing_years')
-          ? { ageing: { years: Number(row.get('ageing_years')), leastBp: Math.round(Number(row.get('ageing_least_percent')) * 100) } }
-          : {}),
-        ...(kinds.length > 0 ? { mark: { kinds: kinds as MarkKind[], stuff: row.get('stuff'), upToMm: Number(row.get('up_to_mm')) } } : {}),
-      });
-      if (read.success) return [read.data];
-      for (const issue of read.error.issues) faults.push({ file, where: `${where}, ${issue.path.join('.')}`, reason: issue.message });
-      return [];
-    },
-  );
-};
-
-export const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] => {
+/** @param there bases of the import, of which somebody may work at some */
+export const readStaff = (text: string | undefined, there: readonly Base[], faults: Fault[]): StaffIn[] => {
   if (text === undefined) return [];
   const file = 'staff.csv';
   const names = new Set<string>();
@@ -107,7 +59,15 @@ export const readStaff = (text: string | undefined, faults: Fault[]): StaffIn[] 
     if (weak !== undefined) faults.push({ file, where, reason: weak });
     if (names.has(fold(row.get('name')))) faults.push({ file, where, reason: `name “${row.get('name')}” is used twice` });
     names.add(fold(row.get('name')));
-    return [{ id, name: row.get('name'), role, secret: row.get('secret') }];
+    const several = (column: string) => row.get(column).split('|').filter(Boolean);
+    const languages = several('languages').flatMap((one) => {
+      const known = LANGUAGES.find((language) => language === one);
+      if (known === undefined) faults.push({ file, where, reason: `language “${one}” is not among ${LANGUAGES.join(', ')}` });
+      return known ?? [];
+    });
+    const bases = several('bases');
+    for (const base of bases) if (!there.some((one) => one.id === base)) faults.push({ file, where, reason: `there is no base “${base}”` });
+    return [{ id, name: row.get('name'), role, secret: row.get('secret'), languages, bases }];
   });
 };
 

@@ -5,10 +5,9 @@ import { join } from 'node:path';
 import type { Knex } from 'knex';
 import type { Base } from '@quay/core/fleet/base';
 import type { BoatBook } from '@quay/core/fleet/book';
-import { LANGUAGES } from '@quay/core/words/words';
 import { writeMinor } from '@quay/core/money/minor';
-import { PriceList } from '@quay/core/settlement/prices';
-import { MORE_OF_PRICES } from './tables';
+import { datedOf, pricesIn } from '../topics/policy/prices';
+import { writePriceTable } from '../topics/policy/priceTable';
 import { clockOf, dateOf, instantOf } from '@quay/core/time/zone';
 import { readHandoverPolicy, readOperator } from '../platform/database/setting';
 
@@ -22,14 +21,18 @@ const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
  * of staff is its header alone.
  * @throws ExportError
  */
-export const writeExport = async (db: Knex, folder: string): Promise<{ boats: number; hires: number; bases: number }> => {
+export const writeExport = async (
+  db: Knex,
+  folder: string,
+  { now = new Date().toISOString(), hires: withHires = true }: { now?: string; hires?: boolean } = {},
+): Promise<{ boats: number; hires: number; bases: number }> => {
   if (existsSync(folder) && readdirSync(folder).length > 0) throw new ExportError(`${folder} is not empty.`);
   const operator = await readOperator(db);
-  const list = await db('priceList').orderBy('version', 'desc').first('body');
-  if (!operator || !list) throw new ExportError('There is nothing to write yet: this installation has no price list.');
+  const found = await pricesIn(db, now);
+  if (!operator || !found) throw new ExportError('There is nothing to write yet: this installation has no price list.');
   const bodies = async <T>(table: string) =>
     ((await db(table).orderBy('id').select('body')) as { body: string }[]).map(({ body }) => JSON.parse(body) as T);
-  const prices = PriceList.parse(JSON.parse(list.body));
+  const prices = found.now.list;
   const bases = await bodies<Base>('base');
   const boats = (
     (await db('boat')
@@ -38,6 +41,7 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
       .select('book.boatBook')) as { boatBook: string }[]
   ).map(({ boatBook }) => JSON.parse(boatBook) as BoatBook);
   const hires = (await db('hire')
+    .where((all) => (withHires ? all : all.whereRaw('1 = 0')))
     // What does not take place would take place where it is imported.
     .whereNot('hire.state', 'cancelled')
     .join('person', 'person.id', 'hire.renter')
@@ -69,35 +73,7 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
     ['boats', 'json', boats],
   ] as const)
     for (const row of rows) put(`${sub}/${row.id}.${ending}`, json(row));
-  const names = LANGUAGES.filter((one) => one !== 'en');
-  put(
-    'prices.csv',
-    writeCsv(
-      [
-        'code',
-        'name',
-        'per',
-        'amount',
-        'tax_percent',
-        'mark_kinds',
-        'stuff',
-        'up_to_mm',
-        ...MORE_OF_PRICES,
-        ...names.map((one) => `name_${one}`),
-      ],
-      prices.prices.map(({ code, name, per, amountMinor, taxBp, mark, mends, ageing }) => ({
-        code,
-        name: name.en,
-        per,
-        amount: writeMinor(amountMinor, currency),
-        tax_percent: taxBp / 100,
-        ...(mark ? { mark_kinds: mark.kinds.join('|'), stuff: mark.stuff, up_to_mm: mark.upToMm } : {}),
-        mends,
-        ...(ageing ? { ageing_years: ageing.years, ageing_least_percent: ageing.leastBp / 100 } : {}),
-        ...Object.fromEntries(names.map((one) => [`name_${one}`, name[one]])),
-      })),
-    ),
-  );
+  put('prices.csv', writePriceTable(datedOf(found)));
   const zoneOf = new Map(bases.map(({ id, zone }) => [id, zone]));
   const local = (at: string, base: string) => {
     const zone = zoneOf.get(base) ?? 'UTC';
@@ -119,6 +95,6 @@ export const writeExport = async (db: Knex, folder: string): Promise<{ boats: nu
       })),
     ),
   );
-  put('staff.csv', writeCsv(['id', 'name', 'role', 'secret'], []));
+  put('staff.csv', writeCsv(['id', 'name', 'role', 'secret', 'languages', 'bases'], []));
   return { boats: boats.length, hires: hires.length, bases: bases.length };
 };

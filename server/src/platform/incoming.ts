@@ -12,3 +12,15 @@ export type ReadReply =
   { looked: Looked } | { rows: Raw[]; faults: ReadFault[] } | { refused: 'notText' | 'empty' | 'tooMany' | 'noCalendar'; why: string };
 
 export type Reader = { read: (task: ReadTask) => Promise<ReadReply>; end: () => Promise<void> };
+
+/** By its mark, else as UTF-8, else as the old Windows letters, which any bytes are. */
+export const decode = (bytes: Uint8Array): string => {
+  const [a, b] = bytes;
+  if (a === 0xff && b === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (a === 0xfe && b === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+};

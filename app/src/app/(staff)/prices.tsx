@@ -1,6 +1,6 @@
 import { staffScreen } from '../../bundles/openStaff';
 
 export default staffScreen(
-  () => import('../../topics/settlement/Prices'),
+  () => import('../../topics/settlement/prices/Prices'),
   (file) => file.Prices,
 );

@@ -3,10 +3,13 @@ import type { NewHire } from '@quay/contract/booking';
 import { LATEST_ENTRY_HOURS } from '@quay/core/booking/limits';
 import type { Hire } from '@quay/contract/hire';
 import { clashesOf, type Wanted } from '@quay/core/booking/choices';
+import { dateOf } from '@quay/core/time/zone';
 import type { Knex } from 'knex';
 import { fail, ProblemError } from '../../platform/http/problem';
 import { readHandoverPolicy } from '../../platform/database/setting';
+import { listOn } from '../policy/prices';
 import { boatsToHire, bookedOf, type NamedBooked } from './choices';
+import { hoursCaseOf, refuseHours } from './hours';
 import { namedHire, type NamedHire, toHire } from './hire';
 
 const HOUR_MS = 3_600_000;
@@ -50,9 +53,13 @@ const isSame = (row: NamedHire, hire: NewHire): boolean =>
   row.depositMinor === hire.depositMinor &&
   row.notes === hire.notes.trim();
 
+/** The day an instant lies on, on the calendar of a base. */
+const dayAt = async (db: Knex, base: string, at: string): Promise<string> =>
+  dateOf(at, (await db('base').where({ id: base }).first('zone'))!.zone);
+
 /**
  * Books a hire. The same one sent twice is booked once.
- * @throws ProblemError `noSuchBoat`, `overPlate`, `longPast`, `noPricesYet`, `boatTaken`, `boatTight`, `changedMeanwhile` where the id is another hire's
+ * @throws ProblemError `noSuchBoat`, `overPlate`, `longPast`, `noPricesYet`, `boatTaken`, `boatTight`, `baseClosed`, `afterDark`, `afterCurfew`, `changedMeanwhile` where the id is another hire's
  */
 export const bookHire = (db: Knex, hire: NewHire, now: string): Promise<Hire> =>
   db.transaction(async (trx) => {
@@ -70,6 +77,7 @@ export const bookHire = (db: Knex, hire: NewHire, now: string): Promise<Hire> =>
       if (hire.party.adults + hire.party.children > boat.people) throw new ProblemError(409, 'overPlate', { people: boat.people });
       if (Date.parse(hire.from) < Date.parse(now) - LATEST_ENTRY_HOURS * HOUR_MS) throw new ProblemError(409, 'longPast');
       await refuseClashes(trx, hire, hire.insist === true, now);
+      await refuseHours(trx, hire, await hoursCaseOf(trx, boat.base, hire.handover, boat.waters), hire.insistHours === true);
     }
     const clashed = offline !== undefined && (await clashesWith(trx, { ...hire, hire: hire.id }, now)).length > 0;
     const known = hire.person === undefined ? undefined : await trx('person').where({ id: hire.person }).whereNot({ salt: '' }).first('id');
@@ -79,7 +87,7 @@ export const bookHire = (db: Knex, hire: NewHire, now: string): Promise<Hire> =>
     if (known) await trx('person').where({ id: renter }).update(named);
     else await trx('person').insert({ id: renter, salt: offline?.salt ?? randomBytes(16).toString('hex'), ...named });
     const told = offline && (await trx('priceList').where({ version: offline.priceVersion }).first('version'));
-    const prices = told ?? (await trx('priceList').orderBy('version', 'desc').first('version')) ?? fail(409, 'noPricesYet');
+    const prices = told ?? (await listOn(trx, await dayAt(trx, boat.base, hire.from))) ?? fail(409, 'noPricesYet');
     await trx('hire').insert({
       id: hire.id,
       boat: hire.boat,

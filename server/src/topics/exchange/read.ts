@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { guessColumns, guessDays, readRow } from '@quay/core/booking/table';
 import type { Raw, ReadFault } from '@quay/core/booking/reading';
-import type { ReadReply, ReadTask } from '../../platform/incoming';
+import { decode, type ReadReply, type ReadTask } from '../../platform/incoming';
 import { NoCalendar, readCalendar } from './ical';
 
 /** Bytes of a table or calendar as bookings. Run in a thread of its own: whoever sends it may mean ill. */
@@ -10,18 +10,6 @@ import { NoCalendar, readCalendar } from './ical';
 const MOST_ROWS = 50_000;
 const MOST_COLUMNS = 200;
 const SAMPLES = 3;
-
-/** By its mark, else as UTF-8, else as the old Windows letters, which any bytes are. */
-const decode = (bytes: Uint8Array): string => {
-  const [a, b] = bytes;
-  if (a === 0xff && b === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
-  if (a === 0xfe && b === 0xff) return new TextDecoder('utf-16be').decode(bytes);
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
-};
 
 type Table = { heads: string[]; rows: { line: number; cells: string[] }[] };
 

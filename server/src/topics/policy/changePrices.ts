@@ -1,19 +1,15 @@
 import type { Knex } from 'knex';
-import type { PriceListChange } from '@quay/contract/prices';
+import type { PriceListChange, Prices } from '@quay/contract/prices';
 import { pricesNamed } from '@quay/core/settlement/pricesNamed';
-import { PriceList } from '@quay/core/settlement/prices';
+import { type Dated, replanned, type Terms } from '@quay/core/settlement/planned';
+import type { PriceList } from '@quay/core/settlement/prices';
 import type { Book } from '@quay/core/fleet/book';
 import { policyOf } from '@quay/core/policy/policy';
-import { digestOf } from '@quay/core/events/canonical';
 import { fail, ProblemError } from '../../platform/http/problem';
 import { readHandoverPolicy } from '../../platform/database/setting';
+import { datedOf, earliestDay, pricesIn, putLists } from './prices';
 
-type Row = { version: number; digest: string; body: string; madeAt: string | null; madeBy: string | null };
-const newestList = async (db: Knex): Promise<Row | undefined> =>
-  (await db('priceList')
-    .leftJoin('staff', 'staff.id', 'priceList.madeBy')
-    .orderBy('priceList.version', 'desc')
-    .first('priceList.version', 'priceList.digest', 'priceList.body', 'priceList.madeAt', 'staff.name as madeBy')) as Row | undefined;
+type Made = { at: string; by: string };
 
 /** By code: the boats whose books name it, by name. */
 export const usedPrices = async (db: Knex): Promise<Record<string, string[]>> => {
@@ -26,40 +22,74 @@ export const usedPrices = async (db: Knex): Promise<Record<string, string[]>> =>
   return used;
 };
 
-/** The newest price list with what names it, or nothing where there is none yet. */
-export const pricesNow = async (db: Knex) => {
-  const row = await newestList(db);
+/** The price lists with what names their prices, or nothing where there is none yet. */
+export const pricesNow = async (db: Knex, now: string): Promise<Prices | undefined> => {
+  const found = await pricesIn(db, now);
   return (
-    row && {
-      list: PriceList.parse(JSON.parse(row.body)),
+    found && {
+      list: found.now.list,
       usedBy: await usedPrices(db),
-      madeAt: row.madeAt,
-      madeBy: row.madeBy,
+      madeAt: found.now.madeAt,
+      madeBy: found.now.madeBy,
+      planned: found.planned.map(({ from, list, madeAt, madeBy }) => ({ from, list, madeAt, madeBy })),
+      version: found.newest,
+      today: await earliestDay(db, now),
     }
   );
 };
 
+/** @throws ProblemError `priceUsed` where a price that a book names, or one that another mends, is gone */
+const mustHoldUp = async (db: Knex, prices: PriceList['prices']): Promise<void> => {
+  const codes = new Set(prices.map(({ code }) => code));
+  for (const [code, boats] of Object.entries(await usedPrices(db)))
+    if (!codes.has(code)) throw new ProblemError(409, 'priceUsed', { code, by: boats.join(', ') });
+  for (const { code, mends } of prices)
+    if (mends !== undefined && !codes.has(mends)) throw new ProblemError(409, 'priceUsed', { code: mends, by: code });
+};
+
 /**
- * Puts a new price list in place, for hires booked from now on; a list that says the same is none.
- * @throws ProblemError `noPricesYet`, `changedMeanwhile`, `priceUsed` where a price that a book names, or one that another mends, is gone
+ * Lists as they lie in time, made otherwise by `edit`, put in place under the version that was seen.
+ * @throws ProblemError `noPricesYet`, `changedMeanwhile`, `priceUsed`
  */
-export const changePrices = (db: Knex, change: PriceListChange, seen: number, made: { at: string; by: string }) =>
+export const replanLists = (
+  db: Knex,
+  seen: number,
+  made: Made,
+  edit: (lists: readonly Dated[], today: string) => readonly Dated[],
+): Promise<Prices> =>
   db.transaction(async (trx) => {
-    const last = (await newestList(trx)) ?? fail(409, 'noPricesYet');
-    if (last.version !== seen) throw new ProblemError(412, 'changedMeanwhile');
-    const codes = new Set(change.prices.map(({ code }) => code));
-    for (const [code, boats] of Object.entries(await usedPrices(trx)))
-      if (!codes.has(code)) throw new ProblemError(409, 'priceUsed', { code, by: boats.join(', ') });
-    for (const { code, mends } of change.prices)
-      if (mends !== undefined && !codes.has(mends)) throw new ProblemError(409, 'priceUsed', { code: mends, by: code });
-    const { currency } = PriceList.parse(JSON.parse(last.body));
-    const list = { currency, breach: policyOf((await readHandoverPolicy(trx)).policies, 'breach'), ...change };
-    const digest = digestOf(JSON.parse(JSON.stringify(list)));
-    // Kept as it is, it has been looked at all the same.
-    if (digest === last.digest) await trx('priceList').where({ version: last.version }).update({ madeAt: made.at, madeBy: made.by });
-    else {
-      const version = last.version + 1;
-      await trx('priceList').insert({ version, digest, body: JSON.stringify({ version, ...list }), madeAt: made.at, madeBy: made.by });
-    }
-    return (await pricesNow(trx))!;
+    const found = (await pricesIn(trx, made.at)) ?? fail(409, 'noPricesYet');
+    if (found.newest !== seen) throw new ProblemError(412, 'changedMeanwhile');
+    const lists = edit(datedOf(found), await earliestDay(trx, made.at));
+    for (const { list } of lists) await mustHoldUp(trx, list.prices);
+    await putLists(trx, lists, made);
+    return (await pricesNow(trx, made.at))!;
   });
+
+/** The list before a day, as it is after whatever is planned. */
+const listBefore = (lists: readonly Dated[], day: string): Terms => lists.filter(({ from }) => from < day).at(-1)!.list;
+
+/**
+ * Puts a new price list in place, for hires booked from now on; with a day, for those that begin on it or later. A list that
+ * says the same is none.
+ * @throws ProblemError `noPricesYet`, `changedMeanwhile`, `priceUsed`, `dayPast` where the day has come
+ */
+export const changePrices = async (db: Knex, { from, ...change }: PriceListChange, seen: number, made: Made): Promise<Prices> => {
+  const breach = policyOf((await readHandoverPolicy(db)).policies, 'breach');
+  const next = await replanLists(db, seen, made, (lists, today) => {
+    if (from === undefined) return replanned(lists, '', { ...change, currency: lists[0]!.list.currency, breach });
+    if (from <= today) return fail(409, 'dayPast');
+    // How things are charged is never planned: it is as it holds.
+    return replanned(lists, from, { ...listBefore(lists, from), prices: change.prices });
+  });
+  // Kept as it is, it has been looked at all the same.
+  if (from !== undefined || next.version > seen) return next;
+  await db('priceList').where({ version: next.list.version }).update({ madeAt: made.at, madeBy: made.by });
+  return (await pricesNow(db, made.at))!;
+};
+
+/** Takes a planned list back. @throws ProblemError `noSuchPlan`, `changedMeanwhile` */
+export const dropPlanned = (db: Knex, day: string, seen: number, made: Made): Promise<Prices> =>
+  replanLists(db, seen, made, (lists) =>
+    lists.some(({ from }) => from === day) ? replanned(lists, day, undefined) : fail(404, 'noSuchPlan'),
+  );

@@ -2,10 +2,9 @@ import type { OperatorChange } from '@quay/contract/operator';
 import { Book } from '@quay/core/fleet/book';
 import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import { policyTexts } from '@quay/core/fleet/policyTexts';
-import { digestOf } from '@quay/core/events/canonical';
 import { policyOf } from '@quay/core/policy/policy';
-import { PriceList } from '@quay/core/settlement/prices';
 import type { Knex } from 'knex';
+import { datedOf, pricesIn, putLists } from './prices';
 import { fail } from '../../platform/http/problem';
 import { readFact, readHandoverPolicy, readOperator, writeFact, writeHandoverPolicy, writeOperator } from '../../platform/database/setting';
 
@@ -27,21 +26,16 @@ export const operatorNow = async (db: Knex) => {
   };
 };
 
-/** A list says what a breach of the terms costs: hires booked from now on go by the new policy. */
+/** A list says what a breach of the terms costs: hires booked from now on go by the new policy, also those of a planned list. */
 const carryBreach = async (trx: Knex, settings: HandoverPolicy, made: { at: string; by: string }): Promise<void> => {
-  const last = await trx('priceList').orderBy('version', 'desc').first('version', 'body');
-  if (!last) return;
-  const { version, ...list } = PriceList.parse(JSON.parse(last.body));
+  const found = await pricesIn(trx, made.at);
+  if (!found) return;
   const breach = policyOf(settings.policies, 'breach');
-  if (list.breach === breach) return;
-  const next = { ...list, breach };
-  await trx('priceList').insert({
-    version: version + 1,
-    digest: digestOf(JSON.parse(JSON.stringify(next))),
-    body: JSON.stringify({ version: version + 1, ...next }),
-    madeAt: made.at,
-    madeBy: made.by,
-  });
+  await putLists(
+    trx,
+    datedOf(found).map(({ from, list }) => ({ from, list: { ...list, breach } })),
+    made,
+  );
 };
 
 /** @throws ProblemError `noOperator`, `changedMeanwhile` */

@@ -1,9 +1,10 @@
 import type { Knex } from 'knex';
 import { readinessOf } from '@quay/core/policy/readiness';
-import { PriceList } from '@quay/core/settlement/prices';
 import type { Waters } from '@quay/core/waters/zone';
 import { readFact } from '../../platform/database/setting';
+import { boatsLacking } from '../fleet/lacking';
 import { usedPrices } from '../policy/changePrices';
+import { pricesIn } from '../policy/prices';
 
 const DAY_MS = 86_400_000;
 
@@ -16,8 +17,8 @@ export const readiness = async (db: Knex, https: boolean, now: string) => {
   const rules = new Set((await db('rules').select('id')).map(({ id }) => id));
   const ruled = (id: string) => rules.has(waters.find((one) => one.id === id)?.rules ?? '');
   const used = Object.keys(await usedPrices(db));
-  const row = await db('priceList').orderBy('version', 'desc').first('body', 'madeBy');
-  const prices = row ? PriceList.parse(JSON.parse(row.body)).prices : [];
+  const held = (await pricesIn(db, now))?.now;
+  const prices = held?.list.prices ?? [];
   const priced = new Set(prices.flatMap(({ code, amountMinor }) => (amountMinor > 0 ? [code] : [])));
   const backupAt = (await readFact(db, 'backupAt')) ?? null;
   const staff = (role: 'hand' | 'manager') => count(db('staff').where({ role }).whereNull('withdrawnAt'));
@@ -28,10 +29,11 @@ export const readiness = async (db: Knex, https: boolean, now: string) => {
       waters: waters.length,
       watersEmpty: waters.filter(({ features }) => features.length === 0).length,
       boats: boats.length,
+      boatsLacking: await boatsLacking(db, now),
       withoutRules: [...bases, ...boats].filter((one) => !ruled(one.waters)).length,
       pricesNamed: used.length,
       pricesOpen: used.filter((code) => !priced.has(code)).length,
-      termsDecided: row !== undefined && row.madeBy !== null,
+      termsDecided: held !== undefined && held.madeBy !== null,
       hands: await staff('hand'),
       managers: await staff('manager'),
       phones: await count(phones),

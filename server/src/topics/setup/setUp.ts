@@ -1,7 +1,6 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { Knex } from 'knex';
 import type { FirstStart } from '@quay/contract/setup';
-import { digestOf } from '@quay/core/events/canonical';
 import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import { PriceList } from '@quay/core/settlement/prices';
 import { secretFits } from '@quay/core/staff/secret';
@@ -11,6 +10,7 @@ import { hashToken, newToken } from '../../platform/signIn/secret';
 import { accountOf, putAccount } from '../../platform/signIn/staff';
 import { countTry } from '../../platform/signIn/tries';
 import { starterPrices } from '../fleet/starters';
+import { putLists } from '../policy/prices';
 
 /**
  * The code under which an operator is set up, good once and until the server is started anew.
@@ -56,12 +56,8 @@ export const putOperator = async (db: Knex, first: FirstStart, now: Date): Promi
         ...(first.address === '' ? {} : { address: first.address }),
       }),
     );
-    const { version, ...list } = firstPrices(first.currency, first.taxBp);
-    await trx('priceList').insert({
-      version,
-      digest: digestOf(JSON.parse(JSON.stringify(list))),
-      body: JSON.stringify({ version, ...list }),
-    });
+    const { version: _, ...list } = firstPrices(first.currency, first.taxBp);
+    await putLists(trx, [{ from: '', list }], { at: now.toISOString(), by: null });
     await dropFact(trx, 'setupCode');
   });
 };

@@ -11,7 +11,7 @@ import { type NamedHire, namedHires, toHire } from '../booking/hire';
 import { briefedBefore } from '../briefing/briefedBefore';
 import { bookOf } from '../fleet/book';
 import { groundOf, groundOfBoat, sheetsOf } from '../party/party';
-import { priceList } from '../policy/prices';
+import { earliestDay, listOn, priceList } from '../policy/prices';
 import { wholeRecord } from '../record/record';
 import { refreshStale } from '../record/refresh';
 
@@ -108,7 +108,7 @@ export const boatPackOf = async (db: Knex, id: string, key: QuayKey, now: string
   await refreshStale(db, key, now);
   const boat = await db('boat').where({ id }).first();
   const [ground, book] = [await groundOfBoat(db, id), await bookOf(db, id, undefined)];
-  const prices = await db('priceList').orderBy('version', 'desc').first('version');
+  const prices = await listOn(db, await earliestDay(db, now));
   if (!boat || !ground || !book || !prices) return undefined;
   const before = await beforeHire(db, { id: '', boat: id, from: now }, now);
   return {

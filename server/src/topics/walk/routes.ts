@@ -22,9 +22,9 @@ export const packRoutes = [
       ...(before ? { before: { ...before, hire: null, pictures: {} } } : {}),
     };
   }),
-  on(walkIn.getWalkIns, async ({ quay: { store, key }, query, now }) => {
+  on(walkIn.getWalkIns, async ({ quay: { store, key }, query, now, session }) => {
     await refreshStale(store.db, key, now);
-    const { base, bases } = await baseAmong(store.db, query.base);
+    const { base, bases } = await baseAmong(store.db, query.base, session);
     return { now, base, bases, ...(await walkInsOf(store.db, base.id, now)) };
   }),
   on(

@@ -4,7 +4,7 @@ import { policyOf } from '@quay/core/policy/policy';
 import type { Knex } from 'knex';
 import { readHandoverPolicy, readOperator } from '../../platform/database/setting';
 import { bookedOf, boatsToHire } from '../booking/choices';
-import { currencyOf } from '../policy/prices';
+import { currencyOf, earliestDay, listOn } from '../policy/prices';
 
 /** A phone without signal books so far ahead at most, days. */
 const AHEAD_DAYS = 14;
@@ -17,7 +17,7 @@ export const walkInsOf = async (db: Knex, base: string, now: string): Promise<Om
   const rows = await db('boat').whereIn('id', ids).select('id', 'bookVersion', 'lastSeal');
   const known = new Map(rows.map((row) => [row.id, row]));
   const own = await db('base').where({ id: base }).first('version');
-  const prices = await db('priceList').orderBy('version', 'desc').first('version');
+  const prices = await listOn(db, await earliestDay(db, now));
   // What all boats share is the same for all.
   const shared = [policy, (await readOperator(db))?.name ?? '', own?.version ?? 0, prices?.version ?? 0];
   const booked = await bookedOf(db, ids, now, new Date(Date.parse(now) + AHEAD_DAYS * 86_400_000).toISOString(), now);

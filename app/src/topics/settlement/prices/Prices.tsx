@@ -1,35 +1,42 @@
-import { changePrices, getPrices } from '@quay/contract/prices';
-import type { ReplyOf } from '@quay/contract/endpoint';
+import { changePrices, getPrices, type Prices as Answer } from '@quay/contract/prices';
+import { readDay, writeDay } from '@quay/core/time/typedDay';
 import { say } from '@quay/core/words/words';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { call, NoAnswer, Refused } from '../../local/api';
-import { useErrorWords } from '../../local/errorWords';
-import { Card, Notice, Tag } from '../../ui/board';
-import { useNow } from '../../ui/clock';
-import { Button } from '../../ui/controls/button';
-import { ChoiceChip } from '../../ui/controls/choiceChip';
-import { FormField, useSchemaForm } from '../../ui/controls/form';
-import { Search } from '../../ui/controls/search';
-import { useSnack } from '../../ui/controls/snack';
-import { whenOf } from '../../ui/format';
-import { useRoom } from '../../ui/room';
-import { Screen } from '../../ui/screen';
-import { useTones } from '../../ui/theme';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
-import { DAMAGES, FUEL_SCHEMES, pricesChanged, pricesForm, pricesTyped } from './pricesForm';
-import { SumField } from './SumField';
+import { call, NoAnswer, Refused } from '../../../local/api';
+import { useErrorWords } from '../../../local/errorWords';
+import { Notice, Tag } from '../../../ui/board';
+import { useNow } from '../../../ui/clock';
+import { Button } from '../../../ui/controls/button';
+import { ChoiceChip } from '../../../ui/controls/choiceChip';
+import { useSchemaForm } from '../../../ui/controls/form';
+import { Search } from '../../../ui/controls/search';
+import { useSnack } from '../../../ui/controls/snack';
+import { DayField } from '../../../ui/controls/when';
+import { longDay, whenOf } from '../../../ui/format';
+import { useRoom } from '../../../ui/room';
+import { Screen } from '../../../ui/screen';
+import { Body, Small } from '../../../ui/words';
+import { PlannedCard } from './PlannedCard';
+import { PriceRows } from './PriceRows';
+import { listOn, pricesChanged, pricesForm, pricesTyped } from './pricesForm';
+import { TableCard } from './TableCard';
+import { TermsCard } from './TermsCard';
 
-type Answer = ReplyOf<typeof getPrices>;
+/** @param day `YYYY-MM-DD` */
+const firstOfNextMonth = (day: string): string => {
+  const [year = 0, month = 0] = day.split('-').map(Number);
+  return new Date(Date.UTC(year, month, 1)).toISOString().slice(0, 10);
+};
 
 /** The price list: what things cost, and how fuel, lateness and damage are charged. */
 export const Prices = () => {
   const { t } = useTranslation();
   const errorWords = useErrorWords();
   const { data, error, refetch } = useQuery({ queryKey: ['prices'], queryFn: () => call(getPrices) });
-  if (data) return <PriceTable key={data.list.version} answer={data} onMeanwhile={() => void refetch()} />;
+  if (data) return <PriceTable key={data.version} answer={data} onMeanwhile={() => void refetch()} />;
   return (
     <Screen title={t('nav.prices')} measure={1100}>
       <View style={{ padding: 12 }}>
@@ -47,35 +54,50 @@ export const Prices = () => {
   );
 };
 
-const PriceTable = ({ answer: { list, usedBy, madeAt, madeBy }, onMeanwhile }: { answer: Answer; onMeanwhile: () => void }) => {
+const PriceTable = ({ answer, onMeanwhile }: { answer: Answer; onMeanwhile: () => void }) => {
   const { t, i18n } = useTranslation();
   const errorWords = useErrorWords();
   const client = useQueryClient();
   const snack = useSnack();
-  const tones = useTones();
   const now = useNow(60_000);
   const { wide } = useRoom();
+  const { list, usedBy, madeAt, madeBy, planned } = answer;
   const { currency } = list;
   const schema = useMemo(() => pricesForm(currency), [currency]);
   const form = useSchemaForm(schema, pricesTyped(list));
   const [fault, setFault] = useState<string>();
   const [find, setFind] = useState('');
+  const [planning, setPlanning] = useState(false);
+  const fromDay = form.watch('fromDay');
+  /** The day from which what is typed is to hold; from now on without one. */
+  const from = planning ? readDay(fromDay) : undefined;
   const open = list.prices.filter(({ code, amountMinor }) => amountMinor === 0 && usedBy[code]);
   const [onlyOpen, setOnlyOpen] = useState(open.length > 0);
-  const [fuelScheme, damage] = form.watch(['fuelScheme', 'damage']);
   const wanted = find.trim().toLowerCase();
   const shown = list.prices.filter(
     ({ code, name }) =>
       (!onlyOpen || open.some((one) => one.code === code)) && `${code} ${say(name, i18n.language)}`.toLowerCase().includes(wanted),
   );
+  // What was typed stays typed; everything else is as it is on that day.
+  useEffect(() => form.reset(pricesTyped(listOn(answer, from)), { keepDirtyValues: true }), [answer, form, from]);
+  const plan = (day: string) => {
+    setPlanning(true);
+    setFault(undefined);
+    form.setValue('fromDay', writeDay(day), { shouldDirty: true });
+  };
   const go = form.handleSubmit(
     async (read) => {
       setFault(undefined);
+      if (planning && (from === undefined || from <= answer.today)) {
+        form.setError('fromDay', { type: 'custom', message: from === undefined ? 'change.badDay' : 'problem.dayPast' });
+        return;
+      }
       try {
-        const next = await call(changePrices, { body: pricesChanged(read, list), headers: { 'if-match': `"${list.version}"` } });
+        const body = { ...pricesChanged(read, listOn(answer, from)), ...(from === undefined ? {} : { from }) };
+        const next = await call(changePrices, { body, headers: { 'if-match': `"${answer.version}"` } });
         client.setQueryData(['prices'], next);
         await client.invalidateQueries({ queryKey: ['readiness'] });
-        snack({ text: t('prices.kept') });
+        snack({ text: from === undefined ? t('prices.kept') : t('prices.keptFrom', { day: longDay(from, i18n.language) }) });
       } catch (error) {
         setFault(error instanceof Refused ? errorWords(error) : t('signIn.noAnswer'));
         if (error instanceof Refused) onMeanwhile();
@@ -83,50 +105,32 @@ const PriceTable = ({ answer: { list, usedBy, madeAt, madeBy }, onMeanwhile }: {
     },
     () => setFault(t('prices.badSum')),
   );
-  const terms = (
-    <Card style={{ gap: 10 }}>
-      <SlabBold size={22} heading={2}>
-        {t('prices.terms')}
-      </SlabBold>
-      <Small>{t('prices.scheme')}</Small>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('prices.scheme')}>
-        {FUEL_SCHEMES.map((one) => (
-          <ChoiceChip
-            key={one}
-            label={t(`prices.schemes.${one}`)}
-            on={fuelScheme === one}
-            onPress={() => form.setValue('fuelScheme', one, { shouldDirty: true })}
-            testID={`scheme-${one}`}
-          />
-        ))}
-      </View>
-      {fuelScheme === 'included' ? (
-        <FormField form={form} name="fuelIncludedL" label={t('prices.included')} numeric unit="L" most={7} testID="included" />
-      ) : null}
-      <FormField form={form} name="lateGraceMin" label={t('prices.grace')} numeric unit="min" most={4} testID="grace" />
-      <Small>{t('prices.damage')}</Small>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('prices.damage')}>
-        {DAMAGES.map((one) => (
-          <ChoiceChip
-            key={one}
-            label={t(`prices.damages.${one}`)}
-            on={damage === one}
-            onPress={() => form.setValue('damage', one, { shouldDirty: true })}
-            testID={`damage-${one}`}
-          />
-        ))}
-      </View>
-      {damage === 'list' ? null : (
-        <SumField
-          form={form}
-          name="damageSum"
-          label={t(damage === 'cap' ? 'prices.cap' : 'prices.hold')}
-          currency={currency}
-          testID="damage-sum"
+  const when = (
+    <View style={{ gap: 6 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('prices.holds')}>
+        <ChoiceChip label={t('prices.fromNow')} on={!planning} onPress={() => setPlanning(false)} testID="from-now" />
+        <ChoiceChip
+          label={t('prices.fromDay')}
+          on={planning}
+          onPress={() => plan(from ?? firstOfNextMonth(answer.today))}
+          testID="from-day"
         />
-      )}
-    </Card>
+      </View>
+      {planning ? (
+        <>
+          <DayField form={form} name="fromDay" label={t('prices.day')} testID="prices-day" />
+          <Small>{t('prices.fromWhy')}</Small>
+        </>
+      ) : null}
+    </View>
   );
+  const { dirtyFields } = form.formState;
+  const [sums, terms] = [
+    Object.values(dirtyFields.amounts ?? {}).some(Boolean),
+    Object.keys(dirtyFields).some((field) => field !== 'amounts' && field !== 'fromDay'),
+  ];
+  const dirty = sums || (!planning && terms);
+  const nothingYet = planning && !sums;
   return (
     <Screen
       title={t('nav.prices')}
@@ -139,7 +143,16 @@ const PriceTable = ({ answer: { list, usedBy, madeAt, madeBy }, onMeanwhile }: {
           {fault ? <Notice kind="stop" title={fault} /> : null}
           <Button
             mode="contained"
-            label={t(form.formState.isDirty ? 'prices.keep' : 'prices.asIs')}
+            label={
+              !planning
+                ? t(dirty ? 'prices.keep' : 'prices.asIs')
+                : nothingYet
+                  ? t('change.nothing')
+                  : from === undefined
+                    ? t('prices.keep')
+                    : t('prices.keepFrom', { day: longDay(from, i18n.language) })
+            }
+            disabled={nothingYet}
             onPress={() => void go()}
             busy={form.formState.isSubmitting}
             testID="keep-prices"
@@ -150,6 +163,7 @@ const PriceTable = ({ answer: { list, usedBy, madeAt, madeBy }, onMeanwhile }: {
       <View style={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
         <View style={wide ? { flex: 3, gap: 12 } : { gap: 12 }}>
           <Small>{t('prices.why')}</Small>
+          {when}
           <Tag kind={open.length > 0 ? 'ask' : 'ok'}>
             {open.length > 0 ? t('prices.open', { count: open.length }) : t('prices.allPriced')}
           </Tag>
@@ -158,39 +172,13 @@ const PriceTable = ({ answer: { list, usedBy, madeAt, madeBy }, onMeanwhile }: {
             <ChoiceChip label={t('prices.onlyOpen')} on={onlyOpen} onPress={() => setOnlyOpen(true)} testID="only-open" />
             <ChoiceChip label={t('prices.all')} on={!onlyOpen} onPress={() => setOnlyOpen(false)} testID="all-prices" />
           </View>
-          <Card style={{ gap: 2 }}>
-            {shown.length === 0 ? <Body>{t('prices.none')}</Body> : null}
-            {shown.map(({ code, name, per }) => (
-              <View
-                key={code}
-                style={{
-                  flexDirection: 'row',
-                  alignItems: 'center',
-                  gap: 10,
-                  borderBottomWidth: 1,
-                  borderBottomColor: tones.line,
-                  paddingVertical: 6,
-                }}
-              >
-                <View style={{ flex: 1, gap: 2 }}>
-                  <Bold>{say(name, i18n.language)}</Bold>
-                  <Small size={14}>{`${t(`prices.per.${per}`)} · ${usedBy[code]?.join(', ') ?? t('prices.nobody')}`}</Small>
-                </View>
-                <View style={{ width: 160 }}>
-                  <SumField
-                    form={form}
-                    name={`amounts.${code}`}
-                    label={`${say(name, i18n.language)}, ${t(`prices.per.${per}`)}`}
-                    beside
-                    currency={currency}
-                    testID={`price-${code}`}
-                  />
-                </View>
-              </View>
-            ))}
-          </Card>
+          <PriceRows form={form} prices={shown} usedBy={usedBy} currency={currency} />
         </View>
-        <View style={wide ? { flex: 2 } : {}}>{terms}</View>
+        <View style={wide ? { flex: 2, gap: 12 } : { gap: 12 }}>
+          {planned.length > 0 ? <PlannedCard answer={answer} onChange={plan} /> : null}
+          {!planning ? <TermsCard form={form} currency={currency} /> : null}
+          <TableCard />
+        </View>
       </View>
     </Screen>
   );

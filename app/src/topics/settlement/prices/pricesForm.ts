@@ -1,9 +1,9 @@
-import type { PriceListChange } from '@quay/contract/prices';
+import type { PriceListChange, Prices } from '@quay/contract/prices';
 import { writeMinor } from '@quay/core/money/minor';
 import { FUEL_SCHEMES, type PriceList } from '@quay/core/settlement/prices';
 import * as z from 'zod/mini';
-import * as typed from '../../ui/controls/typed';
-import { sumIn } from './SumField';
+import * as typed from '../../../ui/controls/typed';
+import { sumIn } from '../SumField';
 
 /** A price list as it is typed, and what becomes of it. */
 const DAMAGES = ['list', 'quoteLater', 'cap'] as const;
@@ -18,9 +18,11 @@ export const pricesForm = (currency: string) =>
     damage: z.enum(DAMAGES),
     damageSum: anySum(currency),
     amounts: z.record(z.string(), anySum(currency)),
+    /** The day from which they are to hold, as it is typed; from now on where nobody plans. */
+    fromDay: z.string(),
   });
 export type PricesTyped = z.input<ReturnType<typeof pricesForm>>;
-type PricesRead = z.output<ReturnType<typeof pricesForm>>;
+export type PricesRead = z.output<ReturnType<typeof pricesForm>>;
 
 /** A list as it is typed; what has no price yet is empty. */
 export const pricesTyped = (list: PriceList): PricesTyped => {
@@ -32,11 +34,16 @@ export const pricesTyped = (list: PriceList): PricesTyped => {
     lateGraceMin: String(list.lateGraceMin),
     damage: damage.policy,
     damageSum: writeMinor(sum, currency),
+    fromDay: '',
     amounts: Object.fromEntries(
       list.prices.map(({ code, amountMinor }) => [code, amountMinor === 0 ? '0' : writeMinor(amountMinor, currency)]),
     ),
   };
 };
+
+/** The list that holds on a day, as it is planned now; today's without one. */
+export const listOn = ({ list, planned }: Pick<Prices, 'list' | 'planned'>, day: string | undefined): PriceList =>
+  (day === undefined ? undefined : planned.filter(({ from }) => from <= day).at(-1)?.list) ?? list;
 
 /** What was typed, as the list that is sent: everything that was not asked for stays as it is. */
 export const pricesChanged = (read: PricesRead, list: PriceList): PriceListChange => {
