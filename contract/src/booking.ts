@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { OUTSIDE_HOURS } from '@quay/core/fleet/handoverPolicy';
 import { LONGEST_HIRE_DAYS } from '@quay/core/booking/limits';
 import { POLICIES } from '@quay/core/policy/policy';
 import { LANGUAGES } from '@quay/core/words/words';
@@ -51,6 +52,8 @@ export const getChoices = endpoint({
       people: z.string().check(z.regex(/^\d{1,3}$/)),
       /** The hire it is asked for, where there is one: it is not in its own way. */
       hire: z.optional(Id),
+      /** How she is handed over; as usual where it is not said. */
+      handover: z.optional(z.enum(POLICIES.handover)),
     })
     .check(z.refine(isInOrder, 'the return is not after the departure'), z.refine(isShort, 'not so many days')),
   body: nothing,
@@ -63,6 +66,15 @@ export const getChoices = endpoint({
     languages: z.array(z.enum(LANGUAGES)),
     /** Minutes a boat needs between two hires. */
     turnaroundMinutes: z.int(),
+    /** What is against these hours, whichever boat it is. */
+    hours: z.object({
+      rule: z.enum(OUTSIDE_HOURS),
+      faults: z.array(
+        z.object({ is: z.enum(['closed', 'dark', 'curfew']), end: z.enum(['from', 'to']), at: Instant, by: z.optional(z.string()) }),
+      ),
+      /** Departures near it that nothing is against, for as long. */
+      better: z.array(Instant),
+    }),
     boats: z.array(BoatChoice),
   }),
 });
@@ -90,6 +102,8 @@ export const NewHire = z
     notes: text(2000),
     /** Although there is less time to turn the boat round than there should be. */
     insist: z.optional(z.boolean()),
+    /** Although the base is closed then, it is dark, or it is after the curfew; where the operator lets somebody insist. */
+    insistHours: z.optional(z.boolean()),
     /**
      * Booked on a phone without signal, and perhaps under way by now: it is taken whatever has become of the boat's time
      * since, and what is in its way is a matter for a manager.

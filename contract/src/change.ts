@@ -13,6 +13,8 @@ import { hireParams, Id, Instant, nothing } from './parts';
 const note = z.optional(z.string().check(z.maxLength(1000)));
 /** Although there is less time to turn the boat round than there should be. */
 const insist = z.optional(z.boolean());
+/** Although the base is closed then, it is dark, or it is after the curfew. */
+const insistHours = z.optional(z.boolean());
 
 export const changeHire = endpoint({
   name: 'changeHire',
@@ -40,6 +42,7 @@ export const changeHire = endpoint({
     /** With another boat: what was told of what is the same on both stays told. */
     keepTold: z.optional(z.boolean()),
     insist,
+    insistHours,
   }),
   reply: Hire,
 });

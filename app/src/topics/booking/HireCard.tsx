@@ -225,7 +225,7 @@ export const HireCard = ({ view }: { view: HireView }) => {
             }}
           />
         ) : null}
-        <ContactRow contact={hire.contact} />
+        <ContactRow contact={hire.contact} base={pack.base.id} language={hire.language} />
         {over ? null : (
           <Button
             mode="outlined"

@@ -27,6 +27,7 @@ import { Body, SlabBold } from '../../ui/words';
 import { sumOf } from '../settlement/SumField';
 import { BoatChoices } from './BoatChoices';
 import { HoursCard } from './HoursCard';
+import { HoursNotice } from './HoursNotice';
 import { newHireForm, startOn, timesOf } from './newHireForm';
 import { RenterCard } from './RenterCard';
 
@@ -76,7 +77,7 @@ export const NewHire = () => {
     notes: '',
   });
   const set = form.setValue;
-  const [date, clock, hours, backDate, backClock, adults, children, wish] = form.watch([
+  const [date, clock, hours, backDate, backClock, adults, children, wish, handover] = form.watch([
     'date',
     'clock',
     'hours',
@@ -85,12 +86,15 @@ export const NewHire = () => {
     'adults',
     'children',
     'boat',
+    'handover',
   ]);
   const times = timesOf({ date, clock, hours, backDate, backClock }, zone);
   const people = adults + children;
+  // As usual, until somebody says otherwise.
+  const way = form.getFieldState('handover').isTouched ? handover : undefined;
   const found = useQuery({
-    queryKey: ['choices', asked.base ?? '', times?.from, times?.to, people],
-    queryFn: () => choices({ base: asked.base, ...times!, people }),
+    queryKey: ['choices', asked.base ?? '', times?.from, times?.to, people, way],
+    queryFn: () => choices({ base: asked.base, ...times!, people, handover: way }),
     enabled: times !== undefined,
     placeholderData: keepPreviousData,
     refetchInterval: 60_000,
@@ -121,6 +125,8 @@ export const NewHire = () => {
   const boats = data?.boats ?? [];
   // Whichever is free and smallest, unless another is chosen.
   const boat = boats.find((one) => one.id === wish) ?? boats.find(({ is }) => is === 'free');
+  const against = data !== undefined && data.hours.rule === 'ask' && data.hours.faults.length > 0;
+  const refused = data !== undefined && data.hours.rule === 'refuse' && data.hours.faults.length > 0;
   const bookable = boat !== undefined && (boat.is === 'free' || boat.is === 'tight');
   const when = (at: string) => whenOf(at, zone, now, i18n.language);
   // Back to the day and the base that one came from.
@@ -170,6 +176,8 @@ export const NewHire = () => {
         depositMinor,
         notes: entered.notes,
         ...(insist ? { insist } : {}),
+        // They were told above what is against these hours.
+        ...(against ? { insistHours: true } : {}),
       };
       if (data?.asOf !== undefined) return bookOnPhone(hire, boat);
       try {
@@ -192,6 +200,12 @@ export const NewHire = () => {
       snack({ text: t('newHire.booked', { boat: boat.name, renter: entered.renter }) });
       router.replace(`/hire/${id}?show=link`);
     })();
+  const leaveAt = (from: string) => {
+    // The return moves with it.
+    if (hours === '' && times) set('hours', String((Date.parse(times.to) - Date.parse(times.from)) / 3_600_000));
+    set('date', writeDay(dateOf(from, zone)), { shouldDirty: true });
+    set('clock', clockOf(from, zone), { shouldDirty: true });
+  };
   const boatCard = (
     <Card style={{ gap: 10 }}>
       <SlabBold size={22} heading={2}>
@@ -222,11 +236,8 @@ export const NewHire = () => {
           set('boat', one);
         }}
         onMove={(one, from) => {
-          // The return moves with it.
-          if (hours === '' && times) set('hours', String((Date.parse(times.to) - Date.parse(times.from)) / 3_600_000));
           set('boat', one);
-          set('date', writeDay(dateOf(from, zone)));
-          set('clock', clockOf(from, zone));
+          leaveAt(from);
         }}
       />
     </Card>
@@ -242,12 +253,12 @@ export const NewHire = () => {
         mode="contained"
         label={
           bookable
-            ? t(tight ? 'newHire.insist' : 'newHire.book', { boat: boat.name })
+            ? t(tight || against ? 'newHire.insist' : 'newHire.book', { boat: boat.name })
             : t(boat ? 'newHire.chooseFree' : 'newHire.chooseBoat')
         }
         {...(times ? { hint: t('newHire.span', { from: when(times.from), to: when(times.to) }) } : {})}
-        tone={tight ? 'warning' : 'primary'}
-        disabled={!bookable || !times}
+        tone={tight || against ? 'warning' : 'primary'}
+        disabled={!bookable || !times || refused}
         busy={form.formState.isSubmitting}
         onPress={() => void book(tight !== undefined)}
         testID="book-hire"
@@ -265,6 +276,7 @@ export const NewHire = () => {
       <View style={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
         <View style={wide ? { flex: 1, gap: 12 } : { gap: 12 }}>
           <HoursCard form={form} times={times} zone={zone} now={now} />
+          {data && times ? <HoursNotice hours={data.hours} zone={zone} now={now} onMove={leaveAt} /> : null}
           {wide ? renter : null}
         </View>
         <View style={wide ? { flex: 1, gap: 12 } : { gap: 12 }}>

@@ -3,17 +3,21 @@ import * as calendar from '@quay/contract/calendar';
 import { policyOf } from '@quay/core/policy/policy';
 import { on, staffOf } from '../../platform/http/mount';
 import { readHandoverPolicy } from '../../platform/database/setting';
+import { betterHours, hoursFaults } from '@quay/core/trip/hours';
 import { currencyOf } from '../policy/prices';
 import { baseAmong } from './bases';
 import { bookHire } from './book';
 import { choicesAt } from './choices';
+import { hoursCaseOf } from './hours';
 import { hiresLike, rentersLike } from './find';
 import { bringBackInService, takeOut } from './outOfService';
 
 export const bookingRoutes = [
-  on(getChoices, async ({ quay: { store }, query, now }) => {
-    const { base, bases } = await baseAmong(store.db, query.base);
-    const { turnaroundMinutes, policies, languages } = await readHandoverPolicy(store.db);
+  on(getChoices, async ({ quay: { store }, query, now, session }) => {
+    const { base, bases } = await baseAmong(store.db, query.base, session);
+    const { turnaroundMinutes, policies, languages, outsideHours } = await readHandoverPolicy(store.db);
+    const of = await hoursCaseOf(store.db, base.id, query.handover ?? policyOf(policies, 'handover'));
+    const faults = hoursFaults(query, of);
     const wanted = { from: query.from, to: query.to, people: Number(query.people), hire: query.hire };
     const { choices, booked } = await choicesAt(store.db, base.id, wanted, turnaroundMinutes, now);
     return {
@@ -22,6 +26,7 @@ export const bookingRoutes = [
       currency: await currencyOf(store.db),
       handover: policyOf(policies, 'handover'),
       turnaroundMinutes,
+      hours: { rule: outsideHours, faults, better: faults.length > 0 ? betterHours(query, of, now) : [] },
       languages,
       boats: choices.map(({ boat: { id, name, hullNumber, people, depositMinor }, is, clashes, freeFrom = null }) => ({
         id,

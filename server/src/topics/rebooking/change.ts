@@ -10,12 +10,16 @@ import { appendQuayEvent, nextSeq } from '../record/quayEvent';
 import { type Whole, wholeRecord } from '../record/record';
 import { refuseClashes } from '../booking/book';
 import { boatsToHire } from '../booking/choices';
+import { hoursCaseOf, refuseHours } from '../booking/hours';
+import { POLICIES } from '@quay/core/policy/policy';
 import { namedHire, type NamedHire, toHire } from '../booking/hire';
 import { alikeOn } from './swap';
 
 export type Change = BodyOf<typeof changeHireApi>;
 /** Who changes it, and which version of it they saw. */
 export type By = { id: string; role: 'hand' | 'manager'; version: number };
+
+const HANDOVERS = POLICIES.handover;
 
 /** What of a booking may be changed, by how far the hire has come. */
 const CHANGEABLE: Readonly<Record<'before' | 'out' | 'after', readonly BookingField[]>> = {
@@ -70,7 +74,8 @@ const newHours = (row: NamedHire, boat: string, from: string, to: string): { fro
  * Changes what was booked: all of it until she leaves, the return while she is out. What was changed, by whom and why, goes
  * into the record, without names.
  * @throws ProblemError `noSuchHire`, `changedMeanwhile`, `hireCancelled`, `tooLateToChange`, `mayNot`, `whyMissing`, `beforeStart`,
- *   `longPast`, `doesNotFit`, `noSuchBoat`, `overPlate`, `boatTaken`, `boatTight`
+ *   `longPast`, `doesNotFit`, `noSuchBoat`, `overPlate`, `boatTaken`, `boatTight`,
+ *   `baseClosed`, `afterDark`, `afterCurfew`
  */
 export const changeHire = (db: Knex, id: string, change: Change, by: By, now: string): Promise<Hire> =>
   db.transaction(async (trx) => {
@@ -99,6 +104,12 @@ export const changeHire = (db: Knex, id: string, change: Change, by: By, now: st
       fail(409, 'overPlate', { people: other.people });
     const hours = newHours(row, boat, from, to);
     if (hours) await refuseClashes(trx, { hire: id, boat, ...hours }, change.insist === true, now);
+    // What was booked so already stays so: only hours that are new are looked at.
+    const ends = (['from', 'to'] as const).filter((end) => changed.includes(end));
+    if (ends.length > 0) {
+      const handover = HANDOVERS.find((one) => one === String(is.handover)) ?? row.handover;
+      await refuseHours(trx, { from, to, ends }, await hoursCaseOf(trx, other.base, handover, other.waters), change.insistHours === true);
+    }
     await trx('hire')
       .where({ id })
       .update({

@@ -1,6 +1,7 @@
 import { changeOperator, getOperator } from '@quay/contract/operator';
 import type { ReplyOf } from '@quay/contract/endpoint';
-import { LEVELS, OVERRIDABLE, USUAL_LEVEL } from '@quay/core/policy/castOff';
+import { OUTSIDE_HOURS } from '@quay/core/fleet/handoverPolicy';
+import { LEVELS, OVERRIDABLE, usualLevel } from '@quay/core/policy/castOff';
 import { POLICY_TOPICS, type PolicyTopic } from '@quay/core/policy/policy';
 import { LANGUAGES } from '@quay/core/words/words';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
@@ -62,12 +63,13 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
   const form = useSchemaForm(schema, operatorTyped(name, currency, settings));
   const [fault, setFault] = useState<string>();
   const { setValue, getValues } = form;
-  const [languages, understandingBy, demonstrationCounts, policies, castOff] = form.watch([
+  const [languages, understandingBy, demonstrationCounts, policies, castOff, outsideHours] = form.watch([
     'languages',
     'understandingBy',
     'demonstrationCounts',
     'policies',
     'castOff',
+    'outsideHours',
   ]);
   const choose = useCallback(
     (topic: PolicyTopic, option: string) => setValue('policies', policyTaken(getValues('policies'), topic, option), { shouldDirty: true }),
@@ -127,6 +129,15 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
       <FormField form={form} name="turnaroundMinutes" label={t('operator.turnaround')} numeric unit="min" most={4} testID="turnaround" />
       <FormField form={form} name="briefingMinutes" label={t('operator.briefing')} numeric unit="min" most={3} testID="briefing-minutes" />
       <FormField form={form} name="underWayHoursADay" label={t('operator.underWay')} numeric unit="h" most={4} testID="under-way" />
+      <Bold>{t('operator.outside')}</Bold>
+      <Choices
+        label={t('operator.outside')}
+        options={OUTSIDE_HOURS}
+        labelOf={(one) => t(`operator.outsides.${one}`)}
+        value={outsideHours}
+        onChange={(one) => setValue('outsideHours', one, { shouldDirty: true })}
+        testID="outside"
+      />
       <Bold>{t('operator.understanding')}</Bold>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('operator.understanding')}>
         {(['driver', 'lookout'] as const).map((one) => (
@@ -184,7 +195,7 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
             label={t(`operator.castOff.${matter}`)}
             options={LEVELS}
             labelOf={(level) => t(`operator.level.${level}`)}
-            value={castOff[matter] ?? USUAL_LEVEL[matter]}
+            value={castOff[matter] ?? usualLevel(matter, policies)}
             onChange={(level) => setValue('castOff', levelTaken(castOff, matter, level), { shouldDirty: true })}
             testID={`level-${matter}`}
           />

@@ -1,5 +1,5 @@
 import type { OperatorChange } from '@quay/contract/operator';
-import type { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
+import { type HandoverPolicy, OUTSIDE_HOURS } from '@quay/core/fleet/handoverPolicy';
 import { writeMinor } from '@quay/core/money/minor';
 import { LEVELS, OVERRIDABLE, type Level, type Overridable } from '@quay/core/policy/castOff';
 import { POLICIES, type PolicyTopic } from '@quay/core/policy/policy';
@@ -22,6 +22,7 @@ export const operatorForm = (currency: string) =>
     languages: z.array(z.enum(LANGUAGES)).check(z.minLength(1, 'form.needed')),
     turnaroundMinutes: typed.number({ from: 0, to: 1440, whole: true }, 'operator.badMinutes'),
     briefingMinutes: typed.number({ from: 1, to: 180, whole: true }, 'operator.badBriefing'),
+    outsideHours: z.enum(OUTSIDE_HOURS),
     underWayHoursADay: typed.number({ from: 0.5, to: 24 }, 'operator.badHours'),
     understandingBy: z.array(z.enum(BY)).check(z.minLength(1, 'form.needed')),
     demonstrationCounts: z.boolean(),
@@ -40,6 +41,7 @@ export const operatorTyped = (name: string, currency: string, settings: Handover
   languages: settings.languages,
   turnaroundMinutes: String(settings.turnaroundMinutes),
   briefingMinutes: String(settings.briefingMinutes),
+  outsideHours: settings.outsideHours,
   underWayHoursADay: String(settings.underWayHoursADay),
   understandingBy: settings.understandingBy,
   demonstrationCounts: settings.demonstrationCounts,
