@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { LANGUAGES } from '@quay/core/words/words';
 import { endpoint } from './endpoint';
 import { Id, Instant, nothing, Sha256 } from './parts';
 
@@ -85,6 +86,12 @@ export const signOut = endpoint({
 });
 
 const staffParams = z.object({ staffId: Id });
+const person = {
+  name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
+  role: StaffRole,
+  languages: z._default(z.array(z.enum(LANGUAGES)).check(z.maxLength(LANGUAGES.length)), []),
+  bases: z._default(z.array(Id).check(z.maxLength(200)), []),
+};
 const done = z.object({ ok: z.literal(true) });
 
 export const listStaff = endpoint({
@@ -96,7 +103,21 @@ export const listStaff = endpoint({
   params: nothing,
   query: nothing,
   body: nothing,
-  reply: z.object({ staff: z.array(z.object({ id: Id, name: z.string(), role: StaffRole, withdrawnAt: z.nullable(Instant) })) }),
+  reply: z.object({
+    staff: z.array(
+      z.object({
+        id: Id,
+        name: z.string(),
+        role: StaffRole,
+        withdrawnAt: z.nullable(Instant),
+        version: z.int(),
+        languages: z.array(z.enum(LANGUAGES)),
+        /** Where they work; of none, at every base. */
+        bases: z.array(Id),
+      }),
+    ),
+    bases: z.array(z.object({ id: Id, name: z.string() })),
+  }),
 });
 
 export const addStaff = endpoint({
@@ -107,12 +128,33 @@ export const addStaff = endpoint({
   roles: ['manager'],
   params: nothing,
   query: nothing,
-  body: z.object({
-    name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
-    role: StaffRole,
-    secret: z.string().check(z.minLength(1), z.maxLength(200)),
-  }),
+  body: z.object({ ...person, secret: z.string().check(z.minLength(1), z.maxLength(200)) }),
   reply: z.object({ id: Id }),
+});
+
+export const changeStaff = endpoint({
+  name: 'changeStaff',
+  summary: 'Changes who somebody is. Whoever becomes another role has a new PIN or password, and signs in anew.',
+  method: 'PATCH',
+  path: '/staff/:staffId',
+  roles: ['manager'],
+  params: staffParams,
+  query: nothing,
+  versioned: true,
+  body: z.object({ ...person, secret: z.optional(z.string().check(z.minLength(1), z.maxLength(200))) }),
+  reply: done,
+});
+
+export const whoSpeaks = endpoint({
+  name: 'whoSpeaks',
+  summary: 'Who of a base speaks a language with renters, by name.',
+  method: 'GET',
+  path: '/staff/speaking',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: z.object({ base: Id, language: z.enum(LANGUAGES) }),
+  body: nothing,
+  reply: z.object({ names: z.array(z.string()) }),
 });
 
 export const withdrawStaff = endpoint({

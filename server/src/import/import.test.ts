@@ -105,7 +105,10 @@ describe('a folder with faults', () => {
         .replace('h-1014,', 'h-1013,'),
     );
     edit('prices.csv', (text) => text.replace('Fender,each,38,20', 'Fender,each,38.005,20'));
-    edit('staff.csv', (text) => `${text.replace('204618', '1234').trimEnd()}\nbram,Bram Twice,hand,111111\nno id!,Odd One,hand,222222\n`);
+    edit(
+      'staff.csv',
+      (text) => `${text.replace('204618', '1234').trimEnd()}\nbram,Bram Twice,hand,111111,,\nno id!,Odd One,hand,222222,,\n`,
+    );
     rmSync(at('bases.json'));
     mkdirSync(at('bases.json'));
     edit('boats/tuppenny-bun.json', (text) => text.replace('"class": "pontoon-7"', '"class": "pontoon-9"'));

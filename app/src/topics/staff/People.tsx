@@ -1,5 +1,5 @@
 import { changeSecret, listStaff, takeBackStaff, withdrawStaff } from '@quay/contract/session';
-import { secretFits, type StaffRole } from '@quay/core/staff/secret';
+import { secretFits } from '@quay/core/staff/secret';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -13,9 +13,7 @@ import { Button } from '../../ui/controls/button';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { useSnack } from '../../ui/controls/snack';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
-import { AddPersonSheet } from './AddPersonSheet';
-
-type Person = { id: string; name: string; role: StaffRole };
+import { type Person, PersonSheet } from './PersonSheet';
 
 /** Who works here: whom a manager adds, withdraws, takes back, or gives a new PIN or password. */
 export const People = () => {
@@ -26,7 +24,8 @@ export const People = () => {
   const me = useMe().data;
   const staff = useQuery({ queryKey: ['staff'], queryFn: () => call(listStaff) });
   const [changing, setChanging] = useState<Person>();
-  const [adding, setAdding] = useState(false);
+  /** Whose sheet is open: somebody's, or that of somebody new. */
+  const [open, setOpen] = useState<Person | 'new'>();
   const again = () => client.invalidateQueries({ queryKey: ['staff'] });
   const back = useMutation({ mutationFn: (staffId: string) => call(takeBackStaff, { params: { staffId } }), onSuccess: again });
   const withdraw = useMutation({
@@ -36,6 +35,15 @@ export const People = () => {
       snack({ text: t('phones.personWithdrawn', { name }), undo: () => back.mutate(id) });
     },
   });
+  const bases = staff.data?.bases ?? [];
+  /** Languages and places, in a line. */
+  const worksLine = ({ languages, bases: at }: Person): string =>
+    [
+      languages.map((one) => t(`newHire.languages.${one}`)).join(', '),
+      at.map((id) => bases.find((one) => one.id === id)?.name ?? id).join(', '),
+    ]
+      .filter(Boolean)
+      .join(' · ');
   const failed = staff.error ?? withdraw.error ?? back.error;
   return (
     <View style={{ gap: 12 }}>
@@ -46,7 +54,7 @@ export const People = () => {
       <Button
         mode="outlined"
         label={t('addPerson.open')}
-        onPress={() => setAdding(true)}
+        onPress={() => setOpen('new')}
         style={{ alignSelf: 'flex-start' }}
         testID="open-add-person"
       />
@@ -56,6 +64,7 @@ export const People = () => {
             <View style={{ flex: 1, gap: 3 }}>
               <Bold>{one.name}</Bold>
               {one.id === me?.staff.id ? <Small>{t('phones.you')}</Small> : null}
+              {worksLine(one) ? <Small>{worksLine(one)}</Small> : null}
             </View>
             <Tag kind={one.withdrawnAt ? 'stop' : 'calm'}>{one.withdrawnAt ? t('phones.withdrawn') : t(`phones.roles.${one.role}`)}</Tag>
           </View>
@@ -64,6 +73,7 @@ export const People = () => {
               <Button mode="outlined" label={t('phones.takeBack')} onPress={() => back.mutate(one.id)} testID={`back-${one.id}`} />
             ) : (
               <>
+                <Button mode="outlined" label={t('addPerson.change')} onPress={() => setOpen(one)} testID={`change-${one.id}`} />
                 <Button
                   mode="outlined"
                   label={t(`phones.newSecret.${one.role}`)}
@@ -78,14 +88,22 @@ export const People = () => {
           </View>
         </Card>
       ))}
-      {adding ? (
-        <AddPersonSheet
-          onAdded={async (name) => {
-            await again();
-            setAdding(false);
-            snack({ text: t('addPerson.added', { name }) });
+      {open ? (
+        <PersonSheet
+          key={open === 'new' ? '' : `${open.id} ${open.version}`}
+          person={open === 'new' ? undefined : open}
+          bases={bases}
+          oneself={open !== 'new' && open.id === me?.staff.id}
+          onKept={async (name) => {
+            await Promise.all([again(), client.invalidateQueries({ queryKey: ['speaking'] })]);
+            setOpen(undefined);
+            snack({ text: t(open === 'new' ? 'addPerson.added' : 'addPerson.kept', { name }) });
           }}
-          onClose={() => setAdding(false)}
+          onClose={() => {
+            setOpen(undefined);
+            // Changed by somebody else meanwhile: opened anew it is as they left it.
+            void again();
+          }}
         />
       ) : null}
       {changing ? <SecretSheet person={changing} onClose={() => setChanging(undefined)} /> : null}

@@ -1,6 +1,7 @@
 import { createHash, createPublicKey, randomInt, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import { secretFits, type StaffRole } from '@quay/core/staff/secret';
+import type { Language } from '@quay/core/words/words';
 import { checkSecret, hashSecret, hashToken, newToken } from './secret';
 import { countTry } from './tries';
 
@@ -26,10 +27,13 @@ export const secretFault = (role: StaffRole, secret: string): string | undefined
 };
 
 /** What a role and secret say of whoever has them; sessions and grants given on an older word end with it. */
-type Account = { id?: string; name: string; role: StaffRole; secret: string };
+type Account = { id?: string; name: string; role: StaffRole; secret: string; languages?: readonly string[]; bases?: readonly string[] };
 
 /** An account ready to be written, and whether it says something else than the one that is there. */
-export type ReadyAccount = { row: Staff & { nameFolded: string; secret: string }; changed: boolean };
+export type ReadyAccount = {
+  row: Staff & { nameFolded: string; secret: string; languages?: string; bases?: string };
+  changed: boolean;
+};
 
 /** Derives what is kept of a secret, which takes its time; one that is the same as before is left as it is. */
 export const accountOf = async (db: Knex, staff: Account): Promise<ReadyAccount> => {
@@ -37,7 +41,12 @@ export const accountOf = async (db: Knex, staff: Account): Promise<ReadyAccount>
   const before = await db('staff').where({ id }).first('role', 'secret');
   const same = before !== undefined && (await checkSecret(staff.secret, before.secret));
   return {
-    row: { id, name: staff.name.trim(), role, nameFolded: fold(staff.name), secret: same ? before.secret : await hashSecret(staff.secret) },
+    row: {
+      ...{ id, name: staff.name.trim(), role, nameFolded: fold(staff.name) },
+      secret: same ? before.secret : await hashSecret(staff.secret),
+      ...(staff.languages ? { languages: JSON.stringify(staff.languages) } : {}),
+      ...(staff.bases ? { bases: JSON.stringify(staff.bases) } : {}),
+    },
     changed: before !== undefined && (!same || before.role !== role),
   };
 };
@@ -64,9 +73,62 @@ export const addStaff = async (db: Knex, staff: Omit<Account, 'id'>, now: Date):
   });
 };
 
-export type StaffRow = Staff & { withdrawnAt: string | null };
+/** What a row keeps as a JSON list. */
+const listIn = <T extends string>(text: string): T[] => JSON.parse(text) as T[];
+
+export type StaffRow = Staff & { withdrawnAt: string | null; version: number; languages: Language[]; bases: string[] };
 export const allStaff = async (db: Knex): Promise<StaffRow[]> =>
-  await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt');
+  (await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt', 'version', 'languages', 'bases')).map(
+    ({ languages, bases, ...row }) => ({ ...row, languages: listIn(languages), bases: listIn(bases) }),
+  );
+
+/** Where somebody works; nothing where that is everywhere. */
+export const basesOfStaff = async (db: Knex, id: string): Promise<string[]> =>
+  listIn((await db('staff').where({ id }).first('bases'))?.bases ?? '[]');
+
+/** Who of a base speaks a language with renters, by name. */
+export const whoSpeaks = async (db: Knex, base: string, language: Language): Promise<string[]> =>
+  (await allStaff(db)).flatMap(({ name, withdrawnAt, languages, bases }) =>
+    withdrawnAt === null && languages.includes(language) && (bases.length === 0 || bases.includes(base)) ? [name] : [],
+  );
+
+type Change = { name: string; role: StaffRole; languages: readonly Language[]; bases: readonly string[]; secret?: string | undefined };
+
+/**
+ * Changes who somebody is, under the version that was seen. Another role signs in with a secret of its own kind.
+ * @returns what stands in the way, if anything does
+ */
+export const changeStaff = async (
+  db: Knex,
+  id: string,
+  { name, role, languages, bases, secret }: Change,
+  seen: number,
+  now: Date,
+): Promise<'noSuchStaff' | 'changedMeanwhile' | 'nameTaken' | 'lastManager' | 'secretWanted' | undefined> => {
+  const hashed = secret === undefined ? undefined : await hashSecret(secret);
+  return db.transaction(async (trx) => {
+    const row = await trx('staff').where({ id }).first('role', 'version');
+    if (!row) return 'noSuchStaff';
+    if (row.version !== seen) return 'changedMeanwhile';
+    const nameFolded = fold(name);
+    if (await trx('staff').where({ nameFolded }).whereNot({ id }).first('id')) return 'nameTaken';
+    const otherRole = row.role !== role;
+    if (otherRole && hashed === undefined) return 'secretWanted';
+    if (row.role === 'manager' && otherRole) {
+      const others = await trx('staff').where({ role: 'manager', withdrawnAt: null }).whereNot({ id }).first('id');
+      if (!others) return 'lastManager';
+    }
+    await trx('staff')
+      .where({ id })
+      .update({
+        ...{ name: name.trim(), nameFolded, role, version: seen + 1 },
+        ...{ languages: JSON.stringify(languages), bases: JSON.stringify(bases) },
+        ...(hashed === undefined ? {} : { secret: hashed }),
+      });
+    if (hashed !== undefined) await endAllOf(trx, id, now);
+    return undefined;
+  });
+};
 
 /** Who works here now, by name. */
 export const namesOfStaff = async (db: Knex): Promise<string[]> =>

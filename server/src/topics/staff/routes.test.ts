@@ -198,3 +198,46 @@ describe('who works here', () => {
     expect((await phone.send('GET', '/session')).status).toBe(401);
   });
 });
+
+describe('who somebody is', () => {
+  type Person = { id: string; name: string; role: string; version: number; languages: string[]; bases: string[] };
+  const people = async (client: Client) => (await client.send('GET', '/staff')).json.staff as Person[];
+  const change = async (client: Client, id: string, body: object, version?: number) =>
+    client.send('PATCH', `/staff/${id}`, body, {
+      'if-match': `"${version ?? (await people(client)).find((one) => one.id === id)?.version ?? 1}"`,
+    });
+
+  it('is changed by a manager: name, languages and where they work, which is what they are shown first', async () => {
+    const manager = quay.client();
+    await manager.signIn(MANAGER);
+    const phone = await handOn(quay, HAND);
+    const base = async () => ((await phone.send('GET', '/day')).json.base as { id: string }).id;
+    expect(await base()).toBe('ossel-quay');
+    const bram = { name: 'Bram Oduya-Lund', role: 'hand', languages: ['en', 'fr'], bases: ['pell-slip'] };
+    expect((await change(manager, 'bram', bram)).status).toBe(200);
+    expect(await base()).toBe('pell-slip');
+    expect((await people(manager)).find(({ id }) => id === 'bram')).toMatchObject({ ...bram, version: 2 });
+    expect((await change(manager, 'bram', bram, 1)).json.code).toBe('changedMeanwhile');
+    const names = async (query: string) => (await phone.send('GET', `/staff/speaking?${query}`)).json.names;
+    expect(await names('base=pell-slip&language=fr')).toEqual(['Bram Oduya-Lund', 'Mina Garrow']);
+    expect(await names('base=ossel-quay&language=fr')).toEqual(['Mina Garrow']);
+    expect((await change(manager, 'bram', { ...bram, name: 'tilly vance' })).json.code).toBe('nameTaken');
+    expect((await change(manager, 'nobody', bram)).json.code).toBe('noSuchStaff');
+    expect((await phone.send('PATCH', '/staff/bram', bram, { 'if-match': '"2"' })).json.code).toBe('mayNot');
+  });
+
+  it('becomes a manager with a password, and signs in anew; nobody makes themselves less', async () => {
+    const manager = quay.client();
+    await manager.signIn(MANAGER);
+    const phone = await handOn(quay, HAND);
+    const bram = { name: 'Bram Oduya', role: 'manager' };
+    expect((await change(manager, 'bram', bram)).json.code).toBe('weakPassword');
+    expect((await change(manager, 'bram', { ...bram, secret: '123456' })).json.code).toBe('weakPassword');
+    expect((await change(manager, 'bram', { ...bram, secret: 'a much longer word' })).status).toBe(200);
+    expect((await phone.send('GET', '/session')).status).toBe(401);
+    const desk = quay.client();
+    expect((await desk.signIn({ name: 'Bram Oduya', secret: 'a much longer word' })).json).toMatchObject({ staff: { role: 'manager' } });
+    expect((await change(desk, 'bram', { name: 'Bram Oduya', role: 'hand', secret: '204618' })).json.code).toBe('oneself');
+    expect((await change(desk, 'mina', { name: 'Mina Garrow', role: 'hand', secret: '204619' })).status).toBe(200);
+  });
+});

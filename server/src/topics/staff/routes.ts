@@ -2,6 +2,7 @@ import { secretFits } from '@quay/core/staff/secret';
 import { toString as qrSvg } from 'qrcode';
 import { openApi } from '@quay/contract/openapi';
 import * as api from '@quay/contract/session';
+import { basesOf } from '../booking/bases';
 import { refreshUnsealed } from '../record/refresh';
 import { readOperator } from '../../platform/database/setting';
 import { endSession } from '../../platform/signIn/session';
@@ -9,6 +10,7 @@ import {
   addStaff,
   allStaff,
   changeSecret,
+  changeStaff,
   deviceOf,
   devicesOf,
   enrol,
@@ -17,6 +19,7 @@ import {
   nameKey,
   takeBackStaff,
   withdrawDevice,
+  whoSpeaks,
   withdrawStaff,
 } from '../../platform/signIn/staff';
 import { on, staffOf, whoOf } from '../../platform/http/mount';
@@ -42,7 +45,33 @@ export const staffRoutes = [
     res.clearCookie('quay_session', { path: '/' });
     return { ok: true as const };
   }),
-  on(api.listStaff, async ({ quay }) => ({ staff: await allStaff(quay.store.db) })),
+  on(api.listStaff, async ({ quay }) => ({
+    staff: await allStaff(quay.store.db),
+    bases: (await basesOf(quay.store.db)).map(({ id, name }) => ({ id, name })),
+  })),
+  on(api.whoSpeaks, async ({ quay, query }) => ({ names: await whoSpeaks(quay.store.db, query.base, query.language) })),
+  on(api.changeStaff, async (call) => {
+    const { quay, params, body, seen, now } = call;
+    if (body.secret !== undefined && !secretFits(body.role, body.secret))
+      return fail(400, body.role === 'hand' ? 'weakPin' : 'weakPassword');
+    // Nobody takes from themselves what they change others with.
+    if (params.staffId === staffOf(call).staff.id && body.role !== 'manager') return fail(409, 'oneself');
+    const inTheWay = await changeStaff(quay.store.db, params.staffId, body, seen, new Date(now));
+    switch (inTheWay) {
+      case undefined:
+        return { ok: true as const };
+      case 'noSuchStaff':
+        return fail(404, 'noSuchStaff');
+      case 'changedMeanwhile':
+        return fail(412, 'changedMeanwhile');
+      case 'nameTaken':
+        return fail(409, 'nameTaken', { name: body.name });
+      case 'lastManager':
+        return fail(409, 'lastManager');
+      case 'secretWanted':
+        return fail(400, body.role === 'hand' ? 'weakPin' : 'weakPassword');
+    }
+  }),
   on(api.addStaff, async ({ quay, body, now }) => {
     if (!secretFits(body.role, body.secret)) return fail(400, body.role === 'hand' ? 'weakPin' : 'weakPassword');
     const id = await addStaff(quay.store.db, body, new Date(now));
