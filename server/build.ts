@@ -8,6 +8,7 @@ const SERVER = {
   tool: 'server/src/tool.ts',
   compare: 'server/src/topics/photo/compare/thread.ts',
   incoming: 'server/src/topics/exchange/thread.ts',
+  import: 'server/src/import/thread.ts',
   picture: 'server/src/platform/pictures/process.ts',
 };
 

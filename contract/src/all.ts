@@ -7,6 +7,7 @@ import * as compare from './compare';
 import * as deposit from './deposit';
 import * as dossier from './dossier';
 import * as exchange from './exchange';
+import * as files from './files';
 import * as fit from './fit';
 import * as fleet from './fleet';
 import * as gateway from './gateway';
@@ -55,4 +56,5 @@ export const ENDPOINTS: readonly Endpoint[] = [
   gateway,
   compare,
   dossier,
+  files,
 ].flatMap((topic) => Object.values(topic).filter(isEndpoint));

@@ -1,6 +1,8 @@
 import * as z from 'zod/mini';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, Book, ClassBook } from '@quay/core/fleet/book';
+import { Condition } from '@quay/core/fleet/condition';
+import { BookId, LANGUAGES } from '@quay/core/words/words';
 import { GaugeErrors } from '@quay/core/fleet/rows';
 import { endpoint } from './endpoint';
 import { Id, Instant, nothing } from './parts';
@@ -50,6 +52,8 @@ export const BoatShelf = z.object({
   version: z.int(),
   versions: z.array(z.object({ ...MadeVersion, hires: z.int() })),
   toTranslate: ToTranslate,
+  /** What the book is held against to see what it lacks: codes of the price list, and the languages renters are spoken to in. */
+  known: z.object({ prices: z.array(z.string()), languages: z.array(z.enum(LANGUAGES)) }),
 });
 export type BoatShelf = z.infer<typeof BoatShelf>;
 
@@ -88,6 +92,28 @@ export const changeBoatBook = endpoint({
   versioned: true,
   body: z.object({ boatBook: BoatBook }),
   reply: BoatShelf,
+});
+
+export const tryCondition = endpoint({
+  name: 'tryCondition',
+  summary: 'On how many of the last fifty hires a condition would have held.',
+  method: 'POST',
+  path: '/conditions/tried',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: z.object({
+    condition: Condition,
+    /** Conditions of the book by their names. */
+    named: z._default(z.record(BookId, Condition), {}),
+  }),
+  reply: z.object({
+    /** So many hires were looked at. */
+    of: z.int(),
+    holds: z.int(),
+    /** Of so many nobody knows enough to say. */
+    unknown: z.int(),
+  }),
 });
 
 export const textIsRight = endpoint({

@@ -9,6 +9,7 @@ import { linkRoutes } from './topics/booking/linkRoutes';
 import { bookingRoutes } from './topics/booking/routes';
 import { rebookingRoutes } from './topics/rebooking/routes';
 import { exchangeRoutes } from './topics/exchange/routes';
+import { briefingRoutes } from './topics/briefing/routes';
 import { keySafeRoutes } from './topics/castOff/routes';
 import { attentionRoutes } from './topics/day/attentionRoutes';
 import { dayRoutes } from './topics/day/routes';
@@ -28,6 +29,7 @@ import { setupRoutes } from './topics/setup/routes';
 import { staffRoutes } from './topics/staff/routes';
 import { weatherRoutes } from './topics/trip/routes';
 import { packRoutes } from './topics/walk/routes';
+import { filesRoutes } from './import/routes';
 import { integrationRoutes } from './integrations/routes';
 import { type Gate, mount, type Quay } from './platform/http/mount';
 import { notFound, problems } from './platform/http/problem';
@@ -90,6 +92,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...partyRoutes,
     ...fleetRoutes,
     ...policyRoutes,
+    ...briefingRoutes,
     ...fuelRoutes,
     ...weatherRoutes,
     ...keySafeRoutes,
@@ -97,6 +100,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...settlementRoutes,
     ...statementRoutes,
     ...dossierRoutes,
+    ...filesRoutes,
     ...integrationRoutes,
   ];
   mount(app, quay, ENDPOINTS, routes, gate);

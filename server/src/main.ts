@@ -161,6 +161,7 @@ export const start = async (options: StartOptions): Promise<Running> => {
   };
   const gate = makeGate();
   quay.reader = readerApart(import.meta.dirname);
+  quay.threads = import.meta.dirname;
   const app = makeApp(quay, options.web, options.proxies, gate);
   let server: Server;
   if (options.tlsCert !== undefined && options.tlsKey !== undefined) {

@@ -26,7 +26,14 @@ export const askAsRenter = (hireId: string | undefined): void => {
   renterOf = hireId;
 };
 
-type Given<E> = { params?: ParamsOf<E>; query?: QueryOf<E>; body?: BodyOf<E>; bytes?: Blob; headers?: Record<string, string> };
+type Given<E> = {
+  params?: ParamsOf<E>;
+  query?: QueryOf<E>;
+  body?: BodyOf<E>;
+  bytes?: Blob;
+  headers?: Record<string, string>;
+  /** Where the quay may think longer than usual, ms. */ patienceMs?: number;
+};
 
 export const addressOf = (
   endpoint: Pick<Endpoint, 'path'>,
@@ -60,7 +67,7 @@ const answered = async <E extends Endpoint>(endpoint: E, given: Given<E>): Promi
     response = await fetch(addressOf(endpoint, given.params as Record<string, string>, given.query as Record<string, string>), {
       method: endpoint.method,
       credentials: 'same-origin',
-      signal: AbortSignal.timeout(PATIENCE_MS),
+      signal: AbortSignal.timeout(given.patienceMs ?? PATIENCE_MS),
       headers: {
         ...(takesBody ? { 'content-type': endpoint.takesBytes ? 'application/octet-stream' : 'application/json' } : {}),
         ...(renterOf === undefined ? {} : { [RENTER_HEADER]: renterOf }),

@@ -17,6 +17,7 @@ const WORDS: Record<LackKind, (about: string) => string> = {
   noExtinguisher: () => 'no extinguisher is counted',
   jacketsTooFew: (about) => `jackets for fewer than her plate takes: ${about}`,
   twoFigures: (about) => `“${about}” has another figure than the one before it`,
+  conditionUnused: (about) => `nothing asks for the condition “${about}”`,
   notInLanguage: (about) => `is not there in ${about}; it is shown in English`,
 };
 export const sayLack = ({ is, about }: Lack): string => WORDS[is](about);

@@ -11,6 +11,7 @@ import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Simulators } from './Simulators';
+import { StartYourOwn } from './StartYourOwn';
 import { type ThemeChoice, useThemeChoice } from '../../local/themeChoice';
 import { Body, Bold, Slab, Small } from '../../ui/words';
 
@@ -48,6 +49,9 @@ export const Settings = () => {
           {me?.staff.role === 'manager' ? (
             <Button mode="outlined" label={t('operator.open')} onPress={() => router.push('/settings/operator')} testID="open-operator" />
           ) : null}
+          {me?.staff.role === 'manager' ? (
+            <Button mode="outlined" label={t('files.title')} onPress={() => router.push('/settings/files')} testID="open-files" />
+          ) : null}
           <Card style={{ gap: 8 }}>
             <Bold>{t('me.theme')}</Bold>
             <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }} role="radiogroup" aria-label={t('me.theme')}>
@@ -56,6 +60,7 @@ export const Settings = () => {
               ))}
             </View>
           </Card>
+          {me?.operator.simulated ? <StartYourOwn /> : null}
           {persists ? null : <Notice kind="ask" title={t('me.notPersistent')} />}
           {fault ? <Notice kind="stop" title={fault} /> : null}
           <Button mode="outlined" label={t('me.signOut')} onPress={out} testID="sign-out" />

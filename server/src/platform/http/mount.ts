@@ -39,6 +39,8 @@ export type Quay = {
   comparing?: ComparisonQueue;
   /** Reads tables and calendars apart; a quay without threads reads them where it is asked. */
   reader?: Reader;
+  /** Where bundled threads lie; a quay without them does their work where it is asked. */
+  threads?: string;
 };
 
 export type Call<E> = {

@@ -1,0 +1,6 @@
+import { staffScreen } from '../../../bundles/openStaff';
+
+export default staffScreen(
+  () => import('../../../topics/staff/files/FilesPage'),
+  (file) => file.FilesPage,
+);

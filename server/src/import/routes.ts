@@ -1,0 +1,41 @@
+import * as api from '@quay/contract/files';
+import type { Endpoint } from '@quay/contract/endpoint';
+import { type Call, on, sent } from '../platform/http/mount';
+import { fail } from '../platform/http/problem';
+import { sayFault } from '../platform/fault';
+import { FilesTookTooLong, readFiles, withExport } from './files';
+import { ImportRefused, loadImport } from './load';
+import { ZipFault, zipOf } from './zip';
+
+const readSent = async ({ quay, req, now }: Pick<Call<Endpoint>, 'quay' | 'req' | 'now'>) => {
+  const bytes: Buffer = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
+  if (bytes.length > api.FILES_LIMIT_BYTES) return fail(413, 'tooLarge');
+  try {
+    return await readFiles(quay.store.db, bytes, now, quay.threads);
+  } catch (error) {
+    if (error instanceof ZipFault) return fail(422, 'filesNotReadable', { why: error.why });
+    if (error instanceof FilesTookTooLong) return fail(422, 'filesNotReadable', { why: 'tookTooLong' });
+    throw error;
+  }
+};
+
+export const filesRoutes = [
+  on(api.takeFiles, async ({ quay, res, now }) => {
+    const zip = await withExport(quay.store.db, now, zipOf);
+    res.set({ 'Content-Type': 'application/zip', 'Content-Disposition': 'attachment; filename="quay.zip"' }).send(Buffer.from(zip));
+    return sent;
+  }),
+  on(api.previewFiles, async (call) => (await readSent(call)).preview),
+  on(api.loadFiles, async (call) => {
+    const { preview, data } = await readSent(call);
+    if (preview.digest !== call.query.digest) return fail(412, 'changedMeanwhile');
+    if (!data) return fail(422, 'faults', { faults: preview.faults.map(sayFault).join('\n') });
+    try {
+      await loadImport(call.quay.store.db, data, call.now);
+    } catch (error) {
+      if (error instanceof ImportRefused) return fail(409, 'faults', { faults: error.faults.map(sayFault).join('\n') });
+      throw error;
+    }
+    return { bases: data.bases.length, boats: data.boats.length, hires: data.hires.length };
+  }),
+];
