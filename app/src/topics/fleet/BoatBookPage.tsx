@@ -13,6 +13,7 @@ import { useRoom } from '../../ui/room';
 import { BookEditor } from './book/BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutBoat } from './book/about';
+import { useLacks } from './book/lacks';
 import { editsOf, layerListings, originIn } from './book/layerEdits';
 import { LearntSheet } from './LearntSheet';
 import { useBook, useTextRight } from './useBook';
@@ -35,6 +36,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
     said: ({ version }) => t('fleet.kept', { n: version }),
   });
   const right = useTextRight(['boatBook', boatId]);
+  const lacking = useLacks(data?.resolved, data?.known);
   if (!data) return <BookMissing failed={failed} />;
   const { boatBook, resolved, about, version, origins, ids, below, classNames } = data;
   const abouts = aboutBoat(about);
@@ -76,6 +78,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         fault={fault}
         busy={busy}
         toTranslate={data.toTranslate}
+        lacking={lacking}
         onRight={(path) => right.mutate({ is: 'boat', id: boatId, path })}
         edits={edits}
       />

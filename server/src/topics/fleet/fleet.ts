@@ -4,6 +4,7 @@ import { BoatBook, Book, ClassBook, LISTS } from '@quay/core/fleet/book';
 import { type Comparable, comparableBase, comparableClass } from '@quay/core/fleet/compare';
 import { mergeLists, mergeSingles, lineageOf, type Lists, type Origins } from '@quay/core/fleet/merge';
 import type { BaseShelf, BoatShelf, ClassShelf } from '@quay/contract/fleet';
+import { knownHere } from './lacking';
 import { bodyOf, versionsOf } from './pastBook';
 import { classesOf, resolveBook, newest } from './resolvedBook';
 import { type BookKey, foundRight, waitingTexts } from './toTranslate';
@@ -26,7 +27,7 @@ const aboutOf = (layers: readonly (ClassBook | BoatBook)[], below: readonly Clas
 });
 
 /** Everything a manager sees of a boat's book. */
-export const shelfOf = async (db: Knex, boat: string): Promise<BoatShelf | undefined> => {
+export const shelfOf = async (db: Knex, boat: string, now: string): Promise<BoatShelf | undefined> => {
   const row = await newest(db, boat);
   if (!row) return undefined;
   const boatBook = BoatBook.parse(JSON.parse(row.boatBook));
@@ -54,6 +55,7 @@ export const shelfOf = async (db: Knex, boat: string): Promise<BoatShelf | undef
     version: row.version,
     versions,
     toTranslate: await waitingTexts(db, [`boat/${boat}`, ...resolved.lineage.map(({ id }): BookKey => `class/${id}`)]),
+    known: await knownHere(db, now),
   };
 };
 

@@ -64,7 +64,13 @@ export const addBook = async (
 ): Promise<number> => {
   const last = await db('book').where({ boat }).orderBy('version', 'desc').first('version', 'digest');
   const digest = digestOf(JSON.parse(JSON.stringify(book)));
-  if (last?.digest === digest) return last.version;
+  if (last?.digest === digest) {
+    // What is walked with is the same. Her name, or which layer says what, may be another: the next edit begins from that.
+    await db('book')
+      .where({ boat, version: last.version })
+      .update({ classBook: JSON.stringify(lineage), boatBook: JSON.stringify(boatBook) });
+    return last.version;
+  }
   const version = (last?.version ?? 0) + 1;
   await db('book').insert({
     boat,

@@ -255,3 +255,29 @@ describe('a text changed in one language', () => {
     expect((await put(() => before.classBook)).toTranslate).toEqual({});
   });
 });
+
+describe('what is no part of what is walked with', () => {
+  it('is kept all the same: a number changed, and changed once more from there, without a new version', async () => {
+    const quay = await testQuay();
+    try {
+      const manager = quay.client();
+      await manager.signIn(MANAGER);
+      type Shelf = { boatBook: Record<string, unknown>; version: number };
+      const shelf = async () => (await manager.send('GET', '/boats/brisk-otter/book')).json as unknown as Shelf;
+      const put = async (more: object) => {
+        const { boatBook, version } = await shelf();
+        return manager.send('PATCH', '/boats/brisk-otter/book', { boatBook: { ...boatBook, ...more } }, { 'if-match': `"${version}"` });
+      };
+      expect((await put({ hullNumber: 'BO 77' })).status).toBe(200);
+      expect((await shelf()).boatBook.hullNumber).toBe('BO 77');
+      expect((await put({ name: 'Brisker Otter' })).status).toBe(200);
+      expect(await shelf()).toMatchObject({ version: 1, boatBook: { hullNumber: 'BO 77', name: 'Brisker Otter' } });
+      expect(await quay.store.db('boat').where({ id: 'brisk-otter' }).first('name', 'hullNumber')).toEqual({
+        name: 'Brisker Otter',
+        hullNumber: 'BO 77',
+      });
+    } finally {
+      await quay.stop();
+    }
+  });
+});

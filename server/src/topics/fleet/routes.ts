@@ -70,8 +70,8 @@ export const fleetRoutes = [
   ),
   on(api.getBaseVersion, async ({ quay, params }) => (await baseVersion(quay.store.db, params.baseId, Number(params.version))) ?? noBook()),
   on(api.listBoats, async ({ quay }) => ({ boats: await boatsOf(quay.store.db) })),
-  on(api.getBoatBook, async ({ quay, params, res }) => {
-    const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();
+  on(api.getBoatBook, async ({ quay, params, res, now }) => {
+    const shelf = (await shelfOf(quay.store.db, params.boatId, now)) ?? noBoat();
     res.set('ETag', `"${shelf.version}"`);
     return shelf;
   }),
@@ -87,7 +87,7 @@ export const fleetRoutes = [
       if (done.reason === 'otherBoat') return fail(400, 'otherBoat');
       return meanwhile();
     }
-    const shelf = (await shelfOf(quay.store.db, params.boatId)) ?? noBoat();
+    const shelf = (await shelfOf(quay.store.db, params.boatId, now)) ?? noBoat();
     res.set('ETag', `"${shelf.version}"`);
     return shelf;
   }),

@@ -2,7 +2,9 @@ import { wordsOf } from './BookRow';
 import type { Named } from './OneField';
 import { type AnyRow, BookRow } from './BookRow';
 import type { Book } from '@quay/core/fleet/book';
+import type { Condition } from '@quay/core/fleet/condition';
 import { idOf, type RowEdit } from '@quay/core/fleet/edit';
+import { rowAt } from '@quay/core/fleet/lacks/lacks';
 import { pathOfText, waitingOf } from '@quay/core/words/toTranslate';
 import { type Wording } from '@quay/core/words/words';
 import type { TFunction } from 'i18next';
@@ -21,6 +23,9 @@ import { useTones } from '../../../ui/theme';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { type FieldSpec, STARTS } from './fields';
 import { optionName } from './optionName';
+import { ConditionsOfBook } from './conditionsOfBook';
+import { LacksCard } from './LacksCard';
+import type { Lacking } from './lacks';
 import { type RowOrigin, RowSheet } from './RowSheet';
 
 export type Listing = {
@@ -85,6 +90,7 @@ export const BookEditor = ({
   edits,
   toTranslate,
   onRight,
+  lacking,
   children,
 }: {
   kind: 'boat' | 'class' | 'base';
@@ -105,6 +111,8 @@ export const BookEditor = ({
   toTranslate: Readonly<Record<string, readonly string[]>>;
   /** A text is right as it is in the languages that wait. */
   onRight: (path: string) => void;
+  /** What the book lacks; nothing where it is not looked at as a whole. */
+  lacking?: Lacking | undefined;
   children?: ReactNode;
 }) => {
   const { t } = useTranslation();
@@ -143,6 +151,15 @@ export const BookEditor = ({
     );
   };
   const close = () => setOpen(undefined);
+  /** Opens the place that a path names: its part of the book, and the row where it is hers to change. */
+  const openAt = (path: string) => {
+    const at = rowAt(path);
+    const place = listings.find((one) => one.list === at.list) ?? listings.find((one) => one.list === 'about')!;
+    setChosen(place.list);
+    setQuery('');
+    const row = place.rows.find(({ id }) => id === (place.list === 'about' ? at.list : at.id));
+    if (row) setOpen({ row });
+  };
   const opened = open && 'row' in open ? rows.find(({ id }) => id === open.row.id) : undefined;
   const drawn = (room: number) =>
     plan ? (
@@ -170,6 +187,13 @@ export const BookEditor = ({
     <>
       {children}
       {fault && !open ? <Notice kind="stop" title={fault} /> : null}
+      {lacking ? (
+        <LacksCard
+          lacks={lacking.now}
+          listName={(path) => listName(listings.some((one) => one.list === rowAt(path).list) ? rowAt(path).list : 'about')}
+          onOpen={openAt}
+        />
+      ) : null}
       {wide ? null : parts}
       <Search label={t('fleet.find')} value={query} onChange={setQuery} testID="find-row" />
       {groups.map((group) => {
@@ -260,26 +284,30 @@ export const BookEditor = ({
       {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
       onInherit={() => opened && edits.inherit(list, opened.id)}
       waitingIn={(field) => (opened ? (toTranslate[pathOfText(list, opened.id, field)] ?? []) : [])}
+      lacksAs={(edit) => lacking?.ofRow(list, opened?.id ?? '', edit) ?? []}
       onRight={(field) => opened && onRight(pathOfText(list, opened.id, field))}
     />
   ) : null;
+  const conditions = Object.fromEntries(rowsOf('conditions').map(({ id, when }) => [id, when as Condition]));
   return (
-    <Screen title={title} sub={sub} {...(wide ? {} : { onBack })} {...(right ? { right } : {})}>
-      {wide ? (
-        <View style={{ flexDirection: 'row' }}>
-          <View style={{ width: PARTS, padding: 12, paddingRight: 4 }}>{parts}</View>
-          <View style={{ flex: 1, padding: 12, gap: 12 }}>
-            {drawn(width - PARTS - 24)}
-            {part}
+    <ConditionsOfBook.Provider value={conditions}>
+      <Screen title={title} sub={sub} {...(wide ? {} : { onBack })} {...(right ? { right } : {})}>
+        {wide ? (
+          <View style={{ flexDirection: 'row' }}>
+            <View style={{ width: PARTS, padding: 12, paddingRight: 4 }}>{parts}</View>
+            <View style={{ flex: 1, padding: 12, gap: 12 }}>
+              {drawn(width - PARTS - 24)}
+              {part}
+            </View>
           </View>
-        </View>
-      ) : (
-        <>
-          {drawn(width)}
-          <View style={{ padding: 12, gap: 12 }}>{part}</View>
-        </>
-      )}
-      {row}
-    </Screen>
+        ) : (
+          <>
+            {drawn(width)}
+            <View style={{ padding: 12, gap: 12 }}>{part}</View>
+          </>
+        )}
+        {row}
+      </Screen>
+    </ConditionsOfBook.Provider>
   );
 };

@@ -1,31 +1,36 @@
 import { mdiDeleteOutline } from '@mdi/js';
-import { useState } from 'react';
-import type { TFunction } from 'i18next';
+import { tryCondition } from '@quay/contract/fleet';
+import type { Condition } from '@quay/core/fleet/condition';
+import { useQuery } from '@tanstack/react-query';
+import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
+import { call } from '../../../local/api';
 import { Button, IconButton } from '../../../ui/controls/button';
 import { ChoiceChip } from '../../../ui/controls/choiceChip';
 import { ModalSheet } from '../../../ui/controls/modalSheet';
 import { TextField } from '../../../ui/controls/textField';
 import { useTones } from '../../../ui/theme';
 import { Bold, Small } from '../../../ui/words';
-import { ASKED, type ConditionDraft, factKind, factOptions, type PartDraft } from './conditionDraft';
-import { optionName } from './optionName';
+import {
+  ASKED,
+  type ConditionDraft,
+  factKind,
+  factOptions,
+  type GroupDraft,
+  type LeafDraft,
+  type PartDraft,
+  readCondition,
+} from './conditionDraft';
+import { ConditionsOfBook } from './conditionsOfBook';
+import { conditionWords, factName, valueName } from './conditionWords';
 
-/** What a fact is called, as the beginning of a sentence about it. */
-const factName = (fact: string, t: TFunction): string =>
-  fact.startsWith('policy.')
-    ? t(`fleet.field.${fact.slice('policy.'.length)}` as 'fleet.field.trees')
-    : t(`fleet.fact.${fact.replace('.', '_')}` as 'fleet.fact.party_children');
+/** Deeper within each other nobody follows sentences any more. */
+const DEEPEST = 4;
+/** Somebody who types goes on within this, ms. */
+const TYPING_MS = 500;
 
-const valueName = (fact: string, value: string, t: TFunction): string => {
-  if (fact.startsWith('policy.')) return optionName(fact.slice('policy.'.length), value, t);
-  if (fact === 'hire.month')
-    return new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(Date.UTC(2026, Number(value) - 1, 15));
-  return t(`fleet.${fact === 'waters.kind' ? 'waters' : 'option'}.${value}` as 'fleet.option.must');
-};
-
-/** When something applies: sentences about facts, of which all or any have to hold. */
+/** When something applies: sentences about facts, of which all or any have to hold, and sentences within them. */
 export const ConditionField = ({
   label,
   at,
@@ -44,29 +49,80 @@ export const ConditionField = ({
   onSet: (condition: ConditionDraft) => void;
 }) => {
   const { t } = useTranslation();
-  const [adding, setAdding] = useState(false);
-  if ('text' in condition)
-    return (
-      <TextField
-        label={`${label} · ${t('fleet.nested')}`}
-        value={condition.text}
-        lines={5}
-        onChange={(text) => onSet({ text })}
-        fault={fault}
-        most={40_000}
-        testID={`file-${at}when`}
+  const read = readCondition(condition);
+  const words = read.ok ? conditionWords(condition, t) : undefined;
+  return (
+    <View style={{ gap: 8 }} role="group" aria-label={label}>
+      <Bold>{label}</Bold>
+      {condition.parts.length === 0 ? <Small>{t('fleet.always')}</Small> : null}
+      <Parts
+        label={label}
+        at={at}
+        group={condition}
+        named={named}
+        depth={1}
+        onSet={({ mode, parts }) => onSet({ ...condition, mode, parts })}
       />
-    );
-  const { mode, parts } = condition;
-  const set = (next: readonly PartDraft[]) => onSet({ ...condition, parts: next });
+      {fault ? (
+        <Bold size={16} tone="dangerText" live>
+          {fault}
+        </Bold>
+      ) : null}
+      {words ? <Small>{words}</Small> : null}
+      {read.ok && read.value !== undefined ? <Tried condition={read.value} at={at} /> : null}
+    </View>
+  );
+};
+
+/** On how many of the last hires it would have held; nothing where nobody can be asked now. */
+const Tried = ({ condition, at }: { condition: Condition; at: string }) => {
+  const { t } = useTranslation();
+  const named = useContext(ConditionsOfBook);
+  const text = JSON.stringify(condition);
+  const [asked, setAsked] = useState<string>();
+  useEffect(() => {
+    const timer = setTimeout(() => setAsked(text), TYPING_MS);
+    return () => clearTimeout(timer);
+  }, [text]);
+  const { data } = useQuery({
+    queryKey: ['tried', asked, named],
+    queryFn: () => call(tryCondition, { body: { condition: JSON.parse(asked!) as Condition, named } }),
+    enabled: asked !== undefined,
+    retry: false,
+  });
+  if (!data || asked !== text || data.of === 0) return null;
+  return (
+    <View testID={`${at}tried`}>
+      <Small>
+        {[t('fleet.tried', { holds: data.holds, of: data.of }), data.unknown > 0 ? t('fleet.triedUnknown', { count: data.unknown }) : '']
+          .filter(Boolean)
+          .join(' ')}
+      </Small>
+    </View>
+  );
+};
+
+type PartsProps = {
+  label: string;
+  at: string;
+  group: Pick<GroupDraft, 'mode' | 'parts'>;
+  named: readonly string[];
+  /** How deep within others. */
+  depth: number;
+  onSet: (group: Pick<GroupDraft, 'mode' | 'parts'>) => void;
+};
+
+/** Parts of which all or any have to hold. */
+const Parts = ({ label, at, group: { mode, parts }, named, depth, onSet }: PartsProps) => {
+  const { t } = useTranslation();
+  const [adding, setAdding] = useState(false);
+  const set = (next: readonly PartDraft[]) => onSet({ mode, parts: next });
   const add = (part: PartDraft) => {
     set([...parts, part]);
     setAdding(false);
   };
   return (
-    <View style={{ gap: 8 }} role="group" aria-label={label}>
-      <Bold>{label}</Bold>
-      {parts.length === 0 ? <Small>{t('fleet.always')}</Small> : null}
+    <>
       {parts.length > 1 ? (
         <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={label}>
           {(['all', 'any'] as const).map((one) => (
@@ -74,34 +130,47 @@ export const ConditionField = ({
               key={one}
               label={t(`fleet.mode.${one}`)}
               on={mode === one}
-              onPress={() => onSet({ ...condition, mode: one })}
+              onPress={() => onSet({ mode: one, parts })}
               testID={`${at}mode-${one}`}
             />
           ))}
         </View>
       ) : null}
-      {parts.map((part, i) => (
-        <Part
-          key={i}
-          part={part}
-          at={at}
-          index={i}
-          onSet={(next) => set(parts.map((same, at) => (at === i ? next : same)))}
-          onDrop={() => set(parts.filter((_, at) => at !== i))}
-        />
-      ))}
-      {fault ? (
-        <Bold size={16} tone="dangerText" live>
-          {fault}
-        </Bold>
-      ) : null}
-      <Button
-        mode="outlined"
-        label={t('fleet.addFact')}
-        onPress={() => setAdding(true)}
-        style={{ alignSelf: 'flex-start' }}
-        testID={`${at}add-fact`}
-      />
+      {parts.map((part, i) => {
+        const replace = (next: PartDraft) => set(parts.map((same, other) => (other === i ? next : same)));
+        const drop = () => set(parts.filter((_, other) => other !== i));
+        if ('odd' in part || !('parts' in part))
+          return 'odd' in part ? (
+            <Framed key={i} name={t('fleet.odd')} part={part} at={at} index={i} onSet={replace} onDrop={drop}>
+              <Small>{JSON.stringify(part.odd)}</Small>
+            </Framed>
+          ) : (
+            <Leaf key={i} part={part} at={at} index={i} onSet={replace} onDrop={drop} />
+          );
+        return (
+          <Framed key={i} name={t('fleet.together')} part={part} at={at} index={i} onSet={replace} onDrop={drop}>
+            <Parts
+              label={t('fleet.together')}
+              at={`${at}${i}-`}
+              group={part}
+              named={named}
+              depth={depth + 1}
+              onSet={(next) => replace({ not: part.not, mode: next.mode, parts: next.parts })}
+            />
+          </Framed>
+        );
+      })}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Button mode="outlined" label={t('fleet.addFact')} onPress={() => setAdding(true)} testID={`${at}add-fact`} />
+        {depth < DEEPEST && parts.length > 0 ? (
+          <Button
+            mode="outlined"
+            label={t('fleet.addTogether')}
+            onPress={() => add({ not: false, mode: mode === 'all' ? 'any' : 'all', parts: [] })}
+            testID={`${at}add-together`}
+          />
+        ) : null}
+      </View>
       {adding ? (
         <ModalSheet title={t('fleet.addFact')} closeLabel={t('common.close')} onClose={() => setAdding(false)}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('fleet.addFact')}>
@@ -126,28 +195,24 @@ export const ConditionField = ({
           </View>
         </ModalSheet>
       ) : null}
-    </View>
+    </>
   );
 };
 
-/** One sentence: about what, and what it has to be. */
-const Part = ({
+type PartProps<P extends PartDraft> = { part: P; at: string; index: number; onSet: (part: P) => void; onDrop: () => void };
+
+/** A part under its name, turned round or taken away. */
+const Framed = <P extends PartDraft>({
+  name,
   part,
   at,
   index,
   onSet,
   onDrop,
-}: {
-  part: PartDraft;
-  at: string;
-  index: number;
-  onSet: (part: PartDraft) => void;
-  onDrop: () => void;
-}) => {
+  children,
+}: PartProps<P> & { name: string; children: React.ReactNode }) => {
   const { t } = useTranslation();
   const tones = useTones();
-  const name = 'named' in part ? t('fleet.namedOne', { name: part.named }) : factName(part.fact, t);
-  const kind = 'named' in part ? undefined : factKind(part.fact);
   return (
     <View style={{ gap: 6, borderLeftWidth: 4, borderLeftColor: tones.primary, paddingLeft: 12 }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
@@ -167,6 +232,18 @@ const Part = ({
           testID={`${at}drop-fact-${index}`}
         />
       </View>
+      {children}
+    </View>
+  );
+};
+
+/** One sentence: about what, and what it has to be. */
+const Leaf = ({ part, at, index, onSet, onDrop }: PartProps<LeafDraft>) => {
+  const { t } = useTranslation();
+  const name = 'named' in part ? t('fleet.namedOne', { name: part.named }) : factName(part.fact, t);
+  const kind = 'named' in part ? undefined : factKind(part.fact);
+  return (
+    <Framed name={name} part={part} at={at} index={index} onSet={onSet} onDrop={onDrop}>
       {'named' in part ? null : kind === 'number' ? (
         <View style={{ flexDirection: 'row', gap: 10 }}>
           {(['atLeast', 'atMost'] as const).map((bound) => (
@@ -214,6 +291,6 @@ const Part = ({
           ))}
         </View>
       )}
-    </View>
+    </Framed>
   );
 };

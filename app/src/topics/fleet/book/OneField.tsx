@@ -11,7 +11,7 @@ import { Plan } from '../../../ui/drawn/plan';
 import { CheckboxRow } from '../../../ui/controls/checkboxRow';
 import { Body, Small } from '../../../ui/words';
 import { Button } from '../../../ui/controls/button';
-import type { ConditionDraft } from './conditionDraft';
+import { type ConditionDraft, NO_CONDITION } from './conditionDraft';
 import { ConditionField } from './ConditionField';
 import { type Draft, type DraftValue, draftOf, type ItemDraft, type Texts } from './draft';
 import type { FieldSpec } from './fields';
@@ -52,7 +52,8 @@ export const OneField = ({
 }) => {
   const { t } = useTranslation();
   const { width } = useWindowDimensions();
-  const label = t(`fleet.field.${spec.field}` as 'fleet.field.name');
+  // Fields of one name in two places may be called differently.
+  const label = t(`fleet.field.${('label' in spec && spec.label) || spec.field}` as 'fleet.field.name');
   const text = typeof typed === 'string' ? typed : '';
   const fault = faultAt();
   const id = `${at}${spec.field}`;
@@ -173,7 +174,7 @@ export const OneField = ({
         <ConditionField
           label={label}
           at={at}
-          condition={(typed ?? { mode: 'all', parts: [] }) as ConditionDraft}
+          condition={(typed ?? NO_CONDITION) as ConditionDraft}
           named={named}
           fault={fault}
           onSet={onSet}

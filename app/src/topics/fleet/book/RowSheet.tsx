@@ -2,6 +2,7 @@ import { type Named, OneField } from './OneField';
 import type { Book } from '@quay/core/fleet/book';
 import { canDraw } from '@quay/core/fleet/drawing';
 import type { RowEdit } from '@quay/core/fleet/edit';
+import type { Lack } from '@quay/core/fleet/lacks/lacks';
 import type { Hull } from '@quay/core/fleet/hull';
 import { type Language, LANGUAGES, say } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
@@ -43,6 +44,7 @@ export const RowSheet = ({
   onDrop,
   onInherit,
   waitingIn = () => [],
+  lacksAs = () => [],
   onRight,
 }: {
   kind: 'boat' | 'class' | 'base';
@@ -66,6 +68,8 @@ export const RowSheet = ({
   onInherit?: () => void;
   /** Languages in which the text of a field is older than in another. */
   waitingIn?: (field: string) => readonly string[];
+  /** What the row lacks as it is typed. */
+  lacksAs?: (edit: RowEdit) => readonly Lack[];
   /** The text of a field is right as it is in those. */
   onRight?: (field: string) => void;
 }) => {
@@ -146,6 +150,7 @@ export const RowSheet = ({
           </View>
         ),
       )}
+      <RowLacks draft={draft} fields={fields} lacksAs={lacksAs} />
       {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
       {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}
       {row ? (
@@ -157,6 +162,29 @@ export const RowSheet = ({
         </View>
       ) : null}
     </ModalSheet>
+  );
+};
+
+/** What the row lacks as it is typed; nothing while something is typed that cannot be read. */
+const RowLacks = ({
+  draft,
+  fields,
+  lacksAs,
+}: {
+  draft: Draft;
+  fields: readonly FieldSpec[];
+  lacksAs: (edit: RowEdit) => readonly Lack[];
+}) => {
+  const { t } = useTranslation();
+  const read = readDraft(draft, fields);
+  const lacks = read.ok ? lacksAs(read.edit) : [];
+  if (lacks.length === 0) return null;
+  return (
+    <Notice kind="ask" title={t('lack.here')}>
+      {lacks.map(({ is, path, about }) => (
+        <Body key={`${is} ${path}`}>{`${t(`lack.is.${is}`, { about })}. ${t(`lack.why.${is}`)}.`}</Body>
+      ))}
+    </Notice>
   );
 };
 

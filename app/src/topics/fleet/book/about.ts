@@ -1,4 +1,4 @@
-import type { Base } from '@quay/core/fleet/base';
+import { type Base, WEEKDAYS } from '@quay/core/fleet/base';
 import { BOAT_KINDS, type BoatBook, type ClassBook } from '@quay/core/fleet/book';
 import { type RowEdit, setSingle } from '@quay/core/fleet/edit';
 import { HULL_RANGES } from '@quay/core/fleet/hullRanges';
@@ -136,6 +136,34 @@ export const ABOUT_BASE: readonly About<Base>[] = [
     ],
     read: ({ keySafe }) => ({ ...keySafe }),
     write: (base, edit) => withField(base, 'keySafe', given(edit) as Base['keySafe']),
+  },
+  {
+    id: 'hours',
+    fields: [
+      {
+        field: 'hours',
+        is: 'list',
+        plain: true,
+        most: 14,
+        of: [
+          { field: 'days', is: 'several', options: WEEKDAYS, needed: true, names: 'weekday', label: 'weekdays' },
+          { field: 'from', is: 'clock', needed: true, label: 'opens' },
+          { field: 'to', is: 'clock', needed: true, label: 'closes' },
+        ],
+      },
+      {
+        field: 'closed',
+        is: 'list',
+        plain: true,
+        most: 100,
+        of: [
+          { field: 'from', is: 'day', needed: true, label: 'firstDay' },
+          { field: 'to', is: 'day', needed: true, label: 'lastDay' },
+        ],
+      },
+    ],
+    read: ({ hours, closed }) => ({ hours, closed }),
+    write: (base, { hours, closed }) => withField(withField(base, 'hours', hours as Base['hours']), 'closed', closed as Base['closed']),
   },
   {
     id: 'policies',

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { Condition, FACTS } from '@quay/core/fleet/condition';
-import { ASKED, draftOfCondition, factKind, factOptions, readCondition } from './conditionDraft';
+import { ASKED, draftOfCondition, factKind, factOptions, type PartDraft, readCondition } from './conditionDraft';
 
 /** Every condition that stands in a file somewhere. */
 const conditionsIn = (value: unknown): Condition[] => {
@@ -38,8 +38,19 @@ const part = fc.oneof(
   fc.constant<Condition>({ named: 'outboard' }),
   leaf.map((not): Condition => ({ not })),
 );
+/** Parts within parts, as deep as anybody writes them. */
+const { deep } = fc.letrec<{ deep: Condition }>((tie) => ({
+  deep: fc.oneof(
+    { maxDepth: 4, withCrossShrink: true },
+    part,
+    fc.array(tie('deep'), { minLength: 1, maxLength: 3 }).map((all): Condition => ({ all })),
+    fc.array(tie('deep'), { minLength: 1, maxLength: 3 }).map((any): Condition => ({ any })),
+    tie('deep').map((not): Condition => ({ not })),
+  ),
+}));
 const conditions = fc.oneof(
   part,
+  deep,
   fc.array(part, { minLength: 1, maxLength: 4 }).map((all): Condition => ({ all })),
   fc.array(part, { minLength: 1, maxLength: 4 }).map((any): Condition => ({ any })),
   fc.array(part, { minLength: 1, maxLength: 2 }).map((any): Condition => ({ all: [{ any }, { not: { not: any[0]! } }] })),
@@ -55,10 +66,19 @@ describe('a condition that is put together', () => {
     expect(readCondition(draftOfCondition(undefined))).toEqual({ ok: true, value: undefined });
   });
 
-  it('is one that everybody can read, for nearly every one that is shipped', () => {
+  it('is made of sentences, for every one that is shipped', () => {
     expect(shipped.length).toBeGreaterThan(80);
-    const raw = shipped.filter((condition) => 'text' in draftOfCondition(condition));
-    expect(raw.length / shipped.length).toBeLessThan(0.02);
+    const odd = (parts: readonly PartDraft[]): boolean => parts.some((part) => 'odd' in part || ('parts' in part && odd(part.parts)));
+    expect(shipped.filter((condition) => odd(draftOfCondition(condition).parts))).toEqual([]);
+    for (const condition of shipped) expect(readCondition(draftOfCondition(condition))).toEqual({ ok: true, value: condition });
+  });
+
+  it('keeps what no sentence says as it is', () => {
+    const odd: Condition = {
+      any: [{ not: { fact: 'boat.kind', is: 'rib', in: ['rib', 'launch'] } }, { fact: 'party.people', atLeast: 2 }],
+    };
+    expect(readCondition(draftOfCondition(odd))).toEqual({ ok: true, value: odd });
+    expect(draftOfCondition({ fact: 'party.people', is: 4 }).parts).toMatchObject([{ atLeast: '4', atMost: '4' }]);
   });
 
   it('has an answer to choose for every fact that is one of several', () => {
@@ -79,7 +99,6 @@ describe('a condition that is put together', () => {
       ok: false,
       fault: 'asksNothing',
     });
-    expect(read({ text: '{' })).toEqual({ ok: false, fault: 'noJson' });
-    expect(read({ text: ' ' })).toEqual({ ok: true, value: undefined });
+    expect(read({ mode: 'all', parts: [{ not: true, mode: 'any', parts: [] }] })).toEqual({ ok: false, fault: 'asksNothing' });
   });
 });

@@ -4,11 +4,8 @@ import { typedNumber } from '@quay/core/number/typed';
 import { POLICIES, type PolicyTopic } from '@quay/core/policy/policy';
 import { WATERS_KINDS } from '@quay/core/waters/zone';
 
-/**
- * A condition while it is put together: parts of which all or any have to hold, each about one fact or a named condition.
- * One that is nested deeper than that is written as it stands in the file.
- */
-export type PartDraft = { not: boolean } & (
+/** One sentence of a condition: about a fact, or a named condition of the book. */
+export type LeafDraft = { not: boolean } & (
   | { named: string }
   | {
       fact: string;
@@ -20,13 +17,19 @@ export type PartDraft = { not: boolean } & (
       listed?: true;
     }
 );
-export type ConditionDraft =
-  | {
-      mode: 'all' | 'any';
-      parts: readonly PartDraft[];
-      /** It stands as `all` or `any` in the file, also where it is one part. */ wrapped?: true;
-    }
-  | { text: string };
+/** Sentences of which all or any have to hold. `bare`: it stands in the file as what is within it, without a list. */
+export type GroupDraft = { not: boolean; mode: 'all' | 'any'; parts: readonly PartDraft[]; bare?: true };
+/** Written in a way that no sentence says; it is kept as it is. */
+type OddDraft = { not: boolean; odd: Condition };
+export type PartDraft = LeafDraft | GroupDraft | OddDraft;
+/** A condition while it is put together: parts of which all or any have to hold, and parts within parts. */
+export type ConditionDraft = {
+  mode: 'all' | 'any';
+  parts: readonly PartDraft[];
+  /** It stands as `all` or `any` in the file, also where it is one part. */
+  wrapped?: true;
+};
+export const NO_CONDITION: ConditionDraft = { mode: 'all', parts: [] };
 
 const MONTHS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '10', '11', '12'] as const;
 
@@ -47,43 +50,46 @@ export const ASKED: readonly string[] = [...Object.keys(FACTS), ...Object.keys(P
 
 const shown = (value: number | undefined): string => (value === undefined ? '' : String(value));
 
-const partOf = (condition: Condition, not = false): PartDraft | undefined => {
-  if ('not' in condition) return not ? undefined : partOf(condition.not, true);
-  if ('named' in condition) return { named: condition.named, not };
-  if (!('fact' in condition)) return undefined;
-  const { fact, is, in: among, atLeast, atMost } = condition;
+type Test = Extract<Condition, { fact: string }>;
+const leafOf = ({ fact, is, in: among, atLeast, atMost }: Test, not: boolean): LeafDraft | undefined => {
   const kind = factKind(fact);
-  if (kind === undefined || (is !== undefined && among !== undefined)) return undefined;
   const bounded = atLeast !== undefined || atMost !== undefined;
-  if (kind === 'number')
-    return bounded && is === undefined && among === undefined
-      ? { fact, not, values: [], atLeast: shown(atLeast), atMost: shown(atMost) }
-      : undefined;
+  if (kind === undefined || (is !== undefined && among !== undefined)) return undefined;
+  if (kind === 'number') {
+    if (among !== undefined || (is !== undefined && (bounded || typeof is !== 'number'))) return undefined;
+    const [low, high] = is === undefined ? [atLeast, atMost] : [Number(is), Number(is)];
+    return { fact, not, values: [], atLeast: shown(low), atMost: shown(high) };
+  }
   if (bounded) return undefined;
   const values = (among ?? (is === undefined ? [] : [is])).map(String);
   return { fact, not, values, atLeast: '', atMost: '', ...(among ? { listed: true as const } : {}) };
 };
 
-/** A condition of a book, as it is put together. */
-export const draftOfCondition = (condition: Condition | undefined): ConditionDraft => {
-  if (condition === undefined) return { mode: 'all', parts: [] };
-  const single = partOf(condition);
-  if (single) return { mode: 'all', parts: [single] };
-  if ('all' in condition || 'any' in condition) {
-    const mode = 'all' in condition ? 'all' : 'any';
-    const parts = ('all' in condition ? condition.all : condition.any).map((one) => partOf(one));
-    if (parts.every((part) => part !== undefined)) return { mode, parts, wrapped: true };
-  }
-  return { text: JSON.stringify(condition, null, 1) };
+const partOf = (condition: Condition, not = false): PartDraft => {
+  if ('not' in condition) return not ? { not, mode: 'all', parts: [partOf(condition)], bare: true } : partOf(condition.not, true);
+  if ('named' in condition) return { named: condition.named, not };
+  if ('fact' in condition) return leafOf(condition, not) ?? { not, odd: condition };
+  return 'all' in condition
+    ? { not, mode: 'all', parts: condition.all.map((one) => partOf(one)) }
+    : { not, mode: 'any', parts: condition.any.map((one) => partOf(one)) };
 };
 
-export type ConditionFault = 'asksNothing' | 'number' | 'noJson';
+/** A condition of a book, as it is put together. */
+export const draftOfCondition = (condition: Condition | undefined): ConditionDraft => {
+  if (condition === undefined) return NO_CONDITION;
+  const part = partOf(condition);
+  return 'parts' in part && !part.not && !part.bare
+    ? { mode: part.mode, parts: part.parts, wrapped: true }
+    : { mode: 'all', parts: [part] };
+};
+
+export type ConditionFault = 'asksNothing' | 'number';
 
 /** What was typed for a value, as the fact has it. */
 const scalarOf = (fact: string, value: string): Scalar =>
   fact === 'hire.month' ? Number(value) : factKind(fact) === 'flag' ? value === 'true' : value;
 
-const readPart = (part: PartDraft): Condition | ConditionFault => {
+const readLeaf = (part: LeafDraft): Condition | ConditionFault => {
   if ('named' in part) return { named: part.named };
   const { fact, values, listed } = part;
   if (factKind(fact) === 'number') {
@@ -98,22 +104,35 @@ const readPart = (part: PartDraft): Condition | ConditionFault => {
   return scalars.length > 1 || listed ? { fact, in: scalars } : { fact, is: scalars[0]! };
 };
 
+const readParts = (parts: readonly PartDraft[]): Condition[] | ConditionFault => {
+  const read: Condition[] = [];
+  for (const part of parts) {
+    const one = readPart(part);
+    if (typeof one === 'string') return one;
+    read.push(one);
+  }
+  return read;
+};
+
+const readPart = (part: PartDraft): Condition | ConditionFault => {
+  const read = readInner(part);
+  return typeof read === 'string' || !part.not ? read : { not: read };
+};
+const readInner = (part: PartDraft): Condition | ConditionFault => {
+  if ('odd' in part) return part.odd;
+  if (!('parts' in part)) return readLeaf(part);
+  const parts = readParts(part.parts);
+  if (typeof parts === 'string') return parts;
+  const [only] = parts;
+  if (only === undefined) return 'asksNothing';
+  if (part.bare && parts.length === 1) return only;
+  return part.mode === 'all' ? { all: parts } : { any: parts };
+};
+
 /** What was put together, as a condition; none where there are no parts. */
 export const readCondition = (draft: ConditionDraft): { ok: true; value: Condition | undefined } | { ok: false; fault: ConditionFault } => {
-  if ('text' in draft) {
-    if (draft.text.trim() === '') return { ok: true, value: undefined };
-    try {
-      return { ok: true, value: JSON.parse(draft.text) as Condition };
-    } catch {
-      return { ok: false, fault: 'noJson' };
-    }
-  }
-  const parts: Condition[] = [];
-  for (const part of draft.parts) {
-    const read = readPart(part);
-    if (typeof read === 'string') return { ok: false, fault: read };
-    parts.push(part.not ? { not: read } : read);
-  }
+  const parts = readParts(draft.parts);
+  if (typeof parts === 'string') return { ok: false, fault: parts };
   if (parts.length === 0) return { ok: true, value: undefined };
   if (parts.length === 1 && !draft.wrapped) return { ok: true, value: parts[0] };
   return { ok: true, value: draft.mode === 'all' ? { all: parts } : { any: parts } };

@@ -2,8 +2,9 @@ import type { Condition } from '@quay/core/fleet/condition';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import { type Language, LANGUAGES, type Wording } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
+import { readClock, readDay, writeDay } from '@quay/core/time/typedDay';
 import * as z from 'zod/mini';
-import { type ConditionDraft, type ConditionFault, draftOfCondition, readCondition } from './conditionDraft';
+import { type ConditionDraft, type ConditionFault, draftOfCondition, NO_CONDITION, readCondition } from './conditionDraft';
 import type { FieldSpec } from './fields';
 
 /** A wording while it is typed. */
@@ -14,7 +15,7 @@ export type DraftValue = string | boolean | readonly [number, number] | object |
 export type Draft = Readonly<Record<string, DraftValue>>;
 /** A row within a row; its id stays what it was. */
 export type ItemDraft = Draft & { id: string };
-export type DraftFault = 'needed' | 'needsEnglish' | 'number' | 'whole' | 'range' | ConditionFault;
+export type DraftFault = 'needed' | 'needsEnglish' | 'number' | 'whole' | 'range' | 'clock' | 'day' | 'noJson' | ConditionFault;
 
 type Row = Readonly<Record<string, unknown>>;
 
@@ -46,6 +47,8 @@ const valueOf = (spec: FieldSpec, value: unknown): DraftValue => {
         ...draftOf(spec.bare ? { [spec.of[0]!.field]: row } : row, spec.of),
         id: typeof row.id === 'string' ? row.id : String(i),
       }));
+    case 'day':
+      return typeof value === 'string' ? writeDay(value) : '';
     case 'trials':
     case 'curve':
     case 'learnt':
@@ -119,6 +122,10 @@ const readText = (spec: FieldSpec, text: string): Read => {
   if (text === '') return ('needed' in spec && spec.needed) || (spec.is === 'station' && !spec.optional) ? no('needed') : value(undefined);
   if (spec.is === 'number') return readNumber(spec, text);
   if (spec.is === 'figure') return value(Number(text));
+  if (spec.is === 'clock' || spec.is === 'day') {
+    const read = spec.is === 'clock' ? readClock(text) : readDay(text);
+    return read === undefined ? no(spec.is) : value(read);
+  }
   return spec.is === 'asInFile' || spec.is === 'trials' || spec.is === 'curve' || spec.is === 'learnt' ? readJson(text) : value(text);
 };
 
@@ -142,7 +149,7 @@ const readField = (spec: FieldSpec, typed: DraftValue): Read => {
     case 'range':
       return readRange((typed ?? []) as readonly string[]);
     case 'condition': {
-      const read = readCondition((typed ?? { mode: 'all', parts: [] }) as ConditionDraft);
+      const read = readCondition((typed ?? NO_CONDITION) as ConditionDraft);
       if (!read.ok) return no(read.fault);
       return read.value === undefined && spec.needed ? no('needed') : value(read.value);
     }
