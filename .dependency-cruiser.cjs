@@ -69,6 +69,7 @@ const SERVER_TOPICS = [
 /** The app's topics in order: what is used at many stops first, pages that lead to everything last. */
 const APP_TOPICS = [
   'navigation',
+  'handbook',
   'record',
   'fleet',
   'photo',

@@ -5,6 +5,7 @@ import { createRequire } from 'node:module';
 import { join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { injectManifest } from 'workbox-build';
+import { makeHandbook } from './handbook';
 import { splitCommon } from './splitCommon';
 
 const find = createRequire(import.meta.url);
@@ -64,14 +65,14 @@ const setOldAside = () => {
   if (existsSync(HASHED)) cpSync(HASHED, OLD, { recursive: true, force: false });
 };
 
-/** The two faces, each with a worker of its own that keeps its own files and not the other's. */
+/** The two faces, each with a worker of its own that keeps its own files and not the other's. Of the handbook its words are kept; its pictures come when they are looked at. */
 const FACES = [
-  { name: 'staff', scope: '', leaves: ['**/renter-*.js'] },
-  { name: 'renter', scope: 'r/', leaves: ['**/staff-*.js'] },
+  { name: 'staff', scope: '', leaves: ['**/renter-*.js'], keeps: ['handbook/*.json'] },
+  { name: 'renter', scope: 'r/', leaves: ['**/staff-*.js'], keeps: [] },
 ];
 
 /** Makes the service worker of a face. */
-const keepOffline = async ({ name, scope, leaves }: (typeof FACES)[number]) => {
+const keepOffline = async ({ name, scope, leaves, keeps }: (typeof FACES)[number]) => {
   await build({
     entryPoints: [`app/sw/${name}.ts`],
     outfile: `.build/sw-${name}.js`,
@@ -87,7 +88,7 @@ const keepOffline = async ({ name, scope, leaves }: (typeof FACES)[number]) => {
     swSrc: `.build/sw-${name}.js`,
     swDest: `app/dist/${scope}sw.js`,
     globDirectory: 'app/dist',
-    globPatterns: ['**/*.{html,js,css,ttf,svg,webmanifest}'],
+    globPatterns: ['**/*.{html,js,css,ttf,svg,webmanifest}', ...keeps],
     globIgnores: ['**/sw.js', ...leaves],
     // Said from the root, whatever the worker's own place.
     modifyURLPrefix: { '': '/' },
@@ -105,6 +106,7 @@ export const buildApp = async (): Promise<void> => {
   rmSync('app/dist', { recursive: true, force: true });
   mkdirSync('app/public/fonts', { recursive: true });
   for (const font of FONTS) copyFileSync(find.resolve(font), join('app/public/fonts', font.split('/').pop()!));
+  makeHandbook('docs/handbook', 'app/public/handbook');
   await exportWeb('app', 'dist');
   // What an entry is parsed with before it is kept is fetched by itself, whichever screen it comes from.
   splitCommon('app/dist', ['staff', 'renter']);

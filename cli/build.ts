@@ -5,10 +5,16 @@ import { buildApp, exportWeb } from '../app/build';
 import { buildServer } from '../server/build';
 
 const LEFT_OUT = new Set(['node_modules', 'dist', '.expo', '.threads', 'fonts', '_expo']);
+/** Made by the build itself. */
+const MADE = join('app', 'public', 'handbook');
 const filesIn = (path: string): string[] => {
   const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
   return entries.flatMap((entry) =>
-    LEFT_OUT.has(entry.name) ? [] : entry.isDirectory() ? filesIn(join(path, entry.name)) : [join(path, entry.name)],
+    LEFT_OUT.has(entry.name) || join(path, entry.name) === MADE
+      ? []
+      : entry.isDirectory()
+        ? filesIn(join(path, entry.name))
+        : [join(path, entry.name)],
   );
 };
 
@@ -37,7 +43,7 @@ const once = async (name: string, folders: readonly string[], made: string, make
 /** Builds the server and, unless told otherwise, the web app, each only when something changed. */
 export const buildAll = async ({ app = true } = {}): Promise<void> => {
   await once('server', ['core', 'contract', 'simulators', 'server', 'starters'], 'server/dist/quay.mjs', () => buildServer('server/dist'));
-  if (app) await once('app', ['core', 'contract', 'app'], 'app/dist/sw.js', buildApp);
+  if (app) await once('app', ['core', 'contract', 'app', 'docs/handbook'], 'app/dist/sw.js', buildApp);
 };
 
 /** Builds the empty Paper and Router page that first views are measured against, with the same switches. */

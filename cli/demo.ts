@@ -85,6 +85,7 @@ export const demo = async (args: readonly string[]): Promise<void> => {
     console.log(
       `    ${name?.padEnd(14)} ${role?.padEnd(8)} ${secret}${role === 'hand' ? '   (after a manager has registered the browser: Staff and phones, then the code)' : ''}`,
     );
+  console.log('\n  start your own, beside it and from nothing: ./quay start --data FOLDER --port 4174');
   console.log('\n  Ctrl-C stops it.\n');
   stayWith(child);
 };

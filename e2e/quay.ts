@@ -142,7 +142,7 @@ export class Phone {
 
   /** Goes to a place by its word: beside the page on a desk, at the foot of a phone or behind More. */
   async goTo(
-    place: 'today' | 'bookings' | 'fleet' | 'attention' | 'figures' | 'staff' | 'prices' | 'firstHire' | 'settings',
+    place: 'today' | 'bookings' | 'fleet' | 'attention' | 'figures' | 'staff' | 'prices' | 'firstHire' | 'handbook' | 'settings',
   ): Promise<void> {
     const here = this.by(`nav-${place}`);
     await expect(this.by('nav-today')).toBeVisible();

@@ -55,6 +55,8 @@ const goodBodies: Record<string, unknown> = {
     depositMinor: 0,
     notes: '',
   },
+  tryCondition: { condition: { fact: 'party.people', atLeast: 1 } },
+  changeStaff: { name: 'x', role: 'hand' },
   addStaff: { name: 'x', role: 'hand', secret: '123456' },
   addBase: { name: 'x', zone: 'Europe/Dublin', phone: '', water: 'x', emergencyNumber: '', rules: 'x' },
   copyBoat: { name: 'x', hullNumber: 'x' },

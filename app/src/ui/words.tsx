@@ -11,16 +11,19 @@ type Props = {
   /** Spoken heading level, for those who listen to the screen. */
   heading?: 1 | 2 | 3;
   live?: boolean;
+  /** Of a word within a text that leads somewhere. */
+  onPress?: () => void;
 };
 
 const make =
   (face: string, usual: number, lead: number) =>
-  ({ children, size = usual, tone = 'ink', style, lines, heading, live }: Props) => {
+  ({ children, size = usual, tone = 'ink', style, lines, heading, live, onPress }: Props) => {
     const tones = useTones();
     return (
       <Text
         {...(heading ? { role: 'heading' as const, 'aria-level': heading } : {})}
         {...(live ? { 'aria-live': 'polite' as const } : {})}
+        {...(onPress ? { role: 'link' as const, onPress } : {})}
         {...(lines === undefined ? {} : { numberOfLines: lines })}
         style={[
           {

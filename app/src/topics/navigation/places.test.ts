@@ -3,12 +3,16 @@ import { hasFoot, isTask, placeAt, placesOf } from './places';
 describe('where staff can be', () => {
   it('a hand goes wherever a manager goes, but for what is a manager’s', () => {
     const keys = (manager: boolean) => Object.values(placesOf(manager)).flatMap((places) => places.map(({ key }) => key));
-    expect(keys(false)).toEqual(['today', 'bookings', 'settings']);
-    expect(keys(true)).toEqual(['today', 'bookings', 'fleet', 'attention', 'figures', 'prices', 'staff', 'firstHire', 'settings']);
+    expect(keys(false)).toEqual(['today', 'bookings', 'handbook', 'settings']);
+    expect(keys(true)).toEqual([
+      ...['today', 'bookings', 'fleet', 'attention', 'figures', 'prices', 'staff', 'firstHire', 'handbook', 'settings'],
+    ]);
   });
 
   it('a page of a place belongs to it; a hire, opened from several, to none', () => {
-    expect(['/', '/bookings', '/fleet/class/pontoon', '/staff'].map(placeAt)).toEqual(['today', 'bookings', 'fleet', 'staff']);
+    expect(['/', '/bookings', '/fleet/class/pontoon', '/staff', '/handbook/a-hire'].map(placeAt)).toEqual([
+      ...['today', 'bookings', 'fleet', 'staff', 'handbook'],
+    ]);
     expect(['/hire/h-1', '/fleeting', '/more'].map(placeAt)).toEqual([undefined, undefined, undefined]);
   });
 
@@ -25,6 +29,7 @@ describe('where staff can be', () => {
         '/boats/new',
         '/bases/new',
         '/settings/operator',
+        '/settings/files',
         '/bookings/exchange',
       ].filter(hasFoot),
     ).toEqual([]);

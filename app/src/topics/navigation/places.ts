@@ -1,6 +1,7 @@
 import {
   mdiAccountGroupOutline,
   mdiAlertOutline,
+  mdiBookOpenPageVariantOutline,
   mdiCalendarMonthOutline,
   mdiChartBoxOutline,
   mdiClipboardCheckOutline,
@@ -17,7 +18,7 @@ const HULL =
 
 /** Those that have a place of their own at the foot of a phone, and those behind More. */
 type FootKey = 'today' | 'bookings' | 'fleet';
-type MoreKey = 'attention' | 'figures' | 'prices' | 'staff' | 'firstHire' | 'settings';
+type MoreKey = 'attention' | 'figures' | 'prices' | 'staff' | 'firstHire' | 'handbook' | 'settings';
 export type PlaceKey = FootKey | MoreKey;
 export type Place<Key extends PlaceKey = PlaceKey> = { key: Key; path: string; icon: string; managerOnly: boolean };
 
@@ -32,6 +33,7 @@ const BEHIND_MORE: readonly Place<MoreKey>[] = [
   { key: 'prices', path: '/prices', icon: mdiTagOutline, managerOnly: true },
   { key: 'staff', path: '/staff', icon: mdiAccountGroupOutline, managerOnly: true },
   { key: 'firstHire', path: '/first-hire', icon: mdiClipboardCheckOutline, managerOnly: true },
+  { key: 'handbook', path: '/handbook', icon: mdiBookOpenPageVariantOutline, managerOnly: false },
   { key: 'settings', path: '/settings', icon: mdiTuneVariant, managerOnly: false },
 ];
 export const MORE = { path: '/more', icon: mdiMenu };
@@ -57,6 +59,7 @@ const isStep = (path: string): boolean =>
   path === '/enrol' ||
   path === '/setup' ||
   path === '/settings/operator' ||
+  path === '/settings/files' ||
   path === '/bookings/exchange' ||
   path === '/boats/new' ||
   path === '/bases/new';

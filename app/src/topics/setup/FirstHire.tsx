@@ -20,6 +20,7 @@ const WAYS: Record<ReadinessStep, string | undefined> = {
   base: '/bases/new',
   waters: undefined,
   boat: '/boats/new',
+  book: '/fleet',
   rules: '/bases/new',
   prices: '/prices',
   terms: '/prices',
@@ -80,6 +81,13 @@ export const FirstHire = () => {
                 />
               </View>
             </View>
+            <Button
+              mode="outlined"
+              label={t('handbook.open')}
+              onPress={() => router.push('/handbook/first-day')}
+              style={{ alignSelf: 'flex-start' }}
+              testID="open-handbook"
+            />
             <Card style={{ padding: 0, paddingVertical: 6, flexDirection: 'row', flexWrap: 'wrap' }}>
               {steps.map((step) => (
                 <View key={step.is} style={{ width: wide ? '50%' : '100%' }}>
