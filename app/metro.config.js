@@ -17,7 +17,7 @@ mkdirSync(threadFiles, { recursive: true });
 const addresses = path.join(__dirname, '.threads');
 mkdirSync(addresses, { recursive: true });
 const threads = Object.fromEntries(
-  ['docking', 'photo'].map((name) => {
+  ['docking', 'drill', 'photo'].map((name) => {
     const { outputFiles } = buildSync({
       entryPoints: [path.join(__dirname, 'src/workers', `${name}.ts`)],
       bundle: true,

@@ -23,6 +23,7 @@ const FIGURES = {
   zone: 'Low/Mere',
   code: 'fender',
   by: 'Tuppenny Bun',
+  clock: '07:30',
 };
 
 const wordsOf = async (language: string, problem: Record<string, string>) => {

@@ -3,6 +3,10 @@ declare module 'worker:docking' {
   export const address: string;
 }
 
+declare module 'worker:drill' {
+  export const address: string;
+}
+
 declare module 'worker:photo' {
   export const address: string;
 }

@@ -70,12 +70,18 @@ export const explore = (machine: Machine, starts: readonly DrillState[] = [machi
   return { states, roots, edges, from: came, capped };
 };
 
-/** The way from the beginning to a state, in words of its ids. */
-const pathTo = ({ from }: Graph, state: number): string => {
-  const steps: string[] = [];
-  for (let at = from[state]; at; at = from[at.state]) steps.unshift(at.action ? `${at.action.control} → ${at.action.to}` : 'wait');
-  return steps.join(', ') || '(the beginning)';
+/** The way from a beginning to a state: its moves, and nothing where somebody waits. */
+const wayTo = ({ from }: Graph, state: number): { root: number; moves: (Action | undefined)[] } => {
+  const moves: (Action | undefined)[] = [];
+  let root = state;
+  for (let at = from[state]; at; at = from[at.state]) {
+    moves.unshift(at.action);
+    root = at.state;
+  }
+  return { root, moves };
 };
+const spokenMove = (move: Action | undefined): string => (move ? `${move.control} → ${move.to}` : 'wait');
+const spokenWay = (moves: readonly (Action | undefined)[]): string => moves.map(spokenMove).join(', ') || '(the beginning)';
 
 /** States from which one of `ends` can be come to, going through none of `barred`. */
 const reaching = (edges: Graph['edges'], ends: (state: number) => boolean, barred: (state: number) => boolean): boolean[] => {
@@ -92,7 +98,12 @@ const reaching = (edges: Graph['edges'], ends: (state: number) => boolean, barre
   return reached;
 };
 
-export type DrillFault = { path: string; reason: string };
+export type DrillFault = {
+  path: string;
+  reason: string;
+  /** The moves that lead there, nothing where somebody waits; from which beginning, where it is not the usual one. */
+  way?: { moves: readonly (Action | undefined)[]; variant?: string };
+};
 export type Explored = { states: number; lessons: number; capped: boolean; faults: DrillFault[] };
 
 /** Names that lead nowhere, and values nobody has. */
@@ -179,7 +190,15 @@ const faultsOf = (machine: Machine, graph: Graph): DrillFault[] => {
   const { drill } = machine;
   const { states, edges, roots } = graph;
   const faults: DrillFault[] = [];
-  const fault = (path: string, reason: string, state: number) => faults.push({ path, reason: `${reason}: ${pathTo(graph, state)}` });
+  const wayOf = (state: number, last: readonly (Action | undefined)[] = []): NonNullable<DrillFault['way']> => {
+    const { root, moves } = wayTo(graph, state);
+    const variant = drill.variants[roots.indexOf(root) - 1]?.id;
+    return { moves: [...moves, ...last], ...(variant === undefined ? {} : { variant }) };
+  };
+  const fault = (path: string, reason: string, state: number) => {
+    const way = wayOf(state);
+    faults.push({ path, reason: `${reason}: ${spokenWay(way.moves)}`, way });
+  };
   const over = states.map((state) => machine.over(state));
   const restful = reaching(
     edges,
@@ -231,8 +250,8 @@ const faultsOf = (machine: Machine, graph: Graph): DrillFault[] => {
       if (holds(states[i]!)) continue;
       const silent = out.find(({ to, lessons }) => holds(states[to]!) && !lessons.includes(lesson));
       if (!silent) continue;
-      const move = silent.action ? `${silent.action.control} → ${silent.action.to}` : 'wait';
-      faults.push({ path: `unsafe[${id}]`, reason: `is come to without its lesson “${lesson}”: ${pathTo(graph, i)}, ${move}` });
+      const reason = `is come to without its lesson “${lesson}”: ${spokenWay(wayOf(i).moves)}, ${spokenMove(silent.action)}`;
+      faults.push({ path: `unsafe[${id}]`, reason, way: wayOf(i, [silent.action]) });
       break;
     }
   }

@@ -21,11 +21,27 @@ const Case = z.record(BookId, Test);
 export const DrillWhen = z.union([Case, z.array(Case).check(z.minLength(1))]);
 export type DrillWhen = z.infer<typeof DrillWhen>;
 export type DrillCase = z.infer<typeof Case>;
+export type DrillTest = z.infer<typeof Test>;
+export const LESSON_WEIGHTS = ['note', 'wrong', 'danger'] as const;
 
 /** What is set: a fact's or a control's value, by its id. */
 const Values = z.record(BookId, z.string());
 
-const WIDGETS = ['key', 'switch', 'lever', 'cord', 'plug', 'button', 'knob', 'valve', 'leg', 'pedal', 'hatch', 'pump', 'act'] as const;
+export const WIDGETS = [
+  'key',
+  'switch',
+  'lever',
+  'cord',
+  'plug',
+  'button',
+  'knob',
+  'valve',
+  'leg',
+  'pedal',
+  'hatch',
+  'pump',
+  'act',
+] as const;
 export const Control = z.object({
   id: BookId,
   name: Wording,
@@ -61,7 +77,7 @@ export const Rule = z.object({
 });
 export type Rule = z.infer<typeof Rule>;
 
-const SHOWS = ['lamp', 'sound', 'needle', 'water', 'smell', 'shake', 'word'] as const;
+export const SHOWS = ['lamp', 'sound', 'needle', 'water', 'smell', 'shake', 'word'] as const;
 export const Show = z.object({
   id: BookId,
   kind: z.enum(SHOWS),
@@ -84,7 +100,7 @@ export type Show = z.infer<typeof Show>;
 /** What a move teaches. `note`: good to know; `wrong`: a mistake; `danger`: one that can hurt somebody. */
 export const Lesson = z.object({
   id: BookId,
-  weight: z.enum(['note', 'wrong', 'danger']),
+  weight: z.enum(LESSON_WEIGHTS),
   say: Wording,
   why: z.optional(Wording),
   /** What the mistake costs: a line of the price list. */

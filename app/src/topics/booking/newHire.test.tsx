@@ -46,6 +46,7 @@ const choices = {
   currency: 'EUR',
   handover: 'staffedOut',
   turnaroundMinutes: 30,
+  hours: { rule: 'note', faults: [], better: [] },
   languages: ['en', 'fr', 'de', 'es'],
   boats: [boat('Bun'), taken],
 };

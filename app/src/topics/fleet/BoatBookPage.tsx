@@ -4,7 +4,8 @@ import { changeBoatBook, getBoatBook, getBookVersion } from '@quay/contract/flee
 import type { BoatBook, ListName } from '@quay/core/fleet/book';
 import { comparableBook } from '@quay/core/fleet/compare';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import type { RowEdit } from '@quay/core/fleet/edit';
+import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call } from '../../local/api';
@@ -20,7 +21,7 @@ import { useBook, useTextRight } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
 /** A boat's book: what she says by herself, and what comes from her class, plainly told apart. */
-export const BoatBookPage = ({ boatId }: { boatId: string }) => {
+export const BoatBookPage = ({ boatId, trial }: { boatId: string; trial?: (drill: RowEdit) => ReactNode }) => {
   const { t } = useTranslation();
   const router = useRouter();
   const { wide } = useRoom();
@@ -78,6 +79,7 @@ export const BoatBookPage = ({ boatId }: { boatId: string }) => {
         fault={fault}
         busy={busy}
         toTranslate={data.toTranslate}
+        trial={trial}
         lacking={lacking}
         onRight={(path) => right.mutate({ is: 'boat', id: boatId, path })}
         edits={edits}

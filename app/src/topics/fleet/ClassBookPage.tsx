@@ -3,7 +3,8 @@ import type { Book, ClassBook } from '@quay/core/fleet/book';
 import { comparableClass } from '@quay/core/fleet/compare';
 import type { Lists } from '@quay/core/fleet/merge';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import type { RowEdit } from '@quay/core/fleet/edit';
+import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { call } from '../../local/api';
 import { Notice } from '../../ui/board';
@@ -16,7 +17,7 @@ import { useBook, useTextRight } from './useBook';
 import { VersionsSheet } from './VersionsSheet';
 
 /** A class book: what is put right here is right in every boat resolved from it that says nothing else. */
-export const ClassBookPage = ({ classId }: { classId: string }) => {
+export const ClassBookPage = ({ classId, trial }: { classId: string; trial?: (drill: RowEdit) => ReactNode }) => {
   const { t } = useTranslation();
   const router = useRouter();
   const [versions, setVersions] = useState(false);
@@ -55,6 +56,7 @@ export const ClassBookPage = ({ classId }: { classId: string }) => {
         fault={fault}
         busy={busy}
         toTranslate={data.toTranslate}
+        trial={trial}
         onRight={(path) => right.mutate({ is: 'class', id: classId, path })}
         edits={editsOf(classBook, abouts, about, below, (book) => put({ book, version, before: classBook }))}
       >

@@ -1,5 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { staffScreen } from '../../../bundles/openStaff';
+import { triedDrill } from '../../../bundles/triedDrill';
 
 const BoatBookPage = staffScreen(
   () => import('../../../topics/fleet/BoatBookPage'),
@@ -8,5 +9,5 @@ const BoatBookPage = staffScreen(
 
 export default function BoatBookRoute() {
   const { boatId } = useLocalSearchParams<{ boatId: string }>();
-  return <BoatBookPage boatId={boatId} />;
+  return <BoatBookPage boatId={boatId} trial={triedDrill} />;
 }

@@ -49,7 +49,10 @@ export type Edits = {
 type Open = { row: AnyRow } | { start: Readonly<Record<string, unknown>> };
 
 /** What no line says: it is opened to be seen. */
-const NESTED = new Set<FieldSpec['is']>(['asInFile', 'trials', 'condition', 'group', 'list', 'several', 'learnt', 'curve']);
+const NESTED = new Set<FieldSpec['is']>([
+  ...(['trials', 'condition', 'group', 'list', 'several', 'learnt', 'curve'] as const),
+  ...(['drillWhen', 'values', 'springs', 'facts', 'strokes', 'words', 'figures'] as const),
+]);
 
 /** What it says in numbers and words, in a line. */
 const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string =>
@@ -91,6 +94,7 @@ export const BookEditor = ({
   toTranslate,
   onRight,
   lacking,
+  trial,
   children,
 }: {
   kind: 'boat' | 'class' | 'base';
@@ -113,6 +117,8 @@ export const BookEditor = ({
   onRight: (path: string) => void;
   /** What the book lacks; nothing where it is not looked at as a whole. */
   lacking?: Lacking | undefined;
+  /** Tries a drill as it is written, beside its form. */
+  trial?: ((drill: RowEdit) => ReactNode) | undefined;
   children?: ReactNode;
 }) => {
   const { t } = useTranslation();
@@ -284,6 +290,7 @@ export const BookEditor = ({
       {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
       onInherit={() => opened && edits.inherit(list, opened.id)}
       waitingIn={(field) => (opened ? (toTranslate[pathOfText(list, opened.id, field)] ?? []) : [])}
+      aside={list === 'drills' ? trial : undefined}
       lacksAs={(edit) => lacking?.ofRow(list, opened?.id ?? '', edit) ?? []}
       onRight={(field) => opened && onRight(pathOfText(list, opened.id, field))}
     />

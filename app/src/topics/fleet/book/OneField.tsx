@@ -14,8 +14,11 @@ import { Button } from '../../../ui/controls/button';
 import { type ConditionDraft, NO_CONDITION } from './conditionDraft';
 import { ConditionField } from './ConditionField';
 import { type Draft, type DraftValue, draftOf, type ItemDraft, type Texts } from './draft';
+import { DrillField, isOfDrill } from './drill/DrillField';
 import type { FieldSpec } from './fields';
 import { ListField } from './ListField';
+import { StrokesField } from './strokes/StrokesField';
+import type { Stroke } from '@quay/core/fleet/drawing';
 import { optionName } from './optionName';
 
 export type Named = { id: string; name: Wording };
@@ -31,6 +34,7 @@ export const OneField = ({
   plan,
   named = [],
   within = [],
+  beside = {},
   at = '',
   onSet,
 }: {
@@ -43,6 +47,8 @@ export const OneField = ({
   named?: readonly string[];
   /** The rows of the list that it is in. */
   within?: readonly ItemDraft[];
+  /** The row that it is a field of. */
+  beside?: Draft;
   /** What stands before its name where it is found: the fields it is within. */
   at?: string;
   stations: readonly (Named & { at: readonly [number, number] })[];
@@ -77,6 +83,7 @@ export const OneField = ({
         plan={plan}
         named={named}
         within={rows}
+        beside={draft}
         at={`${id}-${way === '' ? '' : `${way}-`}`}
         onSet={(value) => change({ ...draft, [one.field]: value })}
       />
@@ -101,6 +108,8 @@ export const OneField = ({
       {fault ? <Tag kind="stop">{fault}</Tag> : null}
     </View>
   );
+  if (isOfDrill(spec))
+    return <DrillField spec={spec} typed={typed} label={label} fault={fault} faultAt={faultAt} id={id} beside={beside} onSet={onSet} />;
   switch (spec.is) {
     case 'wording': {
       const texts = (typed ?? {}) as Texts;
@@ -194,7 +203,15 @@ export const OneField = ({
       );
     case 'list':
       return (
-        <ListField spec={spec} id={id} label={label} items={(typed ?? []) as readonly ItemDraft[]} fault={fault} onSet={onSet}>
+        <ListField
+          spec={spec}
+          id={id}
+          label={label}
+          items={(typed ?? []) as readonly ItemDraft[]}
+          fault={fault}
+          faultWithin={(i) => faultAt(String(i))}
+          onSet={onSet}
+        >
           {(item, i, change) =>
             inner(
               spec.of,
@@ -254,18 +271,8 @@ export const OneField = ({
         </View>
       );
     }
-    case 'asInFile':
-      return (
-        <TextField
-          label={label}
-          value={text}
-          lines={text === '' ? 1 : 5}
-          onChange={onSet}
-          fault={fault}
-          most={AS_IN_FILE}
-          testID={`file-${id}`}
-        />
-      );
+    case 'strokes':
+      return <StrokesField label={label} strokes={(typed ?? []) as readonly Stroke[]} room={beside} fault={fault} onSet={onSet} />;
     default:
       return (
         <TextField
@@ -280,6 +287,3 @@ export const OneField = ({
       );
   }
 };
-
-/** Characters of what is written as it stands in a file, JSON for one. */
-const AS_IN_FILE = 40_000;

@@ -6,7 +6,7 @@ import type { Lack } from '@quay/core/fleet/lacks/lacks';
 import type { Hull } from '@quay/core/fleet/hull';
 import { type Language, LANGUAGES, say } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { type FieldError, get } from 'react-hook-form';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
@@ -19,6 +19,7 @@ import { ModalSheet } from '../../../ui/controls/modalSheet';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { isMatter } from './about';
 import { type Draft, draftOf, type DraftValue, readDraft, rowForm, type Texts, wordingOf } from './draft';
+import { DrillNamesNow, drillNamesIn } from './drill/drillNames';
 import type { FieldSpec } from './fields';
 import { HullTrials } from './HullTrials';
 import { TankCurve } from './TankCurve';
@@ -45,6 +46,7 @@ export const RowSheet = ({
   onInherit,
   waitingIn = () => [],
   lacksAs = () => [],
+  aside,
   onRight,
 }: {
   kind: 'boat' | 'class' | 'base';
@@ -68,6 +70,8 @@ export const RowSheet = ({
   onInherit?: () => void;
   /** Languages in which the text of a field is older than in another. */
   waitingIn?: (field: string) => readonly string[];
+  /** What is shown beside the form, of the row as it is typed; nothing while it cannot be read. */
+  aside?: ((row: RowEdit) => ReactNode) | undefined;
   /** What the row lacks as it is typed. */
   lacksAs?: (edit: RowEdit) => readonly Lack[];
   /** The text of a field is right as it is in those. */
@@ -86,83 +90,98 @@ export const RowSheet = ({
   };
   const keep = form.handleSubmit((edit) => onKeep(edit));
   const wordings = fields.some(({ is }) => is === 'wording');
+  const names = useMemo(() => drillNamesIn(draft), [draft]);
   return (
-    <ModalSheet
-      title={title}
-      closeLabel={t('common.close')}
-      onClose={onClose}
-      footer={<Button mode="contained" label={t(`fleet.keepFor.${kind}`)} onPress={() => void keep()} busy={busy} testID="keep-row" />}
-    >
-      {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
-      {fault ? <Notice kind="stop" title={fault} /> : null}
-      {fields.some(({ field }) => isMatter(field)) ? <Small>{t('fleet.policiesNote')}</Small> : null}
-      {wordings ? (
-        <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('fleet.language')}>
-          {LANGUAGES.map((one) => (
-            <ChoiceChip key={one} label={one.toUpperCase()} on={language === one} onPress={() => setLanguage(one)} testID={`in-${one}`} />
-          ))}
-        </View>
-      ) : null}
-      {fields.map((spec) =>
-        spec.is === 'trials' ? (
-          <HullTrials
-            key={spec.field}
-            text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
-            given={givenIn(draft, fields)}
-            kind={bookKind}
-            plan={plan}
-            onSet={(text) => set(spec.field, text)}
-            onFigures={(figures) => {
-              for (const [field, value] of Object.entries(figures)) set(field, value);
-            }}
-          />
-        ) : spec.is === 'curve' ? (
-          <TankCurve
-            key={spec.field}
-            field={spec.field}
-            label={t(`fleet.field.${spec.field}`)}
-            text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
-            capacityL={capacityIn(draft)}
-            onSet={(text) => set(spec.field, text)}
-          />
-        ) : (
-          <View key={spec.field} style={{ gap: 6 }}>
-            <OneField
-              spec={spec}
-              typed={draft[spec.field]}
-              language={language}
-              faultAt={(way) => faultWords(get(errors, way ? `${spec.field}.${way}` : spec.field) as FieldError | undefined)}
-              named={named}
-              stations={stations}
-              tanks={tanks}
-              plan={plan}
-              onSet={(value) => set(spec.field, value)}
-            />
-            {waitingIn(spec.field).length > 0 ? (
-              <Notice
-                kind="ask"
-                title={t('fleet.toTranslate', { languages: waitingIn(spec.field).join(', ') })}
-                action={
-                  <Button mode="outlined" label={t('fleet.isRight')} onPress={() => onRight?.(spec.field)} testID={`right-${spec.field}`} />
-                }
-              />
-            ) : null}
+    <DrillNamesNow.Provider value={names}>
+      <ModalSheet
+        title={title}
+        closeLabel={t('common.close')}
+        onClose={onClose}
+        footer={<Button mode="contained" label={t(`fleet.keepFor.${kind}`)} onPress={() => void keep()} busy={busy} testID="keep-row" />}
+      >
+        {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
+        {fault ? <Notice kind="stop" title={fault} /> : null}
+        {fields.some(({ field }) => isMatter(field)) ? <Small>{t('fleet.policiesNote')}</Small> : null}
+        {wordings ? (
+          <View style={{ flexDirection: 'row', gap: 6 }} role="radiogroup" aria-label={t('fleet.language')}>
+            {LANGUAGES.map((one) => (
+              <ChoiceChip key={one} label={one.toUpperCase()} on={language === one} onPress={() => setLanguage(one)} testID={`in-${one}`} />
+            ))}
           </View>
-        ),
-      )}
-      <RowLacks draft={draft} fields={fields} lacksAs={lacksAs} />
-      {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
-      {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}
-      {row ? (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {origin.is === 'changed' && onInherit ? (
-            <Button mode="outlined" label={t('fleet.inherit')} onPress={onInherit} testID="inherit" />
-          ) : null}
-          {onDrop ? <Button mode="outlined" label={t('fleet.drop')} onPress={onDrop} testID="drop-row" /> : null}
-        </View>
-      ) : null}
-    </ModalSheet>
+        ) : null}
+        {fields.map((spec) =>
+          spec.is === 'trials' ? (
+            <HullTrials
+              key={spec.field}
+              text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
+              given={givenIn(draft, fields)}
+              kind={bookKind}
+              plan={plan}
+              onSet={(text) => set(spec.field, text)}
+              onFigures={(figures) => {
+                for (const [field, value] of Object.entries(figures)) set(field, value);
+              }}
+            />
+          ) : spec.is === 'curve' ? (
+            <TankCurve
+              key={spec.field}
+              field={spec.field}
+              label={t(`fleet.field.${spec.field}`)}
+              text={typeof draft[spec.field] === 'string' ? (draft[spec.field] as string) : ''}
+              capacityL={capacityIn(draft)}
+              onSet={(text) => set(spec.field, text)}
+            />
+          ) : (
+            <View key={spec.field} style={{ gap: 6 }}>
+              <OneField
+                spec={spec}
+                typed={draft[spec.field]}
+                beside={draft}
+                language={language}
+                faultAt={(way) => faultWords(get(errors, way ? `${spec.field}.${way}` : spec.field) as FieldError | undefined)}
+                named={named}
+                stations={stations}
+                tanks={tanks}
+                plan={plan}
+                onSet={(value) => set(spec.field, value)}
+              />
+              {waitingIn(spec.field).length > 0 ? (
+                <Notice
+                  kind="ask"
+                  title={t('fleet.toTranslate', { languages: waitingIn(spec.field).join(', ') })}
+                  action={
+                    <Button
+                      mode="outlined"
+                      label={t('fleet.isRight')}
+                      onPress={() => onRight?.(spec.field)}
+                      testID={`right-${spec.field}`}
+                    />
+                  }
+                />
+              ) : null}
+            </View>
+          ),
+        )}
+        {aside ? <Aside draft={draft} fields={fields} aside={aside} /> : null}
+        <RowLacks draft={draft} fields={fields} lacksAs={lacksAs} />
+        {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
+        {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}
+        {row ? (
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            {origin.is === 'changed' && onInherit ? (
+              <Button mode="outlined" label={t('fleet.inherit')} onPress={onInherit} testID="inherit" />
+            ) : null}
+            {onDrop ? <Button mode="outlined" label={t('fleet.drop')} onPress={onDrop} testID="drop-row" /> : null}
+          </View>
+        ) : null}
+      </ModalSheet>
+    </DrillNamesNow.Provider>
   );
+};
+
+const Aside = ({ draft, fields, aside }: { draft: Draft; fields: readonly FieldSpec[]; aside: (row: RowEdit) => ReactNode }) => {
+  const read = readDraft(draft, fields);
+  return read.ok ? aside(read.edit) : null;
 };
 
 /** What the row lacks as it is typed; nothing while something is typed that cannot be read. */

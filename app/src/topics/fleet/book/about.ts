@@ -20,7 +20,6 @@ export type About<B> = {
   write: (book: B, edit: RowEdit) => B;
 };
 
-const file = (field: string, needed?: true): FieldSpec => ({ field, is: 'asInFile', ...(needed ? { needed } : {}) });
 /** What is given, without what is not; nothing where nothing is. */
 const given = (edit: RowEdit): Record<string, unknown> | undefined => {
   const entries = Object.entries(edit).filter(([, value]) => value !== undefined);
@@ -40,7 +39,7 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
   plan: [
     { field: 'lengthM', is: 'number', needed: true, min: 1.1, max: 60, unit: 'm' },
     { field: 'beamM', is: 'number', needed: true, min: 0.6, max: 12, unit: 'm' },
-    file('strokes', true),
+    { field: 'strokes', is: 'strokes', needed: true },
   ],
   plate: [
     { field: 'people', is: 'number', needed: true, min: 1, max: 60, whole: true },

@@ -19,6 +19,12 @@ import { BASE_FIELDS, FIELDS } from './fields';
 
 const known = (fields: readonly { field: string }[]) => new Set(['id', 'absent', 'after', ...fields.map(({ field }) => field)]);
 
+/** What a row says: a list of nothing says nothing. */
+const saying = (row: object) =>
+  Object.fromEntries(
+    Object.entries(row).filter(([, value]) => value !== undefined && JSON.stringify(value) !== '[]' && JSON.stringify(value) !== '{}'),
+  );
+
 describe('a row in the editor', () => {
   it('has a field for everything that any row of the demo says, and reads back what it shows', () => {
     for (const book of [anyBoat, liveAboard, canal, electric, pontoon, houseboat, cruiser, rib].map((one) => ClassBook.parse(one)))
@@ -29,7 +35,7 @@ describe('a row in the editor', () => {
           const read = readDraft(draftOf(row, FIELDS[list]), FIELDS[list]);
           if (!read.ok) continue;
           const { id: _, absent: __, after: ___, ...fields } = row;
-          expect(Object.fromEntries(Object.entries(read.edit).filter(([, value]) => value !== undefined))).toEqual(fields);
+          expect(saying(read.edit)).toEqual(saying(fields));
         }
     for (const base of bases.bases.map((one) => Base.parse(one)))
       for (const list of BASE_LISTS)

@@ -1,10 +1,12 @@
 import type { Condition } from '@quay/core/fleet/condition';
+import type { DrillWhen } from '@quay/core/fleet/drills';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import { type Language, LANGUAGES, type Wording } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
 import { readClock, readDay, writeDay } from '@quay/core/time/typedDay';
 import * as z from 'zod/mini';
 import { type ConditionDraft, type ConditionFault, draftOfCondition, NO_CONDITION, readCondition } from './conditionDraft';
+import { draftOfWhen, NO_WHEN, readWhen, type WhenDraft } from './drill/drillDraft';
 import type { FieldSpec } from './fields';
 
 /** A wording while it is typed. */
@@ -15,7 +17,7 @@ export type DraftValue = string | boolean | readonly [number, number] | object |
 export type Draft = Readonly<Record<string, DraftValue>>;
 /** A row within a row; its id stays what it was. */
 export type ItemDraft = Draft & { id: string };
-export type DraftFault = 'needed' | 'needsEnglish' | 'number' | 'whole' | 'range' | 'clock' | 'day' | 'noJson' | ConditionFault;
+export type DraftFault = 'needed' | 'needsEnglish' | 'number' | 'whole' | 'range' | 'clock' | 'day' | 'name' | 'noJson' | ConditionFault;
 
 type Row = Readonly<Record<string, unknown>>;
 
@@ -49,10 +51,23 @@ const valueOf = (spec: FieldSpec, value: unknown): DraftValue => {
       }));
     case 'day':
       return typeof value === 'string' ? writeDay(value) : '';
+    case 'drillWhen':
+      return draftOfWhen(value as DrillWhen | undefined);
+    case 'values':
+    case 'springs':
+      return { ...((value ?? {}) as Record<string, string>) };
+    case 'words':
+    case 'figures':
+      return ((value ?? []) as readonly (string | number)[]).join(', ');
+    case 'facts':
+      return Object.entries((value ?? {}) as Record<string, readonly string[]>).map(([called, values]) => ({
+        ...{ id: called, called, values: values.join(', ') },
+      }));
+    case 'strokes':
+      return ((value ?? []) as readonly object[]).map((stroke) => ({ ...stroke }));
     case 'trials':
     case 'curve':
     case 'learnt':
-    case 'asInFile':
       return value === undefined ? '' : JSON.stringify(value, null, 1);
     default:
       return value === undefined ? '' : String(value as string | number);
@@ -91,7 +106,7 @@ const readRange = ([from = '', to = '']: readonly string[]): Read => {
 };
 
 const readList = (spec: Extract<FieldSpec, { is: 'list' }>, items: readonly ItemDraft[]): Read => {
-  if (items.length === 0) return spec.needed ? no('needed') : value(undefined);
+  if (items.length === 0) return spec.needed ? no('needed') : value(spec.empty ? [] : undefined);
   const faults: Record<string, DraftFault> = {};
   const rows: unknown[] = [];
   for (const [i, item] of items.entries()) {
@@ -101,6 +116,25 @@ const readList = (spec: Extract<FieldSpec, { is: 'list' }>, items: readonly Item
     else rows.push({ ...(spec.plain ? {} : { id: item.id }), ...said(read.edit) });
   }
   return Object.keys(faults).length > 0 ? { ok: false, faults } : value(rows);
+};
+
+const wordsOf = (text: string): string[] =>
+  text
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
+
+/** Facts of a drill: each under a name of its own, with what it can be. */
+const readFacts = (items: readonly ItemDraft[]): Read => {
+  const faults: Record<string, DraftFault> = {};
+  const facts: Record<string, string[]> = {};
+  for (const [i, item] of items.entries()) {
+    const [called, values] = [String(item.called ?? '').trim(), wordsOf(String(item.values ?? ''))];
+    if (!/^[a-z0-9][a-z0-9-]{0,47}$/.test(called) || facts[called] !== undefined) faults[`${i}.called`] = called === '' ? 'needed' : 'name';
+    else if (values.length < 2) faults[`${i}.values`] = 'needed';
+    else facts[called] = values;
+  }
+  return Object.keys(faults).length > 0 ? { ok: false, faults } : value(facts);
 };
 
 const readNumber = (spec: Extract<FieldSpec, { is: 'number' }>, text: string): Read => {
@@ -126,7 +160,13 @@ const readText = (spec: FieldSpec, text: string): Read => {
     const read = spec.is === 'clock' ? readClock(text) : readDay(text);
     return read === undefined ? no(spec.is) : value(read);
   }
-  return spec.is === 'asInFile' || spec.is === 'trials' || spec.is === 'curve' || spec.is === 'learnt' ? readJson(text) : value(text);
+  if (spec.is === 'words') return value(wordsOf(text));
+  if (spec.is === 'figures') {
+    const figures = wordsOf(text).map(typedNumber);
+    return figures.every(Number.isFinite) ? value(figures) : no('number');
+  }
+  if (spec.is === 'reading') return value(Number.isFinite(typedNumber(text)) ? typedNumber(text) : text);
+  return spec.is === 'trials' || spec.is === 'curve' || spec.is === 'learnt' ? readJson(text) : value(text);
 };
 
 const readField = (spec: FieldSpec, typed: DraftValue): Read => {
@@ -158,6 +198,19 @@ const readField = (spec: FieldSpec, typed: DraftValue): Read => {
       const read = readDraft(typed as Draft, spec.of);
       return read.ok ? value(said(read.edit)) : { ok: false, faults: read.faults };
     }
+    case 'drillWhen': {
+      const read = readWhen((typed ?? NO_WHEN) as WhenDraft);
+      if (!read.ok) return no(read.fault);
+      return read.value === undefined && spec.needed ? no('needed') : value(read.value);
+    }
+    case 'values':
+      return value(!spec.some || Object.keys(typed ?? {}).length > 0 ? typed : undefined);
+    case 'springs':
+      return value(Object.keys(typed ?? {}).length > 0 ? typed : undefined);
+    case 'facts':
+      return readFacts((typed ?? []) as readonly ItemDraft[]);
+    case 'strokes':
+      return spec.needed && (typed as readonly object[] | undefined)?.length === 0 ? no('needed') : value(typed ?? []);
     case 'list':
       return readList(spec, (typed ?? []) as readonly ItemDraft[]);
     default:

@@ -1,5 +1,6 @@
 import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
+import { LESSON_WEIGHTS, SHOWS, WIDGETS } from '@quay/core/fleet/drills';
 import { COMPUTED } from '@quay/core/fleet/points';
 import { JACKET_KINDS, JACKET_MAX_KG, NEWTONS } from '@quay/core/fleet/jacketKinds';
 import { BOAT_STATES } from '@quay/core/fleet/places';
@@ -31,20 +32,47 @@ export type FieldSpec =
   | { field: string; is: 'condition'; needed?: true }
   /** Fields that belong together, there or not as a whole. */
   | { field: string; is: 'group'; of: readonly FieldSpec[] }
-  /** Rows within a row: each with fields of its own and an id; `plain` without one; `bare` nothing but the one field. */
-  | { field: string; is: 'list'; of: readonly FieldSpec[]; needed?: true; plain?: true; bare?: true; most: number }
+  /**
+   * Rows within a row: each with fields of its own and an id; `plain` without one; `bare` nothing but the one field; `empty`
+   * where none of them is a list all the same; `folds` where each is a line until it is opened.
+   */
+  | {
+      field: string;
+      is: 'list';
+      of: readonly FieldSpec[];
+      needed?: true;
+      plain?: true;
+      bare?: true;
+      empty?: true;
+      folds?: true;
+      most: number;
+    }
   /** A step of the same list, or one of the ways it ends. */
   | { field: string; is: 'step'; needed?: true }
   /** What fills taught: seen here, and taken over elsewhere. */
   | { field: 'errors'; is: 'learnt' }
-  /** Written as it stands in the file: what is nested, and is seldom touched. */
-  | { field: string; is: 'asInFile'; needed?: true };
+  /** What a drill asks for, of its own controls, facts and timers. */
+  | { field: string; is: 'drillWhen'; needed?: true }
+  /** What controls and facts of a drill are: all of them, or some. */
+  | { field: string; is: 'values'; some?: true }
+  /** Where a position of a control that is held goes by itself. */
+  | { field: string; is: 'springs' }
+  /** One of a drill's own controls, timers or lessons; a position of the control that a field beside it names. */
+  | { field: string; is: 'ref'; of: 'controls' | 'timers' | 'lessons'; needed?: true }
+  | { field: string; is: 'position'; of: string; needed?: true; label?: string }
+  /** Words, or figures, with commas between. */
+  | { field: string; is: 'words' | 'figures'; needed?: true }
+  /** A figure, or a word. */
+  | { field: string; is: 'reading'; needed?: true }
+  /** Rows under names of their own: each a name, and words. */
+  | { field: string; is: 'facts' }
+  /** Strokes of a drawing. */
+  | { field: string; is: 'strokes'; needed?: true };
 
 const wording = (field: string, needed?: true): FieldSpec => ({ field, is: 'wording', ...(needed ? { needed } : {}) });
 const NAME = wording('name', true);
 const STATION: FieldSpec = { field: 'station', is: 'station' };
 const PRICE: FieldSpec = { field: 'price', is: 'text' };
-const file = (field: string): FieldSpec => ({ field, is: 'asInFile' });
 const WHEN: FieldSpec = { field: 'when', is: 'condition' };
 /** Whom a jacket fits and what it carries. */
 const JACKET: FieldSpec = {
@@ -118,6 +146,133 @@ const TELLING: readonly FieldSpec[] = [
   QUESTIONS,
 ];
 
+const DRILL_WHEN: FieldSpec = { field: 'when', is: 'drillWhen' };
+const DRILL_PARTS: readonly FieldSpec[] = [
+  {
+    field: 'controls',
+    is: 'list',
+    folds: true,
+    needed: true,
+    most: 12,
+    of: [
+      NAME,
+      { field: 'widget', is: 'choice', options: WIDGETS, needed: true },
+      { field: 'positions', is: 'list', needed: true, most: 6, of: [wording('say')] },
+      { field: 'springs', is: 'springs' },
+    ],
+  },
+  { field: 'facts', is: 'facts' },
+  {
+    field: 'timers',
+    is: 'list',
+    folds: true,
+    empty: true,
+    most: 12,
+    of: [
+      wording('name'),
+      { field: 'runs', is: 'drillWhen', needed: true },
+      { field: 'clears', is: 'drillWhen' },
+      { field: 'marks', is: 'figures', needed: true },
+    ],
+  },
+  { field: 'start', is: 'values' },
+  { field: 'variants', is: 'list', folds: true, empty: true, most: 12, of: [NAME, { field: 'start', is: 'values', some: true }] },
+  {
+    field: 'lessons',
+    is: 'list',
+    folds: true,
+    empty: true,
+    most: 60,
+    of: [
+      { field: 'weight', is: 'choice', options: LESSON_WEIGHTS, needed: true },
+      { field: 'say', is: 'wording', needed: true, lines: 2 },
+      wording('why'),
+      PRICE,
+    ],
+  },
+  {
+    field: 'rules',
+    is: 'list',
+    folds: true,
+    needed: true,
+    most: 120,
+    of: [
+      {
+        field: 'on',
+        is: 'group',
+        of: [
+          { field: 'control', is: 'ref', of: 'controls', needed: true },
+          { field: 'to', is: 'position', of: 'control', needed: true, label: 'toPosition' },
+          { field: 'from', is: 'position', of: 'control', label: 'fromPosition' },
+        ],
+      },
+      DRILL_WHEN,
+      { field: 'set', is: 'values', some: true },
+      { field: 'refuse', is: 'flag' },
+      { field: 'lesson', is: 'ref', of: 'lessons' },
+    ],
+  },
+  {
+    field: 'shows',
+    is: 'list',
+    folds: true,
+    empty: true,
+    most: 20,
+    of: [
+      NAME,
+      { field: 'kind', is: 'choice', options: SHOWS, needed: true },
+      {
+        field: 'levels',
+        is: 'list',
+        plain: true,
+        needed: true,
+        most: 12,
+        of: [DRILL_WHEN, { field: 'value', is: 'reading', needed: true }, wording('say'), wording('normal')],
+      },
+    ],
+  },
+  {
+    field: 'goals',
+    is: 'list',
+    folds: true,
+    needed: true,
+    most: 5,
+    of: [
+      { field: 'say', is: 'wording', needed: true, lines: 2 },
+      { field: 'when', is: 'drillWhen', needed: true },
+    ],
+  },
+  {
+    field: 'unsafe',
+    is: 'list',
+    folds: true,
+    empty: true,
+    most: 20,
+    of: [
+      { field: 'when', is: 'drillWhen', needed: true },
+      { field: 'lesson', is: 'ref', of: 'lessons', needed: true },
+    ],
+  },
+  { field: 'rest', is: 'drillWhen', needed: true },
+  { field: 'over', is: 'drillWhen' },
+  {
+    field: 'moves',
+    is: 'list',
+    folds: true,
+    plain: true,
+    needed: true,
+    most: 80,
+    of: [
+      { field: 'control', is: 'ref', of: 'controls' },
+      { field: 'to', is: 'position', of: 'control', label: 'toPosition' },
+      { field: 'wait', is: 'ref', of: 'timers' },
+      DRILL_WHEN,
+      { field: 'say', is: 'wording', needed: true, lines: 2 },
+      wording('why'),
+    ],
+  },
+];
+
 export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
   points: [STATION, ...TELLING],
   stations: [NAME, wording('hint'), { field: 'at', is: 'spot' }],
@@ -163,7 +318,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
       needed: true,
     },
     { field: 'picture', is: 'choice', options: ['always', 'alone'] },
-    file('strokes'),
+    { field: 'strokes', is: 'strokes' },
   ],
   propellers: [
     STATION,
@@ -245,19 +400,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     wording('caution'),
     { field: 'needed', is: 'flag' },
     WHEN,
-    file('controls'),
-    file('facts'),
-    file('timers'),
-    file('start'),
-    file('variants'),
-    file('rules'),
-    file('shows'),
-    file('lessons'),
-    file('goals'),
-    file('unsafe'),
-    file('rest'),
-    file('over'),
-    file('moves'),
+    ...DRILL_PARTS,
   ],
 };
 

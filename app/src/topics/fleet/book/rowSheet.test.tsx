@@ -117,16 +117,6 @@ describe('a row of a book', () => {
     expect(screen.getByText(/English/)).toBeTruthy();
   });
 
-  it('is not kept with a text that cannot be read where it stands as in the file', async () => {
-    const { kept } = show('surfaces', book.surfaces[0] as unknown as Record<string, unknown>);
-    type('file-strokes', '{"draw": ');
-    await press('keep-row');
-    expect(kept).toEqual([]);
-    type('file-strokes', '[]');
-    await press('keep-row');
-    expect(kept).toHaveLength(1);
-  });
-
   it('is made a jacket by a tick, and says whom it fits field by field', async () => {
     const { kept } = show('fittings', row('fittings', 'fenders'));
     await press('group-jacket');

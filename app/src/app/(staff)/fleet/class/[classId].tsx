@@ -1,5 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { staffScreen } from '../../../../bundles/openStaff';
+import { triedDrill } from '../../../../bundles/triedDrill';
 
 const ClassBookPage = staffScreen(
   () => import('../../../../topics/fleet/ClassBookPage'),
@@ -8,5 +9,5 @@ const ClassBookPage = staffScreen(
 
 export default function ClassBookRoute() {
   const { classId } = useLocalSearchParams<{ classId: string }>();
-  return <ClassBookPage classId={classId} />;
+  return <ClassBookPage classId={classId} trial={triedDrill} />;
 }
