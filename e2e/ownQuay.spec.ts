@@ -95,13 +95,15 @@ test('a condition within a condition is put together in sentences, and tells on 
   await mina.by('1-add-fact').click();
   await mina.by('fact-hire.nights').click();
   await mina.by('1-atLeast-1').fill('1');
-  await expect(page.getByText(/^When Children aboard: at least 1 and \(.* or Nights of the hire: at least 1\)\.$/)).toBeVisible();
+  await expect(
+    page.getByText(/^When children aboard: at least 1 and \(it is dusk .* or nights of the hire: at least 1\)\.$/),
+  ).toBeVisible();
   await mina.by('1-not-1').click();
   await mina.by('keep-row').click();
   await expect(page.getByText(/Kept for /)).toBeVisible();
   await mina.by('edit-weather').click();
   await expect(mina.by('1-atLeast-1')).toHaveValue('1');
-  await expect(page.getByText(/or not Nights of the hire: at least 1\)/)).toBeVisible();
+  await expect(page.getByText(/or not nights of the hire: at least 1\)/)).toBeVisible();
 });
 
 test('the installation goes out as one ZIP; a boat that is changed in it comes back, seen before it is taken', async ({ phoneOf }) => {

@@ -27,6 +27,7 @@ export const HandbookPage = ({ page: id }: { page: string }) => {
   const { t } = useTranslation();
   const router = useRouter();
   const { wide, width } = useRoom();
+  const tones = useTones();
   const { data, error, refetch } = useQuery({ queryKey: ['handbook'], queryFn: fetchHandbook, staleTime: Infinity });
   const at = data?.pages.findIndex((one) => one.id === id) ?? -1;
   const page = data?.pages[at];
@@ -44,7 +45,7 @@ export const HandbookPage = ({ page: id }: { page: string }) => {
             role="link"
             aria-current={one.id === id ? 'page' : undefined}
             testID={`handbook-${one.id}`}
-            style={{ minHeight: 56 }}
+            style={{ minHeight: 56, ...(one.id === id ? { backgroundColor: tones.primaryPale } : {}) }}
           />
         ))}
     </Card>
@@ -170,13 +171,21 @@ const Shown = ({ block, room, onOpen }: ShownProps & { block: Block }) => {
         </Card>
       );
     case 'picture': {
-      const width = Math.min(room, block.width);
+      const width = Math.min(room, block.width) - 4;
       return (
         <View style={{ gap: 4 }}>
           <Image
             source={{ uri: block.src }}
             accessibilityLabel={block.alt}
-            style={{ width, height: Math.round((width * block.height) / block.width), borderRadius: 12 }}
+            style={{
+              width,
+              height: Math.round((width * block.height) / block.width),
+              borderRadius: 12,
+              borderWidth: 2,
+              borderColor: tones.line,
+              borderWidth: 2,
+              borderColor: tones.line,
+            }}
             resizeMode="contain"
           />
           <Small>{block.alt}</Small>

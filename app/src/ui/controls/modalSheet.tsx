@@ -10,6 +10,12 @@ import { Scroll } from '../scroll';
 import { useTones, WIDE } from '../theme';
 import { SlabBold } from '../words';
 
+/** Shares of the two sides of a sheet that has something beside it, and the most it is wide, px. */
+const [BESIDE, MOST_WIDE] = [[1.2, 1], 1180] as const;
+const besideWidth = (window: number): number => Math.min(MOST_WIDE, window - 80);
+/** Room of the left of them for what lies in it, px. @param window its width */
+export const roomBeside = (window: number): number => Math.round((besideWidth(window) * BESIDE[0]) / (BESIDE[0] + BESIDE[1])) - 36;
+
 /** A sheet from below on a phone, a panel in the middle when there is room. Closes by its sign, by Escape, by the phone's back and by a press outside. */
 export const ModalSheet = ({
   title,
@@ -19,6 +25,7 @@ export const ModalSheet = ({
   footer,
   routed = false,
   list = false,
+  beside,
 }: {
   title: string;
   closeLabel: string;
@@ -29,6 +36,8 @@ export const ModalSheet = ({
   routed?: boolean;
   /** What lies in it is a list that scrolls by itself. */
   list?: boolean;
+  /** What stands beside it on a desk, with a scroll of its own, and under it on a phone. */
+  beside?: ReactNode;
 }) => {
   const { t } = useTranslation();
   const tones = useTones();
@@ -46,7 +55,7 @@ export const ModalSheet = ({
       >
         <View
           style={{
-            width: wide ? 640 : width,
+            width: !wide ? width : beside ? besideWidth(width) : 640,
             maxHeight: height - (wide ? 60 : 24),
             backgroundColor: tones.ground,
             borderTopLeftRadius: 20,
@@ -73,9 +82,19 @@ export const ModalSheet = ({
           </View>
           {list ? (
             <View style={{ height: Math.round(height * 0.72) }}>{children}</View>
+          ) : wide && beside ? (
+            <View style={{ flexDirection: 'row', flexShrink: 1, minHeight: 0 }}>
+              <Scroll style={{ flex: BESIDE[0] }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
+                {children}
+              </Scroll>
+              <Scroll style={{ flex: BESIDE[1] }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
+                {beside}
+              </Scroll>
+            </View>
           ) : (
             <Scroll style={{ flexGrow: 0, flexShrink: 1 }} contentContainerStyle={{ padding: 18, paddingTop: 6, gap: 14 }}>
               {children}
+              {beside}
             </Scroll>
           )}
           {footer ? <View style={{ padding: 14, paddingTop: 6, gap: 10 }}>{footer}</View> : null}

@@ -97,6 +97,7 @@ export const RowSheet = ({
         title={title}
         closeLabel={t('common.close')}
         onClose={onClose}
+        {...(aside ? { beside: <Aside draft={draft} fields={fields} aside={aside} /> } : {})}
         footer={<Button mode="contained" label={t(`fleet.keepFor.${kind}`)} onPress={() => void keep()} busy={busy} testID="keep-row" />}
       >
         {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
@@ -162,7 +163,6 @@ export const RowSheet = ({
             </View>
           ),
         )}
-        {aside ? <Aside draft={draft} fields={fields} aside={aside} /> : null}
         <RowLacks draft={draft} fields={fields} lacksAs={lacksAs} />
         {fields.some(({ field }) => field === 'say') ? <Preview draft={draft} language={language} /> : null}
         {fields.some(({ field }) => field === 'beamM') ? <PlanPreview draft={draft} fields={fields} stations={stations} /> : null}

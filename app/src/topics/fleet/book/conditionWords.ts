@@ -17,17 +17,20 @@ export const valueName = (fact: string, value: string, t: TFunction): string => 
   return t(`fleet.${fact === 'waters.kind' ? 'waters' : 'option'}.${value}` as 'fleet.option.must');
 };
 
+/** As it stands within a sentence. */
+const within = (name: string): string => (/^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name);
+
 const leafWords = (part: LeafDraft, t: TFunction): string => {
   if ('named' in part) return t('fleet.namedOne', { name: part.named });
   const { fact, values, atLeast, atMost } = part;
-  const name = factName(fact, t);
+  const name = within(factName(fact, t));
   switch (factKind(fact)) {
     case 'number': {
       const bounds = [atLeast === '' ? '' : `${t('fleet.atLeast')} ${atLeast}`, atMost === '' ? '' : `${t('fleet.atMost')} ${atMost}`];
       return `${name}: ${bounds.filter(Boolean).join(', ')}`;
     }
     case 'flag':
-      return `${name}: ${t(values[0] === 'false' ? 'fleet.no' : 'fleet.yes')}`;
+      return values[0] === 'false' ? t('fleet.notSo', { what: name }) : name;
     case 'name':
       return `${name} ${values.join(t('fleet.orWord'))}`;
     default:

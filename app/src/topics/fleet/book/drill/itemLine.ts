@@ -60,4 +60,6 @@ export const itemLine = (item: ItemDraft | Draft, of: readonly FieldSpec[], name
   of
     .map((spec) => fieldLine(spec, item, names, t))
     .filter(Boolean)
-    .join(' · ');
+    .join(' · ')
+    // A move is one thing: what, and where to.
+    .replace(/ · →/g, ' →');

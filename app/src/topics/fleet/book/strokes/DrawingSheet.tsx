@@ -11,8 +11,8 @@ import { Notice } from '../../../../ui/board';
 import { Button, IconButton } from '../../../../ui/controls/button';
 import { CheckboxRow } from '../../../../ui/controls/checkboxRow';
 import { ChoiceChip } from '../../../../ui/controls/choiceChip';
-import { ModalSheet } from '../../../../ui/controls/modalSheet';
-import { useTones } from '../../../../ui/theme';
+import { ModalSheet, roomBeside } from '../../../../ui/controls/modalSheet';
+import { useTones, WIDE } from '../../../../ui/theme';
 import { Bold, Small } from '../../../../ui/words';
 import { useHistory } from './history';
 import {
@@ -60,7 +60,7 @@ export const DrawingSheet = ({
   const [fault, setFault] = useState<string>();
   const grid = fine ? (boat ? BOAT_GRID : SURFACE_GRID) : 0.001;
   const chosen = selected === undefined ? undefined : strokes[selected];
-  const width = Math.min(window.width, 900) - 36;
+  const width = window.width >= WIDE ? roomBeside(window.width) : window.width - 36;
   const height = Math.round(Math.max(170, Math.min(width / ratio + 32, window.height * 0.46)));
   const onGrid = (stroke: Stroke): Stroke => {
     if (stroke.draw === 'path') return stroke;
@@ -113,8 +113,105 @@ export const DrawingSheet = ({
     put(to === 'front' ? [...others, chosen] : [chosen, ...others]);
     setSelected(to === 'front' ? others.length : 0);
   };
+  const tools = (
+    <View style={{ gap: 10 }}>
+      {fault ? <Notice kind="stop" title={fault} /> : null}
+      {boat ? (
+        <>
+          <CheckboxRow label={t('fleet.draw.both')} on={both} onChange={setBoth} testID="draw-both" />
+          <Bold>{t('fleet.draw.outline')}</Bold>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+            {HULL_FORMS.map((form) => (
+              <Button
+                key={form}
+                mode="outlined"
+                label={t(`fleet.draw.form.${form}`)}
+                onPress={() => {
+                  // Another outline takes the place of the one there is.
+                  put([...hullOutline(form, boat.lengthM, boat.beamM), ...strokes.filter(({ tone }) => tone !== 'hull')]);
+                  setSelected(undefined);
+                }}
+                testID={`form-${form}`}
+              />
+            ))}
+          </View>
+          <Bold>{t('fleet.draw.aboard')}</Bold>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+            {THINGS.map((thing) => (
+              <Button
+                key={thing}
+                mode="outlined"
+                label={t(`fleet.draw.thing.${thing}`)}
+                onPress={() => {
+                  // On both sides it begins beside the middle, so that each is seen.
+                  const aside: Spot = both ? [middle[0], boat.beamM / 4] : middle;
+                  const one = thingAt(thing, snapped(aside, grid), boat);
+                  add(both && !isEven(one) ? [one, mirrored(one)] : [one]);
+                }}
+                testID={`thing-${thing}`}
+              />
+            ))}
+          </View>
+        </>
+      ) : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+          <Button
+            mode="outlined"
+            label={t('fleet.draw.box')}
+            onPress={() => add([{ draw: 'box', at: [0.4, 0.4], size: [0.2, 0.2], tone: 'deck' }])}
+            testID="thing-box"
+          />
+          <Button
+            mode="outlined"
+            label={t('fleet.draw.ring')}
+            onPress={() => add([{ draw: 'ring', at: [0.5, 0.5], radius: 0.1, tone: 'line' }])}
+            testID="thing-ring"
+          />
+          <Button
+            mode="outlined"
+            label={t('fleet.draw.line')}
+            onPress={() =>
+              add([
+                {
+                  draw: 'path',
+                  points: [
+                    [0.1, 0.5],
+                    [0.9, 0.5],
+                  ],
+                  tone: 'line',
+                },
+              ])
+            }
+            testID="thing-line"
+          />
+          <Button
+            mode="outlined"
+            label={t('fleet.draw.whole')}
+            onPress={() => put([{ draw: 'box', at: [0, 0], size: [1, 1], tone: 'hull' }, ...strokes])}
+            testID="thing-whole"
+          />
+        </View>
+      )}
+      <CheckboxRow label={t(boat ? 'fleet.draw.grid' : 'fleet.draw.surfaceGrid')} on={fine} onChange={setFine} testID="draw-grid" />
+      <FileDrop accept={['.svg', 'image/svg+xml']} onFile={(file) => void bring(file)}>
+        {(choose) => (
+          <View style={{ gap: 4 }}>
+            <Small>{t('fleet.draw.svgWhy')}</Small>
+            <Button
+              mode="outlined"
+              label={t('fleet.draw.fromSvg')}
+              onPress={choose}
+              style={{ alignSelf: 'flex-start' }}
+              testID="from-svg"
+            />
+          </View>
+        )}
+      </FileDrop>
+    </View>
+  );
   return (
     <ModalSheet
+      beside={tools}
       title={title}
       closeLabel={t('common.close')}
       onClose={onClose}
@@ -181,98 +278,6 @@ export const DrawingSheet = ({
             ))}
           </View>
         ) : null}
-        {fault ? <Notice kind="stop" title={fault} /> : null}
-        {boat ? (
-          <>
-            <CheckboxRow label={t('fleet.draw.both')} on={both} onChange={setBoth} testID="draw-both" />
-            <Bold>{t('fleet.draw.outline')}</Bold>
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-              {HULL_FORMS.map((form) => (
-                <Button
-                  key={form}
-                  mode="outlined"
-                  label={t(`fleet.draw.form.${form}`)}
-                  onPress={() => {
-                    // Another outline takes the place of the one there is.
-                    put([...hullOutline(form, boat.lengthM, boat.beamM), ...strokes.filter(({ tone }) => tone !== 'hull')]);
-                    setSelected(undefined);
-                  }}
-                  testID={`form-${form}`}
-                />
-              ))}
-            </View>
-            <Bold>{t('fleet.draw.aboard')}</Bold>
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-              {THINGS.map((thing) => (
-                <Button
-                  key={thing}
-                  mode="outlined"
-                  label={t(`fleet.draw.thing.${thing}`)}
-                  onPress={() => {
-                    // On both sides it begins beside the middle, so that each is seen.
-                    const aside: Spot = both ? [middle[0], boat.beamM / 4] : middle;
-                    const one = thingAt(thing, snapped(aside, grid), boat);
-                    add(both && !isEven(one) ? [one, mirrored(one)] : [one]);
-                  }}
-                  testID={`thing-${thing}`}
-                />
-              ))}
-            </View>
-          </>
-        ) : (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.box')}
-              onPress={() => add([{ draw: 'box', at: [0.4, 0.4], size: [0.2, 0.2], tone: 'deck' }])}
-              testID="thing-box"
-            />
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.ring')}
-              onPress={() => add([{ draw: 'ring', at: [0.5, 0.5], radius: 0.1, tone: 'line' }])}
-              testID="thing-ring"
-            />
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.line')}
-              onPress={() =>
-                add([
-                  {
-                    draw: 'path',
-                    points: [
-                      [0.1, 0.5],
-                      [0.9, 0.5],
-                    ],
-                    tone: 'line',
-                  },
-                ])
-              }
-              testID="thing-line"
-            />
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.whole')}
-              onPress={() => put([{ draw: 'box', at: [0, 0], size: [1, 1], tone: 'hull' }, ...strokes])}
-              testID="thing-whole"
-            />
-          </View>
-        )}
-        <CheckboxRow label={t(boat ? 'fleet.draw.grid' : 'fleet.draw.surfaceGrid')} on={fine} onChange={setFine} testID="draw-grid" />
-        <FileDrop accept={['.svg', 'image/svg+xml']} onFile={(file) => void bring(file)}>
-          {(choose) => (
-            <View style={{ gap: 4 }}>
-              <Small>{t('fleet.draw.svgWhy')}</Small>
-              <Button
-                mode="outlined"
-                label={t('fleet.draw.fromSvg')}
-                onPress={choose}
-                style={{ alignSelf: 'flex-start' }}
-                testID="from-svg"
-              />
-            </View>
-          )}
-        </FileDrop>
       </View>
     </ModalSheet>
   );
