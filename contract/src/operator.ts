@@ -3,7 +3,7 @@ import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import { POLICY_TOPICS } from '@quay/core/policy/policy';
 import { Wording } from '@quay/core/words/words';
 import { endpoint } from './endpoint';
-import { nothing } from './parts';
+import { nothing, Sha256 } from './parts';
 
 /** How an operator works: everything that holds at every base and on every boat unless one of them says otherwise. */
 
@@ -12,6 +12,8 @@ const OperatorSettings = z.object({
   currency: z.string(),
   settings: HandoverPolicy,
   version: z.int(),
+  /** Names the logo that papers begin with; none where there is none. */
+  logo: z.nullable(Sha256),
   /** By matter and option: what the books say then, and on which boats. */
   texts: z.partialRecord(z.enum(POLICY_TOPICS), z.record(z.string(), z.array(z.object({ say: Wording, boats: z.array(z.string()) })))),
 });
@@ -45,4 +47,45 @@ export const changeOperator = endpoint({
   versioned: true,
   body: OperatorChange,
   reply: OperatorSettings,
+});
+
+/** No logo is larger as it is brought, bytes. */
+export const LOGO_LIMIT_BYTES = 8 * 1024 * 1024;
+
+export const getLogo = endpoint({
+  name: 'getLogo',
+  summary: 'The logo that papers begin with.',
+  method: 'GET',
+  path: '/operator/logo',
+  roles: ['hand', 'manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  gives: 'image/jpeg',
+  reply: z.unknown(),
+});
+
+export const keepLogo = endpoint({
+  name: 'keepLogo',
+  summary: 'Takes a picture as the logo that papers begin with; of what it is made of, only its looks are kept.',
+  method: 'POST',
+  path: '/operator/logo',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  takesBytes: true,
+  reply: z.object({ logo: Sha256 }),
+});
+
+export const dropLogo = endpoint({
+  name: 'dropLogo',
+  summary: 'Papers begin with the name alone.',
+  method: 'DELETE',
+  path: '/operator/logo',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: z.object({ ok: z.literal(true) }),
 });

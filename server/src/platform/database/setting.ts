@@ -17,7 +17,7 @@ export const readHandoverPolicy = async (db: Knex): Promise<HandoverPolicy> =>
 export const writeHandoverPolicy = (db: Knex, policy: HandoverPolicy) => write(db, 'handing', JSON.stringify(policy));
 
 /** Named facts about the installation itself. */
-type Fact = 'setupCode' | 'backupAt' | 'operatorVersion';
+type Fact = 'setupCode' | 'backupAt' | 'operatorVersion' | 'logo';
 export const readFact = (db: Knex, key: Fact): Promise<string | undefined> => read(db, key);
 export const writeFact = (db: Knex, key: Fact, value: string) => write(db, key, value);
 export const dropFact = (db: Knex, key: Fact) => db('setting').where({ key }).del();

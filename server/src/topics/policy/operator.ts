@@ -4,11 +4,13 @@ import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import { policyTexts } from '@quay/core/fleet/policyTexts';
 import { policyOf } from '@quay/core/policy/policy';
 import type { Knex } from 'knex';
+import { nameOfLogo } from './logo';
 import { datedOf, pricesIn, putLists } from './prices';
 import { fail } from '../../platform/http/problem';
 import { readFact, readHandoverPolicy, readOperator, writeFact, writeHandoverPolicy, writeOperator } from '../../platform/database/setting';
 
-const versionOf = async (db: Knex): Promise<number> => Number((await readFact(db, 'operatorVersion')) ?? 1);
+/** The version of how the operator works. */
+export const versionOf = async (db: Knex): Promise<number> => Number((await readFact(db, 'operatorVersion')) ?? 1);
 
 /** How the operator works, with what the newest books say under each policy. @throws ProblemError `noOperator` */
 export const operatorNow = async (db: Knex) => {
@@ -22,6 +24,7 @@ export const operatorNow = async (db: Knex) => {
     currency: operator.currency,
     settings: await readHandoverPolicy(db),
     version: await versionOf(db),
+    logo: await nameOfLogo(db),
     texts: policyTexts(rows.map(({ name, resolved }) => ({ name, book: Book.parse(JSON.parse(resolved)) }))),
   };
 };

@@ -23,7 +23,9 @@ const standing = (db: Knex): Promise<Row[]> =>
 export const listOn = (db: Knex, day: string): Promise<{ version: number; body: string } | undefined> =>
   db('priceList')
     .whereNull('withdrawnAt')
-    .where((either) => either.whereNull('validFrom').orWhere('validFrom', '<=', day))
+    .where((either) => {
+      void either.whereNull('validFrom').orWhere('validFrom', '<=', day);
+    })
     .orderByRaw(`coalesce("validFrom", '') desc, "version" desc`)
     .first('version', 'body');
 

@@ -6,6 +6,7 @@ import { decode } from '../../platform/incoming';
 import type { Endpoint } from '@quay/contract/endpoint';
 import * as operator from '@quay/contract/operator';
 import { changePrices, dropPlanned, pricesNow, replanLists } from './changePrices';
+import { dropLogo, keepLogo, readLogo } from './logo';
 import { changeOperator, operatorNow } from './operator';
 import { datedOf, earliestDay, pricesIn } from './prices';
 import { changesBetween, readPriceRows, withRows, writePriceTable } from './priceTable';
@@ -66,6 +67,18 @@ export const policyRoutes = [
     const rows = rowsSent(call, found.now.list.currency, faults);
     if (faults.length > 0) fail(422, 'faults', { faults: faults.map(({ where, reason }) => `${where}: ${reason}`).join('\n') });
     return replanLists(db, call.seen, madeIn(call), (lists, today) => withRows(lists, rows, today));
+  }),
+  on(operator.getLogo, async ({ quay, res }) => {
+    const logo = (await readLogo(quay.store.db)) ?? fail(404, 'noPhoto');
+    res.set('Content-Type', 'image/jpeg').send(logo);
+    return sent;
+  }),
+  on(operator.keepLogo, async ({ quay, req }) => ({
+    logo: await keepLogo(quay.store, Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0)),
+  })),
+  on(operator.dropLogo, async ({ quay }) => {
+    await dropLogo(quay.store.db);
+    return { ok: true as const };
   }),
   on(operator.getOperator, async ({ quay, res }) => {
     const now = await operatorNow(quay.store.db);

@@ -13,7 +13,13 @@ import type { CorrectionBody, StatementBody } from '../record/statement';
 import { dayAndHour, onPaper, pictureOnPaper, printed, rule, SOFT, WIDTH } from '../../platform/paper/document';
 
 /** Who lets the boats, as their papers say it. */
-export type Letterhead = { name: string; simulated: boolean; address: string | undefined; phone: string | undefined };
+export type Letterhead = {
+  name: string;
+  simulated: boolean;
+  address: string | undefined;
+  phone: string | undefined;
+  logo?: Uint8Array | undefined;
+};
 
 export type StatementPaper = {
   body: StatementBody | CorrectionBody;
@@ -26,6 +32,9 @@ export type StatementPaper = {
   /** A photograph or signature as paper shows it; undefined where the quay has not got it. */
   pictureOf: (sha: string) => Promise<Uint8Array | undefined>;
 };
+
+/** The most a logo takes, points. */
+const LOGO: [number, number] = [180, 64];
 
 /** Of what stands right of a line, points. */
 const AMOUNT_WIDE = 104;
@@ -193,6 +202,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
     layout,
   });
   return printed({ title, author: letterhead.name, language: words.locale, madeAt: printedAt }, [
+    ...(letterhead.logo ? [{ image: pictureOnPaper(letterhead.logo), fit: LOGO, margin: [0, 0, 0, 8] } satisfies Content] : []),
     { text: onPaper(letterhead.name), style: 'operator' },
     ...(reach === '' ? [] : [{ text: onPaper(reach), style: 'soft' }]),
     ...(letterhead.simulated ? [{ text: onPaper(words.demonstration), style: 'loud', margin: [0, 2, 0, 0] } satisfies Content] : []),

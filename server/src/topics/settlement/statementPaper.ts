@@ -5,6 +5,7 @@ import { copyOf, photoRow } from '../photo/photo';
 import { wholeRecord } from '../record/record';
 import { readHandoverPolicy, readOperator } from '../../platform/database/setting';
 import type { CorrectionBody, StatementBody } from '../record/statement';
+import { readLogo } from '../policy/logo';
 import { statementPdf } from './paper';
 
 /** The paper of a statement that there is. @param now RFC 3339 @returns undefined before the installation has an operator */
@@ -21,7 +22,7 @@ export const statementPaper = async (store: Store, body: StatementBody | Correct
   return statementPdf({
     body,
     record,
-    letterhead: { name: operator.name, simulated: operator.simulated, address, phone },
+    letterhead: { name: operator.name, simulated: operator.simulated, address, phone, logo: await readLogo(db) },
     zone,
     language: LANGUAGES.find((one) => one === languageOf(record, { language: booked })) ?? 'en',
     printedAt: new Date(now),

@@ -23,6 +23,7 @@ import { Screen } from '../../../ui/screen';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 import { SumField } from '../../settlement/SumField';
 import { levelTaken, operatorChanged, operatorForm, operatorTyped, optionOf, policyTaken } from './operatorForm';
+import { LogoField } from './LogoField';
 import { PolicyRow } from './PolicyRow';
 
 type Answer = ReplyOf<typeof getOperator>;
@@ -98,6 +99,7 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
       <FormField form={form} name="name" label={t('operator.name')} most={80} testID="operator-name" />
       <FormField form={form} name="address" label={t('operator.address')} lines={2} most={200} testID="operator-address" />
       <FormField form={form} name="phone" label={t('operator.phone')} most={40} testID="operator-phone" />
+      <LogoField logo={answer.logo} />
       <Bold>{t('operator.languages')}</Bold>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('operator.languages')}>
         {LANGUAGES.map((one) => (
