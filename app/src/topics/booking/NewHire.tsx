@@ -29,6 +29,7 @@ import { BoatChoices } from './BoatChoices';
 import { HoursCard } from './HoursCard';
 import { HoursNotice } from './HoursNotice';
 import { newHireForm, startOn, timesOf } from './newHireForm';
+import { useHalfTyped } from './useHalfTyped';
 import { RenterCard } from './RenterCard';
 
 /** Widest that a form is read at, px. */
@@ -77,6 +78,7 @@ export const NewHire = () => {
     notes: '',
   });
   const set = form.setValue;
+  const begun = useHalfTyped(form, asked.day === undefined && asked.boat === undefined);
   const [date, clock, hours, backDate, backClock, adults, children, wish, handover] = form.watch([
     'date',
     'clock',
@@ -154,6 +156,7 @@ export const NewHire = () => {
       setFault(t('newHire.offline'));
       return;
     }
+    begun.drop();
     snack({ text: t('newHire.bookedHere', { boat: name, renter: hire.renter }) });
     router.replace(`/hire/${id}`);
   };
@@ -197,6 +200,7 @@ export const NewHire = () => {
         return;
       }
       await Promise.all(['bookings', 'day', 'choices'].map((key) => client.invalidateQueries({ queryKey: [key] })));
+      begun.drop();
       snack({ text: t('newHire.booked', { boat: boat.name, renter: entered.renter }) });
       router.replace(`/hire/${id}?show=link`);
     })();
@@ -273,6 +277,15 @@ export const NewHire = () => {
       {...(wide ? { measure: MEASURE } : {})}
       footer={footer}
     >
+      {begun.restored ? (
+        <View style={{ padding: 12, paddingBottom: 0 }}>
+          <Notice
+            kind="ok"
+            title={t('newHire.halfTyped')}
+            action={<Button mode="outlined" label={t('newHire.beginAnew')} onPress={begun.anew} testID="begin-anew" />}
+          />
+        </View>
+      ) : null}
       <View style={{ padding: 12, gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
         <View style={wide ? { flex: 1, gap: 12 } : { gap: 12 }}>
           <HoursCard form={form} times={times} zone={zone} now={now} />
