@@ -36,12 +36,12 @@ export const writeExport = async (
   const bases = await bodies<Base>('base');
   const boats = (
     (await db('boat')
-      .join('book', (on) => on.on('book.boat', 'boat.id').andOn('book.version', 'boat.bookVersion'))
+      .join('book', { 'book.boat': 'boat.id', 'book.version': 'boat.bookVersion' })
       .orderBy('boat.id')
       .select('book.boatBook')) as { boatBook: string }[]
   ).map(({ boatBook }) => JSON.parse(boatBook) as BoatBook);
   const hires = (await db('hire')
-    .where((all) => (withHires ? all : all.whereRaw('1 = 0')))
+    .whereRaw(withHires ? '1 = 1' : '1 = 0')
     // What does not take place would take place where it is imported.
     .whereNot('hire.state', 'cancelled')
     .join('person', 'person.id', 'hire.renter')

@@ -15,6 +15,9 @@ export type Texts = Partial<Record<Language, string>>;
 export type DraftValue = string | boolean | readonly [number, number] | object | undefined;
 /** A row while it is typed: texts as they stand in the fields, by language where they are wordings. */
 export type Draft = Readonly<Record<string, DraftValue>>;
+
+/** What is typed in a field that is text; nothing where it is no text. */
+export const typedIn = (value: unknown): string => (typeof value === 'string' ? value : '');
 /** A row within a row; its id stays what it was. */
 export type ItemDraft = Draft & { id: string };
 export type DraftFault = 'needed' | 'needsEnglish' | 'number' | 'whole' | 'range' | 'clock' | 'day' | 'name' | 'noJson' | ConditionFault;
@@ -129,7 +132,7 @@ const readFacts = (items: readonly ItemDraft[]): Read => {
   const faults: Record<string, DraftFault> = {};
   const facts: Record<string, string[]> = {};
   for (const [i, item] of items.entries()) {
-    const [called, values] = [String(item.called ?? '').trim(), wordsOf(String(item.values ?? ''))];
+    const [called, values] = [typedIn(item.called).trim(), wordsOf(typedIn(item.values))];
     if (!/^[a-z0-9][a-z0-9-]{0,47}$/.test(called) || facts[called] !== undefined) faults[`${i}.called`] = called === '' ? 'needed' : 'name';
     else if (values.length < 2) faults[`${i}.values`] = 'needed';
     else facts[called] = values;

@@ -9,7 +9,7 @@ import { ModalSheet } from '../../../../ui/controls/modalSheet';
 import { TextField } from '../../../../ui/controls/textField';
 import { useTones } from '../../../../ui/theme';
 import { Bold, Small } from '../../../../ui/words';
-import type { Draft, DraftValue, ItemDraft } from '../draft';
+import { type Draft, type DraftValue, type ItemDraft, typedIn } from '../draft';
 import type { FieldSpec } from '../fields';
 import { NO_WHEN, type WhenDraft } from './drillDraft';
 import { DrillNamesNow } from './drillNames';
@@ -240,7 +240,7 @@ const Facts = ({
               <View style={{ flex: 1 }}>
                 <TextField
                   label={t('fleet.drill.fact')}
-                  value={String(item.called ?? '')}
+                  value={typedIn(item.called)}
                   most={48}
                   onChange={(text) => set('called', text)}
                   fault={faultAt(`${i}.called`)}
@@ -257,7 +257,7 @@ const Facts = ({
             </View>
             <TextField
               label={t('fleet.drill.factValues')}
-              value={String(item.values ?? '')}
+              value={typedIn(item.values)}
               most={200}
               onChange={(text) => set('values', text)}
               fault={faultAt(`${i}.values`)}

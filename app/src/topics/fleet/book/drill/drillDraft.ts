@@ -37,20 +37,22 @@ export const draftOfWhen = (when: DrillWhen | undefined): WhenDraft => {
 
 export type WhenFault = 'asksNothing' | 'number';
 
-const readTest = ({ not, values, atLeast, below, listed }: TestDraft): DrillTest | WhenFault => {
+type ReadTest = { ok: true; test: DrillTest } | { ok: false; fault: WhenFault };
+
+const readTest = ({ not, values, atLeast, below, listed }: TestDraft): ReadTest => {
   for (const [bound, text] of [
     ['atLeast', atLeast],
     ['below', below],
   ] as const) {
     if (text.trim() === '') continue;
     const seconds = typedNumber(text);
-    if (!(seconds > 0)) return 'number';
-    return bound === 'atLeast' ? { atLeast: seconds } : { below: seconds };
+    if (!(seconds > 0)) return { ok: false, fault: 'number' };
+    return { ok: true, test: bound === 'atLeast' ? { atLeast: seconds } : { below: seconds } };
   }
   const [only] = values;
-  if (only === undefined) return 'asksNothing';
+  if (only === undefined) return { ok: false, fault: 'asksNothing' };
   const plain = values.length > 1 || listed ? [...values] : only;
-  return not ? { not: plain } : plain;
+  return { ok: true, test: not ? { not: plain } : plain };
 };
 
 /** What was put together; nothing where there is no case. */
@@ -60,8 +62,8 @@ export const readWhen = (draft: WhenDraft): { ok: true; value: DrillWhen | undef
     const read: Record<string, DrillTest> = {};
     for (const test of tests) {
       const one = readTest(test);
-      if (one === 'asksNothing' || one === 'number') return { ok: false, fault: one };
-      read[test.name] = one;
+      if (!one.ok) return one;
+      read[test.name] = one.test;
     }
     cases.push(read);
   }

@@ -1,6 +1,6 @@
 import type { Wording } from '@quay/core/words/words';
 import { createContext } from 'react';
-import type { Draft, ItemDraft, Texts } from '../draft';
+import { type Draft, type ItemDraft, type Texts, typedIn } from '../draft';
 
 /** What the parts of a drill are called while it is written: its rules are about its own controls, facts and timers. */
 type Named = { id: string; name: string };
@@ -19,7 +19,7 @@ const called = (words: unknown, id: string): string => {
 };
 const itemsIn = (draft: Draft, field: string): readonly ItemDraft[] => (draft[field] ?? []) as readonly ItemDraft[];
 const wordsIn = (text: unknown): string[] =>
-  String(text ?? '')
+  typedIn(text)
     .split(',')
     .map((one) => one.trim())
     .filter(Boolean);
@@ -34,7 +34,7 @@ export const drillNamesIn = (draft: Draft): DrillNames => {
       values: itemsIn(control, 'positions').map((position) => ({ id: position.id, name: called(position.say, position.id) })),
     })),
     facts: itemsIn(draft, 'facts').map((fact) => {
-      const id = String(fact.called ?? '').trim();
+      const id = typedIn(fact.called).trim();
       return { id, name: id, values: wordsIn(fact.values).map((value) => ({ id: value, name: value })) };
     }),
     timers: itemsIn(draft, 'timers').map((timer) => ({ id: timer.id, name: called(timer.name, timer.id), marks: wordsIn(timer.marks) })),

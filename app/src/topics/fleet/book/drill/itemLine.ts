@@ -1,5 +1,5 @@
 import type { TFunction } from 'i18next';
-import type { Draft, ItemDraft, Texts } from '../draft';
+import { type Draft, type ItemDraft, type Texts, typedIn } from '../draft';
 import type { FieldSpec } from '../fields';
 import { optionName } from '../optionName';
 import type { WhenDraft } from './drillDraft';
@@ -38,9 +38,7 @@ const fieldLine = (spec: FieldSpec, item: Draft, names: DrillNames, t: TFunction
     case 'ref':
       return typeof typed === 'string' && typed !== '' ? nameOf(names, typed) : '';
     case 'position':
-      return typeof typed === 'string' && typed !== '' && spec.field === 'to'
-        ? `→ ${valueOf(names, String(item[spec.of] ?? ''), typed)}`
-        : '';
+      return typeof typed === 'string' && typed !== '' && spec.field === 'to' ? `→ ${valueOf(names, typedIn(item[spec.of]), typed)}` : '';
     case 'drillWhen': {
       const line = whenLine((typed ?? { cases: [] }) as WhenDraft, names, t);
       return line === '' ? '' : t('fleet.drill.when', { what: line });
