@@ -1,5 +1,7 @@
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
+import type { BoatShelf } from '@quay/contract/fleet';
+import { lacksOf } from '@quay/core/fleet/lacks/lacks';
 import { LANGUAGES } from '@quay/core/words/words';
 import { Client, MANAGER } from '../../server/src/testing/client';
 import { type Figure, figure, figureAtLeast, quantile, timed } from '../figure';
@@ -94,6 +96,28 @@ const previewTimes = async (client: Client): Promise<number[]> => {
   return times;
 };
 
+/** How long it takes to see what the largest book of the demo lacks, ms, over and over as somebody types. */
+const checkTimes = async (client: Client): Promise<number[]> => {
+  const { boats } = (await client.send('GET', '/boats')).json as { boats: { id: string }[] };
+  const own = boats.filter(({ id }) => !id.startsWith('bench-'));
+  const shelves: BoatShelf[] = [];
+  for (const { id } of own) shelves.push((await client.send('GET', `/boats/${id}/book`)).json as unknown as BoatShelf);
+  const size = ({ resolved }: BoatShelf) => JSON.stringify(resolved).length;
+  const largest = shelves.reduce((most, one) => (size(one) > size(most) ? one : most));
+  const known = { prices: new Set(largest.known.prices), languages: largest.known.languages };
+  const times: number[] = [];
+  for (let i = 0; i < ASKED; i += 1) {
+    times.push(
+      await timed(() => {
+        if (lacksOf(largest.resolved, known).length > 0) throw new Error('the book of a demo boat lacks something');
+        return Promise.resolve();
+      }),
+    );
+  }
+  console.error(`  the largest book has ${Math.round(size(largest) / 1024)} kB`);
+  return times;
+};
+
 /** A month of sixty boats among 400,000 hires, asked for, looked through and dragged about in. */
 export const bookings = (): Promise<Figure[]> =>
   onQuay(async (quay, browser) => {
@@ -112,6 +136,7 @@ export const bookings = (): Promise<Figure[]> =>
     console.error(`  a month has ${first.hires.length} hires`);
 
     const previews = await previewTimes(client);
+    const checks = await checkTimes(client);
 
     const page = await signedIn(browser, quay, { viewport: { width: 1280, height: 800 } });
     await page.goto(`${quay.url}/bookings?day=${day}&base=ossel-quay`);
@@ -142,6 +167,7 @@ export const bookings = (): Promise<Figure[]> =>
       figure('a month of 60 boats among 400,000 hires, 95th percentile', quantile(months.slice(20), 0.95), 'ms', 50),
       figure('a renter looked for among 400,000 hires, 95th percentile', quantile(found.slice(20), 0.95), 'ms', 100),
       figure(`what a table of ${LINES} bookings would change, the slowest of ${previews.length}`, Math.max(...previews), 'ms', 3000),
+      figure('what the largest book lacks, 95th percentile', quantile(checks.slice(20), 0.95), 'ms', 20),
       figureAtLeast(`a hire dragged in that month: frames under ${FRAME_MS} ms at ${SLOWER} ×`, inTime(drawn), '%', 95),
     ];
   }, fill);
