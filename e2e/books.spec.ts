@@ -85,7 +85,7 @@ test(
     await expect(mina.by('edit-plate')).toContainText('from ');
     await mina.by('edit-plan').click();
     await expect(page.getByRole('dialog').locator('svg').first()).toBeVisible();
-    await mina.by('file-strokes').fill('[');
+    await mina.by('field-lengthM').fill('long');
     await expect(page.getByText('The plan is drawn here once it can be read.')).toBeVisible();
     await page.keyboard.press('Escape');
 

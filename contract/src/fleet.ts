@@ -2,7 +2,9 @@ import * as z from 'zod/mini';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, Book, ClassBook } from '@quay/core/fleet/book';
 import { Condition } from '@quay/core/fleet/condition';
-import { BookId, LANGUAGES } from '@quay/core/words/words';
+import { BookId, LANGUAGES, Wording } from '@quay/core/words/words';
+import { GeneralPoint } from '@quay/core/fleet/points';
+import { RuleSet } from '@quay/core/party/rules';
 import { GaugeErrors } from '@quay/core/fleet/rows';
 import { endpoint } from './endpoint';
 import { Id, Instant, nothing } from './parts';
@@ -140,6 +142,8 @@ export const listBooks = endpoint({
   reply: z.object({
     classes: z.array(z.object({ id: Id, name: z.string(), from: z.nullable(Id), boats: z.array(z.string()) })),
     bases: z.array(z.object({ id: Id, name: z.string(), boats: z.array(z.string()) })),
+    /** Sets of rules, with the waters on which each holds. */
+    rules: z.array(z.object({ id: Id, name: Wording, waters: z.array(z.string()) })),
   }),
 });
 
@@ -254,4 +258,60 @@ export const getLearnt = endpoint({
   query: nothing,
   body: nothing,
   reply: z.object({ gauges: z.array(z.object({ gauge: z.string(), fills: z.int(), errors: z.nullable(GaugeErrors) })) }),
+});
+
+const RulesShelf = z.object({ rules: RuleSet, version: z.int(), waters: z.array(z.string()) });
+export type RulesShelf = z.infer<typeof RulesShelf>;
+
+export const getRules = endpoint({
+  name: 'getRules',
+  summary: 'A set of rules for jackets, drivers and lookouts, with the waters on which it holds.',
+  method: 'GET',
+  path: '/rules/:rulesId',
+  roles: ['manager'],
+  params: z.object({ rulesId: Id }),
+  query: nothing,
+  body: nothing,
+  reply: RulesShelf,
+});
+
+export const changeRules = endpoint({
+  name: 'changeRules',
+  summary: 'Puts a set of rules in place, from the next look at a hire on. Local law comes first.',
+  method: 'PATCH',
+  path: '/rules/:rulesId',
+  roles: ['manager'],
+  params: z.object({ rulesId: Id }),
+  query: nothing,
+  versioned: true,
+  body: z.object({ rules: RuleSet }),
+  reply: RulesShelf,
+});
+
+const Everywhere = z.object({ points: z.array(GeneralPoint), version: z.int(), boats: z.array(z.string()) });
+export type Everywhere = z.infer<typeof Everywhere>;
+
+export const getEverywhere = endpoint({
+  name: 'getEverywhere',
+  summary: 'What the operator says on every boat.',
+  method: 'GET',
+  path: '/everywhere',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  body: nothing,
+  reply: Everywhere,
+});
+
+export const changeEverywhere = endpoint({
+  name: 'changeEverywhere',
+  summary: 'Changes what the operator says on every boat; each book that it changes gets a new version, or nothing changes.',
+  method: 'PATCH',
+  path: '/everywhere',
+  roles: ['manager'],
+  params: nothing,
+  query: nothing,
+  versioned: true,
+  body: z.object({ points: z.array(GeneralPoint).check(z.maxLength(100)) }),
+  reply: Everywhere,
 });

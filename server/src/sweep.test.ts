@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { ENDPOINTS } from '@quay/contract/all';
 import type { Endpoint } from '@quay/contract/endpoint';
 import { openApi } from '@quay/contract/openapi';
@@ -56,6 +58,8 @@ const goodBodies: Record<string, unknown> = {
     notes: '',
   },
   tryCondition: { condition: { fact: 'party.people', atLeast: 1 } },
+  changeEverywhere: { points: [] },
+  changeRules: { rules: JSON.parse(readFileSync(join(__dirname, '../../starters/rules/everyone-under-way.json'), 'utf8')) as unknown },
   changeStaff: { name: 'x', role: 'hand' },
   addStaff: { name: 'x', role: 'hand', secret: '123456' },
   addBase: { name: 'x', zone: 'Europe/Dublin', phone: '', water: 'x', emergencyNumber: '', rules: 'x' },

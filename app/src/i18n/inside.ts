@@ -203,7 +203,7 @@ export const inside = {
     leave: 'Leave it as it was',
     loaded: 'The files are taken over.',
   },
-  own: {
+  startOwn: {
     title: 'Start your own',
     why: 'Everything here is invented. A quay of your own begins empty, beside this one, with one command on the same computer:',
     then: 'It prints an address, good once. What you enter there is yours, in that folder.',
@@ -457,6 +457,10 @@ export const inside = {
     turnaround: 'Between two hires of a boat',
     briefing: 'For the briefing, usually',
     underWay: 'Under power a day, usually',
+    logo: 'Logo on papers',
+    noLogo: 'None: papers begin with the name.',
+    chooseLogo: 'Choose a picture',
+    dropLogo: 'Take it away',
     outside: 'A hire that begins or ends when the base is closed, in the dark, or after the curfew',
     outsides: { note: 'is only noted', ask: 'is asked for once more', refuse: 'is refused' },
     understanding: 'Whose understanding is asked for',
@@ -734,6 +738,8 @@ export const inside = {
     tooLong: 'A hire lasts 60 days at most.',
     book: 'Book {{boat}}',
     insist: 'Book {{boat}} all the same',
+    halfTyped: 'This hire was begun and not booked.',
+    beginAnew: 'Begin anew',
     span: '{{from}} to {{to}}',
     booked: '{{boat}} is booked for {{renter}}.',
     wasBooked: 'This hire had come through already, as it was typed the first time.',

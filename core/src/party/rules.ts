@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { Day } from '../time/calendar';
 import { BookId, Wording } from '../words/words';
 import { BOAT_STATES } from '../fleet/places';
 import { SWIMS } from './people';
@@ -38,5 +39,13 @@ export const RuleSet = z.object({
   handInflating: z.object({ fromAge: age, swims: z.array(z.enum(SWIMS)) }),
   driver: z.object({ fromAge: age, licence: z.boolean() }),
   lookout: z.object({ needed: z.boolean(), fromAge: age }),
+  /** Where it comes from, who held it against that last, and when. */
+  source: z.optional(
+    z.object({
+      from: z.string().check(z.minLength(1), z.maxLength(300)),
+      checkedBy: z.optional(z.string().check(z.maxLength(80))),
+      checkedOn: z.optional(Day),
+    }),
+  ),
 });
 export type RuleSet = z.infer<typeof RuleSet>;

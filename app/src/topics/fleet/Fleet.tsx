@@ -1,3 +1,4 @@
+import { say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -21,12 +22,12 @@ const MANY = 12;
 
 /** The fleet: boats and their books; a table on a desk. */
 export const Fleet = () => {
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const said = useErrorWords();
   const router = useRouter();
   const { wide } = useRoom();
   const [find, setFind] = useState('');
-  const { boats, classes, bases, error, isPending, again } = useFleet();
+  const { boats, classes, bases, rules, error, isPending, again } = useFleet();
   const top = error ? (
     <View style={{ padding: 12 }}>
       <Notice
@@ -40,8 +41,15 @@ export const Fleet = () => {
   ) : null;
   const shelves = (
     <>
-      <Shelf title={t('fleet.classes')} at="class" rows={classes} />
-      <Shelf title={t('fleet.bases')} at="base" rows={bases} />
+      <Shelf title={t('fleet.classes')} rows={classes.map(({ id, name, boats: on }) => ({ to: `class/${id}`, name, on }))} />
+      <Shelf title={t('fleet.bases')} rows={bases.map(({ id, name, boats: on }) => ({ to: `base/${id}`, name, on }))} />
+      <Shelf
+        title={t('fleet.ground')}
+        rows={[
+          ...(boats.length > 0 ? [{ to: 'everywhere', name: t('fleet.everywhere'), on: boats.map(({ name }) => name) }] : []),
+          ...rules.map(({ id, name, waters }) => ({ to: `rules/${id}`, name: say(name, i18n.language), on: waters })),
+        ]}
+      />
     </>
   );
   const add = <Button mode="outlined" label={t('newBoat.title')} onPress={() => router.push('/boats/new')} testID="open-new-boat" />;
@@ -136,12 +144,11 @@ const Boats = ({ boats, find, onOpen }: { boats: readonly Boat[]; find: string; 
 /** Books that bear on several boats at once. */
 const Shelf = ({
   title,
-  at,
   rows,
 }: {
   title: string;
-  at: 'class' | 'base';
-  rows: readonly { id: string; name: string; boats: readonly string[] }[];
+  /** @property on what each bears on, by name */
+  rows: readonly { to: string; name: string; on: readonly string[] }[];
 }) => {
   const { t } = useTranslation();
   const router = useRouter();
@@ -152,17 +159,17 @@ const Shelf = ({
       <SlabBold size={21} heading={2}>
         {title}
       </SlabBold>
-      {rows.map(({ id, name, boats }) => (
+      {rows.map(({ to, name, on }) => (
         <ListRow
-          key={id}
+          key={to}
           label={name}
-          onPress={() => router.push(`/fleet/${at}/${id}`)}
-          testID={`${at}-${id}`}
+          onPress={() => router.push(`/fleet/${to}`)}
+          testID={to.replace('/', '-')}
           style={{ paddingVertical: 8, flexDirection: 'row', alignItems: 'center', gap: 10 }}
         >
           <View style={{ flex: 1 }}>
             <Bold>{name}</Bold>
-            <Small>{boats.length > 0 ? boats.join(', ') : t('fleet.bearsOnNone')}</Small>
+            <Small>{on.length > 0 ? on.join(', ') : t('fleet.bearsOnNone')}</Small>
           </View>
           <Bold size={22}>›</Bold>
         </ListRow>

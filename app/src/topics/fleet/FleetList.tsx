@@ -1,3 +1,4 @@
+import { say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -9,9 +10,9 @@ import { useFleet } from './useFleet';
 
 /** On a desk: boats and books, one of which is open beside them. */
 export const FleetList = ({ path }: { path: string }) => {
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const [find, setFind] = useState('');
-  const { boats, classes, bases } = useFleet();
+  const { boats, classes, bases, rules } = useFleet();
   const wanted = find.trim().toLowerCase();
   const fits = ({ name, about }: { name: string; about: string }) => `${name} ${about}`.toLowerCase().includes(wanted);
   const groups = [
@@ -21,6 +22,13 @@ export const FleetList = ({ path }: { path: string }) => {
       rows: classes.map(({ id, name, boats: on }) => ({ to: `/fleet/class/${id}`, name, about: on.join(', ') })),
     },
     { title: t('fleet.bases'), rows: bases.map(({ id, name, boats: on }) => ({ to: `/fleet/base/${id}`, name, about: on.join(', ') })) },
+    {
+      title: t('fleet.ground'),
+      rows: [
+        { to: '/fleet/everywhere', name: t('fleet.everywhere'), about: '' },
+        ...rules.map(({ id, name, waters }) => ({ to: `/fleet/rules/${id}`, name: say(name, i18n.language), about: waters.join(', ') })),
+      ],
+    },
   ]
     .map(({ title, rows }) => ({ title, rows: rows.filter(fits) }))
     .filter(({ rows }) => rows.length > 0);

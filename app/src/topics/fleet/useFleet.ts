@@ -10,6 +10,7 @@ export const useFleet = () => {
     boats: boats.data?.boats ?? [],
     classes: books.data?.classes ?? [],
     bases: books.data?.bases ?? [],
+    rules: books.data?.rules ?? [],
     error: boats.error ?? books.error,
     isPending: boats.isPending,
     again: () => {

@@ -183,8 +183,6 @@ const Shown = ({ block, room, onOpen }: ShownProps & { block: Block }) => {
               borderRadius: 12,
               borderWidth: 2,
               borderColor: tones.line,
-              borderWidth: 2,
-              borderColor: tones.line,
             }}
             resizeMode="contain"
           />

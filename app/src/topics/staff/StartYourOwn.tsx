@@ -15,15 +15,15 @@ export const StartYourOwn = () => {
   return (
     <Card style={{ gap: 8 }}>
       <SlabBold size={21} heading={2}>
-        {t('own.title')}
+        {t('startOwn.title')}
       </SlabBold>
-      <Body>{t('own.why')}</Body>
+      <Body>{t('startOwn.why')}</Body>
       <Body style={{ fontFamily: 'monospace', fontSize: 15 }}>{COMMAND}</Body>
-      <Small>{t('own.then')}</Small>
+      <Small>{t('startOwn.then')}</Small>
       <Button
         mode="outlined"
-        label={t('own.copy')}
-        onPress={() => void copyText(COMMAND).then(() => snack({ text: t('own.copied') }))}
+        label={t('startOwn.copy')}
+        onPress={() => void copyText(COMMAND).then(() => snack({ text: t('startOwn.copied') }))}
         style={{ alignSelf: 'flex-start' }}
         testID="copy-start"
       />

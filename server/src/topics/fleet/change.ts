@@ -8,6 +8,9 @@ import { type BookFault, mergeLists, lineageOf } from '@quay/core/fleet/merge';
 import { type BoatName, boatsAt, boatsOfClass, listsOf } from './fleet';
 import { putBook } from './pastBook';
 import { addBook, classesOf, resolveBook, newest } from './resolvedBook';
+import type { GeneralPoint } from '@quay/core/fleet/points';
+import { readHandoverPolicy, writeFact, writeHandoverPolicy } from '../../platform/database/setting';
+import { versionOf } from '../policy/operator';
 import { noteTexts } from './toTranslate';
 
 /** Puts a boat's own book in place, when nobody else has since `seen`. Base and class stay: moving a boat is no edit of her book. */
@@ -115,6 +118,26 @@ export const changeBase = (db: Knex, id: string, base: Base, seen: number, made:
       await putBook(trx, 'base', base, { name: base.name }, made);
       await noteTexts(trx, `base/${id}`, old, base);
       await resolveAgain(trx, await boatsAt(trx, id), made);
+      return { ok: true };
+    }),
+  );
+
+/** Changes what the operator says on every boat; every book that it changes gets a new version. */
+export const changeEverywhere = (
+  db: Knex,
+  points: readonly GeneralPoint[],
+  seen: number,
+  made: { at: string; by: string },
+): Promise<Changed> =>
+  orFaults(() =>
+    db.transaction(async (trx): Promise<Changed> => {
+      if ((await versionOf(trx)) !== seen) return { ok: false, reason: 'changedMeanwhile' };
+      const faults = points.flatMap(({ id, when }) => (when ? conditionFaults(when, `points[${id}].when`, {}) : []));
+      if (new Set(points.map(({ id }) => id)).size < points.length) faults.push({ path: 'points', reason: 'an id is used twice' });
+      if (faults.length > 0) return { ok: false, reason: 'faults', faults: faults.map((fault) => ({ book: 'operator', ...fault })) };
+      await writeHandoverPolicy(trx, { ...(await readHandoverPolicy(trx)), points: [...points] });
+      await writeFact(trx, 'operatorVersion', String(seen + 1));
+      await resolveAgain(trx, await trx('boat').orderBy('name').select('id', 'name'), made);
       return { ok: true };
     }),
   );

@@ -3,9 +3,12 @@ import { Base as BaseBook } from '@quay/core/fleet/base';
 import { BoatBook, Book, ClassBook, LISTS } from '@quay/core/fleet/book';
 import { type Comparable, comparableBase, comparableClass } from '@quay/core/fleet/compare';
 import { mergeLists, mergeSingles, lineageOf, type Lists, type Origins } from '@quay/core/fleet/merge';
-import type { BaseShelf, BoatShelf, ClassShelf } from '@quay/contract/fleet';
+import type { BaseShelf, BoatShelf, ClassShelf, Everywhere } from '@quay/contract/fleet';
+import { readHandoverPolicy } from '../../platform/database/setting';
+import { versionOf } from '../policy/operator';
 import { knownHere } from './lacking';
 import { bodyOf, versionsOf } from './pastBook';
+import { rulesThere } from './rules';
 import { classesOf, resolveBook, newest } from './resolvedBook';
 import { type BookKey, foundRight, waitingTexts } from './toTranslate';
 
@@ -93,6 +96,7 @@ export const booksOf = async (db: Knex) => {
       })),
     ),
     bases: await Promise.all(bases.map(async ({ id, name }) => ({ id, name, boats: namesOf(await boatsAt(db, id)) }))),
+    rules: await rulesThere(db),
   };
 };
 
@@ -171,3 +175,10 @@ export const baseVersion = async (db: Knex, id: string, version: number): Promis
   const body = await bodyOf(db, 'base', id, version);
   return body === undefined ? undefined : comparableBase(BaseBook.parse(JSON.parse(body)));
 };
+
+/** What the operator says on every boat. */
+export const everywhere = async (db: Knex): Promise<Everywhere> => ({
+  points: (await readHandoverPolicy(db)).points,
+  version: await versionOf(db),
+  boats: namesOf(await db('boat').orderBy('name').select('id', 'name')),
+});

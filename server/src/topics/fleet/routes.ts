@@ -1,10 +1,11 @@
-import { changeBase, changeBook, changeClass, type Changed } from './change';
+import { changeBase, changeBook, changeClass, type Changed, changeEverywhere } from './change';
+import { changeRules, rulesShelf } from './rules';
 import { boatsOf } from './boats';
 import * as api from '@quay/contract/fleet';
 import * as newApi from '@quay/contract/newBoat';
 import { addBase, addBoat, copyBoat } from './add';
 import { toStartFrom } from './toStartFrom';
-import { baseShelfOf, baseVersion, booksOf, bookVersion, classShelfOf, classVersion, shelfOf, textFoundRight } from './fleet';
+import { baseShelfOf, baseVersion, booksOf, bookVersion, classShelfOf, classVersion, everywhere, shelfOf, textFoundRight } from './fleet';
 import { on, staffOf } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
 
@@ -39,6 +40,28 @@ export const fleetRoutes = [
   on(newApi.addBase, async (call) => ({
     id: await addBase(call.quay.store.db, call.body, { at: call.now, by: staffOf(call).staff.id }),
   })),
+  on(api.getRules, async ({ quay, params, res }) => {
+    const shelf = (await rulesShelf(quay.store.db, params.rulesId)) ?? noBook();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(api.changeRules, async ({ quay, params, body, seen, res }) => {
+    const shelf = await changeRules(quay.store.db, params.rulesId, body.rules, seen);
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(api.getEverywhere, async ({ quay, res }) => {
+    const said = await everywhere(quay.store.db);
+    res.set('ETag', `"${said.version}"`);
+    return said;
+  }),
+  on(api.changeEverywhere, async (call) => {
+    const { quay, body, seen, now, res } = call;
+    mustBeDone(await changeEverywhere(quay.store.db, body.points, seen, { at: now, by: staffOf(call).staff.id }));
+    const said = await everywhere(quay.store.db);
+    res.set('ETag', `"${said.version}"`);
+    return said;
+  }),
   on(api.listBooks, ({ quay }) => booksOf(quay.store.db)),
   on(api.getClassBook, async ({ quay, params, res }) => {
     const shelf = (await classShelfOf(quay.store.db, params.classId)) ?? noBook();

@@ -24,6 +24,7 @@ import { Body, SlabBold, Small } from '../../../ui/words';
 import { type FieldSpec, STARTS } from './fields';
 import { optionName } from './optionName';
 import { ConditionsOfBook } from './conditionsOfBook';
+import { CardTrial } from './CardTrial';
 import { LacksCard } from './LacksCard';
 import type { Lacking } from './lacks';
 import { type RowOrigin, RowSheet } from './RowSheet';
@@ -290,7 +291,7 @@ export const BookEditor = ({
       {...(fixed ? {} : { onDrop: () => opened && edits.drop(list, opened.id) })}
       onInherit={() => opened && edits.inherit(list, opened.id)}
       waitingIn={(field) => (opened ? (toTranslate[pathOfText(list, opened.id, field)] ?? []) : [])}
-      aside={list === 'drills' ? trial : undefined}
+      aside={list === 'drills' ? trial : list === 'fixCards' ? (card) => <CardTrial card={card} /> : undefined}
       lacksAs={(edit) => lacking?.ofRow(list, opened?.id ?? '', edit) ?? []}
       onRight={(field) => opened && onRight(pathOfText(list, opened.id, field))}
     />

@@ -23,7 +23,14 @@ export type FieldSpec =
   /** Trials on the water, which stand in the file as they are. */
   | { field: string; is: 'trials' }
   /** Several of some. */
-  | { field: string; is: 'several'; options: readonly string[]; needed?: true; names: 'station' | 'state' | 'weekday'; label?: string }
+  | {
+      field: string;
+      is: 'several';
+      options: readonly string[];
+      needed?: true;
+      names: 'station' | 'state' | 'weekday' | 'swims';
+      label?: string;
+    }
   /** An hour of the clock, `09:30`, and a day, typed as days are typed. */
   | { field: string; is: 'clock' | 'day'; needed?: true; label?: string }
   /** From and to. */

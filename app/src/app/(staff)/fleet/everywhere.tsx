@@ -1,0 +1,6 @@
+import { staffScreen } from '../../../bundles/openStaff';
+
+export default staffScreen(
+  () => import('../../../topics/fleet/EverywherePage'),
+  (file) => file.EverywherePage,
+);
