@@ -101,7 +101,7 @@ const checkTimes = async (client: Client): Promise<number[]> => {
   const { boats } = (await client.send('GET', '/boats')).json as { boats: { id: string }[] };
   const own = boats.filter(({ id }) => !id.startsWith('bench-'));
   const shelves: BoatShelf[] = [];
-  for (const { id } of own) shelves.push((await client.send('GET', `/boats/${id}/book`)).json as unknown as BoatShelf);
+  for (const { id } of own) shelves.push((await client.send('GET', `/boats/${id}/book`)).json as BoatShelf);
   const size = ({ resolved }: BoatShelf) => JSON.stringify(resolved).length;
   const largest = shelves.reduce((most, one) => (size(one) > size(most) ? one : most));
   const known = { prices: new Set(largest.known.prices), languages: largest.known.languages };

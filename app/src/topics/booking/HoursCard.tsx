@@ -7,7 +7,7 @@ import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ClockField, DayField } from '../../ui/controls/when';
 import { whenOf } from '../../ui/format';
 import { Body, SlabBold } from '../../ui/words';
-import { LENGTHS_H, type NewHireForm } from './newHireForm';
+import { LENGTHS_H, type NewHireForm } from './newHire/newHireForm';
 import { CountStepper } from '../../ui/controls/countStepper';
 
 /** So many people at most are asked for, as the contract has it. */

@@ -10,8 +10,8 @@ import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { FormField } from '../../ui/controls/form';
 import { SlabBold, Small } from '../../ui/words';
 import { SumField } from '../settlement/SumField';
-import { FoundRenters } from './FoundRenters';
-import type { NewHireForm } from './newHireForm';
+import { FoundRenters } from './newHire/FoundRenters';
+import type { NewHireForm } from './newHire/newHireForm';
 
 /** Who hires, how to reach them and in which language; deposit, handover and notes behind a press. @param depositMinor of the boat's last hire @param languages the operator's, the usual one first */
 export const RenterCard = ({

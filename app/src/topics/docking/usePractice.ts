@@ -5,7 +5,7 @@ import { DETENTS, type Hands, IDLE } from '@quay/core/docking/practice';
 import type { TaskName, WeatherChoice } from '@quay/core/docking/names';
 import { type World, worldOf } from '@quay/core/docking/tasks';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { type DockingWorker, startDockingWorker } from '../../platform/dockingWorker';
+import { type DockingWorker, startDockingWorker } from '../../platform/threads/dockingWorker';
 import type { Order, Shown } from '../../workers/dockingProtocol';
 
 /** How often words and figures follow, ms: more often nobody reads them. */

@@ -5,7 +5,7 @@ import { mdiRestart } from '@mdi/js';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { startDrillWorker } from '../../platform/drillWorker';
+import { startDrillWorker } from '../../platform/threads/drillWorker';
 import type { Examined } from '../../workers/drillProtocol';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Button, IconButton } from '../../ui/controls/button';

@@ -14,7 +14,7 @@ import { useRoom } from '../../ui/room';
 import { BookEditor } from './book/BookEditor';
 import { BookMissing } from './BookMissing';
 import { aboutBoat } from './book/about';
-import { useLacks } from './book/lacks';
+import { useLacks } from './book/lacks/lacks';
 import { editsOf, layerListings, originIn } from './book/layerEdits';
 import { LearntSheet } from './LearntSheet';
 import { useBook, useTextRight } from './useBook';

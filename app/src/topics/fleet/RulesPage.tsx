@@ -30,7 +30,7 @@ export const RulesPage = ({ rulesId }: { rulesId: string }) => {
   return (
     <BookEditor
       kept={kept}
-      kind="base"
+      kind="rules"
       title={say(rules.name, i18n.language)}
       sub={t('fleet.rulesSets')}
       onBack={() => router.push('/fleet')}

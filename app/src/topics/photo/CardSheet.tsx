@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
 import Svg, { Circle, Line, Polygon } from 'react-native-svg';
-import { findCorners } from '../../platform/photoWorker';
+import { findCorners } from '../../platform/threads/photoWorker';
 import { Picture, pictureOf } from './picture';
 import { NoAnswer, Refused } from '../../local/api';
 import { Tag } from '../../ui/board';

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { callForFile, NoAnswer, Refused } from '../../local/api';
 import { isFull, localDb, storedPicture, pictureToStore, write } from '../../local/localDb';
 import { letGoOf } from '../../platform/browser';
-import { makeSmall } from '../../platform/photoWorker';
+import { makeSmall } from '../../platform/threads/photoWorker';
 
 /** A photograph of a hire: from this phone when it has it, else from the quay. @throws NoAnswer without a way to the quay */
 export const pictureOf = async (hire: string, sha: string): Promise<Blob | undefined> => {

@@ -5,7 +5,7 @@ import { isFull } from '../../local/localDb';
 import { isSavedPhoto, savePhoto } from '../../local/outbox/save';
 import { canSee } from '../../platform/camera';
 import { checkPhoto, pickPhoto, type PhotoSource } from '../../platform/photo';
-import { judgePhoto } from '../../platform/photoWorker';
+import { judgePhoto } from '../../platform/threads/photoWorker';
 import type { Guide } from './CameraSheet';
 
 type Doubt = PhotoDoubt | 'twice';

@@ -1,6 +1,6 @@
 import { staffScreen } from '../../../bundles/openStaff';
 
 export default staffScreen(
-  () => import('../../../topics/booking/NewHire'),
+  () => import('../../../topics/booking/newHire/NewHire'),
   (file) => file.NewHire,
 );

@@ -11,7 +11,7 @@ import { LANGUAGES } from '@quay/core/words/words';
 import * as z from 'zod/mini';
 import * as typed from '../../../ui/controls/typed';
 import { sumOf } from '../../settlement/SumField';
-import { contactField } from '../newHireForm';
+import { contactField } from '../newHire/newHireForm';
 
 /** A booking that is changed, as it is typed, and what of it differs from what was booked. */
 

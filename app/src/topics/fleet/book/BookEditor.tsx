@@ -7,7 +7,6 @@ import { idOf, type RowEdit } from '@quay/core/fleet/edit';
 import { rowAt } from '@quay/core/fleet/lacks/lacks';
 import { pathOfText, waitingOf } from '@quay/core/words/toTranslate';
 import { type Wording } from '@quay/core/words/words';
-import type { TFunction } from 'i18next';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -21,12 +20,13 @@ import { Search } from '../../../ui/controls/search';
 import { Sections } from '../../../ui/controls/sections';
 import { useTones } from '../../../ui/theme';
 import { Body, SlabBold, Small } from '../../../ui/words';
+import type { BookKind } from './bookKind';
 import { type FieldSpec, STARTS } from './fields';
-import { optionName } from './optionName';
-import { ConditionsOfBook } from './conditionsOfBook';
+import { orderWithin, saidIn } from './rowLine';
+import { ConditionsOfBook } from './condition/conditionsOfBook';
 import { CardTrial } from './CardTrial';
-import { LacksCard } from './LacksCard';
-import type { Lacking } from './lacks';
+import { LacksCard } from './lacks/LacksCard';
+import type { Lacking } from './lacks/lacks';
 import { type RowOrigin, RowSheet } from './RowSheet';
 
 export type Listing = {
@@ -49,26 +49,7 @@ export type Edits = {
 
 type Open = { row: AnyRow } | { start: Readonly<Record<string, unknown>> };
 
-/** What no line says: it is opened to be seen. */
-const NESTED = new Set<FieldSpec['is']>([
-  ...(['trials', 'condition', 'group', 'list', 'several', 'learnt', 'curve'] as const),
-  ...(['drillWhen', 'values', 'springs', 'facts', 'strokes', 'words', 'figures'] as const),
-]);
-
-/** What it says in numbers and words, in a line. */
-const saidIn = (row: AnyRow, fields: readonly FieldSpec[], t: TFunction): string =>
-  fields
-    .flatMap((spec) => {
-      const value = row[spec.field];
-      if (value === undefined || NESTED.has(spec.is)) return [];
-      if (spec.is === 'range')
-        return `${t(`fleet.field.${spec.field}` as 'fleet.field.name')}: ${(value as number[]).join(' – ')}${spec.unit ? ` ${spec.unit}` : ''}`;
-      const label = fields.length === 1 || spec.is === 'text' ? '' : `${t(`fleet.field.${spec.field}` as 'fleet.field.name')}: `;
-      if (spec.is === 'wording') return `${label}${(value as Wording).en}`;
-      if (spec.is === 'choice') return `${label}${optionName(spec.field, value as string, t)}`;
-      return `${label}${String(value as string | number)}${spec.is === 'number' && spec.unit ? ` ${spec.unit}` : ''}`;
-    })
-    .join(' · ');
+const ABOUT_NAME = { boat: 'about', class: 'about', base: 'aboutBase', rules: 'aboutRules' } as const satisfies Record<BookKind, string>;
 
 /** Rows of stations and tanks have names; the schema of the book saw to it. */
 const isNamed = (row: AnyRow): row is AnyRow & Named => typeof row.name === 'object';
@@ -98,7 +79,7 @@ export const BookEditor = ({
   trial,
   children,
 }: {
-  kind: 'boat' | 'class' | 'base';
+  kind: BookKind;
   /** How often something was kept: what was open is closed then. */
   kept: number;
   title: string;
@@ -130,7 +111,7 @@ export const BookEditor = ({
   const [open, setOpen] = useState<Open>();
   // What was kept is seen in the list.
   useEffect(() => setOpen(undefined), [kept]);
-  const listName = (name: string) => t(`fleet.list.${name === 'about' && kind === 'base' ? 'aboutBase' : (name as 'points')}`);
+  const listName = (name: string) => t(`fleet.list.${name === 'about' ? ABOUT_NAME[kind] : (name as 'points')}`);
   const listing = listings.find(({ list }) => list === chosen) ?? listings[0]!;
   const { list, fieldsOf, rows, fixed } = listing;
   const rowsOf = (name: string) => listings.find((one) => one.list === name)?.rows ?? [];
@@ -148,15 +129,7 @@ export const BookEditor = ({
         rows: shown.filter((row) => row.station === station.id),
       }))
     : [{ id: '', name: listName(list), rows: shown }];
-  /** A group put in order: its rows change places among themselves, all others stay where they are. */
-  const order = (group: readonly AnyRow[], ids: readonly string[]) => {
-    const places = new Set(group.map(({ id }) => id));
-    const next = [...ids];
-    edits.order(
-      list,
-      rows.map(({ id }) => (places.has(id) ? next.shift()! : id)),
-    );
-  };
+  const order = (group: readonly AnyRow[], ids: readonly string[]) => edits.order(list, orderWithin(rows, group, ids));
   const close = () => setOpen(undefined);
   /** Opens the place that a path names: its part of the book, and the row where it is hers to change. */
   const openAt = (path: string) => {

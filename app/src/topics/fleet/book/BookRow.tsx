@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Tag } from '../../../ui/board';
 import { ListRow } from '../../../ui/controls/listRow';
 import { Body, Small } from '../../../ui/words';
+import { type BookKind, LAYERED } from './bookKind';
 import { type RowOrigin } from './RowSheet';
 
 export type AnyRow = Readonly<Record<string, unknown>> & { id: string };
@@ -17,7 +18,7 @@ export const BookRow = ({
   origin,
   onOpen,
 }: {
-  kind: 'boat' | 'class' | 'base';
+  kind: BookKind;
   row: AnyRow;
   /** What it says, where its words do not. */
   line?: string;
@@ -40,7 +41,7 @@ export const BookRow = ({
         ) : null}
         {typeof row.seconds === 'number' ? <Small>{t('brief.seconds', { n: row.seconds })}</Small> : null}
         {typeof row.count === 'number' && line === undefined ? <Small>{`× ${row.count}`}</Small> : null}
-        {kind === 'base' ? null : (
+        {!LAYERED.has(kind) ? null : (
           <Tag kind={origin.is === 'changed' || origin.is === 'own' ? 'ask' : 'calm'}>
             {t(`fleet.origin.${origin.is}`, { name: origin.name })}
           </Tag>

@@ -11,8 +11,8 @@ import { Plan } from '../../../ui/drawn/plan';
 import { CheckboxRow } from '../../../ui/controls/checkboxRow';
 import { Body, Small } from '../../../ui/words';
 import { Button } from '../../../ui/controls/button';
-import { type ConditionDraft, NO_CONDITION } from './conditionDraft';
-import { ConditionField } from './ConditionField';
+import { type ConditionDraft, NO_CONDITION } from './condition/conditionDraft';
+import { ConditionField } from './condition/ConditionField';
 import { type Draft, type DraftValue, draftOf, type ItemDraft, type Texts } from './draft';
 import { DrillField, isOfDrill } from './drill/DrillField';
 import type { FieldSpec } from './fields';
@@ -20,6 +20,9 @@ import { ListField } from './ListField';
 import { StrokesField } from './strokes/StrokesField';
 import type { Stroke } from '@quay/core/fleet/drawing';
 import { optionName } from './optionName';
+
+/** A step by its first words, in a list of choices. */
+const shortOf = (say: string): string => (say.length <= 30 ? say : `${say.slice(0, 30).replace(/[\s,.:;]+\S*$/, '')} …`);
 
 export type Named = { id: string; name: Wording };
 
@@ -226,7 +229,7 @@ export const OneField = ({
       );
     case 'step':
       return choose([
-        ...within.map((row, i) => ({ id: row.id, name: `${i + 1} · ${(row.say as Texts | undefined)?.en?.slice(0, 28) ?? ''}` })),
+        ...within.map((row, i) => ({ id: row.id, name: `${i + 1} · ${shortOf((row.say as Texts | undefined)?.en ?? '')}` })),
         ...CARD_ENDS.map((id) => ({ id, name: t(`fleet.end.${id}`) })),
       ]);
     case 'learnt': {

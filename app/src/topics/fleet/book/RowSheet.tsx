@@ -18,6 +18,7 @@ import { Plan } from '../../../ui/drawn/plan';
 import { ModalSheet } from '../../../ui/controls/modalSheet';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { isMatter } from './about';
+import { type BookKind, LAYERED } from './bookKind';
 import { type Draft, draftOf, type DraftValue, readDraft, rowForm, type Texts, wordingOf } from './draft';
 import { DrillNamesNow, drillNamesIn } from './drill/drillNames';
 import type { FieldSpec } from './fields';
@@ -49,7 +50,7 @@ export const RowSheet = ({
   aside,
   onRight,
 }: {
-  kind: 'boat' | 'class' | 'base';
+  kind: BookKind;
   title: string;
   fields: readonly FieldSpec[];
   row?: Readonly<Record<string, unknown>>;
@@ -100,7 +101,7 @@ export const RowSheet = ({
         {...(aside ? { beside: <Aside draft={draft} fields={fields} aside={aside} /> } : {})}
         footer={<Button mode="contained" label={t(`fleet.keepFor.${kind}`)} onPress={() => void keep()} busy={busy} testID="keep-row" />}
       >
-        {kind === 'base' ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
+        {!LAYERED.has(kind) ? null : <Small>{t(`fleet.origin.${origin.is}`, { name: origin.name })}</Small>}
         {fault ? <Notice kind="stop" title={fault} /> : null}
         {fields.some(({ field }) => isMatter(field)) ? <Small>{t('fleet.policiesNote')}</Small> : null}
         {wordings ? (

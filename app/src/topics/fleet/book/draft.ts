@@ -5,7 +5,7 @@ import { type Language, LANGUAGES, type Wording } from '@quay/core/words/words';
 import { typedNumber } from '@quay/core/number/typed';
 import { readClock, readDay, writeDay } from '@quay/core/time/typedDay';
 import * as z from 'zod/mini';
-import { type ConditionDraft, type ConditionFault, draftOfCondition, NO_CONDITION, readCondition } from './conditionDraft';
+import { type ConditionDraft, type ConditionFault, draftOfCondition, NO_CONDITION, readCondition } from './condition/conditionDraft';
 import { draftOfWhen, NO_WHEN, readWhen, type WhenDraft } from './drill/drillDraft';
 import type { FieldSpec } from './fields';
 

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
-import type { Field } from '../../../../platform/drawingBoard';
+import type { Field } from '../../../../platform/drawing/drawingBoard';
 import { Tag } from '../../../../ui/board';
 import { Button } from '../../../../ui/controls/button';
 import { Strokes } from '../../../../ui/drawn/drawing';
@@ -31,7 +31,7 @@ const sizeIn = (row: Draft, field: string): number | undefined => {
  * What a row is drawn on: the boat, metres from her stern and her middle line, or a surface, from 0 to 1 right and down.
  * Nothing while somebody has not said how large it is.
  */
-export const fieldOf = (row: Draft): { field: Field; boat: { lengthM: number; beamM: number } | undefined; ratio: number } | undefined => {
+const fieldOf = (row: Draft): { field: Field; boat: { lengthM: number; beamM: number } | undefined; ratio: number } | undefined => {
   if ('lengthM' in row) {
     const [lengthM, beamM] = [sizeIn(row, 'lengthM'), sizeIn(row, 'beamM')];
     if (lengthM === undefined || beamM === undefined) return undefined;

@@ -1,5 +1,5 @@
 import { address } from 'worker:docking';
-import type { Order, Shown } from '../workers/dockingProtocol';
+import type { Order, Shown } from '../../workers/dockingProtocol';
 
 export type DockingWorker = { order: (order: Order) => void; end: () => void };
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { useDraft } from '../../local/draft';
+import { useDraft } from '../../../local/draft';
 import type { NewHireForm } from './newHireForm';
 
 /** What of a hire that was not booked is worth keeping: who comes. When is asked anew, since the time has gone on. */

@@ -3,7 +3,7 @@ import { type Book, LISTS } from '@quay/core/fleet/book';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import { type Lack, lacksOf, rowAt } from '@quay/core/fleet/lacks/lacks';
 import { useMemo } from 'react';
-import type { AnyRow } from './BookRow';
+import type { AnyRow } from '../BookRow';
 
 export type Lacking = {
   /** What the book lacks as it is kept. */

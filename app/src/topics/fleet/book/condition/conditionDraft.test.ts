@@ -13,7 +13,7 @@ const conditionsIn = (value: unknown): Condition[] => {
     return [...(read?.success ? [read.data] : []), ...conditionsIn(inner)];
   });
 };
-const ROOT = join(__dirname, '../../../../..');
+const ROOT = join(__dirname, '../../../../../..');
 const files = ['starters/classes', 'demo', 'demo/boats', 'demo/waters'].flatMap((folder) =>
   readdirSync(join(ROOT, folder))
     .filter((file) => /\.(geo)?json$/.test(file))

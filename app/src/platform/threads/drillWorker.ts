@@ -1,5 +1,5 @@
 import { address } from 'worker:drill';
-import type { Asked, Examined } from '../workers/drillProtocol';
+import type { Asked, Examined } from '../../workers/drillProtocol';
 
 /** Starts the thread that goes through drills. @param onFault a fault in it is the page’s fault, and shown as one */
 export const startDrillWorker = (onExamined: (examined: Examined) => void, onFault: (fault: Error) => void) => {

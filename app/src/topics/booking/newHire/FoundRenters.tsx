@@ -3,10 +3,10 @@ import type { ReplyOf } from '@quay/contract/endpoint';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { call } from '../../local/api';
-import { ListRow } from '../../ui/controls/listRow';
-import { useTones } from '../../ui/theme';
-import { Bold, Small } from '../../ui/words';
+import { call } from '../../../local/api';
+import { ListRow } from '../../../ui/controls/listRow';
+import { useTones } from '../../../ui/theme';
+import { Bold, Small } from '../../../ui/words';
 
 export type KnownRenter = ReplyOf<typeof findRenters>['renters'][number];
 

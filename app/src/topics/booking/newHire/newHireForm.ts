@@ -6,8 +6,8 @@ import { clockOf, dateOf, instantOf, shiftDay } from '@quay/core/time/zone';
 import { readClock, readDay, writeDay } from '@quay/core/time/typedDay';
 import { LANGUAGES } from '@quay/core/words/words';
 import * as z from 'zod/mini';
-import type { Form } from '../../ui/controls/form';
-import * as typed from '../../ui/controls/typed';
+import type { Form } from '../../../ui/controls/form';
+import * as typed from '../../../ui/controls/typed';
 
 /** A new hire as it is typed, and what becomes of it. */
 
@@ -92,3 +92,18 @@ export const newHireForm = (zone: string, now: number) =>
     });
 type Schema = ReturnType<typeof newHireForm>;
 export type NewHireForm = Form<z.input<Schema>, z.output<Schema>>;
+
+/** As it stands before anything is typed; when she leaves is for who opens it to say. */
+export const BLANK_HIRE = {
+  hours: '4',
+  backDate: '',
+  backClock: '',
+  adults: 2,
+  children: 0,
+  renter: '',
+  contact: '',
+  language: 'en',
+  deposit: '',
+  handover: 'staffed',
+  notes: '',
+} as const;

@@ -5,13 +5,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useContext, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { call } from '../../../local/api';
-import { Button, IconButton } from '../../../ui/controls/button';
-import { ChoiceChip } from '../../../ui/controls/choiceChip';
-import { ModalSheet } from '../../../ui/controls/modalSheet';
-import { TextField } from '../../../ui/controls/textField';
-import { useTones } from '../../../ui/theme';
-import { Bold, Small } from '../../../ui/words';
+import { call } from '../../../../local/api';
+import { Button, IconButton } from '../../../../ui/controls/button';
+import { ChoiceChip } from '../../../../ui/controls/choiceChip';
+import { ModalSheet } from '../../../../ui/controls/modalSheet';
+import { TextField } from '../../../../ui/controls/textField';
+import { useTones } from '../../../../ui/theme';
+import { Bold, Small } from '../../../../ui/words';
 import {
   ASKED,
   type ConditionDraft,

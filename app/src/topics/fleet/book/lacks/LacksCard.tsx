@@ -2,10 +2,10 @@ import type { Lack } from '@quay/core/fleet/lacks/lacks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card } from '../../../ui/board';
-import { Button } from '../../../ui/controls/button';
-import { ListRow } from '../../../ui/controls/listRow';
-import { Body, SlabBold, Small } from '../../../ui/words';
+import { Card } from '../../../../ui/board';
+import { Button } from '../../../../ui/controls/button';
+import { ListRow } from '../../../../ui/controls/listRow';
+import { Body, SlabBold, Small } from '../../../../ui/words';
 
 /** So many are shown at once; the gravest stand first. */
 const AT_ONCE = 4;

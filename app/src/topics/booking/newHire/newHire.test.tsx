@@ -1,19 +1,19 @@
 import type { BoatChoice } from '@quay/contract/booking';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
-import { NoAnswer, Refused } from '../../local/api';
-import { asked } from '../../testing/living';
-import { render } from '../../testing/render';
+import { NoAnswer, Refused } from '../../../local/api';
+import { asked } from '../../../testing/living';
+import { render } from '../../../testing/render';
 import { NewHire } from './NewHire';
 import { startOn, timesOf } from './newHireForm';
 
 const mockCalls: { name: string; query?: Record<string, string>; body?: Record<string, unknown> }[] = [];
 let mockAnswer: (name: string) => unknown;
-jest.mock('../../local/api', () => ({
-  ...jest.requireActual<object>('../../local/api'),
+jest.mock('../../../local/api', () => ({
+  ...jest.requireActual<object>('../../../local/api'),
   call: (endpoint: { name: string }, given: object) => {
     // This phone is not told what it could book by without signal.
     if (endpoint.name === 'getWalkIns')
-      return Promise.reject(new (jest.requireActual<{ NoAnswer: typeof NoAnswer }>('../../local/api').NoAnswer)(''));
+      return Promise.reject(new (jest.requireActual<{ NoAnswer: typeof NoAnswer }>('../../../local/api').NoAnswer)(''));
     mockCalls.push({ name: endpoint.name, ...given });
     return Promise.resolve().then(() => mockAnswer(endpoint.name));
   },

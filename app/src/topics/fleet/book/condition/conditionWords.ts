@@ -1,6 +1,6 @@
 import type { TFunction } from 'i18next';
 import { type ConditionDraft, factKind, type GroupDraft, type LeafDraft, type PartDraft } from './conditionDraft';
-import { optionName } from './optionName';
+import { optionName } from '../optionName';
 
 /** A condition in words, as it is put together. */
 

@@ -9,28 +9,28 @@ import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
-import { call, NoAnswer, Refused } from '../../local/api';
-import { useErrorWords } from '../../local/errorWords';
-import { fetchWalkIns } from '../../local/prefetch';
-import { problemWords } from '../../local/problemWords';
-import { choices } from '../../local/walkIn/choices';
-import { bookHere, NotOnThisPhone } from '../../local/walkIn/saved';
-import { Card, Notice } from '../../ui/board';
-import { useNow } from '../../ui/clock';
-import { Button } from '../../ui/controls/button';
-import { useSchemaForm } from '../../ui/controls/form';
-import { useSnack } from '../../ui/controls/snack';
-import { whenOf } from '../../ui/format';
-import { useRoom } from '../../ui/room';
-import { Screen } from '../../ui/screen';
-import { Body, SlabBold } from '../../ui/words';
-import { sumOf } from '../settlement/SumField';
-import { BoatChoices } from './BoatChoices';
-import { HoursCard } from './HoursCard';
-import { HoursNotice } from './HoursNotice';
-import { newHireForm, startOn, timesOf } from './newHireForm';
+import { call, NoAnswer, Refused } from '../../../local/api';
+import { useErrorWords } from '../../../local/errorWords';
+import { fetchWalkIns } from '../../../local/prefetch';
+import { problemWords } from '../../../local/problemWords';
+import { choices } from '../../../local/walkIn/choices';
+import { bookHere, NotOnThisPhone } from '../../../local/walkIn/saved';
+import { Card, Notice } from '../../../ui/board';
+import { useNow } from '../../../ui/clock';
+import { Button } from '../../../ui/controls/button';
+import { useSchemaForm } from '../../../ui/controls/form';
+import { useSnack } from '../../../ui/controls/snack';
+import { whenOf } from '../../../ui/format';
+import { useRoom } from '../../../ui/room';
+import { Screen } from '../../../ui/screen';
+import { Body, SlabBold } from '../../../ui/words';
+import { sumOf } from '../../settlement/SumField';
+import { BoatChoices } from '../BoatChoices';
+import { HoursCard } from '../HoursCard';
+import { HoursNotice } from '../HoursNotice';
+import { BLANK_HIRE, newHireForm, startOn, timesOf } from './newHireForm';
 import { useHalfTyped } from './useHalfTyped';
-import { RenterCard } from './RenterCard';
+import { RenterCard } from '../RenterCard';
 
 /** Widest that a form is read at, px. */
 const MEASURE = 1100;
@@ -63,19 +63,9 @@ export const NewHire = () => {
   };
   const schema = useMemo(() => newHireForm(zone, opened), [zone, opened]);
   const form = useSchemaForm(schema, {
+    ...BLANK_HIRE,
     ...startAt(zone),
-    hours: '4',
-    backDate: '',
-    backClock: '',
-    adults: 2,
-    children: 0,
     boat: asked.boat ?? '',
-    renter: '',
-    contact: '',
-    language: 'en',
-    deposit: '',
-    handover: 'staffed',
-    notes: '',
   });
   const set = form.setValue;
   const begun = useHalfTyped(form, asked.day === undefined && asked.boat === undefined);

@@ -1,7 +1,7 @@
 import { address } from 'worker:photo';
 import type { Corners, Spot } from '@quay/core/photo/card';
 import type { Quality } from '@quay/core/photo/quality';
-import type { Asked, Said } from '../workers/photoProtocol';
+import type { Asked, Said } from '../../workers/photoProtocol';
 
 let worker: Worker | undefined;
 let last = 0;
