@@ -33,7 +33,14 @@ const plain: Drill = Drill.parse({
   rest: { engine: 'off' },
   moves: [{ control: 'key', to: 'run', say: name }],
 });
-const faultsOf = (change: Partial<Drill>) => examine({ ...plain, ...change }).faults;
+/** Faults in words; those that say a way say it in the words of their moves. */
+const faultsOf = (change: Partial<Drill>) =>
+  examine({ ...plain, ...change }).faults.map(({ path, reason, way }) => {
+    const moves = way?.moves.map((move) => (move ? `${move.control} → ${move.to}` : 'wait')).join(', ') ?? '';
+    expect(reason.endsWith(moves)).toBe(true);
+    expect(way !== undefined || !reason.includes('→')).toBe(true);
+    return { path, reason };
+  });
 
 describe('examining a drill', () => {
   it('finds nothing wrong with one that is right, and every state of it by hand', () => {
