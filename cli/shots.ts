@@ -12,5 +12,6 @@ export const shots = async (): Promise<void> => {
   mkdirSync(FOLDER, { recursive: true });
   await must('npx', ['playwright', 'test', '-c', 'e2e/shots.config.ts']);
   // What no view is called any more goes, and only once all the others are there.
-  for (const name of readdirSync(FOLDER)) if (statSync(join(FOLDER, name)).mtimeMs < began) rmSync(join(FOLDER, name));
+  for (const name of readdirSync(FOLDER))
+    if (name.endsWith('.png') && statSync(join(FOLDER, name)).mtimeMs < began) rmSync(join(FOLDER, name));
 };
