@@ -16,7 +16,8 @@ const DRAWN = [
 /** Parts of a form that another file holds together: the fields of a row of a book, as many as its kind has. */
 const HELD_BY: Readonly<Record<string, string>> = {
   'app/src/topics/fleet/book/OneField.tsx': 'app/src/topics/fleet/book/RowSheet.tsx',
-  'app/src/topics/fleet/book/ConditionField.tsx': 'app/src/topics/fleet/book/RowSheet.tsx',
+  'app/src/topics/fleet/book/condition/ConditionField.tsx': 'app/src/topics/fleet/book/RowSheet.tsx',
+  'app/src/topics/fleet/book/drill/DrillField.tsx': 'app/src/topics/fleet/book/RowSheet.tsx',
 };
 
 const sources = (folder: string): string[] =>
