@@ -11,7 +11,7 @@ import { BookEditor } from './book/BookEditor';
 import { plainEdits } from './book/plainEdits';
 import { BookMissing } from './BookMissing';
 import { ABOUT_BASE } from './book/about';
-import { BASE_FIELDS } from './book/fields';
+import { BASE_FIELDS } from './book/fields/fields';
 import { aboutListing } from './book/layerEdits';
 import { useBook, useTextRight } from './useBook';
 import { VersionsSheet } from './VersionsSheet';

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { Notice } from '../../ui/board';
 import { BookEditor } from './book/BookEditor';
-import { BASE_FIELDS } from './book/fields';
+import { BASE_FIELDS } from './book/fields/fields';
 import { plainEdits } from './book/plainEdits';
 import { BookMissing } from './BookMissing';
 import { useBook } from './useBook';

@@ -10,7 +10,7 @@ import { Body, Bold, Small } from '../../../ui/words';
 import { type ItemDraft, newItem } from './draft';
 import { DrillNamesNow } from './drill/drillNames';
 import { itemLine } from './drill/itemLine';
-import type { FieldSpec } from './fields';
+import type { FieldSpec } from './fields/fieldSpec';
 
 type ListSpec = Extract<FieldSpec, { is: 'list' }>;
 

@@ -15,7 +15,7 @@ import { type ConditionDraft, NO_CONDITION } from './condition/conditionDraft';
 import { ConditionField } from './condition/ConditionField';
 import { type Draft, type DraftValue, draftOf, type ItemDraft, type Texts } from './draft';
 import { DrillField, isOfDrill } from './drill/DrillField';
-import type { FieldSpec } from './fields';
+import type { FieldSpec } from './fields/fieldSpec';
 import { ListField } from './ListField';
 import { StrokesField } from './strokes/StrokesField';
 import type { Stroke } from '@quay/core/fleet/drawing';

@@ -21,7 +21,7 @@ import { isMatter } from './about';
 import { type BookKind, LAYERED } from './bookKind';
 import { type Draft, draftOf, type DraftValue, readDraft, rowForm, type Texts, wordingOf } from './draft';
 import { DrillNamesNow, drillNamesIn } from './drill/drillNames';
-import type { FieldSpec } from './fields';
+import type { FieldSpec } from './fields/fieldSpec';
 import { HullTrials } from './HullTrials';
 import { TankCurve } from './TankCurve';
 

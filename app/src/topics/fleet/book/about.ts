@@ -4,7 +4,7 @@ import { type RowEdit, setSingle } from '@quay/core/fleet/edit';
 import { HULL_RANGES } from '@quay/core/fleet/hullRanges';
 import type { Single, Singles, SinglesFrom } from '@quay/core/fleet/merge';
 import { type PolicyTopic, POLICY_TOPICS, POLICIES } from '@quay/core/policy/policy';
-import type { FieldSpec } from './fields';
+import type { FieldSpec } from './fields/fieldSpec';
 
 /** What a book says once, as rows of a list that is neither sorted nor added to. */
 

@@ -4,7 +4,7 @@ import { SWIMS } from '@quay/core/party/people';
 import type { RuleSet, WearRule } from '@quay/core/party/rules';
 import type { Wording } from '@quay/core/words/words';
 import type { About } from './about';
-import type { FieldSpec } from './fields';
+import type { FieldSpec } from './fields/fieldSpec';
 
 /** A set of rules as what it is: who wears a jacket and when, which, and who may drive or look out. */
 

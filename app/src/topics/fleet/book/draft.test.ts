@@ -15,7 +15,7 @@ import cruiser from '../../../../../starters/classes/cruiser-10.json';
 import rib from '../../../../../starters/classes/rib-6.json';
 import { ABOUT_BASE, aboutBoat, aboutClass } from './about';
 import { type Draft, draftOf, readDraft } from './draft';
-import { BASE_FIELDS, FIELDS } from './fields';
+import { BASE_FIELDS, FIELDS } from './fields/fields';
 
 const known = (fields: readonly { field: string }[]) => new Set(['id', 'absent', 'after', ...fields.map(({ field }) => field)]);
 

@@ -7,7 +7,7 @@ import { readClock, readDay, writeDay } from '@quay/core/time/typedDay';
 import * as z from 'zod/mini';
 import { type ConditionDraft, type ConditionFault, draftOfCondition, NO_CONDITION, readCondition } from './condition/conditionDraft';
 import { draftOfWhen, NO_WHEN, readWhen, type WhenDraft } from './drill/drillDraft';
-import type { FieldSpec } from './fields';
+import type { FieldSpec } from './fields/fieldSpec';
 
 /** A wording while it is typed. */
 export type Texts = Partial<Record<Language, string>>;

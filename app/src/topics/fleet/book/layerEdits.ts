@@ -4,7 +4,7 @@ import { addRow, changeRow, dropRow, inheritRow, orderRows, setCondition, setSin
 import type { Single } from '@quay/core/fleet/merge';
 import type { About, MergedSingles } from './about';
 import type { Edits, Listing } from './BookEditor';
-import { CONDITION_FIELDS, FIELDS } from './fields';
+import { CONDITION_FIELDS, FIELDS } from './fields/fields';
 import type { RowOrigin } from './RowSheet';
 
 type Origins = Readonly<Record<string, Readonly<Record<string, { book: string; is: 'brought' | 'changed' }>>>>;

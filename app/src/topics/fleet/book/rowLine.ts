@@ -1,7 +1,7 @@
 import type { Wording } from '@quay/core/words/words';
 import type { TFunction } from 'i18next';
 import type { AnyRow } from './BookRow';
-import type { FieldSpec } from './fields';
+import type { FieldSpec } from './fields/fieldSpec';
 import { optionName } from './optionName';
 
 /** What no line says: it is opened to be seen. */

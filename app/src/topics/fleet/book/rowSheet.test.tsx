@@ -3,7 +3,7 @@ import type { ListName } from '@quay/core/fleet/book';
 import type { RowEdit } from '@quay/core/fleet/edit';
 import '../../../i18n';
 import { pack } from '../../../testing/view';
-import { FIELDS } from './fields';
+import { FIELDS } from './fields/fields';
 import { type RowOrigin, RowSheet } from './RowSheet';
 import { render } from '../../../testing/render';
 

@@ -10,7 +10,7 @@ import { TextField } from '../../../../ui/controls/textField';
 import { useTones } from '../../../../ui/theme';
 import { Bold, Small } from '../../../../ui/words';
 import { type Draft, type DraftValue, type ItemDraft, typedIn } from '../draft';
-import type { FieldSpec } from '../fields';
+import type { FieldSpec } from '../fields/fieldSpec';
 import { NO_WHEN, type WhenDraft } from './drillDraft';
 import { DrillNamesNow } from './drillNames';
 import { WhenField } from './WhenField';

@@ -1,6 +1,6 @@
 import type { TFunction } from 'i18next';
 import { type Draft, type ItemDraft, type Texts, typedIn } from '../draft';
-import type { FieldSpec } from '../fields';
+import type { FieldSpec } from '../fields/fieldSpec';
 import { optionName } from '../optionName';
 import type { WhenDraft } from './drillDraft';
 import type { DrillNames } from './drillNames';
