@@ -6,7 +6,7 @@ import type { CardEnd } from '../fleet/cardEnds';
 import type { FixCard, FixStep, Point } from '../fleet/points';
 import { spelt } from '../waters/spelling';
 import { applies } from './compose';
-import { search, stepAfter, stepsOf } from './guide';
+import { search, stepAfter, stepsInVain, stepsOf } from './guide';
 
 const demo = (name: string) =>
   JSON.parse(readFileSync(join(__dirname, '../../../starters/classes', name), 'utf8')) as { fixCards: FixCard[]; points: Point[] };
@@ -206,5 +206,37 @@ describe('spelling by radio', () => {
     expect(spelt('OTB104')).toEqual(['Oscar', 'Tango', 'Bravo', 'one', 'zero', 'four']);
     expect(spelt('é-7')).toEqual(['Echo', 'seven']);
     expect(new Set('ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789'.split('').map((c) => spelt(c)[0])).size).toBe(36);
+  });
+});
+
+describe('steps in vain', () => {
+  const say = { en: 'say', fr: 'dire', de: 'sagen', es: 'decir' };
+  const card = (...steps: Omit<FixStep, 'say'>[]): FixCard => ({ id: 'c', name: say, steps: steps.map((step) => ({ ...step, say })) });
+  const inVain = (...steps: Omit<FixStep, 'say'>[]) => stepsInVain(card(...steps)).map(({ id }) => id);
+
+  it('are none on the cards that ship', () => {
+    for (const one of cards) expect([one.id, stepsInVain(one)]).toEqual([one.id, []]);
+  });
+
+  it('are those that no answer leads to and nobody falls through to', () => {
+    expect(inVain({ id: 'a', to: 'c' }, { id: 'b' }, { id: 'c', to: 'end' }, { id: 'd', to: 'b' })).toEqual(['b', 'd']);
+    expect(
+      inVain(
+        {
+          id: 'a',
+          answers: [
+            { say, to: 'b' },
+            { say, to: 'ring' },
+          ],
+        },
+        { id: 'b', to: 'a' },
+        { id: 'c' },
+      ),
+    ).toEqual(['c']);
+    expect(inVain({ id: 'a' }, { id: 'b' })).toEqual([]);
+  });
+
+  it('are none that stand in for a step which is not for every boat', () => {
+    expect(inVain({ id: 'a', when: { adults: { atLeast: 2 } }, to: 'c' }, { id: 'b' }, { id: 'c' })).toEqual([]);
   });
 });

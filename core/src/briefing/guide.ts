@@ -92,3 +92,19 @@ export const stepAfter = (card: FixCard, steps: readonly FixStep[], from: FixSte
   // A card that runs out without anybody having said that all is well ends with a call.
   return steps.find(({ id }) => order.indexOf(id) >= at) ?? 'ring';
 };
+
+/** Steps that nobody comes to, whatever is answered: a card holds them in vain. @returns in the order of the card */
+export const stepsInVain = (card: FixCard): FixStep[] => {
+  const reached = new Set(card.steps.slice(0, 1));
+  // What is added on the way is gone through, too.
+  for (const from of reached) {
+    for (const to of from.answers?.map((answer) => answer.to) ?? [from.to]) {
+      const next = stepAfter(card, card.steps, from, to);
+      if (typeof next !== 'string') reached.add(next);
+    }
+    // Where it is not for a boat, the one after it stands in its place.
+    const after = card.steps[card.steps.indexOf(from) + 1];
+    if (from.when !== undefined && after) reached.add(after);
+  }
+  return card.steps.filter((step) => !reached.has(step));
+};

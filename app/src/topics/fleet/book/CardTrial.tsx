@@ -1,4 +1,4 @@
-import { stepAfter } from '@quay/core/briefing/guide';
+import { stepAfter, stepsInVain } from '@quay/core/briefing/guide';
 import { type CardEnd, isCardEnd } from '@quay/core/fleet/cardEnds';
 import { FixCard } from '@quay/core/fleet/points';
 import { say, type Wording } from '@quay/core/words/words';
@@ -25,15 +25,7 @@ export const CardTrial = ({ card }: { card: object }) => {
     const next = stepAfter(read.data, steps, step!, to);
     setWay([...way, typeof next === 'string' ? next : next.id]);
   };
-  const reached = new Set([steps[0]!.id]);
-  for (const id of reached) {
-    const from = steps.find((one) => one.id === id);
-    for (const to of from ? (from.answers?.map((answer) => answer.to) ?? [from.to]) : []) {
-      const next = stepAfter(read.data, steps, from!, to);
-      if (typeof next !== 'string') reached.add(next.id);
-    }
-  }
-  const lost = steps.filter(({ id }) => !reached.has(id));
+  const lost = stepsInVain(read.data);
   const words = (wording: Wording) => say(wording, i18n.language);
   return (
     <Card style={{ gap: 10 }}>
