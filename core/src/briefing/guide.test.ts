@@ -237,6 +237,6 @@ describe('steps in vain', () => {
   });
 
   it('are none that stand in for a step which is not for every boat', () => {
-    expect(inVain({ id: 'a', when: { adults: { atLeast: 2 } }, to: 'c' }, { id: 'b' }, { id: 'c' })).toEqual([]);
+    expect(inVain({ id: 'a', when: { fact: 'party.adults', atLeast: 2 }, to: 'c' }, { id: 'b' }, { id: 'c' })).toEqual([]);
   });
 });
