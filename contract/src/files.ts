@@ -7,7 +7,7 @@ import { nothing, Sha256 } from './parts';
 /** No installation’s files are larger, bytes; pictures are none of them. */
 export const FILES_LIMIT_BYTES = 24 * 1024 * 1024;
 
-export const FILE_KINDS = ['operator', 'bases', 'classes', 'boats', 'waters', 'rules', 'prices', 'hires', 'staff'] as const;
+export const FILE_KINDS = ['operator', 'bases', 'classes', 'boats', 'waters', 'rules', 'prices', 'hires', 'staff', 'logo'] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
 
 const told = z.array(z.object({ file: z.string(), where: z.string(), reason: z.string() }));
@@ -36,12 +36,13 @@ export type FilesPreview = z.infer<typeof FilesPreview>;
 
 export const takeFiles = endpoint({
   name: 'takeFiles',
-  summary: 'The whole installation as a ZIP of files in the open formats. Records, pictures and secrets are no part of it.',
+  summary: 'The whole installation as a ZIP of files in the open formats. Records and pictures are no part of it.',
   method: 'GET',
   path: '/files',
   roles: ['manager'],
   params: nothing,
-  query: nothing,
+  /** `secrets`: with what people sign in with, as it is kept, so that they go on signing in where it is brought. */
+  query: z.object({ secrets: z.optional(z.enum(['yes', 'no'])) }),
   body: nothing,
   gives: 'application/zip',
   reply: z.unknown(),

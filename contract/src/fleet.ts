@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, Book, ClassBook } from '@quay/core/fleet/book';
 import { Condition } from '@quay/core/fleet/condition';
-import { BookId, LANGUAGES, Wording } from '@quay/core/words/words';
+import { BookId, Clauses, LANGUAGES, Wording } from '@quay/core/words/words';
 import { GeneralPoint } from '@quay/core/fleet/points';
 import { RuleSet } from '@quay/core/party/rules';
 import { GaugeErrors } from '@quay/core/fleet/rows';
@@ -288,7 +288,9 @@ export const changeRules = endpoint({
   reply: RulesShelf,
 });
 
-const Everywhere = z.object({ points: z.array(GeneralPoint), version: z.int(), boats: z.array(z.string()) });
+const SaidEverywhere = z.object({ points: z.array(GeneralPoint).check(z.maxLength(100)), clauses: z.optional(Clauses) });
+export type SaidEverywhere = z.infer<typeof SaidEverywhere>;
+const Everywhere = z.extend(SaidEverywhere, { version: z.int(), boats: z.array(z.string()) });
 export type Everywhere = z.infer<typeof Everywhere>;
 
 export const getEverywhere = endpoint({
@@ -312,6 +314,6 @@ export const changeEverywhere = endpoint({
   params: nothing,
   query: nothing,
   versioned: true,
-  body: z.object({ points: z.array(GeneralPoint).check(z.maxLength(100)) }),
+  body: SaidEverywhere,
   reply: Everywhere,
 });

@@ -31,7 +31,7 @@ export const getOperator = endpoint({
 });
 
 /** What a manager changes of it; what operators say everywhere has its own editor. */
-export const OperatorChange = z.extend(z.omit(HandoverPolicy, { points: true }), {
+export const OperatorChange = z.extend(z.omit(HandoverPolicy, { points: true, clauses: true }), {
   name: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
 });
 export type OperatorChange = z.infer<typeof OperatorChange>;

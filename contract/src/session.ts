@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { Units } from '@quay/core/number/units';
 import { LANGUAGES } from '@quay/core/words/words';
 import { endpoint } from './endpoint';
 import { Id, Instant, nothing, Sha256 } from './parts';
@@ -7,7 +8,7 @@ export const StaffRole = z.enum(['hand', 'manager']);
 export const Me = z.object({
   staff: z.object({ id: Id, name: z.string(), role: StaffRole }),
   device: z.object({ id: Id, name: z.string(), enrolled: z.boolean() }),
-  operator: z.object({ name: z.string(), currency: z.string(), simulated: z.boolean() }),
+  operator: z.object({ name: z.string(), currency: z.string(), simulated: z.boolean(), units: Units }),
 });
 export type Me = z.infer<typeof Me>;
 
@@ -114,6 +115,8 @@ export const listStaff = endpoint({
         languages: z.array(z.enum(LANGUAGES)),
         /** Where they work; of none, at every base. */
         bases: z.array(Id),
+        /** Somebody brought from elsewhere cannot sign in until a manager gives them a PIN or password. */
+        hasSecret: z.boolean(),
       }),
     ),
     bases: z.array(z.object({ id: Id, name: z.string() })),

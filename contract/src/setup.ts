@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { METRIC, Units } from '@quay/core/number/units';
 import { READINESS, READINESS_STATES } from '@quay/core/policy/readiness';
 import { LANGUAGES } from '@quay/core/words/words';
 import { endpoint } from './endpoint';
@@ -17,6 +18,7 @@ export const FirstStart = z.object({
   currency: z.string().check(z.regex(/^[A-Z]{3}$/)),
   /** Usual tax in the prices, hundredths of a per cent. */
   taxBp: z.int().check(z.gte(0), z.lte(10_000)),
+  units: z._default(Units, METRIC),
   /** Languages renters are spoken to in, the usual one first. */
   languages: z.array(z.enum(LANGUAGES)).check(z.minLength(1), z.maxLength(LANGUAGES.length)),
   manager: needed(80),

@@ -24,6 +24,7 @@ import { newEpoch, quayKey, readOperator } from './platform/database/setting';
 import { newToken } from './platform/signIn/secret';
 import { fold, putStaff, secretFault, takeBackStaff } from './platform/signIn/staff';
 import { putOperator } from './topics/setup/setUp';
+import { logoFrom } from './topics/policy/logo';
 import { FirstStart } from '@quay/contract/setup';
 import { LANGUAGES } from '@quay/core/words/words';
 
@@ -66,16 +67,17 @@ const importFolder = (data: string, from: string, now: Date) =>
     if (!read.ok) throw nothingImported(read.faults);
     // What is missing in a language is shown in English; whoever imports is told where.
     for (const notice of read.notices) console.error(`notice: ${sayFault(notice)}`);
-    await loadImport(store.db, read.data).catch((error: unknown) => {
+    const { logo } = read.data;
+    await loadImport(store.db, read.data, undefined, logo && (await logoFrom(store, logo))).catch((error: unknown) => {
       throw error instanceof ImportRefused ? nothingImported(error.faults) : error;
     });
     const { boats, hires, bases } = read.data;
     console.log(`imported ${bases.length} bases, ${boats.length} boats, ${hires.length} hires`);
   });
 
-const exportFolder = (data: string, to: string) =>
+const exportFolder = (data: string, to: string, secrets: boolean) =>
   withStore(data, async (store) => {
-    const { bases, boats, hires } = await writeExport(store.db, to);
+    const { bases, boats, hires } = await writeExport(store.db, to, { secrets });
     console.log(`wrote ${bases} bases, ${boats} boats, ${hires} hires to ${to}`);
   });
 
@@ -322,7 +324,7 @@ const COMMANDS: Record<string, () => Promise<void>> = {
   compare,
   import: () => importFolder(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   demo: () => makeDemo(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
-  export: () => exportFolder(need('data'), need('to')),
+  export: () => exportFolder(need('data'), need('to'), process.argv.includes('--secrets')),
   setup: () => setUp(need('data')),
   schemas: () => writeSchemas(need('to')),
   verify: () => verify(process.argv[3], flag('key')),

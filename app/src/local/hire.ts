@@ -18,6 +18,7 @@ import { call, NoAnswer, Refused } from './api';
 import { savePack } from './prefetch';
 import { now as present } from '../platform/clock';
 import { isPart, localDb, type LocalDay, type LocalEvent, readMe, write } from './localDb';
+import { speakIn } from '../ui/units';
 import { useSnack } from '../ui/controls/snack';
 import { DoesNotFit, type Entry, saveEvents } from './outbox/save';
 import { usePending, useUndrawn } from './usePending';
@@ -59,14 +60,19 @@ export const saveDay = (day: LocalDay) => write(['days'], (tx) => tx.objectStore
 export const packQuery = (hireId: string) =>
   queryOptions({
     queryKey: ['hire', hireId],
-    queryFn: async () =>
-      // The quay knows nothing yet of what was booked here without signal.
-      (await packOfUnsent(hireId)) ??
-      orSaved<HirePack>(
-        () => call(getHire, { params: { hireId } }),
-        (pack) => savePack({ ...pack, id: hireId }),
-        async () => (await localDb()).get('packs', hireId),
-      ),
+    queryFn: async () => {
+      const pack =
+        // The quay knows nothing yet of what was booked here without signal.
+        (await packOfUnsent(hireId)) ??
+        (await orSaved<HirePack>(
+          () => call(getHire, { params: { hireId } }),
+          (fetched) => savePack({ ...fetched, id: hireId }),
+          async () => (await localDb()).get('packs', hireId),
+        ));
+      // A renter knows the operator by their hire alone.
+      speakIn(pack.operator.units);
+      return pack;
+    },
   });
 
 export const dayQuery = (base: string | undefined) =>

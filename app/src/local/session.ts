@@ -6,6 +6,7 @@ import type { BodyOf, ReplyOf } from '@quay/contract/endpoint';
 import { type QueryClient, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stopFetchingAhead } from './prefetch';
 import { call, NoAnswer, Refused } from './api';
+import { speakIn } from '../ui/units';
 import { nameDeviceKey } from './deviceKey';
 import { readMe, StoreSilent, write } from './localDb';
 
@@ -17,11 +18,16 @@ const meQuery = queryOptions({
     if (!(await readMe())) return null;
     try {
       const me = await call(meEndpoint);
+      speakIn(me.operator.units);
       await rememberMe(me, undefined);
       await nameDeviceKey();
       return me;
     } catch (error) {
-      if (error instanceof NoAnswer) return (await readMe()) ?? null;
+      if (error instanceof NoAnswer) {
+        const last = await readMe();
+        speakIn(last?.operator.units);
+        return last ?? null;
+      }
       if (error instanceof Refused && error.problem.status === 401) return null;
       throw error;
     }
@@ -41,6 +47,7 @@ const useTakeIn = () => {
   return async ({ grant, ...me }: ReplyOf<typeof signInEndpoint>) => {
     // What was asked while nobody was here is asked anew.
     forgetAnswers(client);
+    speakIn(me.operator.units);
     await rememberMe(me, grant);
     await renewGrants(me, grant);
     client.setQueryData(meQuery.queryKey, me);

@@ -3,6 +3,26 @@
 /** Without a secure context there is no service worker, no key and no lock: the app says so and starts no walk. */
 export const canWorkOffline = (): boolean => window.isSecureContext && 'serviceWorker' in navigator;
 
+/** The region this browser is set to, `US`; undefined where it names none. */
+export const regionHere = (): string | undefined => {
+  try {
+    return new Intl.Locale(navigator.language).region;
+  } catch {
+    // A browser may be set to anything; what is no locale names no region.
+    return undefined;
+  }
+};
+
+/** Whether a file is a picture that this browser can show. */
+export const isPicture = async (file: Blob): Promise<boolean> => {
+  try {
+    (await createImageBitmap(file)).close();
+    return true;
+  } catch {
+    return false;
+  }
+};
+
 /** Asks that what is kept here is not thrown away when the disk runs low. @returns whether it was granted */
 export const askToPersist = async (): Promise<boolean> =>
   'storage' in navigator && 'persist' in navigator.storage ? navigator.storage.persist() : false;

@@ -1,4 +1,5 @@
 import { localeOf } from '../i18n';
+import { measures } from './units';
 import { clockOf, dateOf } from '@quay/core/time/zone';
 
 /** `1 h 18`, `0 h 21`, `3 d 4 h`: as one says it on the quay. @param minutes whole, not negative */
@@ -22,8 +23,8 @@ export const dayName = (now: number, zone: string, language: string): string =>
 /** At most one decimal, none when it is whole. */
 export const figure = (value: number): string => String(Math.round(value * 10) / 10);
 
-/** Near things in millimetres, the rest in metres. */
-export const distanceOf = (metres: number): string => (metres < 1 ? `${Math.round(metres * 1000)} mm` : `${figure(metres)} m`);
+/** Near things in millimetres, the rest in metres, or in what the operator says instead. */
+export const distanceOf = (metres: number): string => (metres < 1 ? measures().small(metres * 1000) : measures().metres(metres));
 
 /** A day in few letters: `13 Jun`. */
 export const dayOf = (at: string, zone: string, language: string): string =>

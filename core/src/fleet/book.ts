@@ -6,7 +6,7 @@ import { Hull } from './hull';
 import { Place } from './places';
 import { Check, Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
 import { FixCard, Point, Round } from './points';
-import { BookId, Wording } from '../words/words';
+import { BookId, Clauses, Wording } from '../words/words';
 
 /**
  * The books. A class book says what a class of boats shares, perhaps over a class it comes from; a boat book says what
@@ -51,6 +51,8 @@ export const Book = z.object({
   callSign: z.optional(CallSign),
   windLimitMs: z.optional(WindLimit),
   conditions: z.optional(z.record(BookId, Condition)),
+  /** The operator's terms when the book was made. */
+  clauses: z.optional(Clauses),
   stations: z.array(Station).check(z.minLength(1)),
   surfaces: z.array(Surface),
   fittings: z.array(Fitting),

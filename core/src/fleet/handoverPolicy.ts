@@ -1,8 +1,10 @@
 import * as z from 'zod/mini';
 import { LEVELS, OVERRIDABLE, type Overridable } from '../policy/castOff';
+import { METRIC, Units } from '../number/units';
 import { Policies } from '../policy/policies';
 import { GeneralPoint } from './points';
-import { LANGUAGES } from '../words/words';
+import { StatementPrefix } from '../settlement/statementNumber';
+import { Clauses, LANGUAGES } from '../words/words';
 
 /** Told only; asked for once more; or refused. */
 export const OUTSIDE_HOURS = ['note', 'ask', 'refuse'] as const;
@@ -17,6 +19,10 @@ export const HandoverPolicy = z.object({
   address: z.optional(z.string().check(z.maxLength(200))),
   /** Languages renters are spoken to in, the usual one first. */
   languages: z._default(z.array(z.enum(LANGUAGES)).check(z.minLength(1), z.maxLength(LANGUAGES.length)), [...LANGUAGES]),
+  /** What figures are said and typed in. */
+  units: z._default(Units, METRIC),
+  /** Stands before the numbers of statements. */
+  statementPrefix: z._default(StatementPrefix, ''),
   policies: z._default(Policies, {}),
   /** Minutes there usually are for telling. */
   briefingMinutes: z._default(z.int().check(z.gte(1), z.lte(180)), 20),
@@ -38,5 +44,7 @@ export const HandoverPolicy = z.object({
   /** Hours a day under power that renters usually make; what is in the tank is judged by it. */
   underWayHoursADay: z._default(z.number().check(z.gt(0), z.lte(24)), 3),
   points: z._default(z.array(GeneralPoint), []),
+  /** The operator's terms: read back before departure is signed, and at the foot of statements. */
+  clauses: z.optional(Clauses),
 });
 export type HandoverPolicy = z.infer<typeof HandoverPolicy>;

@@ -1,4 +1,5 @@
 import type { Gauge, Tank } from '../fleet/rows';
+import { type Measures, measuresIn, METRIC } from '../number/units';
 import { monotone } from '../geometry/interpolate';
 
 /** Share of a tank that is full up to a share of its height. A lying cylinder: area of a circular segment. */
@@ -29,9 +30,9 @@ export const litresShown = (gauge: Gauge, tank: Tank, shown: number): number => 
   return tank.capacityL * (table ? monotone(table)(share) : share);
 };
 
-/** A reading as people say it: sixteenths for a needle, else the figure with its unit. */
-export const spokenReading = (gauge: Gauge, shown: number): string => {
+/** A reading as people say it: sixteenths for a needle, else the figure with its unit, in the units of whoever reads it. */
+export const spokenReading = (gauge: Gauge, shown: number, measures: Measures = measuresIn(METRIC)): string => {
   if (gauge.reads === 'needle') return `${Math.round(((shown - gauge.min) / (gauge.max - gauge.min)) * 16)}/16`;
-  const figure = String(Math.round(shown * 10) / 10);
-  return gauge.unit ? `${figure} ${gauge.unit}` : figure;
+  const unit = gauge.unit ?? '';
+  return unit === '' ? measures.figure(shown, unit, 1) : measures.said(shown, unit, 1);
 };

@@ -1,6 +1,7 @@
 import type { Finding } from '../findings/finding';
 import type { MarkKind } from '../condition/marks';
 import { roundMinor } from '../money/minor';
+import { LITRES } from '../number/units';
 import { CODES, type Price, type PriceList } from './prices';
 
 /** Why a line comes to what it comes to, where that is not the list's price times the quantity. */
@@ -114,12 +115,17 @@ const equipment = (finding: Finding & { topic: 'count' }, list: PriceList, at: s
   return { key, price, quantity: pieces, amountMinor: minor * pieces, basis };
 };
 
+/** Litres in what a price is for one of, to a hundredth: what the pump shows. */
+const measured = (litres: number, price: Price | undefined): number =>
+  price?.per === 'galUs' || price?.per === 'galUk' ? Math.round((litres / LITRES[price.per]) * 100) / 100 : litres;
+
 const fuelCharges = (finding: FuelFinding, list: PriceList, { from, to }: Settled): Charge[] => {
   const charged = litresCharged(finding, list);
   const credited = litresCredited(finding, list);
   const perDay = list.fuelScheme === 'flat' ? byCode(list.prices, CODES.fuelDay) : undefined;
+  const price = byCode(list.prices, finding.tank.holds);
   return [
-    ...(charged > 0 ? [plain(finding.key, byCode(list.prices, finding.tank.holds), charged)] : []),
+    ...(charged > 0 ? [plain(finding.key, price, measured(charged, price))] : []),
     ...(perDay ? [plain(finding.key, perDay, Math.max(1, Math.ceil((Date.parse(to) - Date.parse(from)) / DAY_MS)))] : []),
     ...(credited > 0 && finding.paid.minor > 0
       ? [

@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { defineEvent } from '../events/define';
 import { EventId, findingKey, id, note, Sha256 } from '../events/parts';
 import { ExactInstant } from '../time/calendar';
+import { StatementPrefix } from './statementNumber';
 
 /** What is agreed of each line, and what is held and paid. */
 
@@ -100,6 +101,7 @@ export const paidByHand = defineEvent('paidByHand', {
 export const corrected = defineEvent('corrected', {
   body: {
     number: z.int().check(z.gte(1)),
+    prefix: z.optional(StatementPrefix),
     corrects: z.int().check(z.gte(1)),
     lines: z.array(z.object({ line: findingKey, amountMinor: z.int() })).check(z.minLength(1), z.maxLength(500)),
     why: z.string().check(z.minLength(1), z.maxLength(1000)),
@@ -112,7 +114,13 @@ export const corrected = defineEvent('corrected', {
 });
 
 export const closed = defineEvent('closed', {
-  body: { number: z.int().check(z.gte(1)), statement: Sha256, covers: z.array(EventId).check(z.maxLength(10_000)), root: Sha256 },
+  body: {
+    number: z.int().check(z.gte(1)),
+    prefix: z.optional(StatementPrefix),
+    statement: Sha256,
+    covers: z.array(EventId).check(z.maxLength(10_000)),
+    root: Sha256,
+  },
   subject: () => ['closed'],
   merge: 'replace',
   addedBy: ['quay'],

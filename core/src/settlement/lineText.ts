@@ -1,3 +1,4 @@
+import type { Measures } from '../number/units';
 import { say } from '../words/words';
 import type { Basis } from './charges';
 import type { Line } from './statement';
@@ -16,14 +17,14 @@ const titleOf = ({ finding, price, key }: Line, words: StatementWords, language:
   return words.toQuote;
 };
 
-const foundText = ({ finding, key, price }: Line, words: StatementWords, language: string): string => {
+const foundText = ({ finding, key, price }: Line, words: StatementWords, language: string, measures: Measures): string => {
   switch (finding.topic) {
     case 'mark': {
       const mark = finding.in;
       return [
         mark ? words.mark[mark.kind] : '',
         finding.surface ? say(finding.surface.name, language) : '',
-        `${Math.round(mark?.sizeMm ?? 0)} mm`,
+        measures.small(mark?.sizeMm ?? 0),
         known(words, finding.is),
       ]
         .filter(Boolean)
@@ -35,10 +36,10 @@ const foundText = ({ finding, key, price }: Line, words: StatementWords, languag
       return `${say(finding.propeller.name, language)}: ${known(words, finding.is)}`;
     case 'fuel': {
       const used = finding.fuel?.used;
-      if (key.endsWith('/credit')) return filled(words.more.fuelCredit, { n: Math.round(finding.paid.litres * 10) / 10 });
+      if (key.endsWith('/credit')) return filled(words.more.fuelCredit, { n: measures.litres(finding.paid.litres, 1) });
       if (price?.per === 'day') return words.more.fuelDay;
       if (finding.meteredL !== undefined) return words.metered;
-      return used ? filled(words.used, { low: Math.round(used.low), high: Math.round(used.high) }) : words.fuel;
+      return used ? filled(words.used, { low: measures.litres(used.low), high: measures.litres(used.high) }) : words.fuel;
     }
     case 'late':
       return filled(words.late, { n: finding.minutes });
@@ -50,8 +51,8 @@ const foundText = ({ finding, key, price }: Line, words: StatementWords, languag
     case 'tank':
       return filled(words.more.tank, {
         name: say(finding.tank.name, language),
-        out: finding.outL === undefined ? '–' : Math.round(finding.outL),
-        in: Math.round(finding.inL),
+        out: finding.outL === undefined ? '–' : measures.litres(finding.outL),
+        in: measures.litres(finding.inL),
       });
     case 'receipt':
       return filled(words.more.receipt, { text: finding.text });
@@ -82,13 +83,21 @@ const basisText = (basis: Basis, words: StatementWords, money: (minor: number) =
   }
 };
 
-/** @param money shows minor units of the statement's currency in the reader's language */
-export const lineText = (line: Line, words: StatementWords, language: string, money: (minor: number) => string): LineText => {
+/** Who reads a statement, and how figures are said to them. */
+export type Reader = {
+  words: StatementWords;
+  language: string;
+  /** Shows minor units of the statement's currency in the reader's language. */
+  money: (minor: number) => string;
+  measures: Measures;
+};
+
+export const lineText = (line: Line, { words, language, money, measures }: Reader): LineText => {
   const { briefed } = line.finding;
   return {
     title: titleOf(line, words, language),
     about: [
-      foundText(line, words, language),
+      foundText(line, words, language, measures),
       briefed === undefined ? '' : words.howTold[briefed],
       // Statements closed before there were such reasons have none.
       ...line.basis.flatMap((basis) => basisText(basis, words, money)),

@@ -1,9 +1,20 @@
 import * as z from 'zod/mini';
 import { MARK_KINDS } from '../condition/marks';
+import type { Units } from '../number/units';
 import { POLICIES } from '../policy/policy';
 import { BookId, Wording } from '../words/words';
 
 export const FUEL_SCHEMES = ['topUp', 'used', 'included', 'flat'] as const;
+
+/** What a price is for one of: things, fuel and water by their measure, time, jobs. */
+export const PER = ['each', 'litre', 'galUs', 'galUk', 'hour', 'job', 'day'] as const;
+
+/** Of these, what measures fuel and water. */
+export const MEASURES = ['litre', 'galUs', 'galUk'] as const;
+export type Measure = (typeof MEASURES)[number];
+export const isMeasure = (per: (typeof PER)[number]): per is Measure => (MEASURES as readonly string[]).includes(per);
+/** What fuel is priced by where an operator speaks in this unit. */
+export const pricedBy = (volume: Units['volume']): Measure => (volume === 'L' ? 'litre' : volume);
 
 /** What a thing's age takes off the price of a new one: evenly over so many years, down to a share that stays. */
 const Ageing = z.object({
@@ -16,7 +27,7 @@ const Ageing = z.object({
 export const Price = z.object({
   code: BookId,
   name: Wording,
-  per: z.enum(['each', 'litre', 'hour', 'job', 'day']),
+  per: z.enum(PER),
   amountMinor: z.int().check(z.gte(0)),
   /** Hundredths of a per cent: 2000 is 20 %. */
   taxBp: z.int().check(z.gte(0), z.lte(10_000)),

@@ -122,6 +122,16 @@ describe('the statement', () => {
     expect(litresCharged(fuel(20, { filledL: 30 }), list())).toBe(0);
   });
 
+  it('charges fuel by the gallon where it is sold by it, to a hundredth of one', () => {
+    const sold = (per: Price['per']) =>
+      list({ prices: list().prices.map((one) => (one.code === 'petrol' ? { ...one, per, amountMinor: 459 } : one)) });
+    const line = (per: Price['per']) => statementOf(empty, [fuel(26.4)], sold(per), of(0)).lines[0];
+    // 26.4 L are 6.974 US gallons or 5.807 imperial ones: 6.97 × 4.59 = 31.99, 5.81 × 4.59 = 26.67.
+    expect(line('galUs')).toMatchObject({ quantity: 6.97, amountMinor: 3199 });
+    expect(line('galUk')).toMatchObject({ quantity: 5.81, amountMinor: 2667 });
+    expect(line('litre')).toMatchObject({ quantity: 26.4, amountMinor: 12_118 });
+  });
+
   it('gives back what the renter paid for and the scheme had paid for already', () => {
     const paid = { filledL: 30, paid: { litres: 30, minor: 6300 } };
     const lines = (scheme: Partial<PriceList>, more: object = {}) =>

@@ -45,7 +45,7 @@ const en = {
   is: { new: 'new', grown: 'grown', known: 'known', notSeen: 'not seen again', cannotTell: 'nobody looked there at departure' },
   count: '{name}: out {out}, in {in}',
   metered: 'metered from brim to brim',
-  used: '{low} to {high} L used; the lower end is charged',
+  used: '{low} to {high} used; the lower end is charged',
   fuel: 'fuel',
   late: '{n} min past due',
   unsigned: 'would not sign: {why}',
@@ -57,9 +57,9 @@ const en = {
   paid: 'paid beyond the deposit',
   more: {
     check: '{name}: {way}',
-    fuelCredit: 'fuel that the hire’s price had paid for, {n} L by receipt',
+    fuelCredit: 'fuel that the hire’s price had paid for, {n} by receipt',
     fuelDay: 'fuel at a daily rate',
-    tank: '{name}: out {out} L, in {in} L',
+    tank: '{name}: out {out}, in {in}',
     receipt: 'receipt: {text}',
     extra: '{text}',
     pumpOut: 'Pump-out, paid by the renter',
@@ -80,6 +80,7 @@ const en = {
     wholeDeposit: 'the operator’s clause takes the whole deposit',
     warning: 'a warning; nothing is charged',
   },
+  clauses: 'Terms',
   remark: 'The renter: “{text}”',
 };
 export type StatementWords = typeof en;
@@ -128,7 +129,7 @@ const fr: StatementWords = {
   is: { new: 'nouveau', grown: 'agrandi', known: 'connu', notSeen: 'pas revu', cannotTell: 'pas regardé au départ' },
   count: '{name} : départ {out}, retour {in}',
   metered: 'au compteur, de plein à plein',
-  used: '{low} à {high} L consommés ; la borne basse est facturée',
+  used: '{low} à {high} consommés ; la borne basse est facturée',
   fuel: 'carburant',
   late: '{n} min de retard',
   unsigned: 'n’a pas voulu signer : {why}',
@@ -140,9 +141,9 @@ const fr: StatementWords = {
   paid: 'payé au-delà de la caution',
   more: {
     check: '{name} : {way}',
-    fuelCredit: 'carburant déjà compris dans le prix, {n} L sur reçu',
+    fuelCredit: 'carburant déjà compris dans le prix, {n} sur reçu',
     fuelDay: 'carburant au forfait journalier',
-    tank: '{name} : départ {out} L, retour {in} L',
+    tank: '{name} : départ {out}, retour {in}',
     receipt: 'reçu : {text}',
     extra: '{text}',
     pumpOut: 'Vidange, payée par le locataire',
@@ -163,6 +164,7 @@ const fr: StatementWords = {
     wholeDeposit: 'la clause du loueur prend toute la caution',
     warning: 'un avertissement ; rien n’est facturé',
   },
+  clauses: 'Conditions',
   remark: 'Le locataire : « {text} »',
 };
 
@@ -216,7 +218,7 @@ const de: StatementWords = {
   is: { new: 'neu', grown: 'gewachsen', known: 'bekannt', notSeen: 'nicht wiedergesehen', cannotTell: 'bei der Abfahrt nicht angesehen' },
   count: '{name}: hin {out}, zurück {in}',
   metered: 'gemessen von randvoll zu randvoll',
-  used: '{low} bis {high} L verbraucht; berechnet wird das untere Ende',
+  used: '{low} bis {high} verbraucht; berechnet wird das untere Ende',
   fuel: 'Kraftstoff',
   late: '{n} min über der Zeit',
   unsigned: 'wollte nicht unterschreiben: {why}',
@@ -228,9 +230,9 @@ const de: StatementWords = {
   paid: 'über die Kaution hinaus bezahlt',
   more: {
     check: '{name}: {way}',
-    fuelCredit: 'Kraftstoff, den der Mietpreis schon bezahlt hatte, {n} L laut Beleg',
+    fuelCredit: 'Kraftstoff, den der Mietpreis schon bezahlt hatte, {n} laut Beleg',
     fuelDay: 'Kraftstoff zum Tagessatz',
-    tank: '{name}: hin {out} L, zurück {in} L',
+    tank: '{name}: hin {out}, zurück {in}',
     receipt: 'Beleg: {text}',
     extra: '{text}',
     pumpOut: 'Absaugen, vom Mieter bezahlt',
@@ -251,6 +253,7 @@ const de: StatementWords = {
     wholeDeposit: 'die Klausel des Vermieters nimmt die ganze Kaution',
     warning: 'eine Verwarnung; berechnet wird nichts',
   },
+  clauses: 'Bedingungen',
   remark: 'Der Mieter: „{text}“',
 };
 
@@ -298,7 +301,7 @@ const es: StatementWords = {
   is: { new: 'nuevo', grown: 'crecido', known: 'conocido', notSeen: 'no visto de nuevo', cannotTell: 'no mirado a la salida' },
   count: '{name}: salida {out}, vuelta {in}',
   metered: 'medido de lleno a lleno',
-  used: '{low} a {high} L gastados; se cobra el extremo bajo',
+  used: '{low} a {high} gastados; se cobra el extremo bajo',
   fuel: 'combustible',
   late: '{n} min de retraso',
   unsigned: 'no quiso firmar: {why}',
@@ -310,9 +313,9 @@ const es: StatementWords = {
   paid: 'pagado además de la fianza',
   more: {
     check: '{name}: {way}',
-    fuelCredit: 'combustible ya incluido en el precio, {n} L con recibo',
+    fuelCredit: 'combustible ya incluido en el precio, {n} con recibo',
     fuelDay: 'combustible a tarifa diaria',
-    tank: '{name}: salida {out} L, vuelta {in} L',
+    tank: '{name}: salida {out}, vuelta {in}',
     receipt: 'recibo: {text}',
     extra: '{text}',
     pumpOut: 'Vaciado, pagado por el inquilino',
@@ -333,6 +336,7 @@ const es: StatementWords = {
     wholeDeposit: 'la cláusula de la empresa toma toda la fianza',
     warning: 'una advertencia; no se cobra nada',
   },
+  clauses: 'Condiciones',
   remark: 'El inquilino: «{text}»',
 };
 

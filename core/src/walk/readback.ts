@@ -12,6 +12,7 @@ import { say } from '../words/words';
 import { spokenReading } from '../fuel/level';
 import { digestOf } from '../events/canonical';
 import { triesOf } from '../drill/ofHire';
+import { type Measures, measuresIn, METRIC } from '../number/units';
 import type { Walk } from '../events/parts';
 import { DRILL_WAYS, type DrillWay } from '../drill/events';
 import { type Missing, walkState } from './walk';
@@ -44,13 +45,29 @@ export type Page = {
   drills?: { name: string; how: DrillWay; mistakes: number }[];
   /** What whoever signs wanted to stand beside it. */
   remarks?: { as: 'renter' | 'staff'; text: string }[];
+  /** Of a departure: the operator's terms, which whoever signs agrees to. */
+  clauses?: string;
+};
+
+/** What else a page depends on. */
+type Reading = {
+  /** The renter makes this walk without staff, and more pictures are asked for. */
+  alone?: boolean;
+  /** What readings are said in. */
+  measures?: Measures;
 };
 
 /**
  * @param language the one the page is shown in; wording that the book lacks in it falls back to English
- * @param alone the renter makes this walk without staff, and more pictures are asked for
  */
-export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string, language: string, alone = false): Page => {
+export const pageOf = (
+  record: HireRecord,
+  book: Book,
+  walk: Walk,
+  boat: string,
+  language: string,
+  { alone = false, measures = measuresIn(METRIC) }: Reading = {},
+): Page => {
   const words = (wording: Wording) => say(wording, language);
   const points = book.points.map((point) => ({ point, current: currentOf(record, [walk, 'point', point.id], pointBriefed, pointSkipped) }));
   const drills = book.drills.flatMap((drill) => {
@@ -141,7 +158,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     }),
     gauges: book.gauges.flatMap((gauge) => {
       const read = currentOf(record, [walk, 'gauge', gauge.id], gaugeRead)?.value;
-      return read ? [{ name: words(gauge.name), shown: spokenReading(gauge, read.shown) }] : [];
+      return read ? [{ name: words(gauge.name), shown: spokenReading(gauge, read.shown, measures) }] : [];
     }),
     fuel: fuelTanks(book).flatMap((tank) => {
       const fuel = fuelOf(record, book, tank);
@@ -161,6 +178,7 @@ export const pageOf = (record: HireRecord, book: Book, walk: Walk, boat: string,
     // Absent where there are none, as it is from pages that were signed before there were drills.
     ...(walk === 'out' && drills.length > 0 ? { drills } : {}),
     ...(remarks.length > 0 ? { remarks } : {}),
+    ...(walk === 'out' && book.clauses ? { clauses: words(book.clauses) } : {}),
   };
 };
 

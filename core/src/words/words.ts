@@ -11,6 +11,13 @@ export type Language = (typeof LANGUAGES)[number];
 export const Wording = z.catchall(z.object({ en: z.string().check(z.minLength(1)) }), z.string());
 export type Wording = z.infer<typeof Wording>;
 
+/** The longest terms of an operator in one language, characters: what is read standing up. */
+export const CLAUSES_MOST = 2000;
+/** Terms of an operator. */
+export const Clauses = Wording.check(
+  z.refine((clauses) => Object.values(clauses).every((text) => text.length <= CLAUSES_MOST), `longer than ${CLAUSES_MOST} characters`),
+);
+
 /** Wording in the reader's language, or in English when the book lacks it. */
 export const say = (wording: Wording, language: string): string => wording[language.slice(0, 2)] ?? wording.en;
 

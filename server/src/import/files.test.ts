@@ -1,6 +1,9 @@
 import type { FilesPreview } from '@quay/contract/files';
+import Papa from 'papaparse';
+import sharp from 'sharp';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { MANAGER, testQuay, type Client, type TestQuay } from '../testing/quay';
+import { logoFrom, readLogo } from '../topics/policy/logo';
 import { loadImport } from './load';
 import { readFiles } from './files';
 
@@ -20,6 +23,11 @@ const preview = async (zip: Buffer) =>
 const take = (zip: Buffer, digest: string) => manager.send('POST', `/files/taken?digest=${digest}`, zip);
 const fileOf = async (name: string) => Buffer.from(unzipSync(await manager.bytes('/files'))[name]!).toString();
 
+const secretsIn = (zip: Uint8Array): string[] =>
+  Papa.parse<{ secret: string }>(Buffer.from(unzipSync(zip)['staff.csv']!).toString(), { header: true, skipEmptyLines: true }).data.map(
+    ({ secret }) => secret,
+  );
+
 // Made before the server listens: making them holds this process for seconds, in which a kept connection would run out.
 const MANY = zipped(Object.fromEntries(Array.from({ length: 5001 }, (_, i) => [`boats/b${i}.json`, ''] as const)));
 const BOMB = Buffer.from(zipSync({ 'boats/a.json': new Uint8Array(140 * 1024 ** 2) }, { level: 1 }));
@@ -36,8 +44,14 @@ describe('the files of an installation', () => {
     expect((await take(zip, seen.digest)).status).toBe(200);
   }, 60_000);
 
-  it('loaded into an empty installation are the same one', async () => {
-    const zip = await manager.bytes('/files');
+  it('loaded into an empty installation are the same one, its people and its logo with it', async () => {
+    const picture = await sharp({ create: { width: 400, height: 100, channels: 3, background: '#0e5e52' } })
+      .png()
+      .toBuffer();
+    expect((await manager.send('POST', '/operator/logo', picture)).status).toBe(200);
+    expect(secretsIn(await manager.bytes('/files')).filter(Boolean)).toEqual([]);
+    const zip = await manager.bytes('/files?secrets=yes');
+    expect(secretsIn(zip)).toEqual(Array.from({ length: 4 }, () => expect.stringMatching(/^scrypt\$/)));
     const other = await testQuay({ empty: true });
     try {
       // Somebody has to be set up there before anything is brought.
@@ -50,11 +64,15 @@ describe('the files of an installation', () => {
       const now = quay.clock.now.toISOString();
       const { data, preview: seen } = await readFiles(other.store.db, zip, now, undefined);
       expect(seen.faults).toEqual([]);
-      await loadImport(other.store.db, data!, now);
+      await loadImport(other.store.db, data!, now, await logoFrom(other.store, data!.logo!));
       for (const table of ['boat', 'base', 'waters', 'rules', 'classBook'] as const)
         expect(await other.store.db(table).count({ n: '*' }).first()).toEqual(await quay.store.db(table).count({ n: '*' }).first());
+      expect(await readLogo(other.store.db)).toBeDefined();
+      // Whoever worked there signs in here with what they signed in with there.
+      expect((await other.client().signIn(MANAGER)).status).toBe(200);
+      expect((await other.client().signIn({ ...MANAGER, secret: 'something else' })).status).toBe(401);
       const again = await readFiles(other.store.db, zip, now, undefined);
-      expect(again.preview.kinds.flatMap((one) => [...one.new, ...one.changed])).toEqual([]);
+      expect(again.preview.kinds.flatMap((one) => (one.kind === 'logo' ? [] : [...one.new, ...one.changed]))).toEqual([]);
     } finally {
       await other.stop();
     }

@@ -11,7 +11,8 @@ import { classesOf } from '../topics/fleet/resolvedBook';
 import { starterClasses } from '../topics/fleet/starters';
 import { datedOf, earliestDay, pricesIn } from '../topics/policy/prices';
 import { changesBetween, withRows } from '../topics/policy/priceTable';
-import type { Import, readImport } from './read';
+import { allStaff, type StaffRow } from '../platform/signIn/staff';
+import { type Import, LOGO_FILES, type readImport } from './read';
 import readFolder, { type FolderTask } from './thread';
 import { writeExport } from './write';
 import { unzipInto } from './zip';
@@ -158,17 +159,35 @@ const kindsOf = async (db: Knex, files: readonly string[], data: Import, standin
   }
   if (files.includes('hires.csv')) kinds.push(await hiresSorted(db, data.hires));
   if (files.includes('staff.csv')) {
-    const known = new Set((await db('staff').select('id')).map(({ id }) => id));
+    const known = new Map((await allStaff(db)).map((one) => [one.id, one]));
+    const kept = new Map((await db('staff').select('id', 'secret')).map(({ id, secret }) => [id, secret]));
+    const said = ({ name, role, languages, bases }: Pick<StaffRow, 'name' | 'role' | 'languages' | 'bases'>) => ({
+      ...{ name, role, languages, bases },
+    });
     kinds.push(
       sorted(
         'staff',
         data.staff,
         ({ name }) => name,
-        ({ id }) => (known.has(id) ? {} : undefined),
-        () => null,
+        ({ id }) => known.get(id) && said(known.get(id)!),
+        // A secret that is brought takes the place of the one that is there.
+        (row) => ({ ...said(row), ...(row.secret === '' || row.secret === kept.get(row.id) ? {} : { secret: '' }) }),
       ),
     );
   }
+  for (const file of LOGO_FILES)
+    if (files.includes(file)) {
+      const bytes = (folder: string) => (existsSync(join(folder, file)) ? readFileSync(join(folder, file)).toString('base64') : undefined);
+      kinds.push(
+        sorted(
+          'logo',
+          [file],
+          () => file,
+          () => bytes(standing),
+          () => bytes(over),
+        ),
+      );
+    }
   return kinds;
 };
 
@@ -186,7 +205,7 @@ export const readFiles = async (
   try {
     const [standing, over] = [join(room, 'standing'), join(room, 'over')];
     // Bookings stay where they are: only those that are brought are looked at.
-    for (const folder of [standing, over]) await writeExport(db, folder, { now, hires: false });
+    for (const folder of [standing, over]) await writeExport(db, folder, { now, hires: false, staff: false });
     const { files, left } = unzipInto(bytes, over);
     // The same files over the same installation: what was seen is what is taken over.
     const seen = createHash('sha256').update(bytes);
@@ -213,11 +232,11 @@ export const readFiles = async (
 };
 
 /** The whole installation as files in a folder of its own, and whatever is made of it; the folder is gone afterwards. */
-export const withExport = async <T>(db: Knex, now: string, make: (folder: string) => T): Promise<T> => {
+export const withExport = async <T>(db: Knex, of: { now: string; secrets: boolean }, make: (folder: string) => T): Promise<T> => {
   const room = mkdtempSync(join(tmpdir(), 'quay-files-'));
   try {
     const folder = join(room, 'quay');
-    await writeExport(db, folder, { now });
+    await writeExport(db, folder, of);
     return make(folder);
   } finally {
     rmSync(room, { recursive: true, force: true });

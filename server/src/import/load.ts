@@ -6,6 +6,7 @@ import { policyOf } from '@quay/core/policy/policy';
 import type { Terms } from '@quay/core/settlement/planned';
 import { dateOf } from '@quay/core/time/zone';
 import { putBook } from '../topics/fleet/pastBook';
+import { keepLogo } from '../topics/policy/logo';
 import { earliestDay, listOn, putLists } from '../topics/policy/prices';
 import { withRows } from '../topics/policy/priceTable';
 import { writeHandoverPolicy, writeOperator } from '../platform/database/setting';
@@ -73,8 +74,8 @@ const refuseOverlaps = async (trx: Knex, hires: readonly HireIn[]): Promise<void
   if (faults.length > 0) throw new ImportRefused(faults);
 };
 
-/** Loads what was read, all of it or nothing. @throws ImportRefused */
-export const loadImport = async (db: Knex, data: Import, now = new Date().toISOString()): Promise<void> => {
+/** Loads what was read, all of it or nothing. @param logo what was made of the one that was brought, as paper takes it @throws ImportRefused */
+export const loadImport = async (db: Knex, data: Import, now = new Date().toISOString(), logo?: Uint8Array): Promise<void> => {
   // Deriving keys takes time that must not be spent inside the transaction.
   const accounts = await Promise.all(data.staff.map((one) => accountOf(db, one)));
   await db.transaction(async (trx) => {
@@ -83,6 +84,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
     await writeOperator(trx, { name, currency, simulated });
     // What of the file says how they hand over; the shape leaves the rest away.
     await writeHandoverPolicy(trx, HandoverPolicy.parse(operator));
+    if (logo) await keepLogo(trx, logo);
     for (const account of accounts) await putAccount(trx, account, new Date(now));
     for (const rules of data.rules)
       await trx('rules')

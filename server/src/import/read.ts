@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod/mini';
+import { LOGO_LIMIT_BYTES } from '@quay/contract/operator';
 import { pointsInOrder } from '@quay/core/briefing/compose';
 import { Base } from '@quay/core/fleet/base';
 import { BoatBook, type Book, ClassBook } from '@quay/core/fleet/book';
@@ -23,6 +24,9 @@ import { type HireIn, readHires, readStaff, type StaffIn } from './tables';
 
 /** No file of an operator's comes near it; a larger one is something else. */
 const FILE_LIMIT_BYTES = 32 * 1024 ** 2;
+
+/** Where a folder may hold the logo. */
+export const LOGO_FILES = ['logo.jpg', 'logo.png'] as const;
 
 export const OperatorFile = z.extend(HandoverPolicy, {
   format: z.literal('quay-operator/1'),
@@ -61,6 +65,8 @@ export type Import = {
   priceRows: PriceRow[];
   hires: HireIn[];
   staff: StaffIn[];
+  /** A picture for the head of papers, as it was brought. */
+  logo: Uint8Array | undefined;
 };
 
 /**
@@ -247,6 +253,7 @@ export const readImport = (
   for (const { id, book } of boats)
     for (const lack of lacksOf(book))
       if (lack.is !== 'notInLanguage') notices.push({ file: `boats/${id}.json`, where: lack.path, reason: sayLack(lack) });
+  const logo = LOGO_FILES.map((file) => join(folder, file)).find((path) => existsSync(path) && statSync(path).size <= LOGO_LIMIT_BYTES);
   const staff = readStaff(readText('staff.csv'), bases, faults);
   const hires = readHires(readText('hires.csv'), operator?.currency ?? 'EUR', bases, boats, now, faults);
   if (faults.length > 0 || !operator) return { ok: false, faults };
@@ -261,6 +268,7 @@ export const readImport = (
     priceRows,
     hires,
     staff,
+    logo: logo === undefined ? undefined : new Uint8Array(readFileSync(logo)),
   };
   return { ok: true, data, notices };
 };

@@ -6,9 +6,12 @@ import type { Knex } from 'knex';
 import type { Base } from '@quay/core/fleet/base';
 import type { BoatBook } from '@quay/core/fleet/book';
 import { writeMinor } from '@quay/core/money/minor';
+import { isHashed } from '../platform/signIn/secret';
+import { readLogo } from '../topics/policy/logo';
 import { datedOf, pricesIn } from '../topics/policy/prices';
 import { writePriceTable } from '../topics/policy/priceTable';
 import { clockOf, dateOf, instantOf } from '@quay/core/time/zone';
+import { LOGO_FILES } from './read';
 import { readHandoverPolicy, readOperator } from '../platform/database/setting';
 
 /** Why nothing can be written; said to whoever asked for it. */
@@ -17,14 +20,19 @@ export class ExportError extends Error {}
 const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
 /**
  * Writes an installation's books, prices and bookings into a folder, in the formats that are imported. What was done on
- * the water (records, photographs) is no part of it: that is what a backup is for. Secrets leave in no form, so the list
- * of staff is its header alone.
+ * the water (records, photographs) is no part of it: that is what a backup is for. People leave without what they sign in
+ * with, unless whoever asks wants that too: then as it is kept, derived, for an installation that is to go on with it.
  * @throws ExportError
  */
 export const writeExport = async (
   db: Knex,
   folder: string,
-  { now = new Date().toISOString(), hires: withHires = true }: { now?: string; hires?: boolean } = {},
+  {
+    now = new Date().toISOString(),
+    hires: withHires = true,
+    staff: withStaff = true,
+    secrets = false,
+  }: { now?: string; hires?: boolean; staff?: boolean; secrets?: boolean } = {},
 ): Promise<{ boats: number; hires: number; bases: number }> => {
   if (existsSync(folder) && readdirSync(folder).length > 0) throw new ExportError(`${folder} is not empty.`);
   const operator = await readOperator(db);
@@ -95,6 +103,25 @@ export const writeExport = async (
       })),
     ),
   );
-  put('staff.csv', writeCsv(['id', 'name', 'role', 'secret', 'languages', 'bases'], []));
+  const staff = await db('staff')
+    .whereRaw(withStaff ? '1 = 1' : '1 = 0')
+    .where({ withdrawnAt: null })
+    .orderBy('id')
+    .select('id', 'name', 'role', 'secret', 'languages', 'bases');
+  const several = (list: string) => (JSON.parse(list) as string[]).join('|');
+  put(
+    'staff.csv',
+    writeCsv(
+      ['id', 'name', 'role', 'secret', 'languages', 'bases'],
+      staff.map(({ languages, bases: at, secret, ...row }) => ({
+        ...row,
+        secret: secrets && isHashed(secret) ? secret : '',
+        languages: several(languages),
+        bases: several(at),
+      })),
+    ),
+  );
+  const logo = await readLogo(db);
+  if (logo) writeFileSync(join(folder, LOGO_FILES[0]), logo);
   return { boats: boats.length, hires: hires.length, bases: bases.length };
 };

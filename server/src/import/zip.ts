@@ -9,7 +9,7 @@ const MOST_FILES = 5000;
 const MOST_BYTES = 128 * 1024 ** 2;
 /** What an installation is made of; everything else is left out. */
 const KNOWN =
-  /^(operator\.json|bases\.json|(prices|hires|staff)\.csv|(boats|classes|rules)\/[A-Za-z0-9][A-Za-z0-9._-]{0,99}\.json|waters\/[A-Za-z0-9][A-Za-z0-9._-]{0,99}\.geojson)$/;
+  /^(operator\.json|bases\.json|(prices|hires|staff)\.csv|logo\.(jpg|png)|(boats|classes|rules)\/[A-Za-z0-9][A-Za-z0-9._-]{0,99}\.json|waters\/[A-Za-z0-9][A-Za-z0-9._-]{0,99}\.geojson)$/;
 
 /** Why a ZIP is none that can be read. */
 export class ZipFault extends Error {

@@ -1,4 +1,5 @@
 /** @jest-environment node */
+import { METRIC } from '@quay/core/number/units';
 import { deliver, deliveryState, pendingCount } from './deliver';
 import { fetchEvents } from './fetch';
 import { NotSignedIn, rememberMe, renewGrants } from './author';
@@ -21,7 +22,7 @@ const takesAll = ({ path, body }: Sent): Answer =>
 const meOf = (id: string): Me => ({
   staff: { id, name: id, role: 'hand' },
   device: { id: 'phone-1', name: 'Quay phone', enrolled: true },
-  operator: { name: 'Ossel', currency: 'EUR', simulated: true },
+  operator: { name: 'Ossel', currency: 'EUR', simulated: true, units: METRIC },
 });
 const counted = (count: number): EventBody => ({ kind: 'counted', walk: 'out', fitting: 'fenders', count, state: 'fine' });
 const looked = (...photos: string[]): EventBody => ({ kind: 'surfaceSeen', walk: 'out', surface: 'port', photos });

@@ -1,4 +1,5 @@
 /** @jest-environment node */
+import { METRIC } from '@quay/core/number/units';
 import 'fake-indexeddb/auto';
 import type { NewHire } from '@quay/contract/booking';
 import type { BoatPack, WalkIns } from '@quay/contract/walkIn';
@@ -88,7 +89,7 @@ beforeEach(async () => {
     {
       staff: { id: 'bram', name: 'bram', role: 'hand' },
       device: { id: 'phone-1', name: 'Quay phone', enrolled: true },
-      operator: { name: 'Ossel', currency: 'EUR', simulated: true },
+      operator: { name: 'Ossel', currency: 'EUR', simulated: true, units: METRIC },
     },
     'grant',
   );

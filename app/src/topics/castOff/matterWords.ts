@@ -9,6 +9,7 @@ import { now } from '../../platform/clock';
 import { whenOf } from '../../ui/format';
 import { useMoney } from '../../ui/controls/money';
 import { useFitWords } from '../party/fitWords';
+import { measures } from '../../ui/units';
 
 /** What the cast-off check found, in words that staff and a renter without staff both understand. */
 export const useMatterWords = (view: HireView): { found: (found: Found) => string; notChecked: (one: NotChecked) => string } => {
@@ -43,7 +44,7 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
       case 'propeller':
         return what.sizeMm === undefined
           ? t('matter.propeller', { name: named(what.propeller) })
-          : t('matter.propellerMm', { name: named(what.propeller), mm: one(what.sizeMm) });
+          : t('matter.propellerMm', { name: named(what.propeller), mm: measures().small(what.sizeMm) });
       case 'said':
         return t('matter.said', { why: what.why });
       case 'defect': {
@@ -51,11 +52,12 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
         if (defect.is === 'said') return t('matter.defectSaid', { note: defect.note });
         if (defect.is === 'thing') return t('matter.defectThing', { name: named(defect.thing) });
         const { kind, sizeMm, surface } = defect.mark;
-        return t('matter.defectMark', { kind: t(`mark.${kind}`), mm: one(sizeMm), name: named(surface) });
+        return t('matter.defectMark', { kind: t(`mark.${kind}`), mm: measures().small(sizeMm), name: named(surface) });
       }
       case 'tooMany': {
         const { overload } = what;
-        if (overload.is === 'load') return t('matter.load', { may: overload.mayKg, have: Math.round(overload.haveKg[0]) });
+        if (overload.is === 'load')
+          return t('matter.load', { may: measures().mass(overload.mayKg), have: measures().mass(overload.haveKg[0]) });
         return t(overload.is === 'decks' ? 'matter.decks' : 'matter.heads', { have: overload.have, may: overload.may });
       }
       case 'away':
@@ -102,10 +104,15 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
       }
       case 'fuel': {
         const { needL, mayUseL } = what.plan;
-        return t('matter.fuel', { name: named(what.tank), need: Math.ceil(needL), may: Math.floor(mayUseL), hours: one(what.hours) });
+        return t('matter.fuel', {
+          name: named(what.tank),
+          need: measures().litres(Math.ceil(needL)),
+          may: measures().litres(Math.floor(mayUseL)),
+          hours: one(what.hours),
+        });
       }
       case 'wind':
-        return t('matter.wind', { ms: one(what.windMs), limit: one(what.limitMs) });
+        return t('matter.wind', { ms: measures().wind(what.windMs), limit: measures().wind(what.limitMs) });
       case 'towing':
         return t(`matter.towing.${what.towing}`, { names: namesOf(what.people) });
       case 'light':

@@ -7,6 +7,7 @@ import type { PhotoSource } from '../../platform/photo';
 import { TextField } from '../../ui/controls/textField';
 import { Button, IconButton } from '../../ui/controls/button';
 import { useTones } from '../../ui/theme';
+import { measures } from '../../ui/units';
 import { Body, SlabBold } from '../../ui/words';
 import { CardSheet } from '../photo/CardSheet';
 import { PhotoRow } from '../photo/PhotoRow';
@@ -58,7 +59,7 @@ export const DraftEditor = ({
             justifyContent: 'center',
           }}
         >
-          <SlabBold size={28}>{`${draft.sizeMm} mm`}</SlabBold>
+          <SlabBold size={28}>{measures().small(draft.sizeMm)}</SlabBold>
         </View>
         <IconButton path={mdiPlus} label={t('walk.larger')} onPress={() => step(1)} testID="larger" />
       </View>

@@ -14,6 +14,7 @@ import { figure } from '../../ui/format';
 import { Button, IconButton } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { useSteps } from '../../ui/controls/steps';
+import { measures } from '../../ui/units';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { PhotoRow } from '../photo/PhotoRow';
 import { PhotoTaking } from '../photo/PhotoTaking';
@@ -39,7 +40,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
   const name = say(propeller.name, language);
   const found = currentOf(record, [walk, 'propeller', propeller.id], evidenceGiven);
   const was = walk === 'in' ? currentOf(record, ['out', 'propeller', propeller.id], evidenceGiven)?.value.state : undefined;
-  const words = (state: Evidence['state']) => t(`walk.evidence.${state}`, { n: propeller.limitMm });
+  const words = (state: Evidence['state']) => t(`walk.evidence.${state}`, { n: measures().small(propeller.limitMm) });
   const revs = propeller.evidence === 'vibrationAndRevs';
   const give = (part: Pick<Evidence, 'state' | 'photos' | 'sizeMm' | 'fullRpm'>) =>
     void enter(
@@ -87,7 +88,7 @@ const OnePropeller = ({ view, propeller }: { view: WalkView; propeller: WalkView
             testID="flaw-smaller"
           />
           <SlabBold size={34} style={{ minWidth: 110, textAlign: 'center' }} live>
-            {`${sizeMm} mm`}
+            {measures().small(sizeMm)}
           </SlabBold>
           <IconButton path={mdiPlus} label={t('walk.larger')} onPress={() => judge({ flawMm: step(1, 1, 500) })} testID="flaw-larger" />
           <View style={{ flex: 1 }}>

@@ -14,6 +14,7 @@ import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { WIDE } from '../../ui/theme';
+import { measures } from '../../ui/units';
 import { Body, Bold, Small } from '../../ui/words';
 import { PairSheet } from '../photo/compare/PairSheet';
 import { usePair } from '../photo/compare/useComparisons';
@@ -173,7 +174,7 @@ export const SurfaceSheet = ({
         <>
           {ghosts.map((mark) => (
             <View key={mark.id} style={{ gap: 8 }}>
-              <Body>{`${t(('mark.' + mark.kind) as 'mark.scratch')}, ${mark.sizeMm} mm · ${t(walk === 'in' ? 'walk.departure' : 'walk.cameWithHer')}`}</Body>
+              <Body>{`${t(('mark.' + mark.kind) as 'mark.scratch')}, ${measures().small(mark.sizeMm)} · ${t(walk === 'in' ? 'walk.departure' : 'walk.cameWithHer')}`}</Body>
               <View style={{ flexDirection: 'row', gap: 8 }}>
                 <Button
                   mode="outlined"
@@ -213,7 +214,7 @@ export const SurfaceSheet = ({
                 testID={`mark-${i + 1}`}
               >
                 <>
-                  <Bold>{`${i + 1} · ${t(`mark.${mark.kind}`)}, ${mark.sizeMm} mm`}</Bold>
+                  <Bold>{`${i + 1} · ${t(`mark.${mark.kind}`)}, ${measures().small(mark.sizeMm)}`}</Bold>
                   <Small>{[mark.note, t('r.pictures', { count: mark.photos.length })].filter(Boolean).join(' · ')}</Small>
                 </>
               </TouchableRipple>

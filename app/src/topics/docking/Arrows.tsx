@@ -1,8 +1,8 @@
 import type { Conditions } from '@quay/core/docking/place';
 import { View } from 'react-native';
 import Svg, { G, Path, Text as SvgText } from 'react-native-svg';
-import { figure } from '../../ui/format';
 import { FACE, useTones } from '../../ui/theme';
+import { measures } from '../../ui/units';
 import { Bold } from '../../ui/words';
 
 const SIZE = 44;
@@ -20,7 +20,7 @@ export const Arrows = ({ now, upDeg, right = false, top = false }: { now: Condit
           <Path d={path} fill="none" stroke={ink} strokeWidth={3.5} strokeLinecap="round" strokeLinejoin="round" />
         </G>
       </Svg>
-      <Bold size={15}>{`${figure(ms)} m/s`}</Bold>
+      <Bold size={15}>{measures().wind(ms)}</Bold>
     </View>
   );
   const [wind, current] = [now.windMs >= 0.1, now.currentMs >= 0.02];

@@ -11,11 +11,11 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../local/hire';
 import { Card, Notice, Tag } from '../../ui/board';
-import { figure } from '../../ui/format';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { useRoom } from '../../ui/room';
 import { Scroll } from '../../ui/scroll';
+import { measures } from '../../ui/units';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { ConditionsSheet } from './ConditionsSheet';
 import { ACTS, useDockWords } from './dockWords';
@@ -182,7 +182,7 @@ const Head = ({ plan }: { plan: Plan }) => {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'center' }}>
         <Tag kind={plan.set === 'none' ? 'calm' : 'ask'}>{words.set(plan)}</Tag>
         {plan.act === 'arrive' ? (
-          <Bold size={16}>{t('dock.helm', { deg: Math.round(plan.headingDeg), v: figure(plan.speedMs * 3.6) })}</Bold>
+          <Bold size={16}>{t('dock.helm', { deg: Math.round(plan.headingDeg), v: measures().speed(plan.speedMs) })}</Bold>
         ) : null}
       </View>
     </View>
@@ -252,14 +252,14 @@ const WindStrip = ({ wind, zone, tidal, onChange }: { wind: WindAndWater; zone: 
     <Card style={{ flexDirection: 'row', alignItems: 'center', gap: 12, paddingVertical: 10 }}>
       <View style={{ flex: 1, gap: 2 }} testID="wind-now">
         <Bold>
-          {now.windMs < 0.1 ? t('dock.noWind') : t('dock.wind', { v: figure(now.windMs), dir: words.direction(now.windFromDeg) })}
+          {now.windMs < 0.1 ? t('dock.noWind') : t('dock.wind', { v: measures().wind(now.windMs), dir: words.direction(now.windFromDeg) })}
         </Bold>
         <Body size={16}>
           {now.currentMs < 0.02
             ? t('dock.noCurrent')
-            : t('dock.current', { v: figure(now.currentMs), dir: words.direction(now.currentToDeg) })}
+            : t('dock.current', { v: measures().wind(now.currentMs), dir: words.direction(now.currentToDeg) })}
         </Body>
-        {tidal ? <Body size={16}>{t('dock.water', { v: figure(now.waterM) })}</Body> : null}
+        {tidal ? <Body size={16}>{t('dock.water', { v: measures().metres(now.waterM) })}</Body> : null}
         <Small size={14}>
           {[
             t(`dock.from.${from.is}`, 'at' in from ? { clock: clockOf(from.at, zone) } : {}),

@@ -10,13 +10,13 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { onKey } from '../../platform/browser';
 import { Card } from '../../ui/board';
-import { figure } from '../../ui/format';
 import { IconButton } from '../../ui/controls/button';
 import { ListRow } from '../../ui/controls/listRow';
 import { useRoom } from '../../ui/room';
 import { HEAD, Screen } from '../../ui/screen';
 import { Scroll } from '../../ui/scroll';
 import { FingersFirst } from '../../ui/drawn/touch';
+import { measures } from '../../ui/units';
 import { Body, Bold, Small } from '../../ui/words';
 import { Helm, HelmNotes, Lever, Thruster } from './Controls';
 import { metres } from './dockWords';
@@ -205,7 +205,7 @@ const Figures = ({ practice }: { practice: Practice }) => {
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, paddingHorizontal: 12, height: 60 }}>
       <View testID="practice-speed">
-        <Bold size={18}>{t('dock.speed', { v: figure(instruction.speedMs * 3.6) })}</Bold>
+        <Bold size={18}>{t('dock.speed', { v: measures().speed(instruction.speedMs) })}</Bold>
       </View>
       <View testID="practice-clock">
         <Small>{t('dock.seconds', { s: Math.floor(instruction.step * STEP_S) })}</Small>

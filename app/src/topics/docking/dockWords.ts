@@ -2,14 +2,23 @@ import type { Act, Line, NoPlan, Plan, Step } from '@quay/core/docking/plan';
 import type { Side } from '@quay/core/docking/place';
 import { useTranslation } from 'react-i18next';
 import { figure } from '../../ui/format';
+import { measures } from '../../ui/units';
 
-/** Metres as one says them on a pontoon: whole ones, halves when near. */
-export const metres = (m: number): string => `${m >= 10 ? Math.round(m) : figure(Math.round(m * 2) / 2)} m`;
+/** Metres as one says them on a pontoon: whole ones, halves when near. Feet are whole at any distance. */
+export const metres = (m: number): string =>
+  measures().converts('m') ? measures().metres(m, 0) : `${m >= 10 ? Math.round(m) : figure(Math.round(m * 2) / 2)} m`;
 /** A finer figure where halves would round to nothing. */
-const fine = (m: number): string => `${figure(m)} m`;
+const fine = (m: number): string => measures().metres(m);
 const LEAST_M = 0.5;
 const FINE: readonly Step['id'][] = ['upDrift', 'slack', 'grounds', 'staysAfloat'];
+/** What a reason speaks of; degrees and what has no figure are said as they are. */
+const REASON_UNIT: Partial<Record<NoPlan['reason'], string>> = { wind: 'm/s', narrow: 'm', shallow: 'm' };
 const seconds = (s: number): string => (s < 90 ? `${Math.max(5, Math.round(s / 5) * 5)} s` : `${Math.round(s / 60)} min`);
+
+const reasoned = (reason: NoPlan['reason'], value: number | undefined): string => {
+  const unit = REASON_UNIT[reason];
+  return value === undefined ? '' : unit === undefined ? figure(value) : measures().said(value, unit, 1);
+};
 
 /** Sentences of a plan, filled with its figures. */
 export const useDockWords = () => {
@@ -29,8 +38,7 @@ export const useDockWords = () => {
   return {
     step,
     line: ({ line, why }: Line): string => `${t(`dock.line.${line}`)}: ${t(`dock.why.${why}`)}`,
-    set: ({ set, setMs, setTo }: Plan): string =>
-      t(`dock.set.${set}`, { ms: `${(Math.round(setMs * 100) / 100).toFixed(2)} m/s`, to: to(setTo) }),
+    set: ({ set, setMs, setTo }: Plan): string => t(`dock.set.${set}`, { ms: measures().said(setMs, 'm/s', 2), to: to(setTo) }),
     head: (plan: Plan): string => {
       if (plan.act === 'lie') return t('dock.head.lie');
       if (plan.act === 'arrive') {
@@ -43,8 +51,8 @@ export const useDockWords = () => {
     },
     no: ({ reason, found, limit, figure: missing }: NoPlan): string =>
       t(`dock.reason.${reason}`, {
-        found: found === undefined ? '' : figure(found),
-        limit: limit === undefined ? '' : figure(limit),
+        found: reasoned(reason, found),
+        limit: reasoned(reason, limit),
         figure: missing ? t(`dock.figure.${missing}`) : '',
       }),
     direction: (deg: number): string =>

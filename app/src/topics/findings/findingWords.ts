@@ -7,6 +7,7 @@ import { useTranslation } from 'react-i18next';
 import type { TagKind } from '../../ui/board';
 import { distanceOf, figure } from '../../ui/format';
 import { useMoney } from '../../ui/controls/money';
+import { measures } from '../../ui/units';
 
 /** Nothing was entered; that is not the same as none. */
 const NOT_ENTERED = '–';
@@ -31,7 +32,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
     switch (finding.topic) {
       case 'mark': {
         const mark = finding.in ?? finding.out;
-        const size = (m: typeof mark) => (m ? `${m.sizeMm} mm` : none);
+        const size = (m: typeof mark) => (m ? measures().small(m.sizeMm) : none);
         const why =
           finding.is === 'new'
             ? finding.nearestM === undefined
@@ -75,18 +76,18 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
       case 'fuel': {
         const { fuel } = finding;
         const span = (e: { value: number; low: number; high: number } | undefined) =>
-          e ? `${Math.round(e.value)} ± ${Math.round((e.high - e.low) / 2)} L` : NOT_ENTERED;
+          e ? `${measures().figure(e.value, 'L', 0)} ± ${measures().litres((e.high - e.low) / 2)}` : NOT_ENTERED;
         const why = [
           finding.meteredL !== undefined
-            ? t('compare.why.fuelMetered', { n: figure(finding.meteredL) })
+            ? t('compare.why.fuelMetered', { n: measures().litres(finding.meteredL, 1) })
             : fuel?.used
               ? t('compare.why.fuelLow')
               : '',
           ...(fuel?.odd ?? []).map((odd) =>
-            t('compare.why.fuelOdd', { method: t(`compare.why.method.${odd.method}`), l: Math.round(Math.abs(odd.awayL)) }),
+            t('compare.why.fuelOdd', { method: t(`compare.why.method.${odd.method}`), l: measures().litres(Math.abs(odd.awayL)) }),
           ),
           fuel?.askThird ? t('compare.why.fuelThird') : '',
-          finding.filledL > 0 ? t('compare.why.filled', { n: figure(finding.filledL) }) : '',
+          finding.filledL > 0 ? t('compare.why.filled', { n: measures().litres(finding.filledL, 1) }) : '',
         ]
           .filter(Boolean)
           .join('; ');
@@ -96,7 +97,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           out: span(fuel?.out),
           in: span(fuel?.in),
           is: fuel?.used
-            ? t('compare.is.fuel.used', { low: Math.round(fuel.used.low), high: Math.round(fuel.used.high) })
+            ? t('compare.is.fuel.used', { low: measures().figure(fuel.used.low, 'L', 0), high: measures().litres(fuel.used.high) })
             : t('compare.is.fuel.notRead'),
           tag: 'ask',
           price,
@@ -106,8 +107,8 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         return {
           what: say(finding.gauge.name, i18n.language),
           why: '',
-          out: spokenReading(finding.gauge, finding.out),
-          in: spokenReading(finding.gauge, finding.in),
+          out: spokenReading(finding.gauge, finding.out, measures()),
+          in: spokenReading(finding.gauge, finding.in, measures()),
           is: t('compare.is.gauge.differs'),
           tag: 'calm',
           price,
@@ -117,7 +118,7 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           what: t('compare.rows.hours'),
           why: [
             finding.plannedHours === undefined ? '' : t('compare.why.planned', { n: figure(finding.plannedHours) }),
-            finding.burnL === undefined ? '' : t('compare.why.burn', { n: Math.round(finding.burnL) }),
+            finding.burnL === undefined ? '' : t('compare.why.burn', { n: measures().litres(finding.burnL) }),
           ]
             .filter(Boolean)
             .join('; '),
@@ -131,8 +132,8 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
         return {
           what: say(finding.tank.name, i18n.language),
           why: '',
-          out: finding.outL === undefined ? NOT_ENTERED : `${Math.round(finding.outL)} L`,
-          in: `${Math.round(finding.inL)} L`,
+          out: finding.outL === undefined ? NOT_ENTERED : measures().litres(finding.outL),
+          in: measures().litres(finding.inL),
           is: withDecision(t('compare.is.tank.fuller')),
           tag,
           price,

@@ -1,14 +1,26 @@
-import { changeEverywhere, type Everywhere, getEverywhere } from '@quay/contract/fleet';
+import { changeEverywhere, getEverywhere, type SaidEverywhere } from '@quay/contract/fleet';
+import type { Wording } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
 import { Notice } from '../../ui/board';
+import type { About } from './book/about';
 import { BookEditor } from './book/BookEditor';
+import { aboutListing } from './book/layerEdits';
 import { BASE_FIELDS } from './book/fields/fields';
 import { plainEdits } from './book/plainEdits';
 import { BookMissing } from './BookMissing';
 import { useBook } from './useBook';
 
-type Said = { points: Everywhere['points'] };
+type Said = SaidEverywhere;
+
+const ABOUT: readonly About<Said>[] = [
+  {
+    id: 'clauses',
+    fields: [{ field: 'clauses', is: 'wording', lines: 8 }],
+    read: ({ clauses }) => ({ clauses }),
+    write: ({ points }, { clauses }) => ({ points, ...(clauses ? { clauses: clauses as Wording } : {}) }),
+  },
+];
 
 /** What the operator says on every boat, whatever her book and base say. */
 export const EverywherePage = () => {
@@ -19,28 +31,31 @@ export const EverywherePage = () => {
     get: getEverywhere,
     change: changeEverywhere,
     params: {},
-    bodyOf: ({ points }: Said) => ({ points }),
+    bodyOf: (said: Said) => said,
     versionOf: ({ version }) => version,
     said: () => t('fleet.keptBase'),
   });
   if (!data) return <BookMissing failed={failed} />;
-  const { points, version, boats } = data;
-  const book: Said = { points };
+  const { points, clauses, version, boats } = data;
+  const book: Said = { points, ...(clauses ? { clauses } : {}) };
   return (
     <BookEditor
       kept={kept}
-      kind="base"
+      kind="everywhere"
       title={t('fleet.everywhere')}
       sub={t('fleet.ground')}
       onBack={() => router.push('/fleet')}
       plan={undefined}
-      listings={[{ list: 'points', fieldsOf: () => BASE_FIELDS.points, rows: points }]}
+      listings={[
+        { list: 'points', fieldsOf: () => BASE_FIELDS.points, rows: points },
+        aboutListing(ABOUT, book, () => t('fleet.about.clauses')),
+      ]}
       originOf={() => ({ is: 'own', name: '' })}
       fault={fault}
       busy={busy}
       toTranslate={{}}
       onRight={() => undefined}
-      edits={plainEdits(book, [], (next) => put({ book: next, version, before: book }))}
+      edits={plainEdits(book, ABOUT, (next) => put({ book: next, version, before: book }))}
     >
       {boats.length > 0 ? <Notice kind="ask" title={t('fleet.bearsOn', { boats: boats.join(', ') })} /> : null}
     </BookEditor>

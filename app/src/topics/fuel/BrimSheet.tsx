@@ -9,6 +9,7 @@ import { TextField } from '../../ui/controls/textField';
 import { figure } from '../../ui/format';
 import { Button } from '../../ui/controls/button';
 import { ModalSheet } from '../../ui/controls/modalSheet';
+import { measures } from '../../ui/units';
 import { Body } from '../../ui/words';
 import type { WalkView } from '../../local/useWalk';
 
@@ -24,7 +25,7 @@ export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank;
     if (!fits) return;
     await view.enter(
       [{ kind: 'brimmed', walk: view.walk, tank: tank.id, ...(blank ? {} : { meteredL: litres }) }],
-      t('walk.brimKept', { v: figure(tank.capacityL) }),
+      t('walk.brimKept', { v: measures().litres(tank.capacityL, 1) }),
     );
     onClose();
   };
@@ -46,7 +47,7 @@ export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank;
         onChange={setText}
         numeric
         unit="L"
-        fault={fits ? undefined : t('walk.outOfRange', { min: 0, max: tank.capacityL })}
+        fault={fits ? undefined : t('walk.outOfRange', { min: 0, max: measures().litres(tank.capacityL, 1) })}
         testID="brim-litres"
       />
       {before ? <Button mode="outlined" label={t('walk.takeBack')} onPress={() => void back()} testID="brim-back" /> : null}

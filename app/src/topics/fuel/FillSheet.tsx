@@ -8,6 +8,7 @@ import { TextField } from '../../ui/controls/textField';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ModalSheet } from '../../ui/controls/modalSheet';
+import { measures } from '../../ui/units';
 import { Body } from '../../ui/words';
 
 /** A metered fill by the quay after return. */
@@ -36,7 +37,7 @@ export const FillSheet = ({ view, tank, onClose }: { view: HireView; tank: Tank;
         onChange={setText}
         numeric
         unit="L"
-        fault={text.trim() !== '' && !fits ? t('compare.badLitres', { max: tank.capacityL }) : undefined}
+        fault={text.trim() !== '' && !fits ? t('compare.badLitres', { max: measures().litres(tank.capacityL, 1) }) : undefined}
         testID="fill-litres"
       />
       <ChoiceChip label={t('compare.brim')} on={brim} onPress={() => setBrim(!brim)} />

@@ -5,6 +5,7 @@ import { caseOf } from '../../local/handover';
 import type { HireView } from '../../local/hire';
 import { figure, spanOf } from '../../ui/format';
 import { useTones } from '../../ui/theme';
+import { measures } from '../../ui/units';
 import { Bold, Small } from '../../ui/words';
 
 /** How far what is in the tank goes, as it is told: surely and likely, when to turn back, and whether it does for the plan. */
@@ -28,8 +29,8 @@ export const FuelPlan = ({ view }: { view: HireView }) => {
         <Small tone="ink">
           {t(plan.enough ? 'walk.planNeed' : 'walk.planShort', {
             hours: figure(hours),
-            need: Math.ceil(plan.needL),
-            may: Math.floor(plan.mayUseL),
+            need: measures().litres(Math.ceil(plan.needL)),
+            may: measures().litres(Math.floor(plan.mayUseL)),
           })}
         </Small>
       </View>

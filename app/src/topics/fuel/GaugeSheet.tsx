@@ -16,6 +16,7 @@ import { Button, IconButton } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { useTones } from '../../ui/theme';
+import { measures } from '../../ui/units';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { PhotoRow } from '../photo/PhotoRow';
 import { PhotoTaking } from '../photo/PhotoTaking';
@@ -89,7 +90,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
       }
     >
       {gauge.normal ? <Small>{`${t('walk.normal')}: ${say(gauge.normal, language)}`}</Small> : null}
-      {was !== undefined ? <Small>{t('walk.was', { v: spokenReading(gauge, was) })}</Small> : null}
+      {was !== undefined ? <Small>{t('walk.was', { v: spokenReading(gauge, was, measures()) })}</Small> : null}
       {drawn && value !== undefined ? (
         <Drawn gauge={gauge} value={value} was={was} onSet={setValue} name={name} />
       ) : gauge.reads === 'lamp' ? (
@@ -119,9 +120,9 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
           }}
         />
       ) : null}
-      {litres === undefined ? null : <Bold>{t('walk.thatIs', { v: litres })}</Bold>}
-      {behind === undefined ? null : <Tag kind="stop">{t('walk.lowerThanBefore', { v: spokenReading(gauge, behind) })}</Tag>}
-      <UnusualReading read={read} />
+      {litres === undefined ? null : <Bold>{t('walk.thatIs', { v: measures().litres(litres) })}</Bold>}
+      {behind === undefined ? null : <Tag kind="stop">{t('walk.lowerThanBefore', { v: spokenReading(gauge, behind, measures()) })}</Tag>}
+      <UnusualReading read={read} unit={gauge.unit} />
       {gauge.flushesLeft === undefined ? null : <Small>{t('walk.flushes', { n: gauge.flushesLeft })}</Small>}
       {gauge.picture === undefined ? null : (
         <PhotoRow
@@ -175,7 +176,7 @@ const Drawn = ({
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 14 }}>
         <IconButton path={mdiMinus} label={t('walk.lower', { name })} onPress={() => set(value - step)} testID="lower" />
         <SlabBold size={38} style={{ minWidth: 130, textAlign: 'center' }} live>
-          {spokenReading(gauge, value)}
+          {spokenReading(gauge, value, measures())}
         </SlabBold>
         <IconButton path={mdiPlus} label={t('walk.higher', { name })} onPress={() => set(value + step)} testID="higher" />
       </View>

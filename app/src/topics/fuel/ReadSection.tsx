@@ -8,6 +8,7 @@ import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { ListRow } from '../../ui/controls/listRow';
 import { useTones } from '../../ui/theme';
+import { measures } from '../../ui/units';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { TankCard } from './TankCard';
 import type { WalkView } from '../../local/useWalk';
@@ -26,7 +27,7 @@ export const ReadSection = ({ view, onOpen }: { view: WalkView; onOpen: (gauge: 
         const name = say(gauge.name, language);
         const found = currentOf(record, [walk, 'gauge', gauge.id], gaugeRead);
         const was = walk === 'in' ? currentOf(record, ['out', 'gauge', gauge.id], gaugeRead)?.value.shown : undefined;
-        const shown = (value: number) => spokenReading(gauge, value);
+        const shown = (value: number) => spokenReading(gauge, value, measures());
         return (
           <View key={gauge.id}>
             <ListRow label={t('walk.set', { name })} onPress={() => onOpen(gauge.id)} testID={`gauge-${gauge.id}`}>

@@ -10,6 +10,7 @@ import { View } from 'react-native';
 import { Tag } from '../../ui/board';
 import { spanOf } from '../../ui/format';
 import { Button } from '../../ui/controls/button';
+import { measures } from '../../ui/units';
 import { Bold, Small } from '../../ui/words';
 import type { WalkView } from '../../local/useWalk';
 import { BrimSheet } from './BrimSheet';
@@ -30,7 +31,7 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
       <>
         <Button
           mode="outlined"
-          label={brim ? t('walk.brimKept', { v: tank.capacityL }) : t('walk.brim')}
+          label={brim ? t('walk.brimKept', { v: measures().litres(tank.capacityL, 1) }) : t('walk.brim')}
           onPress={() => setFilling(true)}
           style={{ alignSelf: 'flex-start' }}
           testID={`brim-${tank.id}`}
@@ -40,7 +41,11 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
     ) : null;
   if (!fused || !estimate) return toBrim;
   const name = say(tank.name, language);
-  const text = `${name}: ${t('walk.fuel', { v: Math.round(estimate.value), low: Math.round(estimate.low), high: Math.round(estimate.high) })}`;
+  const text = `${name}: ${t('walk.fuel', {
+    v: measures().litres(estimate.value),
+    low: measures().figure(estimate.low, 'L', 0),
+    high: measures().figure(estimate.high, 'L', 0),
+  })}`;
   const named = (gauge: Gauge) => say(gauge.name, language);
   const odd = oddGauges(fused, book, walk);
   const next = nextGauge(record, book, tank, walk);
@@ -51,7 +56,7 @@ export const TankCard = ({ view, tank, onOpen }: { view: WalkView; tank: Tank; o
       <Bold>{text}</Bold>
       {odd.map(({ gauge, awayL }) => (
         <Tag key={gauge.id} kind="ask">
-          {t(awayL < 0 ? 'walk.fuelOddLow' : 'walk.fuelOddHigh', { name: named(gauge), v: Math.round(Math.abs(awayL)) })}
+          {t(awayL < 0 ? 'walk.fuelOddLow' : 'walk.fuelOddHigh', { name: named(gauge), v: measures().litres(Math.abs(awayL)) })}
         </Tag>
       ))}
       {fused.askThird ? (

@@ -7,6 +7,7 @@ import { View } from 'react-native';
 import { call, NoAnswer } from '../../local/api';
 import { Tag } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
+import { measures } from '../../ui/units';
 import { Bold, Small } from '../../ui/words';
 
 /** What the boat's own wires say of a gauge, offered as one more reading; taken, it is entered as the gateway's. */
@@ -41,10 +42,10 @@ export const WireReading = ({
   if (!found || found.value < gauge.min || found.value > gauge.max) return null;
   return (
     <View style={{ gap: 6, alignItems: 'flex-start' }}>
-      <Bold>{t('walk.gateway', { v: spokenReading(gauge, found.value) })}</Bold>
+      <Bold>{t('walk.gateway', { v: spokenReading(gauge, found.value, measures()) })}</Bold>
       {data.simulated ? <Tag kind="ask">{t('walk.gatewaySimulated')}</Tag> : null}
       {atLeast !== undefined && found.value < atLeast ? (
-        <Tag kind="ask">{t('walk.lowerThanBefore', { v: spokenReading(gauge, atLeast) })}</Tag>
+        <Tag kind="ask">{t('walk.lowerThanBefore', { v: spokenReading(gauge, atLeast, measures()) })}</Tag>
       ) : (
         <Button mode="outlined" label={t('walk.gatewayTake')} onPress={() => onTake(found.value)} testID="take-wire" />
       )}

@@ -18,6 +18,7 @@ import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/controls/snack';
 import { CheckboxRow } from '../../ui/controls/checkboxRow';
+import { measures } from '../../ui/units';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../record/HireMissing';
 import { useFitWords } from './fitWords';
@@ -154,7 +155,7 @@ const Aboard = ({ view, fit }: { view: HireView; fit: FitOf }) => {
       <View>
         <Small>{t('fit.loadName')}</Small>
         <SlabBold size={34}>{`${high} / ${plate.loadKg}`}</SlabBold>
-        {low === high ? null : <Small>{t('fit.loadFrom', { low, high })}</Small>}
+        {low === high ? null : <Small>{t('fit.loadFrom', { low: measures().figure(low, 'kg', 0), high: measures().mass(high) })}</Small>}
       </View>
     </Card>
   );
@@ -169,7 +170,11 @@ const ShortOf = ({ view, fit, group }: { view: HireView; fit: FitOf; group: Shor
       <Body>{names.join(', ')}</Body>
       <Bold>{t('fit.solve', { count: group.missing })}</Bold>
       {group.wants.map((want, i) => (
-        <Body key={i}>{`– ${t(want.foam ? 'fit.wantFoam' : 'fit.want', { from: want.fromKg, to: want.toKg, n: want.newtons })}`}</Body>
+        <Body key={i}>{`– ${t(want.foam ? 'fit.wantFoam' : 'fit.want', {
+          from: measures().figure(want.fromKg, 'kg', 0),
+          to: measures().mass(want.toKg),
+          n: want.newtons,
+        })}`}</Body>
       ))}
     </Notice>
   );

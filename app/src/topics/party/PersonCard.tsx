@@ -1,3 +1,4 @@
+import { typedNumber } from '@quay/core/number/typed';
 import { mdiClose } from '@mdi/js';
 import { type Person, SIZE_KG, SIZES, SWIMS } from '@quay/core/party/people';
 import type { RuleSet } from '@quay/core/party/rules';
@@ -10,6 +11,7 @@ import { Button, IconButton } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ListRow } from '../../ui/controls/listRow';
 import { CheckboxRow } from '../../ui/controls/checkboxRow';
+import { measures } from '../../ui/units';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { type Draft, readDraft, sizeTaken } from './draft';
 
@@ -69,6 +71,12 @@ export const PersonCard = ({
   );
 };
 
+/** A weight as it was typed, kilograms; what is no figure yet is shown as it stands. */
+const massTyped = (text: string): string => {
+  const kg = typedNumber(text);
+  return Number.isNaN(kg) ? text.trim() : measures().mass(kg);
+};
+
 /** Somebody in a line: who, and what of them matters. */
 const Closed = ({ form, nth, id, onOpen }: Somebody & { id: string; onOpen: () => void }) => {
   const { t } = useTranslation();
@@ -77,7 +85,7 @@ const Closed = ({ form, nth, id, onOpen }: Somebody & { id: string; onOpen: () =
   const name = row.name.trim() || t('party.person', { n: nth });
   const summary = [
     row.age.trim() ? t('party.years', { n: row.age.trim() }) : '',
-    row.mass.trim() ? `${row.mass.trim()} kg` : size ? t(`party.size.${size}`) : '',
+    row.mass.trim() ? massTyped(row.mass) : size ? t(`party.size.${size}`) : '',
     row.swims === undefined || row.swims === 'well' ? '' : t(`party.swims.${row.swims}`),
     row.drives ? t('party.drives') : '',
     row.lookout ? t('party.lookout') : '',
@@ -125,14 +133,16 @@ const SizeInstead = (of: Somebody) => {
         {SIZES.map((one) => (
           <ChoiceChip
             key={one}
-            label={`${t(`party.size.${one}`)} ${SIZE_KG[one][0]}–${SIZE_KG[one][1]}`}
+            label={`${t(`party.size.${one}`)} ${measures().figure(SIZE_KG[one][0], 'kg', 0)}–${measures().figure(SIZE_KG[one][1], 'kg', 0)}`}
             on={size === one}
             onPress={() => set(of, 'size', one)}
             testID={`size-${one}`}
           />
         ))}
       </View>
-      {size ? <Body>{t('party.sizeTook', { from: SIZE_KG[size][0], to: SIZE_KG[size][1] })}</Body> : null}
+      {size ? (
+        <Body>{t('party.sizeTook', { from: measures().figure(SIZE_KG[size][0], 'kg', 0), to: measures().mass(SIZE_KG[size][1]) })}</Body>
+      ) : null}
     </View>
   );
 };

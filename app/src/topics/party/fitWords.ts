@@ -5,6 +5,7 @@ import type { Jacket } from '@quay/core/fleet/jacketKinds';
 import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../local/hire';
+import { measures } from '../../ui/units';
 
 /** Fit in words: people, jackets and where to fetch them, and what is too much. */
 export const useFitWords = ({ pack }: Pick<HireView, 'pack'>) => {
@@ -12,11 +13,19 @@ export const useFitWords = ({ pack }: Pick<HireView, 'pack'>) => {
   const nameOf = (person: Person, people: readonly Person[]) => person.name || t('party.person', { n: people.indexOf(person) + 1 });
   const massOf = (person: Person) => {
     const range = massRange(person);
-    return !range ? '' : range[0] === range[1] ? `${range[0]} kg` : `${range[0]}–${range[1]} kg`;
+    return !range
+      ? ''
+      : range[0] === range[1]
+        ? measures().mass(range[0])
+        : `${measures().figure(range[0], 'kg', 0)}–${measures().mass(range[1])}`;
   };
   const jacket = (rack: Pick<Rack, 'fitting' | 'where'> & { jacket?: Jacket | undefined }) => {
     if (rack.jacket && rack.where === 'brought')
-      return t('own.own', { n: rack.jacket.newtons, from: rack.jacket.fromKg, to: rack.jacket.toKg });
+      return t('own.own', {
+        n: rack.jacket.newtons,
+        from: measures().figure(rack.jacket.fromKg, 'kg', 0),
+        to: measures().mass(rack.jacket.toKg),
+      });
     const row = [...pack.book.fittings, ...pack.base.store].find(({ id }) => id === rack.fitting);
     return row ? say(row.name, i18n.language) : rack.fitting;
   };
@@ -30,8 +39,12 @@ export const useFitWords = ({ pack }: Pick<HireView, 'pack'>) => {
   const overload = (one: Overload) => {
     if (one.is === 'heads') return t('fit.heads', { have: one.have, may: one.may });
     if (one.is === 'decks') return t('fit.decks', { have: one.have, may: one.may, state: t(`fit.state.${one.state}`) });
-    const [low, high] = one.haveKg.map(Math.round);
-    return t(one.sure ? 'fit.load' : 'fit.loadPerhaps', { have: low === high ? `${high}` : `${low}–${high}`, may: one.mayKg });
+    const [low, high] = one.haveKg.map((kg) => measures().figure(kg, 'kg', 0));
+    const most = measures().mass(one.haveKg[1]);
+    return t(one.sure ? 'fit.load' : 'fit.loadPerhaps', {
+      have: low === high ? most : `${low}–${most}`,
+      may: measures().mass(one.mayKg),
+    });
   };
   const crew = (fault: CrewFault, people: readonly Person[]) => {
     const person = 'person' in fault ? people.find(({ id }) => id === fault.person) : undefined;

@@ -12,6 +12,7 @@ import { Button, IconButton } from '../../ui/controls/button';
 import { DragArea, type Dragged } from '../../ui/drawn/touch';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { useTones } from '../../ui/theme';
+import { measures } from '../../ui/units';
 import { Body, SlabBold } from '../../ui/words';
 
 /** A finger moves a point by a third of its own way, so that a wet thumb can set it to the pixel. */
@@ -108,7 +109,7 @@ export const CardSheet = ({
       footer={
         <Button
           mode="contained"
-          label={sensible ? t('card.take', { mm: Math.round(mm) }) : t('card.set')}
+          label={sensible ? t('card.take', { mm: measures().small(mm) }) : t('card.set')}
           disabled={!sensible}
           onPress={() => sensible && onTake(Math.round(mm))}
           testID="card-take"
@@ -161,7 +162,7 @@ export const CardSheet = ({
         </View>
         <View style={{ flex: 1, gap: 6 }}>
           <SlabBold size={34} live>
-            {sensible ? `${Math.round(mm)} mm` : '–'}
+            {sensible ? measures().small(mm) : '–'}
           </SlabBold>
           <View style={{ flexDirection: 'row', gap: 4 }}>
             {arrows.map(([path, way, by]) => (

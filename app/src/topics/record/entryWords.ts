@@ -3,9 +3,11 @@ import type { HirePack } from '@quay/contract/hire';
 import { say, type Wording } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import type { EventBody } from '@quay/core/record/event';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { figure } from '../../ui/format';
 import { useMoney } from '../../ui/controls/money';
+import { measures } from '../../ui/units';
 
 /** An entry of the record in a few words of the reader's language. */
 export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBody) => string) => {
@@ -17,7 +19,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
   };
   const reading = (id: string, shown: number) => {
     const gauge = book.gauges.find((one) => one.id === id);
-    return gauge ? spokenReading(gauge, shown) : figure(shown);
+    return gauge ? spokenReading(gauge, shown, measures()) : figure(shown);
   };
   /** With why, and in whose words. */
   const said = (what: string, { why, note }: { why?: CancelReason | undefined; note?: string | undefined }) =>
@@ -36,9 +38,9 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'gaugeRead':
         return `${find(book.gauges, body.gauge)}: ${reading(body.gauge, body.shown)}`;
       case 'brimmed':
-        return `${find(book.tanks, body.tank)}: ${t('log.brimmed')}${body.meteredL === undefined ? '' : `, ${figure(body.meteredL)} L`}`;
+        return `${find(book.tanks, body.tank)}: ${t('log.brimmed')}${body.meteredL === undefined ? '' : `, ${measures().litres(body.meteredL, 1)}`}`;
       case 'markPlaced':
-        return `${t(`mark.${body.mark.kind}`)} ${body.mark.sizeMm} mm, ${find(book.surfaces, body.mark.surface)}`;
+        return `${t(`mark.${body.mark.kind}`)} ${measures().small(body.mark.sizeMm)}, ${find(book.surfaces, body.mark.surface)}`;
       case 'surfaceSeen':
         return `${find(book.surfaces, body.surface)}: ${t('walk.lookedAt')}`;
       case 'evidenceGiven':
@@ -50,7 +52,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'boatHeld':
         return t('log.boatHeld', { why: body.why });
       case 'fuelFilled':
-        return `${t('compare.fill')}: ${figure(body.litres)} L`;
+        return `${t('compare.fill')}: ${measures().litres(body.litres, 1)}`;
       case 'signed':
         return t(body.as === 'renter' ? 'log.renterSigned' : 'log.staffSigned');
       case 'sealed':
@@ -66,13 +68,17 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'lineDecided':
         return t(`statement.state.${body.state}`);
       case 'closed':
-        return t('statement.number', { n: body.number });
+        return t('statement.number', { n: numberText(body.number, body.prefix) });
       case 'partySet':
         return t('log.party', { count: body.people });
       case 'jacketGiven':
         return t('log.jacket', {
           name: body.jacket
-            ? t('own.own', { n: body.jacket.newtons, from: body.jacket.fromKg, to: body.jacket.toKg })
+            ? t('own.own', {
+                n: body.jacket.newtons,
+                from: measures().figure(body.jacket.fromKg, 'kg', 0),
+                to: measures().mass(body.jacket.toKg),
+              })
             : find([...book.fittings, ...base.store], body.fitting),
         });
       case 'briefingSet':
@@ -128,7 +134,11 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'paidByHand':
         return t(`log.byHand.${body.what}`, { sum: money(body.amountMinor) });
       case 'corrected':
-        return t('log.corrected', { n: body.number, of: body.corrects, why: body.why });
+        return t('log.corrected', {
+          n: numberText(body.number, body.prefix),
+          of: numberText(body.corrects, body.prefix),
+          why: body.why,
+        });
       case 'bookingChanged':
         return said(t('log.booking', { what: body.changes.map(({ what }) => t(`log.field.${what}`)).join(', ') }), body);
       case 'boatSwapped':

@@ -14,9 +14,9 @@ import { byClock } from '../../platform/clock';
 import { dial, type Fix, whereAmI } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { FormField } from '../../ui/controls/form';
-import { figure } from '../../ui/format';
 import { Button, IconButton } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
+import { measures } from '../../ui/units';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { LandmarkFields, useWhere } from './LandmarkFields';
 import { Page } from './Page';
@@ -97,12 +97,14 @@ export const HelpPage = () => {
           </Said>
         ) : null}
         {at === fixed && typeof fix === 'object' ? (
-          <Small>{t('r.within', { m: Math.round(fix.withinM), time: clockOf(new Date(byClock(fix.at)).toISOString(), base.zone) })}</Small>
+          <Small>
+            {t('r.within', { m: measures().metres(fix.withinM, 0), time: clockOf(new Date(byClock(fix.at)).toISOString(), base.zone) })}
+          </Small>
         ) : null}
         {near && !where.sighting ? (
           <Said name="">
             {t('r.near', {
-              km: figure(near.distanceM / 1000),
+              km: measures().far(near.distanceM),
               compass: compassOf(near.bearingDeg),
               name: near.name,
               deg: Math.round(near.bearingDeg),

@@ -6,6 +6,7 @@ import { statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/words/words';
 import { chargedOf, type Standing, standingsOf } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import type { Line } from '@quay/core/settlement/statement';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -68,7 +69,7 @@ const Copy = () => {
   const charged = closing ? chargedOf(standings) : statement.totalMinor;
   return (
     <Page
-      title={closing ? t('bill.number', { n: closing.number }) : t('bill.title')}
+      title={closing ? t('bill.number', { n: numberText(closing.number, closing.prefix) }) : t('bill.title')}
       footer={<Button mode="contained" label={t('bill.pdf')} busy={paper.isPending} onPress={() => paper.mutate()} testID="bill-pdf" />}
     >
       {paper.error ? <Notice kind="stop" title={paper.error instanceof NoAnswer ? t('bill.offline') : errorWords(paper.error)} /> : null}

@@ -4,6 +4,7 @@ import { writeMinor } from '@quay/core/money/minor';
 import type { Standing } from '@quay/core/settlement/correction';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import * as z from 'zod/mini';
@@ -27,6 +28,7 @@ export const CorrectSheet = ({
   view,
   standing,
   last,
+  prefix,
   onDone,
   onClose,
 }: {
@@ -34,6 +36,8 @@ export const CorrectSheet = ({
   standing: Standing;
   /** The hire's last statement, as it is seen. */
   last: number;
+  /** What stands before the numbers of this hire's statements. */
+  prefix: string | undefined;
   onDone: () => void;
   onClose: () => void;
 }) => {
@@ -68,7 +72,7 @@ export const CorrectSheet = ({
       return done;
     },
     onSuccess: ({ number }) => {
-      snack({ text: t('settle.corrected', { n: number }) });
+      snack({ text: t('settle.corrected', { n: numberText(number, prefix) }) });
       onDone();
     },
   });

@@ -221,6 +221,7 @@ const Settling = ({ view }: { view: HireView }) => {
           view={view}
           standing={standing}
           last={Math.max(isClosed.number, ...currentUnder(record, ['corrected'], corrected).map(({ value }) => value.number))}
+          prefix={isClosed.prefix}
           onDone={() => {
             shut();
             settleAgain();

@@ -2,6 +2,7 @@ import { currentUnder, isEntered } from '@quay/core/events/record';
 import type { Standing } from '@quay/core/settlement/correction';
 import { corrected } from '@quay/core/settlement/events';
 import type { Statement } from '@quay/core/settlement/statement';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../local/hire';
@@ -58,9 +59,9 @@ export const StatementSums = ({
         {statement.balanceMinor > 0 ? sumRow(t('statement.balance'), statement.balanceMinor, true) : null}
         {statement.payOutMinor > 0 ? sumRow(t('settle.payOut'), statement.payOutMinor, true) : null}
       </View>
-      {corrections.map(({ number, why, lines }) => (
+      {corrections.map(({ number, prefix, why, lines }) => (
         <Card key={number} style={{ gap: 6, padding: 14 }}>
-          <Bold>{t('settle.corrects', { n: number, why })}</Bold>
+          <Bold>{t('settle.corrects', { n: numberText(number, prefix), why })}</Bold>
           {sumRow(
             t('statement.total'),
             lines.reduce((sum, { amountMinor }) => sum + amountMinor, 0),

@@ -129,7 +129,7 @@ describe('a closed line put right', () => {
     const line = settle(view.record, pack).statement.lines.find(({ key }) => key === 'count/fenders')!;
     const standing: Standing = { line, chargedMinor: 0, mostMinor: 7600, open: true, remark: 'One was never there.', ...more };
     const done = jest.fn();
-    render(asked(<CorrectSheet view={view} standing={standing} last={12} onDone={done} onClose={() => undefined} />));
+    render(asked(<CorrectSheet view={view} standing={standing} last={12} prefix={undefined} onDone={done} onClose={() => undefined} />));
     return done;
   };
 

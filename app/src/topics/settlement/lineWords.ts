@@ -4,6 +4,7 @@ import type { Line } from '@quay/core/settlement/statement';
 import { STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import { LANGUAGES } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
+import { measures } from '../../ui/units';
 import { useMoney } from '../../ui/controls/money';
 
 /** A line of the statement in the reader's language, in the same words as on paper. */
@@ -11,5 +12,5 @@ export const useLineText = ({ currency }: Pick<PriceList, 'currency'>): ((line: 
   const { i18n } = useTranslation();
   const money = useMoney(currency);
   const language = LANGUAGES.find((one) => one === i18n.language) ?? 'en';
-  return (line) => lineText(line, STATEMENT_WORDS[language], language, money);
+  return (line) => lineText(line, { words: STATEMENT_WORDS[language], language, money, measures: measures() });
 };

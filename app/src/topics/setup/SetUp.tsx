@@ -1,19 +1,24 @@
+import { keepLogo } from '@quay/contract/operator';
+import { usualUnits } from '@quay/core/number/units';
 import { type Language, LANGUAGES } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { type ReactNode, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Refused } from '../../local/api';
+import { call, Refused } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
 import { useSetUp } from '../../local/session';
-import { readFragment } from '../../platform/browser';
+import { isPicture, readFragment, regionHere } from '../../platform/browser';
 import { Card, Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
+import { useSnack } from '../../ui/controls/snack';
+import { UnitChoices } from '../../ui/controls/unitChoices';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { LogoChoice } from '../staff/operator/LogoChoice';
 import { setUpForm } from './setUpForm';
 
 /** Nobody knows this quay yet: who hires out, in which money and languages, and who is the first to run it. */
@@ -26,6 +31,9 @@ export const SetUp = () => {
   const [code] = useState(readFragment);
   const [fault, setFault] = useState<string>();
   const [isDone, setDone] = useState(false);
+  const [logo, setLogo] = useState<File>();
+  const [noPicture, setNoPicture] = useState<string>();
+  const snack = useSnack();
   const weak = t('phones.secretRule.manager');
   const schema = useMemo(() => setUpForm(weak), [weak]);
   const form = useSchemaForm(schema, {
@@ -34,15 +42,23 @@ export const SetUp = () => {
     phone: '',
     currency: 'EUR',
     tax: '20',
+    units: usualUnits(regionHere()),
     languages: ['en'] as Language[],
     manager: '',
     password: '',
   });
-  const languages = form.watch('languages');
+  const [languages, units] = form.watch(['languages', 'units']);
+  const choose = async (file: File) => {
+    const fine = await isPicture(file);
+    setLogo(fine ? file : undefined);
+    setNoPicture(fine ? undefined : t('problem.noImage'));
+  };
   const go = form.handleSubmit(async ({ tax, ...entered }) => {
     setFault(undefined);
     try {
       await setUp({ code, ...entered, taxBp: Math.round(tax * 100) });
+      // Without a logo one can hire out just as well; it is chosen again in the settings.
+      if (logo) await call(keepLogo, { bytes: logo }).catch((error: Error) => snack({ text: errorWords(error) }));
       router.replace('/first-hire');
     } catch (error) {
       if (error instanceof Refused && error.problem.code === 'setUpDone') setDone(true);
@@ -85,6 +101,7 @@ export const SetUp = () => {
             <FormField form={form} name="operator" label={t('setUp.operator')} most={80} autoFocus testID="operator" />
             <FormField form={form} name="address" label={t('setUp.address')} most={200} testID="address" />
             <FormField form={form} name="phone" label={t('setUp.phone')} most={40} autoComplete="tel" testID="phone" />
+            <LogoChoice logo={logo} fault={noPicture} onChoose={(file) => void choose(file)} onDrop={() => setLogo(undefined)} />
           </Part>
           <Part title={t('setUp.money')}>
             <FormField form={form} name="currency" label={t('setUp.currency')} most={3} testID="currency" />
@@ -107,6 +124,7 @@ export const SetUp = () => {
                 {t('setUp.languageWanted')}
               </Bold>
             ) : null}
+            <UnitChoices units={units} onChange={(next) => form.setValue('units', next, { shouldDirty: true })} />
           </Part>
           <Part title={t('setUp.manager')}>
             <FormField form={form} name="manager" label={t('setUp.managerName')} most={80} autoComplete="username" testID="manager" />

@@ -66,6 +66,7 @@ export const People = () => {
               {one.id === me?.staff.id ? <Small>{t('phones.you')}</Small> : null}
               {worksLine(one) ? <Small>{worksLine(one)}</Small> : null}
             </View>
+            {one.hasSecret || one.withdrawnAt ? null : <Tag kind="ask">{t(`phones.noSecret.${one.role}`)}</Tag>}
             <Tag kind={one.withdrawnAt ? 'stop' : 'calm'}>{one.withdrawnAt ? t('phones.withdrawn') : t(`phones.roles.${one.role}`)}</Tag>
           </View>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>

@@ -10,11 +10,11 @@ import { View } from 'react-native';
 import { type HireView, useHire } from '../../local/hire';
 import { Picture } from '../photo/picture';
 import { Card, Notice, Tag } from '../../ui/board';
-import { figure } from '../../ui/format';
 import { Button } from '../../ui/controls/button';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/controls/snack';
+import { measures } from '../../ui/units';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { HireMissing } from '../record/HireMissing';
 import { DoneSheet } from './DoneSheet';
@@ -38,11 +38,15 @@ const useWorkWords = ({ pack: { book } }: HireView): ((work: Work) => string) =>
       case 'putBack':
         return t('turn.putBack', { name: named(work.fitting) });
       case 'repair':
-        return t('turn.repair', { kind: t(`mark.${work.mark.kind}`), mm: work.mark.sizeMm, name: named(work.mark.surface) });
+        return t('turn.repair', {
+          kind: t(`mark.${work.mark.kind}`),
+          mm: measures().small(work.mark.sizeMm),
+          name: named(work.mark.surface),
+        });
       case 'propeller':
         return work.sizeMm === undefined
           ? t('turn.propeller', { name: named(work.propeller) })
-          : t('turn.propellerMm', { name: named(work.propeller), mm: work.sizeMm });
+          : t('turn.propellerMm', { name: named(work.propeller), mm: measures().small(work.sizeMm) });
       case 'putRight': {
         const check = book.checks.find(({ id }) => id === work.check);
         const way = check?.ways.find(({ id }) => id === work.way);
@@ -54,7 +58,7 @@ const useWorkWords = ({ pack: { book } }: HireView): ((work: Work) => string) =>
       case 'refuel':
       case 'fill':
       case 'pumpOut':
-        return t(`turn.${work.is}`, { name: named(work.tank), litres: figure(Math.round(work.litres)) });
+        return t(`turn.${work.is}`, { name: named(work.tank), litres: measures().litres(work.litres) });
       case 'fault':
       case 'knock':
         return t(`turn.${work.is}`, { note: work.note });

@@ -6,6 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Card, Notice, Tag } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
+import { measures } from '../../ui/units';
 import { Body, Slab, Small } from '../../ui/words';
 
 /** One thing that a return shows, or that either walk left open: what it is, and how grave. */
@@ -16,7 +17,7 @@ const foremost = (page: Page, t: TFunction): Row[] => {
   const stop = (text: string): Row => ({ kind: 'stop', text });
   const ask = (text: string): Row => ({ kind: 'ask', text });
   const line = (mark: Page['marks'][number]) =>
-    t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: mark.sizeMm, surface: mark.surface });
+    t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: measures().small(mark.sizeMm), surface: mark.surface });
   return [
     ...page.marks.flatMap((mark) =>
       mark.is === 'new' || mark.is === 'grown' ? [stop(`${t(`sign.mark.${mark.is}`)}: ${line(mark)}`)] : [],
@@ -66,7 +67,13 @@ export const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: T
       <Card style={{ gap: 14 }}>
         <Part
           title={t('sign.fuel', { tank: page.fuel.map(({ tank }) => tank).join(', ') })}
-          rows={page.fuel.map(({ litres, low, high }) => t('sign.fuelLine', { v: litres, low, high }))}
+          rows={page.fuel.map(({ litres, low, high }) =>
+            t('sign.fuelLine', {
+              v: measures().litres(litres),
+              low: measures().figure(low, 'L', 0),
+              high: measures().figure(high, 'L', 0),
+            }),
+          )}
           limit={whole}
         />
         <Part
@@ -75,7 +82,7 @@ export const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: T
             page.marks.length > 0
               ? page.marks.map(
                   (mark) =>
-                    `${t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: mark.sizeMm, surface: mark.surface })}${mark.is ? ` · ${t(`sign.mark.${mark.is}`)}` : ''}`,
+                    `${t('sign.marksLine', { kind: t(`mark.${mark.kind as 'scratch'}`), size: measures().small(mark.sizeMm), surface: mark.surface })}${mark.is ? ` · ${t(`sign.mark.${mark.is}`)}` : ''}`,
                 )
               : [t('sign.noMarks')]
           }
@@ -103,6 +110,7 @@ export const ReadBack = ({ page, digest, t }: { page: Page; digest: string; t: T
               `${name}: ${t(`drill.how.${how}`)}${mistakes > 0 ? `, ${t('drill.mistakes', { count: mistakes })}` : ''}`,
           )}
         />
+        <Part title={t('sign.clauses')} rows={page.clauses === undefined ? [] : [page.clauses]} />
         <Part title={t('sign.told')} rows={page.briefed.map((one) => `✓ ${one}`)} limit={4} />
         <Part title={t('sign.read')} rows={(page.read ?? []).map((one) => `✓ ${one}`)} limit={4} />
         <Part title={t('sign.skipped')} rows={page.skipped.map((one) => `– ${one}`)} />

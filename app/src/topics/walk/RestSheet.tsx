@@ -14,6 +14,7 @@ import { TextField } from '../../ui/controls/textField';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ModalSheet } from '../../ui/controls/modalSheet';
+import { measures } from '../../ui/units';
 import { Body, Bold, Small } from '../../ui/words';
 import { Lamps, UnusualReading, useReadingFault } from '../fuel/reading';
 import type { WalkView } from '../../local/useWalk';
@@ -178,7 +179,7 @@ export const RestSheet = ({
               </>
             ) : (
               <TextField
-                label={before === undefined ? name : `${name} · ${t('walk.was', { v: spokenReading(gauge, before) })}`}
+                label={before === undefined ? name : `${name} · ${t('walk.was', { v: spokenReading(gauge, before, measures()) })}`}
                 value={typed[gauge.id] ?? ''}
                 onChange={(text) => setTyped((now) => ({ ...now, [gauge.id]: text }))}
                 numeric
@@ -189,7 +190,7 @@ export const RestSheet = ({
                 testID={`rest-${gauge.id}`}
               />
             )}
-            <UnusualReading read={reading} />
+            <UnusualReading read={reading} unit={gauge.unit} />
           </View>
         );
       })}

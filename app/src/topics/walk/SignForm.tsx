@@ -13,6 +13,7 @@ import { SignatureField } from '../../platform/signature';
 import { Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
+import { measures } from '../../ui/units';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { useSnack } from '../../ui/controls/snack';
@@ -58,7 +59,10 @@ export const SignForm = ({
   const { pack, record, walk, alone } = view;
   const hireId = pack.hire.id;
   // In the language it is shown in, which is what the renter signs.
-  const page = useMemo(() => pageOf(record, pack.book, walk, pack.boat.name, language, alone), [record, pack, walk, language, alone]);
+  const page = useMemo(
+    () => pageOf(record, pack.book, walk, pack.boat.name, language, { alone, measures: measures() }),
+    [record, pack, walk, language, alone],
+  );
   const digest = useMemo(() => pageDigest(page), [page]);
   // Who signs, signs the page as it stands: a remark added afterwards has to be signed as well.
   useEffect(() => setDrawn({}), [digest]);

@@ -1,6 +1,8 @@
-import type { ComponentProps } from 'react';
+import { typedNumber } from '@quay/core/number/typed';
+import { type ComponentProps, useState } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
+import { measures } from '../units';
 import { FACE, useTones } from '../theme';
 import { Bold, Small } from '../words';
 
@@ -18,7 +20,8 @@ type Props = {
   onEnter?: () => void;
   onBlur?: () => void;
   testID?: string;
-  unit?: string;
+  /** Of what is kept: shown and typed in the operator's own where that is another. */
+  unit?: string | undefined;
   autoFocus?: boolean;
   /** A sign in the field, for another way to fill it. */
   action?: { icon: string; label: string; onPress: () => void; testID: string };
@@ -31,6 +34,26 @@ const MOST = 500;
 
 /** From so many on they are counted; of a shorter field one sees how full it is. */
 const COUNTED = 100;
+
+/**
+ * A figure is kept in a unit of ours and typed in the operator's. What is typed stays as it was typed; what is no figure is
+ * handed on as it is, for whoever asked to say what is wrong.
+ * @param unit of what is kept; one that nobody converts, or none, leaves everything as it is
+ */
+const useOutside = (value: string, onChange: (value: string) => void, unit: string | undefined) => {
+  const { converts, inside, shown, name } = measures();
+  const [typed, setTyped] = useState<{ text: string; kept: string }>();
+  if (unit === undefined || !converts(unit)) return { text: value, type: onChange, unit };
+  const kept = typedNumber(value);
+  const text = typed?.kept === value ? typed.text : Number.isNaN(kept) ? value : String(shown(kept, unit));
+  const type = (next: string) => {
+    const figure = typedNumber(next);
+    const keep = Number.isNaN(figure) ? next : String(inside(figure, unit));
+    setTyped({ text: next, kept: keep });
+    onChange(keep);
+  };
+  return { text, type, unit: name(unit) };
+};
 
 /** A labelled field; what is wrong with it is said right under it. */
 export const TextField = ({
@@ -52,6 +75,7 @@ export const TextField = ({
   action,
 }: Props) => {
   const tones = useTones();
+  const outside = useOutside(value, onChange, unit);
   return (
     <View style={{ gap: 4 }}>
       {beside ? null : <Small>{label}</Small>}
@@ -59,8 +83,8 @@ export const TextField = ({
         mode="outlined"
         aria-label={label}
         aria-invalid={fault !== undefined}
-        value={value}
-        onChangeText={onChange}
+        value={outside.text}
+        onChangeText={outside.type}
         error={fault !== undefined}
         secureTextEntry={secret}
         autoFocus={autoFocus}
@@ -72,7 +96,9 @@ export const TextField = ({
         {...(onEnter ? { onSubmitEditing: onEnter } : {})}
         {...(onBlur ? { onBlur } : {})}
         {...(testID === undefined ? {} : { testID })}
-        {...(unit ? { right: <TextInput.Affix text={unit} textStyle={{ fontFamily: FACE.bold, fontSize: 17, color: tones.soft }} /> } : {})}
+        {...(unit
+          ? { right: <TextInput.Affix text={outside.unit} textStyle={{ fontFamily: FACE.bold, fontSize: 17, color: tones.soft }} /> }
+          : {})}
         {...(action
           ? {
               right: (

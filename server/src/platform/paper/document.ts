@@ -52,6 +52,12 @@ export const dayAndHour = (at: string, zone: string, locale: string): string =>
 /** A photograph as the PDF library takes it. @param jpeg upright, of the size that paper shows */
 export const pictureOnPaper = (jpeg: Uint8Array): string => `data:image/jpeg;base64,${Buffer.from(jpeg).toString('base64')}`;
 
+/** The most a logo takes at the head of a paper, points. */
+const LOGO: [number, number] = [180, 64];
+
+/** @param jpeg the operator's logo, as paper takes it */
+export const logoOnPaper = (jpeg: Uint8Array): Content => ({ image: pictureOnPaper(jpeg), fit: LOGO, margin: [0, 0, 0, 8] });
+
 export type Head = { title: string; author: string; language: string; madeAt: Date };
 
 /** An A4 document with its title and the number of each page at the foot. */

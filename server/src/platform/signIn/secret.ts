@@ -15,6 +15,12 @@ export const hashSecret = async (secret: string): Promise<string> => {
   return `scrypt$${salt.toString('base64')}$${(await derive(secret, salt, 32, COST)).toString('base64')}`;
 };
 
+/** Kept of somebody who came without a secret: nothing fits it, until a manager gives them one. */
+export const NO_SECRET = 'none';
+
+/** Whether a text is what is kept of a secret, as another installation of the operator's wrote it. */
+export const isHashed = (text: string): boolean => /^scrypt\$[A-Za-z0-9+/]{22}==\$[A-Za-z0-9+/]{43}=$/.test(text);
+
 /** Compares in constant time; takes the same time for a name that does not exist (`stored` undefined). */
 export const checkSecret = async (secret: string, stored: string | undefined): Promise<boolean> => {
   const [, salt = randomBytes(16).toString('base64'), hash = randomBytes(32).toString('base64')] = stored?.split('$') ?? [];

@@ -2,7 +2,7 @@ import { createHash, createPublicKey, randomInt, randomUUID } from 'node:crypto'
 import type { Knex } from 'knex';
 import { secretFits, type StaffRole } from '@quay/core/staff/secret';
 import type { Language } from '@quay/core/words/words';
-import { checkSecret, hashSecret, hashToken, newToken } from './secret';
+import { checkSecret, hashSecret, hashToken, isHashed, newToken, NO_SECRET } from './secret';
 import { countTry } from './tries';
 
 export type Staff = { id: string; name: string; role: StaffRole };
@@ -27,6 +27,7 @@ export const secretFault = (role: StaffRole, secret: string): string | undefined
 };
 
 /** What a role and secret say of whoever has them; sessions and grants given on an older word end with it. */
+/** `secret`: as it is typed; what is kept of one, from another installation; or empty, where the one that is there stays. */
 type Account = { id?: string; name: string; role: StaffRole; secret: string; languages?: readonly string[]; bases?: readonly string[] };
 
 /** An account ready to be written, and whether it says something else than the one that is there. */
@@ -35,19 +36,28 @@ export type ReadyAccount = {
   changed: boolean;
 };
 
+/** What is to be kept of a secret that was typed: what is kept already, where it is the same. */
+const unlessSame = async (secret: string, before: string | undefined): Promise<string> =>
+  before !== undefined && (await checkSecret(secret, before)) ? before : hashSecret(secret);
+
 /** Derives what is kept of a secret, which takes its time; one that is the same as before is left as it is. */
 export const accountOf = async (db: Knex, staff: Account): Promise<ReadyAccount> => {
   const { id = randomUUID(), role } = staff;
   const before = await db('staff').where({ id }).first('role', 'secret');
-  const same = before !== undefined && (await checkSecret(staff.secret, before.secret));
+  const kept =
+    staff.secret === ''
+      ? (before?.secret ?? NO_SECRET)
+      : isHashed(staff.secret)
+        ? staff.secret
+        : await unlessSame(staff.secret, before?.secret);
   return {
     row: {
       ...{ id, name: staff.name.trim(), role, nameFolded: fold(staff.name) },
-      secret: same ? before.secret : await hashSecret(staff.secret),
+      secret: kept,
       ...(staff.languages ? { languages: JSON.stringify(staff.languages) } : {}),
       ...(staff.bases ? { bases: JSON.stringify(staff.bases) } : {}),
     },
-    changed: before !== undefined && (!same || before.role !== role),
+    changed: before !== undefined && (before.secret !== kept || before.role !== role),
   };
 };
 
@@ -76,10 +86,22 @@ export const addStaff = async (db: Knex, staff: Omit<Account, 'id'>, now: Date):
 /** What a row keeps as a JSON list. */
 const listIn = <T extends string>(text: string): T[] => JSON.parse(text) as T[];
 
-export type StaffRow = Staff & { withdrawnAt: string | null; version: number; languages: Language[]; bases: string[] };
+export type StaffRow = Staff & {
+  withdrawnAt: string | null;
+  version: number;
+  languages: Language[];
+  bases: string[];
+  /** Whether they can sign in: somebody brought from elsewhere may have no secret yet. */
+  hasSecret: boolean;
+};
 export const allStaff = async (db: Knex): Promise<StaffRow[]> =>
-  (await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt', 'version', 'languages', 'bases')).map(
-    ({ languages, bases, ...row }) => ({ ...row, languages: listIn(languages), bases: listIn(bases) }),
+  (await db('staff').orderBy('nameFolded').select('id', 'name', 'role', 'withdrawnAt', 'version', 'languages', 'bases', 'secret')).map(
+    ({ languages, bases, secret, ...row }) => ({
+      ...row,
+      languages: listIn(languages),
+      bases: listIn(bases),
+      hasSecret: secret !== NO_SECRET,
+    }),
   );
 
 /** Where somebody works; nothing where that is everywhere. */

@@ -7,6 +7,7 @@ import * as z from 'zod/mini';
 import { DossierRecord, type Edition, listed, Manifest, manifestMessage, MANIFEST, RECORD } from '@quay/core/dossier/dossier';
 import { pack } from '@quay/core/dossier/pack';
 import { LANGUAGES } from '@quay/core/words/words';
+import { measuresIn } from '@quay/core/number/units';
 import { showMinor } from '@quay/core/money/minor';
 import { attachmentsOf } from '@quay/core/record/event';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
@@ -15,7 +16,8 @@ import { dayAndHour } from '../../platform/paper/document';
 import { copyOf, fileOf, photoRow } from '../photo/photo';
 import { eventsAfter, wholeRecord } from '../record/record';
 import { deviceKeyOf } from '../../platform/signIn/staff';
-import type { QuayKey } from '../../platform/database/setting';
+import { type QuayKey, readHandoverPolicy } from '../../platform/database/setting';
+import { readLogo } from '../policy/logo';
 import { dossierHtml } from './html';
 import { recordPdf } from './paper';
 import { sectionsOf } from './sections';
@@ -24,6 +26,9 @@ import { DOSSIER_WORDS } from './words';
 export type Made = { ok: true; bytes: Uint8Array } | { ok: false; reason: 'noSuchHire' | 'notSealed' | 'picturesMissing'; missing: number };
 
 const ENDING: Readonly<Record<string, string>> = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/webp': 'webp' };
+
+/** Where the operator's logo lies in a dossier. */
+const LOGO = 'logo.jpg';
 
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -110,6 +115,7 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
     words,
     when,
     money: (minor) => showMinor(minor, prices.currency, STATEMENT_WORDS[language].locale),
+    measures: measuresIn((await readHandoverPolicy(db)).units),
     received: new Map(seals.map(({ root, receivedAt }) => [root, receivedAt])),
   });
   const title = `${words.title}: ${boat.name}`;
@@ -120,8 +126,10 @@ export const makeDossier = async (store: Store, id: string, key: QuayKey, editio
     ...(edition === 'renter' ? [words.plain] : []),
     ...(aside.length > 0 ? [filled(words.aside, { n: String(aside.length) })] : []),
   ];
-  files.set('record.html', utf8(dossierHtml({ language, title, lines }, sections, (sha) => where.get(sha))));
-  const head = { title, author: operator.name, language: STATEMENT_WORDS[language].locale, madeAt: new Date(now), lines };
+  const logo = await readLogo(db);
+  if (logo) files.set(LOGO, new Uint8Array(logo));
+  files.set('record.html', utf8(dossierHtml({ language, title, lines, logo: logo && LOGO }, sections, (sha) => where.get(sha))));
+  const head = { title, author: operator.name, language: STATEMENT_WORDS[language].locale, madeAt: new Date(now), lines, logo };
   const pdf = await recordPdf(head, sections, async (sha) => (where.has(sha) ? copyOf(store, sha, 'paper') : undefined));
   files.set('record.pdf', pdf);
 

@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces';
 import type { Section } from './sections';
-import { type Head, onPaper, pictureOnPaper, printed } from '../../platform/paper/document';
+import { type Head, logoOnPaper, onPaper, pictureOnPaper, printed } from '../../platform/paper/document';
 
 /** Of a picture, points; two stand beside each other. */
 const [WIDE, TALL] = [228, 170];
@@ -22,11 +22,12 @@ const pair = (row: readonly Shown[]): Content => ({
 
 /** The record on paper, with its pictures; the same parts as on the page for a browser. @param bytesOf a picture as paper shows it; undefined where there is none */
 export const recordPdf = async (
-  head: Head & { lines: readonly string[] },
+  head: Head & { lines: readonly string[]; logo: Uint8Array | undefined },
   sections: readonly Section[],
   bytesOf: (sha: string) => Promise<Uint8Array | undefined>,
 ): Promise<Uint8Array> => {
   const content: Content[] = [
+    ...(head.logo ? [logoOnPaper(head.logo)] : []),
     { text: onPaper(head.title), style: 'operator' },
     ...head.lines.map((line): Content => ({ text: onPaper(line), style: 'soft' })),
   ];

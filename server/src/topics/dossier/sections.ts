@@ -2,6 +2,7 @@ import { signed } from '@quay/core/walk/events';
 import { isEntered, currentOf, currentUnder, type HireRecord } from '@quay/core/events/record';
 import { sealed } from '@quay/core/record/events';
 import { holdOverridden } from '@quay/core/castOff/events';
+import type { Measures } from '@quay/core/number/units';
 import { type Language, say } from '@quay/core/words/words';
 import type { Book } from '@quay/core/fleet/book';
 import { pageOf } from '@quay/core/walk/readback';
@@ -22,6 +23,7 @@ export type About = {
   /** An instant as people at the base read it. */
   when: (at: string) => string;
   money: (minor: number) => string;
+  measures: Measures;
   /** When the quay took a seal in, by its root. */
   received: ReadonlyMap<string, string>;
 };
@@ -31,20 +33,20 @@ const known = <K extends string>(words: Readonly<Record<K, string>>, key: string
 
 /** The record as a person reads it: both walks as they were read back, what a manager let go, the deposit, every entry. */
 export const sectionsOf = (record: HireRecord<EventBody>, stored: readonly StoredHireEvent[], of: About): Section[] => {
-  const { book, boat, renter, language, words, when, money, received } = of;
+  const { book, boat, renter, language, words, when, money, measures, received } = of;
   const marks = STATEMENT_WORDS[language].mark;
   const text = (title: string, rows: string[], pictures: Section['pictures'] = []): Section[] =>
     rows.length + pictures.length > 0 ? [{ title, level: 2, rows, pictures }] : [];
   const walks = (['out', 'in'] as const).flatMap((walk): Section[] => {
     if (!isEntered(record, [walk, 'started'])) return [];
-    const page = pageOf(record, book, walk, boat, language);
+    const page = pageOf(record, book, walk, boat, language, { measures });
     const seal = currentOf(record, [walk, 'sealed'], sealed);
     const surfaces = new Map(book.surfaces.map(({ id, name }) => [id, say(name, language)]));
     const pictures = [...record.subjects.values()].flatMap(({ subject, value }) => {
       if (subject[0] !== walk || value.kind === 'signed') return [];
       const caption =
         value.kind === 'markPlaced'
-          ? `${marks[value.mark.kind]}, ${value.mark.sizeMm} mm, ${surfaces.get(value.mark.surface) ?? ''}`
+          ? `${marks[value.mark.kind]}, ${measures.small(value.mark.sizeMm)}, ${surfaces.get(value.mark.surface) ?? ''}`
           : value.kind === 'surfaceSeen'
             ? (surfaces.get(value.surface) ?? '')
             : words.propellers;
@@ -58,11 +60,15 @@ export const sectionsOf = (record: HireRecord<EventBody>, stored: readonly Store
       { title: words[walk], level: 1, rows: [], pictures: [] },
       ...text(
         words.fuel,
-        page.fuel.map(({ tank, litres, low, high }) => filled(words.fuelLine, { tank, v: litres, low, high })),
+        page.fuel.map(({ tank, litres, low, high }) =>
+          filled(words.fuelLine, { tank, v: measures.litres(litres), low: measures.litres(low), high: measures.litres(high) }),
+        ),
       ),
       ...text(
         words.marks,
-        page.marks.length > 0 ? page.marks.map((one) => `${known(marks, one.kind)}, ${one.sizeMm} mm, ${one.surface}`) : [words.noMarks],
+        page.marks.length > 0
+          ? page.marks.map((one) => `${known(marks, one.kind)}, ${measures.small(one.sizeMm)}, ${one.surface}`)
+          : [words.noMarks],
         pictures,
       ),
       ...text(
@@ -91,6 +97,7 @@ export const sectionsOf = (record: HireRecord<EventBody>, stored: readonly Store
         words.remarks,
         (page.remarks ?? []).map(({ as, text: said }) => `${as === 'renter' ? renter : words.by.quay}: ${said}`),
       ),
+      ...text(words.clauses, page.clauses === undefined ? [] : [page.clauses]),
       ...text(
         words.signatures,
         seal

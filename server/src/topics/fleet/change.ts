@@ -8,7 +8,7 @@ import { type BookFault, mergeLists, lineageOf } from '@quay/core/fleet/merge';
 import { type BoatName, boatsAt, boatsOfClass, listsOf } from './fleet';
 import { putBook } from './pastBook';
 import { addBook, classesOf, resolveBook, newest } from './resolvedBook';
-import type { GeneralPoint } from '@quay/core/fleet/points';
+import type { SaidEverywhere } from '@quay/contract/fleet';
 import { readHandoverPolicy, writeFact, writeHandoverPolicy } from '../../platform/database/setting';
 import { versionOf } from '../policy/operator';
 import { noteTexts } from './toTranslate';
@@ -125,7 +125,7 @@ export const changeBase = (db: Knex, id: string, base: Base, seen: number, made:
 /** Changes what the operator says on every boat; every book that it changes gets a new version. */
 export const changeEverywhere = (
   db: Knex,
-  points: readonly GeneralPoint[],
+  { points, clauses }: SaidEverywhere,
   seen: number,
   made: { at: string; by: string },
 ): Promise<Changed> =>
@@ -135,7 +135,8 @@ export const changeEverywhere = (
       const faults = points.flatMap(({ id, when }) => (when ? conditionFaults(when, `points[${id}].when`, {}) : []));
       if (new Set(points.map(({ id }) => id)).size < points.length) faults.push({ path: 'points', reason: 'an id is used twice' });
       if (faults.length > 0) return { ok: false, reason: 'faults', faults: faults.map((fault) => ({ book: 'operator', ...fault })) };
-      await writeHandoverPolicy(trx, { ...(await readHandoverPolicy(trx)), points: [...points] });
+      const { clauses: _, ...without } = await readHandoverPolicy(trx);
+      await writeHandoverPolicy(trx, { ...without, points, ...(clauses ? { clauses } : {}) });
       await writeFact(trx, 'operatorVersion', String(seen + 1));
       await resolveAgain(trx, await trx('boat').orderBy('name').select('id', 'name'), made);
       return { ok: true };

@@ -3,6 +3,7 @@ import { Base as BaseBook } from '@quay/core/fleet/base';
 import { BoatBook, Book, ClassBook, LISTS } from '@quay/core/fleet/book';
 import { type Comparable, comparableBase, comparableClass } from '@quay/core/fleet/compare';
 import { mergeLists, mergeSingles, lineageOf, type Lists, type Origins } from '@quay/core/fleet/merge';
+import type { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import type { BaseShelf, BoatShelf, ClassShelf, Everywhere } from '@quay/contract/fleet';
 import { readHandoverPolicy } from '../../platform/database/setting';
 import { versionOf } from '../policy/operator';
@@ -176,9 +177,15 @@ export const baseVersion = async (db: Knex, id: string, version: number): Promis
   return body === undefined ? undefined : comparableBase(BaseBook.parse(JSON.parse(body)));
 };
 
+/** Of how an operator works, what is said on every boat. */
+const saidEverywhere = ({ points, clauses }: HandoverPolicy): Pick<Everywhere, 'points' | 'clauses'> => ({
+  points,
+  ...(clauses ? { clauses } : {}),
+});
+
 /** What the operator says on every boat. */
 export const everywhere = async (db: Knex): Promise<Everywhere> => ({
-  points: (await readHandoverPolicy(db)).points,
+  ...saidEverywhere(await readHandoverPolicy(db)),
   version: await versionOf(db),
   boats: namesOf(await db('boat').orderBy('name').select('id', 'name')),
 });

@@ -36,11 +36,12 @@ export const resolveBook = async (db: Knex, boatBook: BoatBook, drillsKnown: Kno
   const base = await read<Base>('base', boatBook.base);
   if (!base) return { ok: false, faults: [{ book: boatBook.id, path: 'base', reason: `there is no base “${boatBook.base}”` }] };
   const waters = await read<Waters>('waters', boatBook.waters ?? base.waters);
-  const ground = [...(await readHandoverPolicy(db)).points, ...base.points, ...(waters?.points ?? [])];
+  const { points, clauses } = await readHandoverPolicy(db);
+  const ground = [...points, ...base.points, ...(waters?.points ?? [])];
   return {
     ok: true,
     lineage: found.lineage,
-    book: { ...resolved.book, points: pointsInOrder(resolved.book, ground) },
+    book: { ...resolved.book, points: pointsInOrder(resolved.book, ground), ...(clauses ? { clauses } : {}) },
     origins: resolved.origins,
   };
 };

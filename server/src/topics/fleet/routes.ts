@@ -57,7 +57,7 @@ export const fleetRoutes = [
   }),
   on(api.changeEverywhere, async (call) => {
     const { quay, body, seen, now, res } = call;
-    mustBeDone(await changeEverywhere(quay.store.db, body.points, seen, { at: now, by: staffOf(call).staff.id }));
+    mustBeDone(await changeEverywhere(quay.store.db, body, seen, { at: now, by: staffOf(call).staff.id }));
     const said = await everywhere(quay.store.db);
     res.set('ETag', `"${said.version}"`);
     return said;

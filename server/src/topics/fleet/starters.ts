@@ -1,6 +1,7 @@
 import { ClassBook } from '@quay/core/fleet/book';
+import type { Units } from '@quay/core/number/units';
 import { RuleSet } from '@quay/core/party/rules';
-import { PriceList, type Price } from '@quay/core/settlement/prices';
+import { isMeasure, type Price, pricedBy, PriceList } from '@quay/core/settlement/prices';
 import anyBoat from '../../../../starters/classes/any-boat.json';
 import cabin from '../../../../starters/classes/cabin-7.json';
 import canal from '../../../../starters/classes/canal-12.json';
@@ -30,6 +31,11 @@ export const starterClasses = (): ReadonlyMap<string, ClassBook> => {
 export const starterRules = (): ReadonlyMap<string, RuleSet> =>
   new Map([children, everyone, byAge].map((file) => RuleSet.parse(file)).map((rules) => [rules.id, rules]));
 
-/** A price list to begin with: what the starters’ books name, each without a sum yet. @param taxBp usual tax, hundredths of a per cent */
-export const starterPrices = (taxBp: number): Price[] =>
-  PriceList.shape.prices.parse(pricesFile.prices.map(({ taxed, ...price }) => ({ ...price, amountMinor: 0, taxBp: taxed ? taxBp : 0 })));
+/**
+ * A price list to begin with: what the starters’ books name, each without a sum yet.
+ * @param taxBp usual tax, hundredths of a per cent @param volume what fuel is sold by
+ */
+export const starterPrices = (taxBp: number, volume: Units['volume'] = 'L'): Price[] =>
+  PriceList.shape.prices
+    .parse(pricesFile.prices.map(({ taxed, ...price }) => ({ ...price, amountMinor: 0, taxBp: taxed ? taxBp : 0 })))
+    .map((price) => (isMeasure(price.per) ? { ...price, per: pricedBy(volume) } : price));

@@ -24,10 +24,10 @@ export const nameOfLogo = async (db: Knex): Promise<string | null> => {
 };
 
 /**
- * Takes a picture as the logo. It is opened where photographs are, and only what it looks like is kept.
- * @returns its name @throws ProblemError `tooLarge`, `noImage`, `heic`, `truncated`, `tooManyPixels`, `tooHeavy`
+ * A picture as paper takes it. It is opened where photographs are, and only what it looks like is left of it.
+ * @throws ProblemError `tooLarge`, `noImage`, `heic`, `truncated`, `tooManyPixels`, `tooHeavy`
  */
-export const keepLogo = async ({ db, pictures }: Store, bytes: Uint8Array): Promise<string> => {
+export const logoFrom = async ({ pictures }: Pick<Store, 'pictures'>, bytes: Uint8Array): Promise<Buffer> => {
   if (bytes.length > LOGO_LIMIT_BYTES) return fail(413, 'tooLarge');
   const room = await mkdtemp(join(tmpdir(), 'quay-logo-'));
   try {
@@ -36,15 +36,19 @@ export const keepLogo = async ({ db, pictures }: Store, bytes: Uint8Array): Prom
     const judged = await pictures.judge(file, shaOf(bytes));
     if (!judged.ok) return fail(422, judged.fault);
     await pictures.copy(file, 'paper', out);
-    const logo = await readFile(out);
-    await writeFact(db, 'logo', logo.toString('base64'));
-    return shaOf(logo);
+    return await readFile(out);
   } catch (error) {
     if (error instanceof TooHeavy) return fail(422, 'tooHeavy');
     throw error;
   } finally {
     await rm(room, { recursive: true, force: true });
   }
+};
+
+/** Keeps a logo that `logoFrom` made. @returns its name */
+export const keepLogo = async (db: Knex, logo: Uint8Array): Promise<string> => {
+  await writeFact(db, 'logo', Buffer.from(logo).toString('base64'));
+  return shaOf(logo);
 };
 
 export const dropLogo = (db: Knex) => dropFact(db, 'logo');

@@ -47,8 +47,8 @@ export const changeOperator = (db: Knex, { name, ...change }: OperatorChange, se
     const operator = (await readOperator(trx)) ?? fail(409, 'noOperator');
     if ((await versionOf(trx)) !== seen) fail(412, 'changedMeanwhile');
     // What is said everywhere stays: it has its own editor.
-    const { points } = await readHandoverPolicy(trx);
-    const settings = HandoverPolicy.parse({ ...change, points });
+    const { points, clauses } = await readHandoverPolicy(trx);
+    const settings = HandoverPolicy.parse({ ...change, points, ...(clauses ? { clauses } : {}) });
     await writeOperator(trx, { ...operator, name });
     await writeHandoverPolicy(trx, settings);
     await carryBreach(trx, settings, made);

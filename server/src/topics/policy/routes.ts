@@ -6,7 +6,7 @@ import { decode } from '../../platform/incoming';
 import type { Endpoint } from '@quay/contract/endpoint';
 import * as operator from '@quay/contract/operator';
 import { changePrices, dropPlanned, pricesNow, replanLists } from './changePrices';
-import { dropLogo, keepLogo, readLogo } from './logo';
+import { dropLogo, keepLogo, logoFrom, readLogo } from './logo';
 import { changeOperator, operatorNow } from './operator';
 import { datedOf, earliestDay, pricesIn } from './prices';
 import { changesBetween, readPriceRows, withRows, writePriceTable } from './priceTable';
@@ -74,7 +74,7 @@ export const policyRoutes = [
     return sent;
   }),
   on(operator.keepLogo, async ({ quay, req }) => ({
-    logo: await keepLogo(quay.store, Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0)),
+    logo: await keepLogo(quay.store.db, await logoFrom(quay.store, Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0))),
   })),
   on(operator.dropLogo, async ({ quay }) => {
     await dropLogo(quay.store.db);

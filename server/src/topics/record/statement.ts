@@ -6,6 +6,8 @@ import { dateOf } from '@quay/core/time/zone';
 
 type Head = {
   number: number | null;
+  /** What stood before numbers when it was closed. */
+  prefix?: string;
   closedAt: string | null;
   hire: string;
   boat: string;

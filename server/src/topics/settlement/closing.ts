@@ -45,10 +45,13 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
       return no('changedMeanwhile', { events: whole.stored.length, totalMinor: statement.totalMinor });
     }
     const number = await nextNumber(trx);
+    const { statementPrefix } = await readHandoverPolicy(trx);
+    const prefix = statementPrefix === '' ? {} : { prefix: statementPrefix };
     const person = (await trx('person').where({ id: hire.renter }).first('name'))!;
     const boat = (await trx('boat').where({ id: hire.boat }).first('name'))!;
     const digest = await keepStatement(trx, {
       number,
+      ...prefix,
       closedAt: now,
       hire: id,
       boat: boat.name,
@@ -65,6 +68,7 @@ export const closeHire = (db: Knex, id: string, seen: { totalMinor: number; even
       body: {
         kind: 'closed',
         number,
+        ...prefix,
         statement: digest,
         covers: whole.stored.map((one) => one.event.id).sort(),
         root: rootOf(

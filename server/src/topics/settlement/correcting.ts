@@ -38,7 +38,15 @@ export const correct = (
       ...correctionOf(standings, lines),
     });
     await appendQuayEvent(trx, hire, {
-      body: { kind: 'corrected', number, corrects: closed.number!, lines: [...lines], why, statement: digest },
+      body: {
+        kind: 'corrected',
+        number,
+        ...(head.prefix === undefined ? {} : { prefix: head.prefix }),
+        corrects: closed.number!,
+        lines: [...lines],
+        why,
+        statement: digest,
+      },
       seq: nextSeq(whole.stored),
       bookVersion: whole.record.bookVersion ?? 1,
       now,

@@ -2,11 +2,14 @@ import type { Knex } from 'knex';
 import Papa from 'papaparse';
 import type { Figure, Sort } from '@quay/contract/settlement';
 import { say } from '@quay/core/words/words';
+import { measuresIn } from '@quay/core/number/units';
 import { writeMinor } from '@quay/core/money/minor';
 import { isDamage } from '@quay/core/settlement/charges';
 import { lineText } from '@quay/core/settlement/lineText';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { Line } from '@quay/core/settlement/statement';
+import { readHandoverPolicy } from '../../platform/database/setting';
 import { allStatements, type CorrectionBody, type StatementBody } from '../record/statement';
 
 type Span = { from?: string | undefined; to?: string | undefined };
@@ -80,12 +83,13 @@ export const figuresCsv = (figures: readonly Figure[], currency: string): string
 /** Every line of every statement; amounts contain their tax, and each statement's tax stands by rate in lines of its own. */
 export const statementsCsv = async (db: Knex, span: Span): Promise<string> => {
   const words = STATEMENT_WORDS.en;
+  const measures = measuresIn((await readHandoverPolicy(db)).units);
   const rows = (await allStatements(db, span)).flatMap(({ body }) => {
     const currency = 'corrects' in body ? body.currency : body.statement.currency;
     const amount = (minor: number) => Number(writeMinor(minor, currency));
     const head = {
-      number: body.number!,
-      corrects: 'corrects' in body ? body.corrects : '',
+      number: numberText(body.number!, body.prefix),
+      corrects: 'corrects' in body ? numberText(body.corrects, body.prefix) : '',
       closed: body.closedAt!,
       hire: body.hire,
       boat: body.boat,
@@ -93,7 +97,7 @@ export const statementsCsv = async (db: Knex, span: Span): Promise<string> => {
       currency,
     };
     const lines = movesOf(body).map(({ line, minor }) => {
-      const text = lineText(line, words, 'en', (value) => writeMinor(value, currency));
+      const text = lineText(line, { words, language: 'en', money: (value) => writeMinor(value, currency), measures });
       return {
         ...head,
         kind: 'line',

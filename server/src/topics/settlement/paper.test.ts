@@ -1,3 +1,4 @@
+import { METRIC } from '@quay/core/number/units';
 import type { Finding } from '@quay/core/findings/finding';
 import { execFileSync } from 'node:child_process';
 import sharp from 'sharp';
@@ -127,6 +128,8 @@ const paperOf = async (lines: number, language: Language) => {
     letterhead: { name: 'Ossel Boat Hire', simulated: true, address: 'Quay Road 3, Ossel', phone: '000 555 0100' },
     zone: 'America/New_York',
     language,
+    units: METRIC,
+    clauses: undefined,
     printedAt: new Date('2026-11-30T09:05:00.000Z'),
     pictureOf: (sha) => Promise.resolve(pictures[sha]),
   });

@@ -2,15 +2,17 @@ import { signRefused, signed } from '@quay/core/walk/events';
 import { currentOf, type HireRecord } from '@quay/core/events/record';
 import { sealed } from '@quay/core/record/events';
 import type { Column, Content, TableCell } from 'pdfmake/interfaces';
-import type { Language } from '@quay/core/words/words';
+import { measuresIn, type Units } from '@quay/core/number/units';
+import { type Language, say, type Wording } from '@quay/core/words/words';
 import { showMinor } from '@quay/core/money/minor';
 import { spoken } from '@quay/core/events/seal';
 import { type Evidence, evidenceOf, type Seen } from '@quay/core/settlement/evidence';
 import { lineText } from '@quay/core/settlement/lineText';
 import type { Line } from '@quay/core/settlement/statement';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { CorrectionBody, StatementBody } from '../record/statement';
-import { dayAndHour, onPaper, pictureOnPaper, printed, rule, SOFT, WIDTH } from '../../platform/paper/document';
+import { dayAndHour, logoOnPaper, onPaper, pictureOnPaper, printed, rule, SOFT, WIDTH } from '../../platform/paper/document';
 
 /** Who lets the boats, as their papers say it. */
 export type Letterhead = {
@@ -28,13 +30,14 @@ export type StatementPaper = {
   /** IANA, of the base. */
   zone: string;
   language: Language;
+  /** What figures are said in. */
+  units: Units;
+  /** The operator's terms. */
+  clauses: Wording | undefined;
   printedAt: Date;
   /** A photograph or signature as paper shows it; undefined where the quay has not got it. */
   pictureOf: (sha: string) => Promise<Uint8Array | undefined>;
 };
-
-/** The most a logo takes, points. */
-const LOGO: [number, number] = [180, 64];
 
 /** Of what stands right of a line, points. */
 const AMOUNT_WIDE = 104;
@@ -59,14 +62,26 @@ const HAIR = {
 };
 
 /** Writes the statement as an A4 PDF with what its lines rest on and the signatures of both walks, in the renter's language. */
-export const statementPdf = async ({ body, record, letterhead, zone, language, printedAt, pictureOf }: StatementPaper): Promise<Buffer> => {
+export const statementPdf = async ({
+  body,
+  record,
+  letterhead,
+  zone,
+  language,
+  units,
+  clauses,
+  printedAt,
+  pictureOf,
+}: StatementPaper): Promise<Buffer> => {
   const words = STATEMENT_WORDS[language];
   const corrects = 'corrects' in body;
-  const title = body.number === null ? words.draft : filled(corrects ? words.correction : words.statement, { n: body.number });
+  const title =
+    body.number === null ? words.draft : filled(corrects ? words.correction : words.statement, { n: numberText(body.number, body.prefix) });
   const currency = corrects ? body.currency : body.statement.currency;
   const money = (minor: number) => showMinor(minor, currency, words.locale);
   const when = (at: string) => dayAndHour(at, zone, words.locale);
   const closed = body.closedAt !== null;
+  const measures = measuresIn(units);
 
   /** A side of the boat is under many lines; each picture is read once. */
   const known = new Map<string, Promise<string | undefined>>();
@@ -84,7 +99,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
     const { finding } = line;
     const mark = finding.topic === 'mark' ? finding[walk] : undefined;
     const nobody = finding.topic === 'mark' && finding.is === 'cannotTell' ? words.is.cannotTell : words.noMark;
-    const what = mark ? `${words.mark[mark.kind]}, ${Math.round(mark.sizeMm)} mm` : finding.topic === 'mark' ? nobody : '';
+    const what = mark ? `${words.mark[mark.kind]}, ${measures.small(mark.sizeMm)}` : finding.topic === 'mark' ? nobody : '';
     const shown = await picture(seen);
     return {
       width: EVIDENCE_WIDE,
@@ -108,7 +123,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
 
   const rowOf = async (line: Line, amount: string, state: string): Promise<TableCell[]> => {
     const quantity = line.quantity === 1 || !line.price ? '' : `  (${line.quantity} × ${money(line.price.amountMinor)})`;
-    const text = lineText(line, words, language, money);
+    const text = lineText(line, { words, language, money, measures });
     const about = [...text.about, state].filter(Boolean).join(' · ');
     return [
       {
@@ -193,7 +208,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
 
   const empty = !corrects && body.statement.lines.length === 0 ? words.nothing : '';
   const undecided = !corrects && body.statement.open.length > 0 ? filled(words.undecided, { n: body.statement.open.length }) : '';
-  const preface = corrects ? `${filled(words.corrects, { n: body.corrects })}: ${body.why}` : undecided || empty;
+  const preface = corrects ? `${filled(words.corrects, { n: numberText(body.corrects, body.prefix) })}: ${body.why}` : undecided || empty;
   const rows: TableCell[][] = [];
   for (const line of lines) rows.push(await line);
   const reach = [letterhead.address, letterhead.phone && filled(words.phone, { n: letterhead.phone })].filter(Boolean).join(' · ');
@@ -202,7 +217,7 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
     layout,
   });
   return printed({ title, author: letterhead.name, language: words.locale, madeAt: printedAt }, [
-    ...(letterhead.logo ? [{ image: pictureOnPaper(letterhead.logo), fit: LOGO, margin: [0, 0, 0, 8] } satisfies Content] : []),
+    ...(letterhead.logo ? [logoOnPaper(letterhead.logo)] : []),
     { text: onPaper(letterhead.name), style: 'operator' },
     ...(reach === '' ? [] : [{ text: onPaper(reach), style: 'soft' }]),
     ...(letterhead.simulated ? [{ text: onPaper(words.demonstration), style: 'loud', margin: [0, 2, 0, 0] } satisfies Content] : []),
@@ -223,5 +238,11 @@ export const statementPdf = async ({ body, record, letterhead, zone, language, p
     ...(rows.length === 0 ? [] : [table(rows, HAIR)]),
     { unbreakable: true, stack: [rule(1.5), table(sums, { ...NO_LINES, paddingTop: () => 2 })], margin: [0, 4, 0, 8] },
     ...walks,
+    ...(clauses
+      ? [
+          { text: onPaper(words.clauses), style: 'section' },
+          { text: onPaper(say(clauses, language)), style: 'small' },
+        ]
+      : []),
   ]);
 };

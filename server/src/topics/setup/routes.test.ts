@@ -1,3 +1,5 @@
+import type { Prices } from '@quay/contract/prices';
+import { METRIC } from '@quay/core/number/units';
 import type { Starter } from '@quay/contract/newBoat';
 import type { PriceList } from '@quay/core/settlement/prices';
 import { type Client, HAND, handOn, MANAGER, testQuay, type TestQuay } from '../../testing/quay';
@@ -12,6 +14,7 @@ const FIRST = {
   languages: ['en', 'de'],
   manager: 'Odda Penn',
   password: 'a long enough word',
+  units: { ...METRIC, volume: 'galUk', speed: 'mph' },
 };
 const BASE = { name: 'Low Pier', zone: 'Europe/London', phone: '', water: 'Low Mere', emergencyNumber: '112', rules: 'everyone-under-way' };
 
@@ -39,9 +42,16 @@ describe('an empty installation', () => {
     expect(codeOf(await setUp(first))).toEqual([401, 'setupCodeWrong']);
     expect(codeOf(await setUp(code, { password: 'short' }))).toEqual([400, 'weakPassword']);
     expect((await setUp(code, { currency: 'pounds' })).status).toBe(400);
+    expect((await setUp(code, { units: { ...METRIC, volume: 'barrels' } })).status).toBe(400);
     expect((await manager.send('GET', '/session')).status).toBe(401);
     expect((await setUp(code)).status).toBe(200);
-    expect((await manager.send('GET', '/session')).json.operator).toEqual({ name: 'Tarn Boats', currency: 'GBP', simulated: false });
+    expect((await manager.send('GET', '/session')).json.operator).toEqual({
+      ...{ name: 'Tarn Boats', currency: 'GBP', simulated: false },
+      units: { ...METRIC, volume: 'galUk', speed: 'mph' },
+    });
+    // Whoever speaks in gallons prices fuel by them.
+    const { list } = (await manager.send('GET', '/prices')).json as unknown as Prices;
+    expect(list.prices.filter(({ code }) => code === 'petrol' || code === 'pump-out').map(({ per }) => per)).toEqual(['galUk', 'job']);
     expect((await manager.send('GET', '/session/names')).json.setUp).toBe(true);
     expect(codeOf(await setUp(code))).toEqual([409, 'setUpDone']);
     expect(await makeSetupCode(quay.store.db)).toBeUndefined();

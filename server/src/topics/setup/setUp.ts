@@ -27,14 +27,14 @@ const isCode = (code: string, kept: string | undefined): boolean =>
   kept !== undefined && timingSafeEqual(Buffer.from(hashToken(code)), Buffer.from(kept));
 
 /** What a quay begins with: fuel is filled up again or paid for, lateness costs after a quarter of an hour, damage as listed. */
-const firstPrices = (currency: string, taxBp: number): PriceList => {
+const firstPrices = ({ currency, taxBp, units }: FirstStart): PriceList => {
   const list = PriceList.parse({
     version: 1,
     currency,
     fuelScheme: 'topUp',
     fuelIncludedL: 0,
     lateGraceMin: 15,
-    prices: starterPrices(taxBp),
+    prices: starterPrices(taxBp, units.volume),
   });
   return list;
 };
@@ -52,11 +52,12 @@ export const putOperator = async (db: Knex, first: FirstStart, now: Date): Promi
       trx,
       HandoverPolicy.parse({
         languages: first.languages,
+        units: first.units,
         ...(first.phone === '' ? {} : { phone: first.phone }),
         ...(first.address === '' ? {} : { address: first.address }),
       }),
     );
-    const { version: _, ...list } = firstPrices(first.currency, first.taxBp);
+    const { version: _, ...list } = firstPrices(first);
     await putLists(trx, [{ from: '', list }], { at: now.toISOString(), by: null });
     await dropFact(trx, 'setupCode');
   });

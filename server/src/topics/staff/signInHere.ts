@@ -1,5 +1,5 @@
 import type { CookieOptions } from 'express';
-import { readOperator } from '../../platform/database/setting';
+import { readHandoverPolicy, readOperator } from '../../platform/database/setting';
 import { type Session, signIn } from '../../platform/signIn/session';
 import type { Call, Quay } from '../../platform/http/mount';
 import { fail } from '../../platform/http/problem';
@@ -14,11 +14,12 @@ export const cookie = (quay: Quay, days: number): CookieOptions => ({
 
 /** Who is signed in, on which device, for whom. */
 export const meOf = async (quay: Quay, { staff, device }: Session) => {
-  const operator = await readOperator(quay.store.db);
+  const { db } = quay.store;
+  const operator = (await readOperator(db)) ?? fail(500, 'noOperator');
   return {
     staff,
     device: { id: device.id, name: device.name, enrolled: Boolean(device.enrolled) },
-    operator: operator ?? fail(500, 'noOperator'),
+    operator: { ...operator, units: (await readHandoverPolicy(db)).units },
   };
 };
 

@@ -9,6 +9,7 @@ import { useErrorWords } from '../../../local/errorWords';
 import { Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
 import { CheckboxRow } from '../../../ui/controls/checkboxRow';
+import { measures } from '../../../ui/units';
 import { Body, Bold } from '../../../ui/words';
 
 /** So many of each kind of difference are shown before somebody asks for all of them. */
@@ -48,7 +49,7 @@ export const SwapCard = ({
       : []),
     ...(differs.people ? [t('change.swapPeople', differs.people)] : []),
     ...(differs.loadKg?.now !== undefined && differs.loadKg.then !== undefined
-      ? [t('change.swapLoad', { now: differs.loadKg.now, then: differs.loadKg.then })]
+      ? [t('change.swapLoad', { now: measures().mass(differs.loadKg.now), then: measures().mass(differs.loadKg.then) })]
       : []),
   ];
   const lists = [

@@ -12,7 +12,7 @@ import { FormField } from '../../../ui/controls/form';
 import { SlabBold, Small } from '../../../ui/words';
 import { AboardRows } from './AboardRows';
 import { Shown, Steered } from './drawings';
-import type { FigureName, NewBoatForm } from './newBoatForm';
+import { type FigureName, type NewBoatForm, RANGE_UNITS } from './newBoatForm';
 
 /** Everything that differs from hull to hull, in the order in which one finds it out; each with what is usual filled in. */
 export const BoatQuestions = ({
@@ -31,9 +31,9 @@ export const BoatQuestions = ({
   const { t, i18n } = useTranslation();
   const [fuelShown, steering, toilet, has, places] = form.watch(['fuelShown', 'steering', 'toilet', 'has', 'places']);
   const toggled = <T,>(all: readonly T[], one: T): T[] => (all.includes(one) ? all.filter((other) => other !== one) : [...all, one]);
-  const figure = (name: FigureName, label: string, unit: string) => (
+  const figure = (name: FigureName, label: string) => (
     <View style={{ flexGrow: 1, flexBasis: 220 }}>
-      <FormField form={form} name={name} label={label} numeric unit={unit} most={8} testID={`boat-${name}`} />
+      <FormField form={form} name={name} label={label} numeric unit={RANGE_UNITS[name]} most={8} testID={`boat-${name}`} />
     </View>
   );
   return (
@@ -51,17 +51,17 @@ export const BoatQuestions = ({
       </Part>
       <Part title={t('newBoat.size')}>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-          {figure('lengthM', t('newBoat.length'), 'm')}
-          {figure('beamM', t('newBoat.beam'), 'm')}
-          {figure('people', t('newBoat.people'), '')}
-          {figure('loadKg', t('newBoat.load'), 'kg')}
+          {figure('lengthM', t('newBoat.length'))}
+          {figure('beamM', t('newBoat.beam'))}
+          {figure('people', t('newBoat.people'))}
+          {figure('loadKg', t('newBoat.load'))}
         </View>
       </Part>
       {starter.tank ? (
         <Part title={t('newBoat.fuel')}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-            {figure('fuelL', t('newBoat.fuelL'), 'L')}
-            {figure('burnLPerHour', t('newBoat.burn'), 'L/h')}
+            {figure('fuelL', t('newBoat.fuelL'))}
+            {figure('burnLPerHour', t('newBoat.burn'))}
           </View>
           <Chips label={t('newBoat.shown')} several>
             {FUEL_SHOWN.map((one) => (

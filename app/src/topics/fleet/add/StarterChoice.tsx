@@ -5,6 +5,7 @@ import { Card } from '../../../ui/board';
 import { ListRow } from '../../../ui/controls/listRow';
 import { Plan } from '../../../ui/drawn/plan';
 import { useRoom } from '../../../ui/room';
+import { measures } from '../../../ui/units';
 import { Bold, SlabBold, Small } from '../../../ui/words';
 
 /** Height of the drawing of a starter, px. */
@@ -41,7 +42,7 @@ export const StarterChoice = ({
                   <Plan plan={plan} stations={stations} stops={[]} width={side} height={DRAWN} />
                   <View style={{ padding: 12, gap: 2 }}>
                     <SlabBold size={21}>{name}</SlabBold>
-                    <Small>{t('newBoat.upTo', { length: usual.lengthM, count: usual.people })}</Small>
+                    <Small>{t('newBoat.upTo', { length: measures().metres(usual.lengthM), count: usual.people })}</Small>
                   </View>
                 </View>
               </ListRow>

@@ -5,6 +5,7 @@ import { readMonth } from '@quay/core/time/typedDay';
 import * as z from 'zod/mini';
 import type { Form } from '../../../ui/controls/form';
 import * as typed from '../../../ui/controls/typed';
+import { measures } from '../../../ui/units';
 
 /** What a boat is asked about, as it is typed, and what becomes of it. */
 
@@ -18,9 +19,22 @@ export const RANGES = {
   burnLPerHour: { from: 0.1, to: 500 },
 } as const;
 export type FigureName = keyof typeof RANGES;
+/** What each is a figure of; people are counted. */
+export const RANGE_UNITS: Readonly<Record<FigureName, string>> = {
+  people: '',
+  loadKg: 'kg',
+  lengthM: 'm',
+  beamM: 'm',
+  fuelL: 'L',
+  burnLPerHour: 'L/h',
+};
 
-type Words = (key: 'newBoat.bad', figures: { from: number; to: number }) => string;
-const figure = (name: FigureName, t: Words) => typed.number(RANGES[name], t('newBoat.bad', RANGES[name]));
+type Words = (key: 'newBoat.bad', figures: { from: string; to: string }) => string;
+const bad = (name: FigureName, t: Words) => {
+  const said = (value: number) => measures().figure(value, RANGE_UNITS[name], 1);
+  return t('newBoat.bad', { from: said(RANGES[name].from), to: said(RANGES[name].to) });
+};
+const figure = (name: FigureName, t: Words) => typed.number(RANGES[name], bad(name, t));
 
 const Kept = z.object({ count: z.int(), station: z.string(), expiry: z.string().check(z.maxLength(10)) });
 /** @param t says what will do of a figure */
@@ -32,8 +46,8 @@ export const newBoatForm = (starter: Starter, t: Words) =>
     loadKg: figure('loadKg', t),
     lengthM: figure('lengthM', t),
     beamM: figure('beamM', t),
-    fuelL: starter.tank ? figure('fuelL', t) : typed.maybeNumber(RANGES.fuelL, t('newBoat.bad', RANGES.fuelL)),
-    burnLPerHour: typed.maybeNumber(RANGES.burnLPerHour, t('newBoat.bad', RANGES.burnLPerHour)),
+    fuelL: starter.tank ? figure('fuelL', t) : typed.maybeNumber(RANGES.fuelL, bad('fuelL', t)),
+    burnLPerHour: typed.maybeNumber(RANGES.burnLPerHour, bad('burnLPerHour', t)),
     fuelShown: z.array(z.enum(FUEL_SHOWN)),
     steering: z.enum(STEERING_NAMES),
     toilet: z.optional(z.enum([...TOILET_KINDS, 'none'])),

@@ -50,7 +50,13 @@ export type Edits = {
 
 type Open = { row: AnyRow } | { start: Readonly<Record<string, unknown>> };
 
-const ABOUT_NAME = { boat: 'about', class: 'about', base: 'aboutBase', rules: 'aboutRules' } as const satisfies Record<BookKind, string>;
+const ABOUT_NAME = {
+  boat: 'about',
+  class: 'about',
+  base: 'aboutBase',
+  rules: 'aboutRules',
+  everywhere: 'aboutEverywhere',
+} as const satisfies Record<BookKind, string>;
 
 /** Rows of stations and tanks have names; the schema of the book saw to it. */
 const isNamed = (row: AnyRow): row is AnyRow & Named => typeof row.name === 'object';

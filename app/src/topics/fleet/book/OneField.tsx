@@ -9,6 +9,7 @@ import { TextField } from '../../../ui/controls/textField';
 import { ChoiceChip } from '../../../ui/controls/choiceChip';
 import { Plan } from '../../../ui/drawn/plan';
 import { CheckboxRow } from '../../../ui/controls/checkboxRow';
+import { measures } from '../../../ui/units';
 import { Body, Small } from '../../../ui/words';
 import { Button } from '../../../ui/controls/button';
 import { type ConditionDraft, NO_CONDITION } from './condition/conditionDraft';
@@ -270,7 +271,7 @@ export const OneField = ({
             height={Math.round(size * 0.5)}
             onPlace={{ label, at: onSet }}
           />
-          {spot ? <Small>{`${spot[0]} m · ${spot[1]} m`}</Small> : null}
+          {spot ? <Small>{`${measures().metres(spot[0], 2)} · ${measures().metres(spot[1], 2)}`}</Small> : null}
         </View>
       );
     }

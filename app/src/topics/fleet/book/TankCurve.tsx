@@ -14,6 +14,7 @@ import { Button } from '../../../ui/controls/button';
 import { ChoiceChip } from '../../../ui/controls/choiceChip';
 import { useTones } from '../../../ui/theme';
 import * as typed from '../../../ui/controls/typed';
+import { measures } from '../../../ui/units';
 import { Body, Bold, Small } from '../../../ui/words';
 
 type Rows = readonly (readonly [number, number])[];
@@ -73,7 +74,10 @@ export const TankCurve = ({
         <>
           <Curve rows={rows} />
           <Small>
-            {t(needle ? 'curve.needleSays' : 'curve.strapSays', { count: rows.length, low: figure(rows[0]![1] * (needle ? 100 : 1)) })}
+            {t(needle ? 'curve.needleSays' : 'curve.strapSays', {
+              count: rows.length,
+              low: needle ? figure(rows[0]![1] * 100) : measures().litres(rows[0]![1], 1),
+            })}
           </Small>
         </>
       ) : (
@@ -148,12 +152,12 @@ const GuidedFill = ({
   const schema = useMemo(() => {
     const most = capacityL ?? Infinity;
     const least = last?.pumpedL;
-    const tooMuch = t('curve.tooMuch', { max: figure(most) });
+    const tooMuch = t('curve.tooMuch', { max: measures().litres(most, 1) });
     const reads = typed.number({ from: 0, to: Infinity }, 'fleet.fault.number');
     return z.object({
       pumped: reads.check(
         z.refine((litres) => litres <= most, tooMuch),
-        z.refine((litres) => least === undefined || litres > least, t('curve.back', { min: figure(least ?? 0) })),
+        z.refine((litres) => least === undefined || litres > least, t('curve.back', { min: measures().litres(least ?? 0, 1) })),
       ),
       shown: typed.number({ from: 0, to: needle ? 16 : Infinity }, 'curve.offScale'),
     });
@@ -179,8 +183,8 @@ const GuidedFill = ({
         <View key={i} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Body style={{ flex: 1 }}>
             {t('curve.step', {
-              l: figure(step.pumpedL),
-              shown: needle ? `${Math.round(step.shown * 16 * 10) / 10}/16` : `${figure(step.shown)} mm`,
+              l: measures().litres(step.pumpedL, 1),
+              shown: needle ? `${Math.round(step.shown * 16 * 10) / 10}/16` : measures().said(step.shown, 'mm', 1),
             })}
           </Body>
           <Button

@@ -1,5 +1,5 @@
 /** What is edited as a book. */
-export type BookKind = 'boat' | 'class' | 'base' | 'rules';
+export type BookKind = 'boat' | 'class' | 'base' | 'rules' | 'everywhere';
 
 /** Those that stand on other books, so that a row says where it comes from. */
 export const LAYERED: ReadonlySet<BookKind> = new Set(['boat', 'class']);

@@ -5,6 +5,7 @@ import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { Card, Tag } from '../../../ui/board';
 import { CheckboxRow } from '../../../ui/controls/checkboxRow';
+import { measures } from '../../../ui/units';
 import { Small, SlabBold } from '../../../ui/words';
 import { jacketOf, Own } from '../../party/Own';
 import { useRenting } from '../RenterFace';
@@ -29,7 +30,11 @@ export const useJackets = (fit: Fit | undefined) => {
         name: person.name || t('party.person', { n: i + 1 }),
         label:
           rack.where === 'brought'
-            ? t('own.own', { n: rack.jacket.newtons, from: rack.jacket.fromKg, to: rack.jacket.toKg })
+            ? t('own.own', {
+                n: rack.jacket.newtons,
+                from: measures().figure(rack.jacket.fromKg, 'kg', 0),
+                to: measures().mass(rack.jacket.toKg),
+              })
             : [jacket ? say(jacket.name, language) : rack.fitting, station ? say(station.name, language) : t('alone.store')].join(' · '),
       },
     ];

@@ -1,6 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { Card } from '../../../ui/board';
+import { CheckboxRow } from '../../../ui/controls/checkboxRow';
 import { ChoiceChip } from '../../../ui/controls/choiceChip';
 import { type Form, FormField } from '../../../ui/controls/form';
 import { SlabBold, Small } from '../../../ui/words';
@@ -10,7 +11,7 @@ import { DAMAGES, FUEL_SCHEMES, type PricesRead, type PricesTyped } from './pric
 /** How fuel, lateness and damage are charged. */
 export const TermsCard = ({ form, currency }: { form: Form<PricesTyped, PricesRead>; currency: string }) => {
   const { t } = useTranslation();
-  const [fuelScheme, damage] = form.watch(['fuelScheme', 'damage']);
+  const [fuelScheme, damage, waiver] = form.watch(['fuelScheme', 'damage', 'waiver']);
   return (
     <Card style={{ gap: 10 }}>
       <SlabBold size={22} heading={2}>
@@ -53,6 +54,18 @@ export const TermsCard = ({ form, currency }: { form: Form<PricesTyped, PricesRe
           testID="damage-sum"
         />
       )}
+      <CheckboxRow
+        label={t('prices.waiver')}
+        on={waiver}
+        onChange={(on) => form.setValue('waiver', on, { shouldDirty: true })}
+        testID="waiver"
+      />
+      {waiver ? (
+        <>
+          <Small>{t('prices.waiverWhy')}</Small>
+          <SumField form={form} name="waiverSum" label={t('prices.waiverCap')} currency={currency} testID="waiver-sum" />
+        </>
+      ) : null}
     </Card>
   );
 };

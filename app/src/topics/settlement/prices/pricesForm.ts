@@ -1,6 +1,6 @@
 import type { PriceListChange, Prices } from '@quay/contract/prices';
 import { writeMinor } from '@quay/core/money/minor';
-import { FUEL_SCHEMES, type PriceList } from '@quay/core/settlement/prices';
+import { FUEL_SCHEMES, PER, type PriceList } from '@quay/core/settlement/prices';
 import * as z from 'zod/mini';
 import * as typed from '../../../ui/controls/typed';
 import { sumIn } from '../SumField';
@@ -17,7 +17,12 @@ export const pricesForm = (currency: string) =>
     lateGraceMin: typed.number({ from: 0, to: 1440, whole: true }, 'prices.badGrace'),
     damage: z.enum(DAMAGES),
     damageSum: anySum(currency),
+    /** Whether a waiver is offered, and what damage comes to at most with it. */
+    waiver: z.boolean(),
+    waiverSum: anySum(currency),
     amounts: z.record(z.string(), anySum(currency)),
+    /** What each is for one of. */
+    pers: z.record(z.string(), z.enum(PER)),
     /** The day from which they are to hold, as it is typed; from now on where nobody plans. */
     fromDay: z.string(),
   });
@@ -35,6 +40,9 @@ export const pricesTyped = (list: PriceList): PricesTyped => {
     damage: damage.policy,
     damageSum: writeMinor(sum, currency),
     fromDay: '',
+    waiver: list.waiver !== undefined,
+    waiverSum: writeMinor(list.waiver?.capMinor ?? 0, currency),
+    pers: Object.fromEntries(list.prices.map(({ code, per }) => [code, per])),
     amounts: Object.fromEntries(
       list.prices.map(({ code, amountMinor }) => [code, amountMinor === 0 ? '0' : writeMinor(amountMinor, currency)]),
     ),
@@ -47,7 +55,7 @@ export const listOn = ({ list, planned }: Pick<Prices, 'list' | 'planned'>, day:
 
 /** What was typed, as the list that is sent: everything that was not asked for stays as it is. */
 export const pricesChanged = (read: PricesRead, list: PriceList): PriceListChange => {
-  const { fuelScheme, fuelIncludedL, lateGraceMin, damage, damageSum, amounts } = read;
+  const { fuelScheme, fuelIncludedL, lateGraceMin, damage, damageSum, waiver, waiverSum, amounts, pers } = read;
   return {
     fuelScheme,
     fuelIncludedL,
@@ -58,7 +66,11 @@ export const pricesChanged = (read: PricesRead, list: PriceList): PriceListChang
         : damage === 'cap'
           ? { policy: 'cap', capMinor: damageSum }
           : { policy: 'quoteLater', holdMinor: damageSum },
-    ...(list.waiver ? { waiver: list.waiver } : {}),
-    prices: list.prices.map((price) => ({ ...price, amountMinor: amounts[price.code] ?? price.amountMinor })),
+    ...(waiver ? { waiver: { capMinor: waiverSum } } : {}),
+    prices: list.prices.map((price) => ({
+      ...price,
+      amountMinor: amounts[price.code] ?? price.amountMinor,
+      per: pers[price.code] ?? price.per,
+    })),
   };
 };

@@ -1,6 +1,7 @@
 import { type FilesPreview, loadFiles, previewFiles, takeFiles } from '@quay/contract/files';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { call, callForFile } from '../../../local/api';
@@ -9,6 +10,7 @@ import { saveFile } from '../../../platform/browser';
 import { FilesDrop } from '../../../platform/fileDrop';
 import { Card, Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
+import { CheckboxRow } from '../../../ui/controls/checkboxRow';
 import { useSnack } from '../../../ui/controls/snack';
 import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
@@ -31,7 +33,10 @@ export const FilesPage = () => {
   const errorWords = useErrorWords();
   const tones = useTones();
   const { wide } = useRoom();
-  const take = useMutation({ mutationFn: async () => saveFile(await callForFile(takeFiles), 'quay.zip') });
+  const [secrets, setSecrets] = useState(false);
+  const take = useMutation({
+    mutationFn: async () => saveFile(await callForFile(takeFiles, { query: { secrets: secrets ? 'yes' : 'no' } }), 'quay.zip'),
+  });
   const look = useMutation({
     mutationFn: async (files: File[]) => {
       const zip = await bundle(files);
@@ -72,6 +77,8 @@ export const FilesPage = () => {
               {t('files.take')}
             </SlabBold>
             <Body>{t('files.takeWhy')}</Body>
+            <CheckboxRow label={t('files.secrets')} on={secrets} onChange={setSecrets} testID="with-secrets" />
+            {secrets ? <Notice kind="ask" title={t('files.secretsWhy')} /> : null}
             <Button mode="outlined" label={t('files.takeZip')} busy={take.isPending} onPress={() => take.mutate()} testID="take-files" />
           </Card>
         </View>

@@ -3,6 +3,7 @@ import type { ReplyOf } from '@quay/contract/endpoint';
 import { OUTSIDE_HOURS } from '@quay/core/fleet/handoverPolicy';
 import { LEVELS, OVERRIDABLE, usualLevel } from '@quay/core/policy/castOff';
 import { POLICY_TOPICS, type PolicyTopic } from '@quay/core/policy/policy';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { LANGUAGES } from '@quay/core/words/words';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
@@ -18,8 +19,10 @@ import { ChoiceChip } from '../../../ui/controls/choiceChip';
 import { Choices } from '../../../ui/controls/choices';
 import { FormField, useSchemaForm } from '../../../ui/controls/form';
 import { useSnack } from '../../../ui/controls/snack';
+import { UnitChoices } from '../../../ui/controls/unitChoices';
 import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
+import { speakIn } from '../../../ui/units';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 import { SumField } from '../../settlement/SumField';
 import { levelTaken, operatorChanged, operatorForm, operatorTyped, optionOf, policyTaken } from './operatorForm';
@@ -59,12 +62,15 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
   const client = useQueryClient();
   const snack = useSnack();
   const { wide } = useRoom();
+  const router = useRouter();
   const { name, currency, settings, version, texts } = answer;
   const schema = useMemo(() => operatorForm(currency), [currency]);
   const form = useSchemaForm(schema, operatorTyped(name, currency, settings));
   const [fault, setFault] = useState<string>();
   const { setValue, getValues } = form;
-  const [languages, understandingBy, demonstrationCounts, policies, castOff, outsideHours] = form.watch([
+  const [units, statementPrefix, languages, understandingBy, demonstrationCounts, policies, castOff, outsideHours] = form.watch([
+    'units',
+    'statementPrefix',
     'languages',
     'understandingBy',
     'demonstrationCounts',
@@ -82,6 +88,7 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
       try {
         const next = await call(changeOperator, { body: operatorChanged(read), headers: { 'if-match': `"${version}"` } });
         client.setQueryData(['operator'], next);
+        speakIn(next.settings.units);
         await Promise.all(['prices', 'readiness', 'choices', 'hire'].map((key) => client.invalidateQueries({ queryKey: [key] })));
         snack({ text: t('operator.kept') });
       } catch (error) {
@@ -100,6 +107,17 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
       <FormField form={form} name="address" label={t('operator.address')} lines={2} most={200} testID="operator-address" />
       <FormField form={form} name="phone" label={t('operator.phone')} most={40} testID="operator-phone" />
       <LogoField logo={answer.logo} />
+      <FormField
+        form={form}
+        name="statementPrefix"
+        label={t('operator.prefix')}
+        most={12}
+        fault={form.formState.errors.statementPrefix ? t('operator.badPrefix') : undefined}
+        testID="statement-prefix"
+      />
+      <Small>{t('operator.prefixWhy', { n: numberText(118, statementPrefix) })}</Small>
+      <Small>{t('operator.clauses')}</Small>
+      <Button mode="outlined" label={t('operator.toClauses')} onPress={() => router.push('/fleet/everywhere')} testID="to-clauses" />
       <Bold>{t('operator.languages')}</Bold>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('operator.languages')}>
         {LANGUAGES.map((one) => (
@@ -121,6 +139,7 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
       </View>
       {languages[0] ? <Small>{t('operator.usual', { language: t(`newHire.languages.${languages[0]}`) })}</Small> : null}
       {languages.length === 0 ? <Notice kind="stop" title={t('operator.oneLanguage')} /> : null}
+      <UnitChoices units={units} onChange={(next) => setValue('units', next, { shouldDirty: true })} />
     </Card>
   );
   const times = (

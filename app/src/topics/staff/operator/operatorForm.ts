@@ -1,9 +1,11 @@
 import type { OperatorChange } from '@quay/contract/operator';
 import { type HandoverPolicy, OUTSIDE_HOURS } from '@quay/core/fleet/handoverPolicy';
 import { writeMinor } from '@quay/core/money/minor';
+import { Units } from '@quay/core/number/units';
 import { LEVELS, OVERRIDABLE, type Level, type Overridable } from '@quay/core/policy/castOff';
 import { POLICIES, type PolicyTopic } from '@quay/core/policy/policy';
 import { Policies } from '@quay/core/policy/policies';
+import { StatementPrefix } from '@quay/core/settlement/statementNumber';
 import { LANGUAGES } from '@quay/core/words/words';
 import * as z from 'zod/mini';
 import * as typed from '../../../ui/controls/typed';
@@ -20,6 +22,8 @@ export const operatorForm = (currency: string) =>
     address: z.string().check(z.maxLength(200)),
     phone: z.string().check(z.maxLength(40)),
     languages: z.array(z.enum(LANGUAGES)).check(z.minLength(1, 'form.needed')),
+    units: Units,
+    statementPrefix: StatementPrefix,
     turnaroundMinutes: typed.number({ from: 0, to: 1440, whole: true }, 'operator.badMinutes'),
     briefingMinutes: typed.number({ from: 1, to: 180, whole: true }, 'operator.badBriefing'),
     outsideHours: z.enum(OUTSIDE_HOURS),
@@ -39,6 +43,8 @@ export const operatorTyped = (name: string, currency: string, settings: Handover
   address: settings.address ?? '',
   phone: settings.phone ?? '',
   languages: settings.languages,
+  units: settings.units,
+  statementPrefix: settings.statementPrefix,
   turnaroundMinutes: String(settings.turnaroundMinutes),
   briefingMinutes: String(settings.briefingMinutes),
   outsideHours: settings.outsideHours,
