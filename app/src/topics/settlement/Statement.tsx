@@ -8,6 +8,7 @@ import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { addressOf } from '../../local/api';
@@ -137,7 +138,7 @@ const Settling = ({ view }: { view: HireView }) => {
   ) : undefined;
   return (
     <Screen
-      title={isClosed ? `${t('statement.title')} ${isClosed.number}` : t('statement.title')}
+      title={isClosed ? `${t('statement.title')} ${numberText(isClosed.number, isClosed.prefix)}` : t('statement.title')}
       sub={`${pack.boat.name} · ${hire.renter}`}
       onBack={() => router.push(`/hire/${hire.id}`)}
       right={<Tag kind={isClosed ? 'ok' : 'ask'}>{isClosed ? t('statement.closed') : t('statement.draft')}</Tag>}

@@ -97,64 +97,73 @@ export const SetUp = () => {
       <View style={{ padding: 12, gap: 12 }}>
         <Small>{t('setUp.why')}</Small>
         <View style={{ gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
-          <Part title={t('setUp.who')}>
-            <FormField form={form} name="operator" label={t('setUp.operator')} most={80} autoFocus testID="operator" />
-            <FormField form={form} name="address" label={t('setUp.address')} most={200} testID="address" />
-            <FormField form={form} name="phone" label={t('setUp.phone')} most={40} autoComplete="tel" testID="phone" />
-            <LogoChoice logo={logo} fault={noPicture} onChoose={(file) => void choose(file)} onDrop={() => setLogo(undefined)} />
-          </Part>
-          <Part title={t('setUp.money')}>
-            <FormField form={form} name="currency" label={t('setUp.currency')} most={3} testID="currency" />
-            <FormField form={form} name="tax" label={t('setUp.tax')} most={5} numeric unit="%" testID="tax" />
-            <Small>{t('setUp.languages')}</Small>
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('setUp.languages')}>
-              {LANGUAGES.map((one) => (
-                <ChoiceChip
-                  key={one}
-                  label={t(`newHire.languages.${one}`)}
-                  on={languages.includes(one)}
-                  onPress={() => press(one)}
-                  several
-                  testID={`language-${one}`}
-                />
-              ))}
-            </View>
-            {form.formState.errors.languages ? (
-              <Bold size={16} tone="dangerText" live>
-                {t('setUp.languageWanted')}
-              </Bold>
-            ) : null}
-            <UnitChoices units={units} onChange={(next) => form.setValue('units', next, { shouldDirty: true })} />
-          </Part>
-          <Part title={t('setUp.manager')}>
-            <FormField form={form} name="manager" label={t('setUp.managerName')} most={80} autoComplete="username" testID="manager" />
-            <FormField
-              form={form}
-              name="password"
-              label={`${t('setUp.password')} · ${weak}`}
-              secret
-              autoComplete="new-password"
-              most={200}
-              testID="password"
-              onEnter={() => void go()}
-            />
-          </Part>
+          <Column>
+            <Part title={t('setUp.who')}>
+              <FormField form={form} name="operator" label={t('setUp.operator')} most={80} autoFocus testID="operator" />
+              <FormField form={form} name="address" label={t('setUp.address')} most={200} testID="address" />
+              <FormField form={form} name="phone" label={t('setUp.phone')} most={40} autoComplete="tel" testID="phone" />
+              <LogoChoice logo={logo} fault={noPicture} onChoose={(file) => void choose(file)} onDrop={() => setLogo(undefined)} />
+            </Part>
+          </Column>
+          <Column>
+            <Part title={t('setUp.money')}>
+              <FormField form={form} name="currency" label={t('setUp.currency')} most={3} testID="currency" />
+              <FormField form={form} name="tax" label={t('setUp.tax')} most={5} numeric unit="%" testID="tax" />
+              <Small>{t('setUp.languages')}</Small>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('setUp.languages')}>
+                {LANGUAGES.map((one) => (
+                  <ChoiceChip
+                    key={one}
+                    label={t(`newHire.languages.${one}`)}
+                    on={languages.includes(one)}
+                    onPress={() => press(one)}
+                    several
+                    testID={`language-${one}`}
+                  />
+                ))}
+              </View>
+              {form.formState.errors.languages ? (
+                <Bold size={16} tone="dangerText" live>
+                  {t('setUp.languageWanted')}
+                </Bold>
+              ) : null}
+            </Part>
+          </Column>
+          <Column>
+            <Part title={t('setUp.manager')}>
+              <FormField form={form} name="manager" label={t('setUp.managerName')} most={80} autoComplete="username" testID="manager" />
+              <FormField
+                form={form}
+                name="password"
+                label={`${t('setUp.password')} · ${weak}`}
+                secret
+                autoComplete="new-password"
+                most={200}
+                testID="password"
+                onEnter={() => void go()}
+              />
+            </Part>
+            <Card style={{ gap: 10 }}>
+              <UnitChoices units={units} onChange={(next) => form.setValue('units', next, { shouldDirty: true })} />
+            </Card>
+          </Column>
         </View>
       </View>
     </Screen>
   );
 };
 
-const Part = ({ title, children }: { title: string; children: ReactNode }) => {
+const Part = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Card style={{ gap: 10 }}>
+    <SlabBold size={22} heading={2}>
+      {title}
+    </SlabBold>
+    {children}
+  </Card>
+);
+
+/** Cards that stand under each other, a third of a desk wide. */
+const Column = ({ children }: { children: ReactNode }) => {
   const { wide } = useRoom();
-  return (
-    <View style={wide ? { flex: 1 } : {}}>
-      <Card style={{ gap: 10 }}>
-        <SlabBold size={22} heading={2}>
-          {title}
-        </SlabBold>
-        {children}
-      </Card>
-    </View>
-  );
+  return <View style={wide ? { flex: 1, gap: 12 } : { gap: 12 }}>{children}</View>;
 };

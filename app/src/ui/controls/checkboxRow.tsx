@@ -26,16 +26,24 @@ export const CheckboxMark = ({ on }: { on: boolean }) => {
   );
 };
 
+const Sign = ({ path, on }: { path: string; on: boolean }) => {
+  const tones = useTones();
+  return <Icon source={path} size={30} color={on ? tones.primary : tones.soft} />;
+};
+
 /** A box to tick with the thumb, the whole row wide; ticked or not is said to whoever listens, which Paper's own is not in a browser. */
 export const CheckboxRow = ({
   label,
   on,
   onChange,
+  icon,
   testID,
 }: {
   label: string;
   on: boolean;
   onChange: (on: boolean) => void;
+  /** Its sign, where there is one. */
+  icon?: string;
   testID?: string;
 }) => (
   <TouchableRipple
@@ -48,6 +56,7 @@ export const CheckboxRow = ({
   >
     <>
       <CheckboxMark on={on} />
+      {icon === undefined ? null : <Sign path={icon} on={on} />}
       <View style={{ flex: 1 }}>
         <Body>{label}</Body>
       </View>

@@ -12,6 +12,7 @@ import { ModalSheet } from '../../../ui/controls/modalSheet';
 import { Plan } from '../../../ui/drawn/plan';
 import { useRoom } from '../../../ui/room';
 import { useTones } from '../../../ui/theme';
+import { MiniPlan } from './MiniPlan';
 import type { NewBoatForm } from './newBoatForm';
 
 type Row = Starter['fittings'][number];
@@ -59,7 +60,8 @@ const AboardRow = ({ form, starter, fitting, onWhere }: { form: NewBoatForm; sta
         testID={`aboard-${id}`}
       />
       {gone ? null : (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'flex-end' }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10, alignItems: 'center' }}>
+          <MiniPlan plan={starter.plan} stations={starter.stations} at={kept.station} />
           <Button mode="outlined" label={stationName(kept.station)} onPress={onWhere} testID={`where-${id}`} />
           {runsOut(fitting) ? (
             <View style={{ flexGrow: 1, flexBasis: 200, maxWidth: 280 }}>

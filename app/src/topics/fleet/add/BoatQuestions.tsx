@@ -11,8 +11,10 @@ import { CountStepper } from '../../../ui/controls/countStepper';
 import { FormField } from '../../../ui/controls/form';
 import { SlabBold, Small } from '../../../ui/words';
 import { AboardRows } from './AboardRows';
+import { type Asked, AskedDrawing, ToiletDrawing } from './asked';
 import { Shown, Steered } from './drawings';
 import { type FigureName, type NewBoatForm, RANGE_UNITS } from './newBoatForm';
+import { SYSTEM_ICONS } from './systemIcons';
 
 /** Everything that differs from hull to hull, in the order in which one finds it out; each with what is usual filled in. */
 export const BoatQuestions = ({
@@ -32,15 +34,21 @@ export const BoatQuestions = ({
   const [fuelShown, steering, toilet, has, places] = form.watch(['fuelShown', 'steering', 'toilet', 'has', 'places']);
   const toggled = <T,>(all: readonly T[], one: T): T[] => (all.includes(one) ? all.filter((other) => other !== one) : [...all, one]);
   const figure = (name: FigureName, label: string) => (
-    <View style={{ flexGrow: 1, flexBasis: 220 }}>
+    <Beside of={name}>
       <FormField form={form} name={name} label={label} numeric unit={RANGE_UNITS[name]} most={8} testID={`boat-${name}`} />
-    </View>
+    </Beside>
   );
   return (
     <>
       <Part title={t('newBoat.who')}>
-        <FormField form={form} name="name" label={t('newBoat.name')} most={80} autoFocus testID="boat-name" />
-        <FormField form={form} name="hullNumber" label={t('newBoat.hullNumber')} most={20} testID="boat-hullNumber" />
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
+          <Beside of="name">
+            <FormField form={form} name="name" label={t('newBoat.name')} most={80} autoFocus testID="boat-name" />
+          </Beside>
+          <Beside of="hullNumber">
+            <FormField form={form} name="hullNumber" label={t('newBoat.hullNumber')} most={20} testID="boat-hullNumber" />
+          </Beside>
+        </View>
         {bases.length > 1 ? (
           <Chips label={t('newBoat.base')}>
             {bases.map(({ id, name }) => (
@@ -98,13 +106,15 @@ export const BoatQuestions = ({
         <Part title={t('newBoat.toilet')}>
           <Chips label={t('newBoat.toilet')} plain>
             {[...TOILET_KINDS, 'none' as const].map((one) => (
-              <ChoiceChip
-                key={one}
-                label={t(`newBoat.toilets.${one}`)}
-                on={toilet === one}
-                onPress={() => form.setValue('toilet', one, { shouldDirty: true })}
-                testID={`toilet-${one}`}
-              />
+              <View key={one} style={{ alignItems: 'center', gap: 4 }}>
+                <ToiletDrawing kind={one} on={toilet === one} />
+                <ChoiceChip
+                  label={t(`newBoat.toilets.${one}`)}
+                  on={toilet === one}
+                  onPress={() => form.setValue('toilet', one, { shouldDirty: true })}
+                  testID={`toilet-${one}`}
+                />
+              </View>
             ))}
           </Chips>
         </Part>
@@ -116,6 +126,7 @@ export const BoatQuestions = ({
               <View key={one} style={{ flexGrow: 1, flexBasis: 240 }}>
                 <CheckboxRow
                   label={t(`newBoat.system.${one}`)}
+                  icon={SYSTEM_ICONS[one]}
                   on={has.includes(one)}
                   onChange={() => form.setValue('has', toggled(has, one), { shouldDirty: true })}
                   testID={`has-${one}`}
@@ -127,7 +138,10 @@ export const BoatQuestions = ({
       ) : null}
       {starter.places.length > 0 ? (
         <Part title={t('newBoat.places')}>
-          <Small>{t('newBoat.placesWhy')}</Small>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+            <AskedDrawing of="people" />
+            <Small style={{ flex: 1 }}>{t('newBoat.placesWhy')}</Small>
+          </View>
           {starter.places.map(({ id, name }) => {
             const words = say(name, i18n.language);
             return (
@@ -153,6 +167,14 @@ export const BoatQuestions = ({
     </>
   );
 };
+
+/** A field with what it asks for drawn beside it. */
+const Beside = ({ of, children }: { of: Asked; children: ReactNode }) => (
+  <View style={{ flexGrow: 1, flexBasis: 300, flexDirection: 'row', alignItems: 'center', gap: 10 }}>
+    <AskedDrawing of={of} />
+    <View style={{ flex: 1 }}>{children}</View>
+  </View>
+);
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <Card style={{ gap: 10 }}>

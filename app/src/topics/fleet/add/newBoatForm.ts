@@ -67,18 +67,23 @@ export type BoatTyped = z.input<ReturnType<typeof newBoatForm>>;
 type BoatRead = z.output<ReturnType<typeof newBoatForm>>;
 export type NewBoatForm = Form<BoatTyped, BoatRead>;
 
-const shown = (value: number | undefined): string => (value === undefined ? '' : String(value));
+/** What is usual, as it would be said: a round figure in the operator's own units is one of ours that is not. */
+const shown = (value: number | undefined, unit = ''): string => {
+  const { converts, shown: outside, inside } = measures();
+  if (value === undefined) return '';
+  return String(converts(unit) ? inside(Number(outside(value, unit).toPrecision(2)), unit) : value);
+};
 
 /** A boat as a starter usually is. */
 export const usualOf = ({ usual, systems }: Starter): BoatTyped => ({
   name: '',
   hullNumber: '',
   people: shown(usual.people),
-  loadKg: shown(usual.loadKg),
-  lengthM: shown(usual.lengthM),
-  beamM: shown(usual.beamM),
-  fuelL: shown(usual.fuelL),
-  burnLPerHour: shown(usual.burnLPerHour),
+  loadKg: shown(usual.loadKg, RANGE_UNITS.loadKg),
+  lengthM: shown(usual.lengthM, RANGE_UNITS.lengthM),
+  beamM: shown(usual.beamM, RANGE_UNITS.beamM),
+  fuelL: shown(usual.fuelL, RANGE_UNITS.fuelL),
+  burnLPerHour: shown(usual.burnLPerHour, RANGE_UNITS.burnLPerHour),
   fuelShown: [...usual.fuelShown],
   steering: usual.steering,
   ...(usual.toilet === undefined ? {} : { toilet: usual.toilet }),

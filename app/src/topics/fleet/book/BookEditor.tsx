@@ -7,6 +7,7 @@ import { idOf, type RowEdit } from '@quay/core/fleet/edit';
 import { rowAt } from '@quay/core/fleet/lacks/lacks';
 import { pathOfText, waitingOf } from '@quay/core/words/toTranslate';
 import { type Wording } from '@quay/core/words/words';
+import { useLocalSearchParams } from 'expo-router';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -113,7 +114,9 @@ export const BookEditor = ({
   const { t } = useTranslation();
   const { width, wide } = useRoom();
   const tones = useTones();
-  const [chosen, setChosen] = useState(listings[0]!.list);
+  // A part can be led to from elsewhere.
+  const { part: led } = useLocalSearchParams<{ part?: string }>();
+  const [chosen, setChosen] = useState((listings.find((one) => one.list === led) ?? listings[0]!).list);
   const [query, setQuery] = useState('');
   const [open, setOpen] = useState<Open>();
   // What was kept is seen in the list.
