@@ -61,7 +61,8 @@ export const Dispute = z.object({
   hire: Id,
   boat: z.string(),
   renter: z.string(),
-  number: z.int(),
+  /** As it stands on paper. */
+  number: z.string(),
   closedAt: Instant,
   currency: z.string(),
   /** Lines that are open, and what they come to as far as anybody knows. */

@@ -27,6 +27,14 @@ const people = (db: Knex, text: string) =>
 
 type FoundHire = Omit<ReplyOf<typeof findHires>['hires'][number], 'base'> & { base: string };
 
+/** Figures that a text may end with, whatever stands before them: of `OS/26-118` these are 118, 18 and 8. */
+const numbersEnding = (text: string): number[] => {
+  const digits = /\d{1,9}$/.exec(text.slice(-40))?.[0] ?? '';
+  return Array.from(digits, (_, i) => digits.slice(i))
+    .filter((one) => !one.startsWith('0'))
+    .map(Number);
+};
+
 /** Hires by renter, number, mail, boat, statement or day; those nearest to now first. */
 export const hiresLike = async (db: Knex, find: string, now: string): Promise<ReplyOf<typeof findHires>['hires']> => {
   const text = find.trim();
@@ -52,11 +60,14 @@ export const hiresLike = async (db: Knex, find: string, now: string): Promise<Re
           .orWhereRaw(like('boat.hullNumber'), [pattern(text)])
           .select('boat.id'),
       );
-      if (/^\d{1,9}$/.test(text))
+      const numbers = numbersEnding(text);
+      if (numbers.length > 0)
         void either.orWhereIn(
           'hire.id',
           db('statement')
-            .where({ number: Number(text) })
+            .whereIn('number', numbers)
+            // As it stands on paper, or by the figure alone.
+            .whereRaw("(coalesce(json_extract(body, '$.prefix'), '') || number = ? or cast(number as text) = ?)", [text, text])
             .select('hire'),
         );
     })

@@ -1,4 +1,7 @@
 import type { Dispute } from '@quay/contract/settlement';
+import { currentOf } from '@quay/core/events/record';
+import { closed } from '@quay/core/settlement/events';
+import { numberText } from '@quay/core/settlement/statementNumber';
 import { keptFor } from '@quay/core/settlement/correction';
 import type { Knex } from 'knex';
 import { sparing } from '../../platform/database/broken';
@@ -19,7 +22,7 @@ export const disputesOf = async (db: Knex, now: string): Promise<Dispute[]> => {
       'person.name as renter',
       'statement.number as number',
       'statement.closedAt as closedAt',
-    )) as Omit<Dispute, 'currency' | 'lines' | 'openMinor' | 'remarks'>[];
+    )) as (Omit<Dispute, 'number' | 'currency' | 'lines' | 'openMinor' | 'remarks'> & { number: number })[];
   const disputes: Dispute[] = [];
   for (const row of rows) {
     const account = await sparing(db, now, () => accountOf(db, row.hire));
@@ -28,6 +31,7 @@ export const disputesOf = async (db: Knex, now: string): Promise<Dispute[]> => {
     if (open.length === 0) continue;
     disputes.push({
       ...row,
+      number: numberText(row.number, currentOf(account.whole.record, ['closed'], closed)?.value.prefix),
       currency: account.currency,
       lines: open.length,
       openMinor: keptFor(account.standings),

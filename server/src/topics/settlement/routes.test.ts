@@ -1,3 +1,5 @@
+import type { ReplyOf } from '@quay/contract/endpoint';
+import type { getOperator } from '@quay/contract/operator';
 import { type EventBody, type HireEvent, type StoredHireEvent } from '@quay/core/record/event';
 import { project } from '@quay/core/record/project';
 import { ledgerOf } from '@quay/core/settlement/ledger';
@@ -151,7 +153,7 @@ describe('a closed statement put right', () => {
     await settle();
     expect(await ledger(0)).toMatchObject({ stillHeldMinor: 7600, releasedMinor: HELD - 7600 });
     expect((await mina.send('GET', '/disputes')).json.disputes).toMatchObject([
-      { hire: HIRE, number, lines: 1, openMinor: 7600, remarks: ['one was never there'] },
+      { hire: HIRE, number: String(number), lines: 1, openMinor: 7600, remarks: ['one was never there'] },
     ]);
     expect((await correct(number, [['count/fenders', 3800]], hand)).status).toBe(403);
     expect((await correct(number, [['count/fenders', 7601]])).json).toMatchObject({
@@ -166,6 +168,28 @@ describe('a closed statement put right', () => {
     const pdf = await mina.send('GET', `/hires/${HIRE}/statement.pdf?number=${number + 1}`);
     expect([pdf.status, pdf.headers.get('content-disposition')]).toEqual([200, `inline; filename="statement-${number + 1}.pdf"`]);
     expect((await mina.send('GET', `/hires/${HIRE}/statement.pdf?number=99`)).json.code).toBe('noSuchStatement');
+  });
+
+  it('have what the operator put before their numbers, and keep it when it becomes another', async () => {
+    const prefixed = async (statementPrefix: string) => {
+      const { name, settings, version } = (await mina.send('GET', '/operator')).json as unknown as ReplyOf<typeof getOperator>;
+      return mina.send('PATCH', '/operator', { name, ...settings, statementPrefix }, { 'if-match': `"${version}"` });
+    };
+    expect((await prefixed('OS#')).json.code).toBe('doesNotFit');
+    expect((await prefixed('OS/26-')).status).toBe(200);
+    const { number } = await closed(2);
+    await append({ kind: 'lineContested', line: 'count/fenders', remark: 'found under the seat' });
+    expect((await prefixed('')).status).toBe(200);
+    expect((await mina.send('GET', '/disputes')).json.disputes).toMatchObject([{ number: `OS/26-${number}` }]);
+    expect((await correct(number, [['count/fenders', -7600]])).status).toBe(200);
+    expect((await events()).at(-1)!.event.body).toMatchObject({ kind: 'corrected', prefix: 'OS/26-', corrects: number });
+    const csv = (await mina.bytes('/statements.csv')).toString();
+    expect(csv).toContain(`\nOS/26-${number},`);
+    expect(csv).toContain(`\nOS/26-${number + 1},OS/26-${number},`);
+    const found = async (text: string) =>
+      ((await mina.send('GET', `/hires?find=${encodeURIComponent(text)}`)).json.hires as { id: string }[]).map(({ id }) => id);
+    expect(await found(`OS/26-${number}`)).toEqual([HIRE]);
+    expect(await found(`XX/26-${number}`)).toEqual([]);
   });
 
   it('gives back to the card what was taken too much', async () => {
