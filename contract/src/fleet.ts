@@ -288,7 +288,7 @@ export const changeRules = endpoint({
   reply: RulesShelf,
 });
 
-const SaidEverywhere = z.object({ points: z.array(GeneralPoint).check(z.maxLength(100)), clauses: z.optional(Clauses) });
+export const SaidEverywhere = z.object({ points: z.array(GeneralPoint).check(z.maxLength(100)), clauses: z.optional(Clauses) });
 export type SaidEverywhere = z.infer<typeof SaidEverywhere>;
 const Everywhere = z.extend(SaidEverywhere, { version: z.int(), boats: z.array(z.string()) });
 export type Everywhere = z.infer<typeof Everywhere>;

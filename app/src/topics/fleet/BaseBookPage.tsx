@@ -1,5 +1,5 @@
 import { changeBaseBook, getBaseBook, getBaseVersion } from '@quay/contract/fleet';
-import { type Base, BASE_LISTS } from '@quay/core/fleet/base';
+import { Base, BASE_LISTS } from '@quay/core/fleet/base';
 import { comparableBase } from '@quay/core/fleet/compare';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -9,6 +9,7 @@ import { Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { BookEditor } from './book/BookEditor';
 import { plainEdits } from './book/plainEdits';
+import { expertOf } from './book/expert/expert';
 import { BookMissing } from './BookMissing';
 import { ABOUT_BASE } from './book/about';
 import { BASE_FIELDS } from './book/fields/fields';
@@ -52,6 +53,7 @@ export const BaseBookPage = ({ baseId }: { baseId: string }) => {
         busy={busy}
         toTranslate={data.toTranslate}
         onRight={(path) => right.mutate({ is: 'base', id: baseId, path })}
+        expert={expertOf({ schema: Base, value: base, put: (next) => put({ book: next, version, before: base }) })}
         edits={plainEdits(base, ABOUT_BASE, (next) => put({ book: next, version, before: base }))}
       >
         {boats.length > 0 ? <Notice kind="ask" title={t('fleet.bearsOn', { boats: boats.join(', ') })} /> : null}

@@ -1,7 +1,7 @@
 import type { AnyRow } from './book/BookRow';
 import { mdiFuel, mdiHistory } from '@mdi/js';
 import { changeBoatBook, getBoatBook, getBookVersion } from '@quay/contract/fleet';
-import type { BoatBook, ListName } from '@quay/core/fleet/book';
+import { BoatBook, type ListName } from '@quay/core/fleet/book';
 import { comparableBook } from '@quay/core/fleet/compare';
 import { useRouter } from 'expo-router';
 import type { RowEdit } from '@quay/core/fleet/edit';
@@ -12,6 +12,7 @@ import { call } from '../../local/api';
 import { Button, IconButton } from '../../ui/controls/button';
 import { useRoom } from '../../ui/room';
 import { BookEditor } from './book/BookEditor';
+import { expertOf } from './book/expert/expert';
 import { BookMissing } from './BookMissing';
 import { aboutBoat } from './book/about';
 import { useLacks } from './book/lacks/lacks';
@@ -82,6 +83,7 @@ export const BoatBookPage = ({ boatId, trial }: { boatId: string; trial?: (drill
         trial={trial}
         lacking={lacking}
         onRight={(path) => right.mutate({ is: 'boat', id: boatId, path })}
+        expert={expertOf({ schema: BoatBook, value: boatBook, put: (next) => put({ book: next, version, before: boatBook }) })}
         edits={edits}
       />
       {learnt ? (

@@ -1,5 +1,5 @@
 import { changeClassBook, getClassBook, getClassVersion } from '@quay/contract/fleet';
-import type { Book, ClassBook } from '@quay/core/fleet/book';
+import { type Book, ClassBook } from '@quay/core/fleet/book';
 import { comparableClass } from '@quay/core/fleet/compare';
 import type { Lists } from '@quay/core/fleet/merge';
 import { useRouter } from 'expo-router';
@@ -10,6 +10,7 @@ import { call } from '../../local/api';
 import { Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { BookEditor } from './book/BookEditor';
+import { expertOf } from './book/expert/expert';
 import { BookMissing } from './BookMissing';
 import { aboutClass } from './book/about';
 import { editsOf, layerListings, originIn } from './book/layerEdits';
@@ -58,6 +59,7 @@ export const ClassBookPage = ({ classId, trial }: { classId: string; trial?: (dr
         toTranslate={data.toTranslate}
         trial={trial}
         onRight={(path) => right.mutate({ is: 'class', id: classId, path })}
+        expert={expertOf({ schema: ClassBook, value: classBook, put: (next) => put({ book: next, version, before: classBook }) })}
         edits={editsOf(classBook, abouts, about, below, (book) => put({ book, version, before: classBook }))}
       >
         <Notice kind="ask" title={boats.length > 0 ? t('fleet.bearsOn', { boats: boats.join(', ') }) : t('fleet.bearsOnNone')} />

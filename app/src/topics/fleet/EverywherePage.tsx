@@ -1,4 +1,4 @@
-import { changeEverywhere, getEverywhere, type SaidEverywhere } from '@quay/contract/fleet';
+import { changeEverywhere, getEverywhere, SaidEverywhere } from '@quay/contract/fleet';
 import type { Wording } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
@@ -8,6 +8,7 @@ import { BookEditor } from './book/BookEditor';
 import { aboutListing } from './book/layerEdits';
 import { BASE_FIELDS } from './book/fields/fields';
 import { plainEdits } from './book/plainEdits';
+import { expertOf } from './book/expert/expert';
 import { BookMissing } from './BookMissing';
 import { useBook } from './useBook';
 
@@ -55,6 +56,7 @@ export const EverywherePage = () => {
       busy={busy}
       toTranslate={{}}
       onRight={() => undefined}
+      expert={expertOf({ schema: SaidEverywhere, value: book, put: (next) => put({ book: next, version, before: book }) })}
       edits={plainEdits(book, ABOUT, (next) => put({ book: next, version, before: book }))}
     >
       {boats.length > 0 ? <Notice kind="ask" title={t('fleet.bearsOn', { boats: boats.join(', ') })} /> : null}

@@ -1,5 +1,5 @@
 import { changeRules, getRules } from '@quay/contract/fleet';
-import type { RuleSet } from '@quay/core/party/rules';
+import { RuleSet } from '@quay/core/party/rules';
 import { say } from '@quay/core/words/words';
 import { useRouter } from 'expo-router';
 import { useTranslation } from 'react-i18next';
@@ -9,6 +9,7 @@ import { ABOUT_RULES } from './book/aboutRules';
 import { BookEditor } from './book/BookEditor';
 import { aboutListing } from './book/layerEdits';
 import { plainEdits } from './book/plainEdits';
+import { expertOf } from './book/expert/expert';
 import { BookMissing } from './BookMissing';
 import { useBook } from './useBook';
 
@@ -41,6 +42,7 @@ export const RulesPage = ({ rulesId }: { rulesId: string }) => {
       busy={busy}
       toTranslate={{}}
       onRight={() => undefined}
+      expert={expertOf({ schema: RuleSet, value: rules, put: (next) => put({ book: next, version, before: rules }) })}
       edits={plainEdits(rules, ABOUT_RULES, (next) => put({ book: next, version, before: rules }))}
     >
       <Notice kind="ask" title={waters.length > 0 ? t('fleet.holdsOn', { waters: waters.join(', ') }) : t('fleet.holdsNowhere')}>

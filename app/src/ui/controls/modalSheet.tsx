@@ -25,6 +25,7 @@ export const ModalSheet = ({
   footer,
   routed = false,
   list = false,
+  broad = false,
   beside,
 }: {
   title: string;
@@ -36,6 +37,8 @@ export const ModalSheet = ({
   routed?: boolean;
   /** What lies in it is a list that scrolls by itself. */
   list?: boolean;
+  /** What lies in it is wide: on a desk it takes the room of two sides. */
+  broad?: boolean;
   /** What stands beside it on a desk, with a scroll of its own, and under it on a phone. */
   beside?: ReactNode;
 }) => {
@@ -55,7 +58,7 @@ export const ModalSheet = ({
       >
         <View
           style={{
-            width: !wide ? width : beside ? besideWidth(width) : 640,
+            width: !wide ? width : beside || broad ? besideWidth(width) : 640,
             maxHeight: height - (wide ? 60 : 24),
             backgroundColor: tones.ground,
             borderTopLeftRadius: 20,

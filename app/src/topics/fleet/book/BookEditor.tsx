@@ -3,6 +3,7 @@ import type { Named } from './OneField';
 import { type AnyRow, BookRow } from './BookRow';
 import type { Book } from '@quay/core/fleet/book';
 import type { Condition } from '@quay/core/fleet/condition';
+import type { Expert } from './expert/expert';
 import { idOf, type RowEdit } from '@quay/core/fleet/edit';
 import { rowAt } from '@quay/core/fleet/lacks/lacks';
 import { pathOfText, waitingOf } from '@quay/core/words/toTranslate';
@@ -15,6 +16,7 @@ import { Sortable, Sorted } from '../../../platform/sortable';
 import { Card, Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
 import { Plan } from '../../../ui/drawn/plan';
+import { lazyScreen } from '../../../ui/lazyScreen';
 import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
 import { Search } from '../../../ui/controls/search';
@@ -41,6 +43,11 @@ export type Listing = {
 };
 
 /** What is done to a book; each makes a new one. */
+const ExpertSheet = lazyScreen(
+  () => import('./expert/ExpertSheet'),
+  (file) => file.ExpertSheet,
+);
+
 export type Edits = {
   change: (list: string, row: AnyRow, edit: RowEdit) => void;
   drop: (list: string, id: string) => void;
@@ -85,6 +92,7 @@ export const BookEditor = ({
   onRight,
   lacking,
   trial,
+  expert,
   children,
 }: {
   kind: BookKind;
@@ -109,6 +117,8 @@ export const BookEditor = ({
   lacking?: Lacking | undefined;
   /** Tries a drill as it is written, beside its form. */
   trial?: ((drill: RowEdit) => ReactNode) | undefined;
+  /** The whole as its file is. */
+  expert: Expert;
   children?: ReactNode;
 }) => {
   const { t } = useTranslation();
@@ -119,8 +129,12 @@ export const BookEditor = ({
   const [chosen, setChosen] = useState((listings.find((one) => one.list === led) ?? listings[0]!).list);
   const [query, setQuery] = useState('');
   const [open, setOpen] = useState<Open>();
+  const [asJson, setAsJson] = useState(false);
   // What was kept is seen in the list.
-  useEffect(() => setOpen(undefined), [kept]);
+  useEffect(() => {
+    setOpen(undefined);
+    setAsJson(false);
+  }, [kept]);
   const listName = (name: string) => t(`fleet.list.${name === 'about' ? ABOUT_NAME[kind] : (name as 'points')}`);
   const listing = listings.find(({ list }) => list === chosen) ?? listings[0]!;
   const { list, fieldsOf, rows, fixed } = listing;
@@ -176,7 +190,7 @@ export const BookEditor = ({
   const part = (
     <>
       {children}
-      {fault && !open ? <Notice kind="stop" title={fault} /> : null}
+      {fault && !open && !asJson ? <Notice kind="stop" title={fault} /> : null}
       {lacking ? (
         <LacksCard
           lacks={lacking.now}
@@ -238,6 +252,13 @@ export const BookEditor = ({
         );
       })}
       {wanted !== '' && shown.length === 0 ? <Body>{t('fleet.notFound')}</Body> : null}
+      <Button
+        mode="outlined"
+        label={t('expert.open')}
+        onPress={() => setAsJson(true)}
+        style={{ alignSelf: 'flex-start' }}
+        testID="as-json"
+      />
     </>
   );
   const row = open ? (
@@ -298,6 +319,7 @@ export const BookEditor = ({
           </>
         )}
         {row}
+        {asJson ? <ExpertSheet expert={expert} title={title} fault={fault} busy={busy} onClose={() => setAsJson(false)} /> : null}
       </Screen>
     </ConditionsOfBook.Provider>
   );

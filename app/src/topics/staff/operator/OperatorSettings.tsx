@@ -117,7 +117,12 @@ const SettingsForm = ({ answer, onBack, onMeanwhile }: { answer: Answer; onBack:
       />
       <Small>{t('operator.prefixWhy', { n: numberText(118, statementPrefix) })}</Small>
       <Small>{t('operator.clauses')}</Small>
-      <Button mode="outlined" label={t('operator.toClauses')} onPress={() => router.push('/fleet/everywhere?part=about')} testID="to-clauses" />
+      <Button
+        mode="outlined"
+        label={t('operator.toClauses')}
+        onPress={() => router.push('/fleet/everywhere?part=about')}
+        testID="to-clauses"
+      />
       <Bold>{t('operator.languages')}</Bold>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="group" aria-label={t('operator.languages')}>
         {LANGUAGES.map((one) => (
