@@ -144,7 +144,16 @@ export const decideAll = async (phone: Phone): Promise<void> => {
   await expect(left).toHaveText(/to decide|To the statement/);
   // What is found may still grow while the last entries come in.
   for (let said = await left.innerText(); said !== 'To the statement'; said = await left.innerText()) {
-    if ((await phone.page.locator(idsFrom('decide-')).count()) === 0) await left.click();
+    if ((await phone.page.locator(idsFrom('decide-')).count()) === 0) {
+      await left.click();
+      const statement = phone.by('add-line');
+      await expect(phone.page.locator(idsFrom('decide-')).or(statement).first()).toBeVisible();
+      // What was read was decided by the time it was pressed: the press led to the statement.
+      if (await statement.isVisible()) {
+        await phone.page.goBack();
+        return;
+      }
+    }
     // What nobody counted or looked at is nobody’s to pay.
     const renters = phone.by('decide-renters');
     await ((await renters.isVisible()) ? renters : phone.by('decide-found').or(phone.by('decide-known')).first()).click();

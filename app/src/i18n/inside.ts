@@ -165,6 +165,7 @@ export const inside = {
   },
   expert: {
     open: 'As JSON, for experts',
+    title: '{{name}}, as JSON',
     why: 'The file as it is kept. Ctrl+Space offers what may stand there; what is wrong is marked. It is checked like every other change, and undone like one.',
     keep: 'Keep',
     wrong_one: '{{count}} thing is wrong',

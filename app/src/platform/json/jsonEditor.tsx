@@ -28,6 +28,14 @@ type EditorProps = {
 /** Reading a whole book takes so long at most, ms. */
 const READ_MS = 400;
 
+/** Writes what was offered in place of what was begun, with the quote behind it that had closed by itself. */
+const written =
+  (text: string) =>
+  (view: EditorView, _: Completion, from: number, to: number): void => {
+    const end = view.state.sliceDoc(to, to + 1) === '"' ? to + 1 : to;
+    view.dispatch({ changes: { from, to: end, insert: text }, selection: { anchor: from + text.length }, userEvent: 'input.complete' });
+  };
+
 /** The text as it was last read as a whole: half typed it says which of several kinds a thing is all the same. */
 const lastRead = () => {
   let last: unknown;
@@ -76,15 +84,18 @@ const extensions = (latest: { current: EditorProps }) => {
     const value = read(textOf(state));
     if (!explicit && from === pos) return null;
     if (is === 'name') {
-      const options = namesAt(schema, value, path).map(({ name, needed, schema: one }): Completion => ({
+      const options = namesAt(schema, value, path).map(({ name, needed }): Completion => ({
         label: JSON.stringify(name),
-        apply: `${JSON.stringify(name)}: `,
-        info: help(name, [one]),
+        apply: written(`${JSON.stringify(name)}: `),
+        info: help(name, schemasAt(schema, value, [...path, name])),
         boost: needed ? 1 : 0,
       }));
       return options.length > 0 ? { from, options } : null;
     }
-    const options = valuesAt(schema, value, path).map((one): Completion => ({ label: JSON.stringify(one) }));
+    const options = valuesAt(schema, value, path).map((one): Completion => ({
+      label: JSON.stringify(one),
+      apply: written(JSON.stringify(one)),
+    }));
     return options.length > 0 ? { from, options } : null;
   };
 

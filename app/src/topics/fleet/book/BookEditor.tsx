@@ -319,7 +319,15 @@ export const BookEditor = ({
           </>
         )}
         {row}
-        {asJson ? <ExpertSheet expert={expert} title={title} fault={fault} busy={busy} onClose={() => setAsJson(false)} /> : null}
+        {asJson ? (
+          <ExpertSheet
+            expert={expert}
+            title={t('expert.title', { name: title })}
+            fault={fault}
+            busy={busy}
+            onClose={() => setAsJson(false)}
+          />
+        ) : null}
       </Screen>
     </ConditionsOfBook.Provider>
   );
