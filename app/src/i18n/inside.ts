@@ -163,6 +163,13 @@ export const inside = {
     curfew: { from: 'Boats are to be in by {{by}}.', to: 'Due {{when}}; boats are to be in by {{by}}.' },
     leaveAt: 'Leave {{when}}',
   },
+  stationBoard: {
+    how: 'Pull a number to where one stands there. A press beside them adds a station. The walk goes along the line; put it in order in the list.',
+    chosen: '{{name}}: pull it, or move it with the arrow keys.',
+    keep_one: 'Save {{count}} place',
+    keep_other: 'Save {{count}} places',
+    back: 'As they were',
+  },
   expert: {
     open: 'As JSON, for experts',
     title: '{{name}}, as JSON',

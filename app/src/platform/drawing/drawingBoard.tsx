@@ -1,5 +1,6 @@
 import type { Spot, Stroke } from '@quay/core/fleet/drawing';
 import Konva from 'konva';
+import { shapeOf } from './shapeOf';
 import { useEffect, useRef } from 'react';
 
 /** What the board is a picture of, in the unit of its strokes: where it begins, and how far it goes right and down. */
@@ -89,12 +90,7 @@ const draw = (stage: Konva.Stage, latest: { current: BoardProps }) => {
       draggable: i === selected,
       ...(fill === undefined ? {} : { fill }),
     };
-    const node: Konva.Shape =
-      stroke.draw === 'path'
-        ? new Konva.Line({ ...common, points: stroke.points.flatMap(px), closed: stroke.closed === true, lineJoin: 'round' })
-        : stroke.draw === 'box'
-          ? new Konva.Rect({ ...common, ...boxIn(stroke, px), cornerRadius: 4 })
-          : new Konva.Circle({ ...common, x: px(stroke.at)[0], y: px(stroke.at)[1], radius: stroke.radius * Math.min(sx, sy) });
+    const node = shapeOf(stroke, px, Math.min(sx, sy), common);
     node.on('click tap', () => latest.current.onSelect(i));
     const [x0, y0] = [node.x(), node.y()];
     node.on('dragend', () => {
@@ -145,10 +141,4 @@ const draw = (stage: Konva.Stage, latest: { current: BoardProps }) => {
     layer.add(pull);
   });
   layer.draw();
-};
-
-/** A box as it lies on the screen, whichever way its size runs. */
-const boxIn = ({ at, size }: Extract<Stroke, { draw: 'box' }>, px: (spot: Spot) => [number, number]) => {
-  const [a, b] = [px(at), px([at[0] + size[0], at[1] + size[1]])];
-  return { x: Math.min(a[0], b[0]), y: Math.min(a[1], b[1]), width: Math.abs(a[0] - b[0]), height: Math.abs(a[1] - b[1]) };
 };

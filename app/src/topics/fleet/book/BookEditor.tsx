@@ -43,6 +43,10 @@ export type Listing = {
 };
 
 /** What is done to a book; each makes a new one. */
+const StationBoard = lazyScreen(
+  () => import('./boards'),
+  (file) => file.StationBoard,
+);
 const ExpertSheet = lazyScreen(
   () => import('./expert/ExpertSheet'),
   (file) => file.ExpertSheet,
@@ -50,6 +54,8 @@ const ExpertSheet = lazyScreen(
 
 export type Edits = {
   change: (list: string, row: AnyRow, edit: RowEdit) => void;
+  /** Rows of a list changed together. */
+  changeSeveral: (list: string, edits: readonly (readonly [row: AnyRow, edit: RowEdit])[]) => void;
   drop: (list: string, id: string) => void;
   inherit: (list: string, id: string) => void;
   add: (list: string, id: string, fields: RowEdit) => void;
@@ -166,7 +172,24 @@ export const BookEditor = ({
   };
   const opened = open && 'row' in open ? rows.find(({ id }) => id === open.row.id) : undefined;
   const drawn = (room: number) =>
-    plan ? (
+    plan && list === 'stations' && stations.length > 0 ? (
+      <StationBoard
+        plan={plan}
+        stations={stations as Book['stations']}
+        width={room}
+        busy={busy}
+        onKeep={(moved) =>
+          edits.changeSeveral(
+            'stations',
+            rows.flatMap((row) => {
+              const at = moved.get(row.id);
+              return at ? [[row, { at }] as const] : [];
+            }),
+          )
+        }
+        onAdd={(at) => setOpen({ start: { at } })}
+      />
+    ) : plan ? (
       <Plan
         plan={plan}
         stations={stations as Book['stations']}

@@ -75,6 +75,10 @@ export const editsOf = <B extends BoatBook | ClassBook>(
       const next = changeRow(book, list as ListName, row, edit, inherited(list, row.id));
       if (next !== book) put(next);
     },
+    changeSeveral: (list, edits) => {
+      const next = edits.reduce((so, [row, edit]) => changeRow(so, list as ListName, row, edit, inherited(list, row.id)), book);
+      if (next !== book) put(next);
+    },
     drop: (list, id) => put(dropRow(book, list as ListName, id, inherited(list, id))),
     inherit: (list, id) => put(inheritRow(book, list as ListName, id)),
     add: (list, id, fields) => put(addRow(book, list as ListName, id, fields)),
@@ -95,6 +99,7 @@ export const editsOf = <B extends BoatBook | ClassBook>(
   const of = (list: string): Edits => ({ ...rows, ...(list === 'about' ? about : list === 'conditions' ? conditions : {}) });
   return {
     change: (list, ...rest) => of(list).change(list, ...rest),
+    changeSeveral: (list, ...rest) => of(list).changeSeveral(list, ...rest),
     drop: (list, id) => of(list).drop(list, id),
     inherit: (list, id) => of(list).inherit(list, id),
     add: (list, ...rest) => of(list).add(list, ...rest),

@@ -19,6 +19,13 @@ export const plainEdits = <B extends object>(book: B, abouts: readonly About<B>[
           rowsOf(list).map((one) => (one.id === row.id ? { ...plain(edit), id: row.id } : one)),
         );
     },
+    changeSeveral: (list, edits) => {
+      const by = new Map(edits.map(([{ id }, edit]) => [id, plain(edit)]));
+      set(
+        list,
+        rowsOf(list).map((one) => ({ ...one, ...by.get(one.id) })),
+      );
+    },
     drop: (list, id) =>
       set(
         list,

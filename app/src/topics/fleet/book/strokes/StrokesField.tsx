@@ -15,7 +15,7 @@ import { Small } from '../../../../ui/words';
 import type { Draft } from '../draft';
 
 const DrawingSheet = lazyScreen(
-  () => import('./DrawingSheet'),
+  () => import('../boards'),
   (file) => file.DrawingSheet,
 );
 
