@@ -3,7 +3,7 @@ import { LEVELS, OVERRIDABLE, type Overridable } from '../policy/castOff';
 import { METRIC, Units } from '../number/units';
 import { Policies } from '../policy/policies';
 import { GeneralPoint } from './points';
-import { StatementPrefix } from '../settlement/statementNumber';
+import { StatementPrefix } from '../number/statementNumber';
 import { Clauses, LANGUAGES } from '../words/words';
 
 /** Told only; asked for once more; or refused. */

@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { defineEvent } from '../events/define';
 import { EventId, findingKey, id, note, Sha256 } from '../events/parts';
 import { ExactInstant } from '../time/calendar';
-import { StatementPrefix } from './statementNumber';
+import { StatementPrefix } from '../number/statementNumber';
 
 /** What is agreed of each line, and what is held and paid. */
 

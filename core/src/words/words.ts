@@ -12,7 +12,7 @@ export const Wording = z.catchall(z.object({ en: z.string().check(z.minLength(1)
 export type Wording = z.infer<typeof Wording>;
 
 /** The longest terms of an operator in one language, characters: what is read standing up. */
-export const CLAUSES_MOST = 2000;
+const CLAUSES_MOST = 2000;
 /** Terms of an operator. */
 export const Clauses = Wording.check(
   z.refine((clauses) => Object.values(clauses).every((text) => text.length <= CLAUSES_MOST), `longer than ${CLAUSES_MOST} characters`),

@@ -51,7 +51,7 @@ describe('the files of an installation', () => {
     expect((await manager.send('POST', '/operator/logo', picture)).status).toBe(200);
     expect(secretsIn(await manager.bytes('/files')).filter(Boolean)).toEqual([]);
     const zip = await manager.bytes('/files?secrets=yes');
-    expect(secretsIn(zip)).toEqual(Array.from({ length: 4 }, () => expect.stringMatching(/^scrypt\$/)));
+    expect(secretsIn(zip)).toEqual(Array.from({ length: 4 }, () => expect.stringMatching(/^scrypt\$/) as unknown));
     const other = await testQuay({ empty: true });
     try {
       // Somebody has to be set up there before anything is brought.

@@ -113,8 +113,9 @@ const sizeOf = (least: number | undefined, most: number | undefined) => ({
 /** What a value may be, for whoever writes it; nothing where a schema says nothing that helps. */
 export const saidOf = (schema: JsonSchema): Said | undefined => {
   const { type, minimum, exclusiveMinimum, maximum, minLength, maxLength } = schema;
-  if (schema.const !== undefined) return { is: 'one', of: [String(schema.const)] };
-  if (schema.enum) return { is: 'one', of: schema.enum.map(String) };
+  const shown = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value));
+  if (schema.const !== undefined) return { is: 'one', of: [shown(schema.const)] };
+  if (schema.enum) return { is: 'one', of: schema.enum.map(shown) };
   if (type === 'string') return { is: 'text', ...sizeOf(minLength, maxLength) };
   if (type === 'number' || type === 'integer') {
     const least = minimum ?? exclusiveMinimum;

@@ -3,7 +3,7 @@ import type { HirePack } from '@quay/contract/hire';
 import { say, type Wording } from '@quay/core/words/words';
 import { spokenReading } from '@quay/core/fuel/level';
 import type { EventBody } from '@quay/core/record/event';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { figure } from '../../ui/format';
 import { useMoney } from '../../ui/controls/money';

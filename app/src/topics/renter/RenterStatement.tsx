@@ -6,7 +6,7 @@ import { statementPdf } from '@quay/contract/hire';
 import { say } from '@quay/core/words/words';
 import { chargedOf, type Standing, standingsOf } from '@quay/core/settlement/correction';
 import { settle } from '@quay/core/settlement/settle';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import type { Line } from '@quay/core/settlement/statement';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';

@@ -4,7 +4,7 @@ import { writeMinor } from '@quay/core/money/minor';
 import type { Standing } from '@quay/core/settlement/correction';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import * as z from 'zod/mini';

@@ -8,7 +8,7 @@ import { settle } from '@quay/core/settlement/settle';
 import type { Line } from '@quay/core/settlement/statement';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { addressOf } from '../../local/api';

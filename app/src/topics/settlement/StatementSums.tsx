@@ -2,7 +2,7 @@ import { currentUnder, isEntered } from '@quay/core/events/record';
 import type { Standing } from '@quay/core/settlement/correction';
 import { corrected } from '@quay/core/settlement/events';
 import type { Statement } from '@quay/core/settlement/statement';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import type { HireView } from '../../local/hire';

@@ -14,7 +14,7 @@ import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
 import { useSnack } from '../../ui/controls/snack';
-import { UnitChoices } from '../../ui/controls/unitChoices';
+import { UnitChoices } from '../staff/operator/UnitChoices';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';

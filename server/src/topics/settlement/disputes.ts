@@ -1,7 +1,7 @@
 import type { Dispute } from '@quay/contract/settlement';
 import { currentOf } from '@quay/core/events/record';
 import { closed } from '@quay/core/settlement/events';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import { keptFor } from '@quay/core/settlement/correction';
 import type { Knex } from 'knex';
 import { sparing } from '../../platform/database/broken';

@@ -6,7 +6,7 @@ import { measuresIn } from '@quay/core/number/units';
 import { writeMinor } from '@quay/core/money/minor';
 import { isDamage } from '@quay/core/settlement/charges';
 import { lineText } from '@quay/core/settlement/lineText';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import { STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { Line } from '@quay/core/settlement/statement';
 import { readHandoverPolicy } from '../../platform/database/setting';

@@ -9,7 +9,7 @@ import { spoken } from '@quay/core/events/seal';
 import { type Evidence, evidenceOf, type Seen } from '@quay/core/settlement/evidence';
 import { lineText } from '@quay/core/settlement/lineText';
 import type { Line } from '@quay/core/settlement/statement';
-import { numberText } from '@quay/core/settlement/statementNumber';
+import { numberText } from '@quay/core/number/statementNumber';
 import { filled, STATEMENT_WORDS } from '@quay/core/settlement/statementWords';
 import type { CorrectionBody, StatementBody } from '../record/statement';
 import { dayAndHour, logoOnPaper, onPaper, pictureOnPaper, printed, rule, SOFT, WIDTH } from '../../platform/paper/document';

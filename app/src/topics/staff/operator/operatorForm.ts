@@ -5,7 +5,7 @@ import { Units } from '@quay/core/number/units';
 import { LEVELS, OVERRIDABLE, type Level, type Overridable } from '@quay/core/policy/castOff';
 import { POLICIES, type PolicyTopic } from '@quay/core/policy/policy';
 import { Policies } from '@quay/core/policy/policies';
-import { StatementPrefix } from '@quay/core/settlement/statementNumber';
+import { StatementPrefix } from '@quay/core/number/statementNumber';
 import { LANGUAGES } from '@quay/core/words/words';
 import * as z from 'zod/mini';
 import * as typed from '../../../ui/controls/typed';

@@ -1,8 +1,8 @@
 import { QUANTITIES, type Quantity, type Units, UNITS } from '@quay/core/number/units';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Bold, Small } from '../words';
-import { Choices } from './choices';
+import { Bold, Small } from '../../../ui/words';
+import { Choices } from '../../../ui/controls/choices';
 
 /** What figures are said and typed in, quantity by quantity. */
 export const UnitChoices = ({ units, onChange }: { units: Units; onChange: (units: Units) => void }) => {
