@@ -72,3 +72,18 @@ test('stations are pulled where they belong on the boat, kept together, and undo
   await page.getByText('Undo').click();
   await expect.poll(kept).toEqual(stations[0]!.at);
 });
+
+test('a surface is made from the plan of the boat, from its side, and kept', PHONE, async ({ phoneOf }) => {
+  const mina = await phoneOf(MANAGER);
+  const { page } = mina;
+  const sideOf = async () => (await bookOf(mina)).resolved.surfaces.find(({ id }) => id === 'port')!;
+  await mina.open('/fleet/tuppenny-bun?part=surfaces');
+  await mina.by('edit-port').click();
+  await mina.by('draw').click();
+  await mina.by('view-side').click();
+  await mina.by('keep-drawing').click();
+  await mina.by('keep-row').click();
+  await expect(page.getByText(/^Kept as book/)).toBeVisible();
+  const [hull] = (await sideOf()).strokes;
+  expect(hull).toMatchObject({ draw: 'path', closed: true, tone: 'hull' });
+});

@@ -664,6 +664,8 @@ export const en = {
       ring: 'Ring',
       line: 'Line',
       whole: 'The whole of it',
+      fromPlan: 'Made from the plan of the boat',
+      view: { side: 'A side', bow: 'The bow', stern: 'The stern', inside: 'The inside, from above' },
       grid: 'Every 5 cm',
       surfaceGrid: 'On a grid',
       fromSvg: 'From a drawing of your own (SVG)',

@@ -276,7 +276,9 @@ export const OneField = ({
       );
     }
     case 'strokes':
-      return <StrokesField label={label} strokes={(typed ?? []) as readonly Stroke[]} room={beside} fault={fault} onSet={onSet} />;
+      return (
+        <StrokesField label={label} strokes={(typed ?? []) as readonly Stroke[]} room={beside} plan={plan} fault={fault} onSet={onSet} />
+      );
     default:
       return (
         <TextField

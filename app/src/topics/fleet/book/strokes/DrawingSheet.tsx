@@ -1,5 +1,5 @@
 import { mdiArrangeBringToFront, mdiArrangeSendToBack, mdiDeleteOutline, mdiRedo, mdiUndo, mdiVectorPolylinePlus } from '@mdi/js';
-import type { Spot, Stroke } from '@quay/core/fleet/drawing';
+import type { Plan, Spot, Stroke } from '@quay/core/fleet/drawing';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useWindowDimensions, View } from 'react-native';
@@ -30,6 +30,7 @@ import {
   withMorePoints,
   withPoint,
 } from './shapes';
+import { SURFACE_VIEWS, surfaceFrom } from './surfaces';
 
 /** How fine it is drawn: 5 cm on a boat, a hundredth of a surface. */
 const [BOAT_GRID, SURFACE_GRID] = [0.05, 0.01];
@@ -41,12 +42,15 @@ export const DrawingSheet = ({
   title,
   strokes: first,
   on: { field, boat, ratio },
+  plan,
   onKeep,
   onClose,
 }: {
   title: string;
   strokes: readonly Stroke[];
   on: On;
+  /** The boat from above, which a surface can be made from. */
+  plan: Plan | undefined;
   onKeep: (strokes: readonly Stroke[]) => void;
   onClose: () => void;
 }) => {
@@ -154,43 +158,64 @@ export const DrawingSheet = ({
           </View>
         </>
       ) : (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-          <Button
-            mode="outlined"
-            label={t('fleet.draw.box')}
-            onPress={() => add([{ draw: 'box', at: [0.4, 0.4], size: [0.2, 0.2], tone: 'deck' }])}
-            testID="thing-box"
-          />
-          <Button
-            mode="outlined"
-            label={t('fleet.draw.ring')}
-            onPress={() => add([{ draw: 'ring', at: [0.5, 0.5], radius: 0.1, tone: 'line' }])}
-            testID="thing-ring"
-          />
-          <Button
-            mode="outlined"
-            label={t('fleet.draw.line')}
-            onPress={() =>
-              add([
-                {
-                  draw: 'path',
-                  points: [
-                    [0.1, 0.5],
-                    [0.9, 0.5],
-                  ],
-                  tone: 'line',
-                },
-              ])
-            }
-            testID="thing-line"
-          />
-          <Button
-            mode="outlined"
-            label={t('fleet.draw.whole')}
-            onPress={() => put([{ draw: 'box', at: [0, 0], size: [1, 1], tone: 'hull' }, ...strokes])}
-            testID="thing-whole"
-          />
-        </View>
+        <>
+          {plan ? (
+            <>
+              <Bold>{t('fleet.draw.fromPlan')}</Bold>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+                {SURFACE_VIEWS.map((view) => (
+                  <Button
+                    key={view}
+                    mode="outlined"
+                    label={t(`fleet.draw.view.${view}`)}
+                    onPress={() => {
+                      put(surfaceFrom(view, plan));
+                      setSelected(undefined);
+                    }}
+                    testID={`view-${view}`}
+                  />
+                ))}
+              </View>
+            </>
+          ) : null}
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+            <Button
+              mode="outlined"
+              label={t('fleet.draw.box')}
+              onPress={() => add([{ draw: 'box', at: [0.4, 0.4], size: [0.2, 0.2], tone: 'deck' }])}
+              testID="thing-box"
+            />
+            <Button
+              mode="outlined"
+              label={t('fleet.draw.ring')}
+              onPress={() => add([{ draw: 'ring', at: [0.5, 0.5], radius: 0.1, tone: 'line' }])}
+              testID="thing-ring"
+            />
+            <Button
+              mode="outlined"
+              label={t('fleet.draw.line')}
+              onPress={() =>
+                add([
+                  {
+                    draw: 'path',
+                    points: [
+                      [0.1, 0.5],
+                      [0.9, 0.5],
+                    ],
+                    tone: 'line',
+                  },
+                ])
+              }
+              testID="thing-line"
+            />
+            <Button
+              mode="outlined"
+              label={t('fleet.draw.whole')}
+              onPress={() => put([{ draw: 'box', at: [0, 0], size: [1, 1], tone: 'hull' }, ...strokes])}
+              testID="thing-whole"
+            />
+          </View>
+        </>
       )}
       <CheckboxRow label={t(boat ? 'fleet.draw.grid' : 'fleet.draw.surfaceGrid')} on={fine} onChange={setFine} testID="draw-grid" />
       <FileDrop accept={['.svg', 'image/svg+xml']} onFile={(file) => void bring(file)}>

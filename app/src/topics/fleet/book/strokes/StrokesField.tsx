@@ -1,4 +1,4 @@
-import type { Stroke } from '@quay/core/fleet/drawing';
+import type { Plan, Stroke } from '@quay/core/fleet/drawing';
 import { canDraw } from '@quay/core/fleet/drawing';
 import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
@@ -46,6 +46,7 @@ export const StrokesField = ({
   label,
   strokes,
   room,
+  plan,
   fault,
   onSet,
 }: {
@@ -53,6 +54,8 @@ export const StrokesField = ({
   strokes: readonly Stroke[];
   /** The row that it is a field of. */
   room: Draft;
+  /** The boat from above, which a surface can be made from. */
+  plan: Plan | undefined;
   fault: string | undefined;
   onSet: (strokes: readonly Stroke[]) => void;
 }) => {
@@ -92,6 +95,7 @@ export const StrokesField = ({
           title={label}
           strokes={strokes}
           on={on}
+          plan={plan}
           onKeep={(next) => {
             onSet(next);
             setOpen(false);
