@@ -76,9 +76,9 @@ test('stations are pulled where they belong on the boat, kept together, and undo
 test('a surface is made from the plan of the boat, from its side, and kept', PHONE, async ({ phoneOf }) => {
   const mina = await phoneOf(MANAGER);
   const { page } = mina;
-  const sideOf = async () => (await bookOf(mina)).resolved.surfaces.find(({ id }) => id === 'port')!;
+  const sideOf = async () => (await bookOf(mina)).resolved.surfaces.find(({ id }) => id === 'port-side')!;
   await mina.open('/fleet/tuppenny-bun?part=surfaces');
-  await mina.by('edit-port').click();
+  await mina.by('edit-port-side').click();
   await mina.by('draw').click();
   await mina.by('view-side').click();
   await mina.by('keep-drawing').click();
