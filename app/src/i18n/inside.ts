@@ -378,6 +378,7 @@ export const inside = {
     grace: 'Minutes late that cost nothing',
     badGrace: 'Whole minutes, up to a day.',
     included: 'Fuel that is included',
+    deposit: 'Deposit, where a boat was never hired before',
     waiver: 'Damage waiver offered',
     waiverWhy: 'Who buys it pays no more of any damage than:',
     waiverCap: 'At most, with the waiver',

@@ -58,6 +58,8 @@ export const PriceList = z.object({
   lateGraceMin: z.int().check(z.gte(0)),
   // Lists of hires from before these were thought of are read for ever.
   damage: z._default(DamagePolicy, { policy: 'list' }),
+  /** What is asked for as a deposit of a boat that nobody hired yet; afterwards what was asked for last. */
+  depositMinor: z.optional(minor),
   /** What damage comes to at most for a renter who bought the waiver; none where it is not offered. */
   waiver: z.optional(z.object({ capMinor: minor })),
   breach: z._default(z.enum(POLICIES.breach), 'priced'),

@@ -106,6 +106,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
       fuelIncludedL: operator.fuelIncludedL ?? 0,
       lateGraceMin: operator.lateGraceMin,
       damage: operator.damage ?? { policy: 'list' },
+      ...(operator.depositMinor === undefined ? {} : { depositMinor: operator.depositMinor }),
       ...(operator.waiver ? { waiver: operator.waiver } : {}),
       breach: policyOf(operator.policies, 'breach'),
       prices: data.prices,

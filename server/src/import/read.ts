@@ -38,6 +38,7 @@ export const OperatorFile = z.extend(HandoverPolicy, {
   lateGraceMin: z.int().check(z.gte(0)),
   /** How damage is charged; as the list says where nothing else is said. */
   damage: z.optional(DamagePolicy),
+  depositMinor: PriceList.shape.depositMinor,
   waiver: PriceList.shape.waiver,
 });
 export const BasesFile = z.object({ format: z.literal('quay-bases/1'), bases: z.array(Base) });

@@ -58,7 +58,7 @@ export const writeExport = async (
 
   for (const sub of ['boats', 'classes', 'rules', 'waters']) mkdirSync(join(folder, sub), { recursive: true });
   const put = (file: string, text: string) => writeFileSync(join(folder, file), text);
-  const { fuelScheme, fuelIncludedL, lateGraceMin, currency, damage, waiver } = prices;
+  const { fuelScheme, fuelIncludedL, lateGraceMin, currency, damage, depositMinor, waiver } = prices;
   put(
     'operator.json',
     json({
@@ -69,6 +69,7 @@ export const writeExport = async (
       fuelIncludedL,
       lateGraceMin,
       damage,
+      ...(depositMinor === undefined ? {} : { depositMinor }),
       ...(waiver ? { waiver } : {}),
       ...(await readHandoverPolicy(db)),
     }),

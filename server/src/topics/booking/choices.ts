@@ -1,5 +1,6 @@
 import { type BoatToHire, type Booked, type Choice, choicesOf } from '@quay/core/booking/choices';
 import type { Knex } from 'knex';
+import { usualDeposit } from '../policy/prices';
 
 /** So far ahead a free time is looked for, days. */
 const AHEAD_DAYS = 62;
@@ -62,7 +63,7 @@ export const bookedOf = async (db: Knex, boats: readonly string[], after: string
 
 export type Boat = BoatToHire & { hullNumber: string; base: string; waters: string; depositMinor: number };
 
-/** Boats with what their plate allows and what was asked for on their last hire; of a base, or the one. */
+/** Boats with what their plate allows and what was asked for on their last hire, or usually is; of a base, or the one. */
 export const boatsToHire = async (db: Knex, of: { base: string } | { boat: string }): Promise<Boat[]> => {
   const rows = (await db('boat')
     .join('book', (both) => both.on('book.boat', 'boat.id').andOn('book.version', 'boat.bookVersion'))
@@ -70,7 +71,8 @@ export const boatsToHire = async (db: Knex, of: { base: string } | { boat: strin
     .select('boat.id', 'boat.name', 'boat.hullNumber', 'boat.base', 'boat.waters', 'book.people', {
       depositMinor: db('hire').where('hire.boat', db.ref('boat.id')).orderBy('hire.from', 'desc').limit(1).select('depositMinor'),
     })) as (Omit<Boat, 'depositMinor'> & { depositMinor: number | null })[];
-  return rows.map((row) => ({ ...row, depositMinor: row.depositMinor ?? 0 }));
+  const usual = rows.some(({ depositMinor }) => depositMinor === null) ? await usualDeposit(db) : 0;
+  return rows.map((row) => ({ ...row, depositMinor: row.depositMinor ?? usual }));
 };
 
 /** Every boat of a base with whether she can be had. @param people how many want to come */

@@ -78,11 +78,18 @@ export const newestList = async (db: Knex, now: string): Promise<PriceList | und
   return row && PriceList.parse(JSON.parse(row.body));
 };
 
+const lastList = async (db: Knex): Promise<PriceList | undefined> => {
+  const last = (await db('priceList').max<{ n: number | null }>({ n: 'version' }).first())!;
+  return last.n === null ? undefined : priceList(db, last.n);
+};
+
 /** The currency of the price lists; of an installation that has none yet, the commonest here. */
 export const currencyOf = async (db: Knex): Promise<string> => {
-  const last = (await db('priceList').max<{ n: number | null }>({ n: 'version' }).first())!;
-  return last.n === null ? 'EUR' : (await priceList(db, last.n)).currency;
+  return (await lastList(db))?.currency ?? 'EUR';
 };
+
+/** What is asked for as a deposit where nothing was asked for yet; like every term it is the same in all lists that hold. */
+export const usualDeposit = async (db: Knex): Promise<number> => (await lastList(db))?.depositMinor ?? 0;
 
 const digestOfList = (list: Terms): string => digestOf(JSON.parse(JSON.stringify(list)));
 

@@ -111,12 +111,17 @@ describe('an empty installation', () => {
     const put = (body: unknown, seen = version) => manager.send('PATCH', '/prices', body, { 'if-match': `"${seen}"` });
     expect(codeOf(await put({ ...list, prices: list.prices.filter(({ code }) => code !== 'fender') }))).toEqual([409, 'priceUsed']);
     expect((await put({ ...list, prices: [...list.prices, list.prices[0]] })).status).toBe(400);
-    const priced = { ...list, prices: list.prices.map((price) => ({ ...price, amountMinor: 1250 })) };
+    const priced = { ...list, depositMinor: 15_000, prices: list.prices.map((price) => ({ ...price, amountMinor: 1250 })) };
     expect((await put(priced, 9)).status).toBe(412);
     const next = await put(priced);
     expect((next.json.list as PriceList).version).toBe(version + 1);
     expect(next.json.madeBy).toBe('Odda Penn');
     expect([await stateOf('prices'), await stateOf('terms')]).toEqual(['done', 'done']);
+    // The usual deposit is asked for of boats that nobody hired yet.
+    const wish = 'from=2026-06-20T09:00:00.000Z&to=2026-06-20T12:00:00.000Z&people=2&base=low-pier';
+    const offered = (await manager.send('GET', `/bookings/choices?${wish}`)).json.boats as { depositMinor: number }[];
+    expect(offered.map(({ depositMinor }) => depositMinor)).toEqual(offered.map(() => 15_000));
+    expect(offered.length).toBeGreaterThan(0);
     // Kept as it is, it stays the list it was.
     expect(((await put(priced, version + 1)).json.list as PriceList).version).toBe(version + 1);
   });

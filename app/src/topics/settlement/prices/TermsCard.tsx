@@ -33,6 +33,7 @@ export const TermsCard = ({ form, currency }: { form: Form<PricesTyped, PricesRe
         <FormField form={form} name="fuelIncludedL" label={t('prices.included')} numeric unit="L" most={7} testID="included" />
       ) : null}
       <FormField form={form} name="lateGraceMin" label={t('prices.grace')} numeric unit="min" most={4} testID="grace" />
+      <SumField form={form} name="depositSum" label={t('prices.deposit')} currency={currency} testID="usual-deposit" />
       <Small>{t('prices.damage')}</Small>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }} role="radiogroup" aria-label={t('prices.damage')}>
         {DAMAGES.map((one) => (

@@ -17,6 +17,7 @@ export const pricesForm = (currency: string) =>
     lateGraceMin: typed.number({ from: 0, to: 1440, whole: true }, 'prices.badGrace'),
     damage: z.enum(DAMAGES),
     damageSum: anySum(currency),
+    depositSum: anySum(currency),
     /** Whether a waiver is offered, and what damage comes to at most with it. */
     waiver: z.boolean(),
     waiverSum: anySum(currency),
@@ -40,6 +41,7 @@ export const pricesTyped = (list: PriceList): PricesTyped => {
     damage: damage.policy,
     damageSum: writeMinor(sum, currency),
     fromDay: '',
+    depositSum: writeMinor(list.depositMinor ?? 0, currency),
     waiver: list.waiver !== undefined,
     waiverSum: writeMinor(list.waiver?.capMinor ?? 0, currency),
     pers: Object.fromEntries(list.prices.map(({ code, per }) => [code, per])),
@@ -55,7 +57,7 @@ export const listOn = ({ list, planned }: Pick<Prices, 'list' | 'planned'>, day:
 
 /** What was typed, as the list that is sent: everything that was not asked for stays as it is. */
 export const pricesChanged = (read: PricesRead, list: PriceList): PriceListChange => {
-  const { fuelScheme, fuelIncludedL, lateGraceMin, damage, damageSum, waiver, waiverSum, amounts, pers } = read;
+  const { fuelScheme, fuelIncludedL, lateGraceMin, damage, damageSum, depositSum, waiver, waiverSum, amounts, pers } = read;
   return {
     fuelScheme,
     fuelIncludedL,
@@ -66,6 +68,7 @@ export const pricesChanged = (read: PricesRead, list: PriceList): PriceListChang
         : damage === 'cap'
           ? { policy: 'cap', capMinor: damageSum }
           : { policy: 'quoteLater', holdMinor: damageSum },
+    ...(depositSum === 0 && list.depositMinor === undefined ? {} : { depositMinor: depositSum }),
     ...(waiver ? { waiver: { capMinor: waiverSum } } : {}),
     prices: list.prices.map((price) => ({
       ...price,
