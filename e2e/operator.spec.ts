@@ -1,4 +1,6 @@
+import { execFileSync } from 'node:child_process';
 import { expect, MANAGER, PHONE, test } from './quay';
+import { ROOT } from './template';
 
 test(
   'a manager says how they work: what a policy changes is shown before it is kept, silly input is said at its field',
@@ -25,5 +27,27 @@ test(
     await page.reload();
     await expect(mina.by('turnaround')).toHaveValue('45');
     await expect(mina.by('level-wind-hold')).toHaveAttribute('aria-checked', 'true');
+  },
+);
+
+test(
+  'a manager who lost the password is let in again from the server, and whoever sat there under the old one is out',
+  PHONE,
+  async ({ phoneOf, quay }) => {
+    const mina = await phoneOf(MANAGER);
+    const { page } = mina;
+    const said = execFileSync(process.execPath, ['server/dist/tool.mjs', 'manager', '--data', quay.data, '--name', MANAGER.name], {
+      cwd: ROOT,
+      encoding: 'utf8',
+    });
+    const [, secret] = /with the password (\S{20})\./.exec(said)!;
+    // The browser notes each answer that nobody is signed in.
+    mina.cut = true;
+    await page.reload();
+    await mina.enter(MANAGER);
+    await expect(page.getByText(/That is not right/)).toBeVisible();
+    await mina.by('secret').fill(secret!);
+    await mina.by('sign-in').click();
+    await expect(mina.by('nav-today')).toBeVisible();
   },
 );
