@@ -152,6 +152,10 @@ test(
     await expect(page.getByText('This address has no code in it')).toBeVisible();
     await desk.open(`/setup#${quay.setupCode}`);
     await page.reload();
+    const choosing = page.waitForEvent('filechooser');
+    await desk.by('choose-logo').click();
+    await (await choosing).setFiles({ name: 'logo.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+    await expect(page.getByText(/This is no picture that can be read/)).toBeVisible();
     await desk.by('currency').fill('eu');
     await desk.by('tax').fill('120');
     await desk.by('language-en').click();

@@ -520,6 +520,7 @@ export const inside = {
     badPrefix: 'Letters, figures, spaces and . / _ - only.',
     clauses: 'Your terms are read back before departure is signed, and stand at the foot of statements.',
     toClauses: 'Write your terms',
+    noPicture: 'This is no picture that can be read. JPEG, PNG and WebP can.',
     chooseLogo: 'Choose a picture',
     dropLogo: 'Take it away',
     outside: 'A hire that begins or ends when the base is closed, in the dark, or after the curfew',

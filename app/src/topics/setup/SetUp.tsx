@@ -51,7 +51,7 @@ export const SetUp = () => {
   const choose = async (file: File) => {
     const fine = await isPicture(file);
     setLogo(fine ? file : undefined);
-    setNoPicture(fine ? undefined : t('problem.noImage'));
+    setNoPicture(fine ? undefined : t('operator.noPicture'));
   };
   const go = form.handleSubmit(async ({ tax, ...entered }) => {
     setFault(undefined);

@@ -1,11 +1,13 @@
 import { dropLogo, getLogo, keepLogo } from '@quay/contract/operator';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { call, callForFile } from '../../../local/api';
+import { useTranslation } from 'react-i18next';
+import { call, callForFile, Refused } from '../../../local/api';
 import { useErrorWords } from '../../../local/errorWords';
 import { LogoChoice } from './LogoChoice';
 
 /** The logo that the quay keeps. @param logo its name, where there is one */
 export const LogoField = ({ logo }: { logo: string | null }) => {
+  const { t } = useTranslation();
   const client = useQueryClient();
   const errorWords = useErrorWords();
   const again = () => client.invalidateQueries({ queryKey: ['operator'] });
@@ -16,7 +18,9 @@ export const LogoField = ({ logo }: { logo: string | null }) => {
   return (
     <LogoChoice
       logo={logo === null ? undefined : data}
-      fault={failed ? errorWords(failed) : undefined}
+      fault={
+        failed ? (failed instanceof Refused && failed.problem.code === 'noImage' ? t('operator.noPicture') : errorWords(failed)) : undefined
+      }
       busy={keep.isPending || drop.isPending}
       onChoose={(file) => keep.mutate(file)}
       onDrop={() => drop.mutate()}
