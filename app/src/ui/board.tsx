@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
 import { Card as PaperCard } from 'react-native-paper';
 import { type Tones, useTones } from './theme';
-import { Bold } from './words';
+import { Bold, SlabBold } from './words';
 
 const TAG = {
   ok: { ground: 'primaryPale', edge: 'primary', ink: 'primaryText' },
@@ -54,6 +54,16 @@ export const Card = ({ children, style }: { children: ReactNode; style?: StylePr
     </PaperCard>
   );
 };
+
+/** A card under its own heading. */
+export const TitledCard = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Card style={{ gap: 10 }}>
+    <SlabBold size={22} heading={2}>
+      {title}
+    </SlabBold>
+    {children}
+  </Card>
+);
 
 /** What to see when there is nothing, or when it could not be had: what happened, what is safe, what to do. */
 export const Notice = ({ kind, title, children, action }: { kind: TagKind; title: string; children?: ReactNode; action?: ReactNode }) => {

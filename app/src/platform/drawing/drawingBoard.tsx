@@ -1,7 +1,7 @@
 import type { Spot, Stroke } from '@quay/core/fleet/drawing';
 import Konva from 'konva';
 import { shapeOf } from './shapeOf';
-import { useEffect, useRef } from 'react';
+import { useStage } from './useStage';
 
 /** What the board is a picture of, in the unit of its strokes: where it begins, and how far it goes right and down. */
 export type Field = { left: number; top: number; width: number; height: number };
@@ -29,26 +29,12 @@ const round = (v: number) => Math.round(v * 1000) / 1000;
 
 /** A board on which strokes are pressed, pulled by their handles and moved. Whatever is done is told; nothing is kept here. */
 export const DrawingBoard = (props: BoardProps) => {
-  const holder = useRef<HTMLDivElement>(null);
-  const stage = useRef<Konva.Stage>(undefined);
-  const latest = useRef(props);
-  latest.current = props;
-  const { width, height } = props;
-  useEffect(() => {
-    const made = new Konva.Stage({ container: holder.current!, width, height });
-    made.add(new Konva.Layer());
-    made.on('click tap', ({ target }) => {
-      if (target === made) latest.current.onSelect(undefined);
+  const holder = useStage(props, draw, (stage, latest) => {
+    stage.on('click tap', ({ target }) => {
+      if (target === stage) latest.current.onSelect(undefined);
     });
-    stage.current = made;
-    draw(made, latest);
-    return () => {
-      made.destroy();
-    };
-  }, [width, height]);
-  useEffect(() => {
-    if (stage.current) draw(stage.current, latest);
   });
+  const { width, height } = props;
   return <div ref={holder} data-testid="drawing-board" style={{ width, height, touchAction: 'none' }} />;
 };
 

@@ -1,7 +1,7 @@
 import type { Plan, Spot } from '@quay/core/fleet/drawing';
 import Konva from 'konva';
-import { useEffect, useRef } from 'react';
 import { shapeOf } from './shapeOf';
+import { useStage } from './useStage';
 
 export type Pin = { id: string; label: string; at: Spot };
 
@@ -28,23 +28,8 @@ const cm = (metres: number): number => Math.round(metres * 100) / 100 || 0;
 
 /** The boat from above with pins on her that are pulled where they belong, in the order of the line between them. */
 export const PinBoard = (props: BoardProps) => {
-  const holder = useRef<HTMLDivElement>(null);
-  const stage = useRef<Konva.Stage>(undefined);
-  const latest = useRef(props);
-  latest.current = props;
+  const holder = useStage(props, draw);
   const { width, height } = props;
-  useEffect(() => {
-    const made = new Konva.Stage({ container: holder.current!, width, height });
-    made.add(new Konva.Layer());
-    stage.current = made;
-    draw(made, latest);
-    return () => {
-      made.destroy();
-    };
-  }, [width, height]);
-  useEffect(() => {
-    if (stage.current) draw(stage.current, latest);
-  });
   return <div ref={holder} data-testid="pin-board" style={{ width, height, touchAction: 'none' }} />;
 };
 

@@ -9,7 +9,7 @@ import { call, Refused } from '../../local/api';
 import { useErrorWords } from '../../local/errorWords';
 import { useSetUp } from '../../local/session';
 import { isPicture, readFragment, regionHere } from '../../platform/browser';
-import { Card, Notice } from '../../ui/board';
+import { Card, Notice, TitledCard } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
@@ -17,7 +17,7 @@ import { useSnack } from '../../ui/controls/snack';
 import { UnitChoices } from '../staff/operator/UnitChoices';
 import { useRoom } from '../../ui/room';
 import { Screen } from '../../ui/screen';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { Body, Bold, Small } from '../../ui/words';
 import { LogoChoice } from '../staff/operator/LogoChoice';
 import { setUpForm } from './setUpForm';
 
@@ -98,15 +98,15 @@ export const SetUp = () => {
         <Small>{t('setUp.why')}</Small>
         <View style={{ gap: 12, flexDirection: wide ? 'row' : 'column', alignItems: wide ? 'flex-start' : 'stretch' }}>
           <Column>
-            <Part title={t('setUp.who')}>
+            <TitledCard title={t('setUp.who')}>
               <FormField form={form} name="operator" label={t('setUp.operator')} most={80} autoFocus testID="operator" />
               <FormField form={form} name="address" label={t('setUp.address')} most={200} testID="address" />
               <FormField form={form} name="phone" label={t('setUp.phone')} most={40} autoComplete="tel" testID="phone" />
               <LogoChoice logo={logo} fault={noPicture} onChoose={(file) => void choose(file)} onDrop={() => setLogo(undefined)} />
-            </Part>
+            </TitledCard>
           </Column>
           <Column>
-            <Part title={t('setUp.money')}>
+            <TitledCard title={t('setUp.money')}>
               <FormField form={form} name="currency" label={t('setUp.currency')} most={3} testID="currency" />
               <FormField form={form} name="tax" label={t('setUp.tax')} most={5} numeric unit="%" testID="tax" />
               <Small>{t('setUp.languages')}</Small>
@@ -127,10 +127,10 @@ export const SetUp = () => {
                   {t('setUp.languageWanted')}
                 </Bold>
               ) : null}
-            </Part>
+            </TitledCard>
           </Column>
           <Column>
-            <Part title={t('setUp.manager')}>
+            <TitledCard title={t('setUp.manager')}>
               <FormField form={form} name="manager" label={t('setUp.managerName')} most={80} autoComplete="username" testID="manager" />
               <FormField
                 form={form}
@@ -142,7 +142,7 @@ export const SetUp = () => {
                 testID="password"
                 onEnter={() => void go()}
               />
-            </Part>
+            </TitledCard>
             <Card style={{ gap: 10 }}>
               <UnitChoices units={units} onChange={(next) => form.setValue('units', next, { shouldDirty: true })} />
             </Card>
@@ -152,15 +152,6 @@ export const SetUp = () => {
     </Screen>
   );
 };
-
-const Part = ({ title, children }: { title: string; children: ReactNode }) => (
-  <Card style={{ gap: 10 }}>
-    <SlabBold size={22} heading={2}>
-      {title}
-    </SlabBold>
-    {children}
-  </Card>
-);
 
 /** Cards that stand under each other, a third of a desk wide. */
 const Column = ({ children }: { children: ReactNode }) => {

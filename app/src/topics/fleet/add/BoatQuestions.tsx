@@ -4,12 +4,12 @@ import { say } from '@quay/core/words/words';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card } from '../../../ui/board';
+import { TitledCard } from '../../../ui/board';
 import { CheckboxRow } from '../../../ui/controls/checkboxRow';
 import { ChoiceChip } from '../../../ui/controls/choiceChip';
 import { CountStepper } from '../../../ui/controls/countStepper';
 import { FormField } from '../../../ui/controls/form';
-import { SlabBold, Small } from '../../../ui/words';
+import { Small } from '../../../ui/words';
 import { AboardRows } from './AboardRows';
 import { type Asked, AskedDrawing, ToiletDrawing } from './asked';
 import { Shown, Steered } from './drawings';
@@ -40,7 +40,7 @@ export const BoatQuestions = ({
   );
   return (
     <>
-      <Part title={t('newBoat.who')}>
+      <TitledCard title={t('newBoat.who')}>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
           <Beside of="name">
             <FormField form={form} name="name" label={t('newBoat.name')} most={80} autoFocus testID="boat-name" />
@@ -56,17 +56,17 @@ export const BoatQuestions = ({
             ))}
           </Chips>
         ) : null}
-      </Part>
-      <Part title={t('newBoat.size')}>
+      </TitledCard>
+      <TitledCard title={t('newBoat.size')}>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
           {figure('lengthM', t('newBoat.length'))}
           {figure('beamM', t('newBoat.beam'))}
           {figure('people', t('newBoat.people'))}
           {figure('loadKg', t('newBoat.load'))}
         </View>
-      </Part>
+      </TitledCard>
       {starter.tank ? (
-        <Part title={t('newBoat.fuel')}>
+        <TitledCard title={t('newBoat.fuel')}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
             {figure('fuelL', t('newBoat.fuelL'))}
             {figure('burnLPerHour', t('newBoat.burn'))}
@@ -85,9 +85,9 @@ export const BoatQuestions = ({
               </View>
             ))}
           </Chips>
-        </Part>
+        </TitledCard>
       ) : null}
-      <Part title={t('newBoat.steering')}>
+      <TitledCard title={t('newBoat.steering')}>
         <Chips label={t('newBoat.steering')} plain>
           {STEERING_NAMES.map((one) => (
             <View key={one} style={{ alignItems: 'center', gap: 4 }}>
@@ -101,9 +101,9 @@ export const BoatQuestions = ({
             </View>
           ))}
         </Chips>
-      </Part>
+      </TitledCard>
       {toilet === undefined ? null : (
-        <Part title={t('newBoat.toilet')}>
+        <TitledCard title={t('newBoat.toilet')}>
           <Chips label={t('newBoat.toilet')} plain>
             {[...TOILET_KINDS, 'none' as const].map((one) => (
               <View key={one} style={{ alignItems: 'center', gap: 4 }}>
@@ -117,10 +117,10 @@ export const BoatQuestions = ({
               </View>
             ))}
           </Chips>
-        </Part>
+        </TitledCard>
       )}
       {starter.systems.length > 0 ? (
-        <Part title={t('newBoat.has')}>
+        <TitledCard title={t('newBoat.has')}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
             {starter.systems.map((one) => (
               <View key={one} style={{ flexGrow: 1, flexBasis: 240 }}>
@@ -134,10 +134,10 @@ export const BoatQuestions = ({
               </View>
             ))}
           </View>
-        </Part>
+        </TitledCard>
       ) : null}
       {starter.places.length > 0 ? (
-        <Part title={t('newBoat.places')}>
+        <TitledCard title={t('newBoat.places')}>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
             <AskedDrawing of="people" />
             <Small style={{ flex: 1 }}>{t('newBoat.placesWhy')}</Small>
@@ -158,12 +158,12 @@ export const BoatQuestions = ({
               />
             );
           })}
-        </Part>
+        </TitledCard>
       ) : null}
-      <Part title={t('newBoat.aboard')}>
+      <TitledCard title={t('newBoat.aboard')}>
         <Small>{t('newBoat.aboardWhy')}</Small>
         <AboardRows form={form} starter={starter} />
-      </Part>
+      </TitledCard>
     </>
   );
 };
@@ -174,15 +174,6 @@ const Beside = ({ of, children }: { of: Asked; children: ReactNode }) => (
     <AskedDrawing of={of} />
     <View style={{ flex: 1 }}>{children}</View>
   </View>
-);
-
-const Part = ({ title, children }: { title: string; children: ReactNode }) => (
-  <Card style={{ gap: 10 }}>
-    <SlabBold size={22} heading={2}>
-      {title}
-    </SlabBold>
-    {children}
-  </Card>
 );
 
 /** @param plain the question stands above already */

@@ -13,24 +13,10 @@ import { CheckboxRow } from '../../../../ui/controls/checkboxRow';
 import { ChoiceChip } from '../../../../ui/controls/choiceChip';
 import { ModalSheet, roomBeside } from '../../../../ui/controls/modalSheet';
 import { useTones, WIDE } from '../../../../ui/theme';
-import { Bold, Small } from '../../../../ui/words';
+import { Small } from '../../../../ui/words';
 import { useHistory } from './history';
-import {
-  changed,
-  HULL_FORMS,
-  hullOutline,
-  isEven,
-  mirrored,
-  moved,
-  snapped,
-  THINGS,
-  thingAt,
-  TONES,
-  twinOf,
-  withMorePoints,
-  withPoint,
-} from './shapes';
-import { SURFACE_VIEWS, surfaceFrom } from './surfaces';
+import { BoatPalette, SurfacePalette } from './palettes';
+import { changed, hullOutline, isEven, mirrored, moved, snapped, thingAt, TONES, twinOf, withMorePoints, withPoint } from './shapes';
 
 /** How fine it is drawn: 5 cm on a boat, a hundredth of a surface. */
 const [BOAT_GRID, SURFACE_GRID] = [0.05, 0.01];
@@ -76,6 +62,10 @@ export const DrawingSheet = ({
   const add = (more: readonly Stroke[]) => {
     put([...strokes, ...more]);
     setSelected(strokes.length);
+  };
+  const instead = (all: readonly Stroke[]) => {
+    put(all);
+    setSelected(undefined);
   };
   const drop = () => {
     if (selected === undefined) return;
@@ -123,99 +113,21 @@ export const DrawingSheet = ({
       {boat ? (
         <>
           <CheckboxRow label={t('fleet.draw.both')} on={both} onChange={setBoth} testID="draw-both" />
-          <Bold>{t('fleet.draw.outline')}</Bold>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-            {HULL_FORMS.map((form) => (
-              <Button
-                key={form}
-                mode="outlined"
-                label={t(`fleet.draw.form.${form}`)}
-                onPress={() => {
-                  // Another outline takes the place of the one there is.
-                  put([...hullOutline(form, boat.lengthM, boat.beamM), ...strokes.filter(({ tone }) => tone !== 'hull')]);
-                  setSelected(undefined);
-                }}
-                testID={`form-${form}`}
-              />
-            ))}
-          </View>
-          <Bold>{t('fleet.draw.aboard')}</Bold>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-            {THINGS.map((thing) => (
-              <Button
-                key={thing}
-                mode="outlined"
-                label={t(`fleet.draw.thing.${thing}`)}
-                onPress={() => {
-                  // On both sides it begins beside the middle, so that each is seen.
-                  const aside: Spot = both ? [middle[0], boat.beamM / 4] : middle;
-                  const one = thingAt(thing, snapped(aside, grid), boat);
-                  add(both && !isEven(one) ? [one, mirrored(one)] : [one]);
-                }}
-                testID={`thing-${thing}`}
-              />
-            ))}
-          </View>
+          <BoatPalette
+            onForm={(form) =>
+              // Another outline takes the place of the one there is.
+              instead([...hullOutline(form, boat.lengthM, boat.beamM), ...strokes.filter(({ tone }) => tone !== 'hull')])
+            }
+            onThing={(thing) => {
+              // On both sides it begins beside the middle, so that each is seen.
+              const aside: Spot = both ? [middle[0], boat.beamM / 4] : middle;
+              const one = thingAt(thing, snapped(aside, grid), boat);
+              add(both && !isEven(one) ? [one, mirrored(one)] : [one]);
+            }}
+          />
         </>
       ) : (
-        <>
-          {plan ? (
-            <>
-              <Bold>{t('fleet.draw.fromPlan')}</Bold>
-              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-                {SURFACE_VIEWS.map((view) => (
-                  <Button
-                    key={view}
-                    mode="outlined"
-                    label={t(`fleet.draw.view.${view}`)}
-                    onPress={() => {
-                      put(surfaceFrom(view, plan));
-                      setSelected(undefined);
-                    }}
-                    testID={`view-${view}`}
-                  />
-                ))}
-              </View>
-            </>
-          ) : null}
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.box')}
-              onPress={() => add([{ draw: 'box', at: [0.4, 0.4], size: [0.2, 0.2], tone: 'deck' }])}
-              testID="thing-box"
-            />
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.ring')}
-              onPress={() => add([{ draw: 'ring', at: [0.5, 0.5], radius: 0.1, tone: 'line' }])}
-              testID="thing-ring"
-            />
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.line')}
-              onPress={() =>
-                add([
-                  {
-                    draw: 'path',
-                    points: [
-                      [0.1, 0.5],
-                      [0.9, 0.5],
-                    ],
-                    tone: 'line',
-                  },
-                ])
-              }
-              testID="thing-line"
-            />
-            <Button
-              mode="outlined"
-              label={t('fleet.draw.whole')}
-              onPress={() => put([{ draw: 'box', at: [0, 0], size: [1, 1], tone: 'hull' }, ...strokes])}
-              testID="thing-whole"
-            />
-          </View>
-        </>
+        <SurfacePalette plan={plan} onInstead={instead} onAdd={(one) => add([one])} onUnder={(one) => put([one, ...strokes])} />
       )}
       <CheckboxRow label={t(boat ? 'fleet.draw.grid' : 'fleet.draw.surfaceGrid')} on={fine} onChange={setFine} testID="draw-grid" />
       <FileDrop accept={['.svg', 'image/svg+xml']} onFile={(file) => void bring(file)}>
