@@ -164,7 +164,7 @@ export const inside = {
     leaveAt: 'Leave {{when}}',
   },
   stationBoard: {
-    how: 'Pull a number to where one stands there. A press beside them adds a station. The walk goes along the line; put it in order in the list.',
+    how: 'Pull a number to where one stands. A press beside adds a station. The walk follows the line.',
     chosen: '{{name}}: pull it, or move it with the arrow keys.',
     keep_one: 'Save {{count}} place',
     keep_other: 'Save {{count}} places',

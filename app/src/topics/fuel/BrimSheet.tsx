@@ -47,7 +47,7 @@ export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank;
         onChange={setText}
         numeric
         unit="L"
-        fault={fits ? undefined : t('walk.outOfRange', { min: 0, max: measures().litres(tank.capacityL, 1) })}
+        fault={fits ? undefined : t('walk.outOfRange', { min: 0, max: measures().figure(tank.capacityL, 'L', 1) })}
         testID="brim-litres"
       />
       {before ? <Button mode="outlined" label={t('walk.takeBack')} onPress={() => void back()} testID="brim-back" /> : null}

@@ -7,6 +7,7 @@ import { View } from 'react-native';
 import { onKey } from '../../../../platform/browser';
 import { PinBoard } from '../../../../platform/drawing/pinBoard';
 import { Button } from '../../../../ui/controls/button';
+import { useRoom } from '../../../../ui/room';
 import { FACE, useTones } from '../../../../ui/theme';
 import { Body, Small } from '../../../../ui/words';
 import { snapped } from '../strokes/shapes';
@@ -35,6 +36,7 @@ export const StationBoard = ({
 }) => {
   const { t, i18n } = useTranslation();
   const tones = useTones();
+  const { wide } = useRoom();
   const [moved, setMoved] = useState<ReadonlyMap<string, Spot>>(new Map());
   const [selected, setSelected] = useState<string>();
   // What was kept is where the book says.
@@ -56,7 +58,7 @@ export const StationBoard = ({
       return true;
     }),
   );
-  const height = Math.round(Math.max(170, Math.min(360, (width * plan.beamM) / plan.lengthM + 40)));
+  const height = Math.round(Math.max(140, Math.min(wide ? 360 : 160, (width * plan.beamM) / plan.lengthM + 40)));
   return (
     <View style={{ gap: 8 }}>
       <View style={{ backgroundColor: tones.water, overflow: 'hidden' }}>
