@@ -1,4 +1,6 @@
-import { distanceOf, figure, spanOf, whenOf } from './format';
+import { METRIC } from '@quay/core/number/units';
+import { distanceOf, fieldText, figure, spanOf, whenOf } from './format';
+import { measures, speakIn } from './units';
 
 it('says spans as one does on the quay', () => {
   expect([5, 59, 60, 78, 47 * 60 + 59, 52 * 60].map(spanOf)).toEqual(['5 min', '59 min', '1 h 00', '1 h 18', '47 h 59', '2 d 4 h']);
@@ -18,4 +20,15 @@ it('gives near things in millimetres', () => {
 
 it('keeps at most one decimal', () => {
   expect([1, 1.26, 10.04].map(figure)).toEqual(['1', '1.3', '10']);
+});
+
+describe('what stands in a field', () => {
+  afterEach(() => speakIn(undefined));
+
+  it('is a round figure of ours, and the whole of it where another unit is typed: ten gallons stay ten', () => {
+    expect(fieldText(37.854118, 'L')).toBe('37.9');
+    speakIn({ ...METRIC, volume: 'galUs' });
+    expect(measures().shown(Number(fieldText(37.854118, 'L')), 'L')).toBe(10);
+    expect(fieldText(12.64, 'V')).toBe('12.6');
+  });
 });

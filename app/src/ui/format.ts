@@ -23,6 +23,9 @@ export const dayName = (now: number, zone: string, language: string): string =>
 /** At most one decimal, none when it is whole. */
 export const figure = (value: number): string => String(Math.round(value * 10) / 10);
 
+/** What stands in a field for a figure of ours; where it is typed in another unit no digit is taken off before it is converted. */
+export const fieldText = (value: number, unit = ''): string => (measures().converts(unit) ? String(value) : figure(value));
+
 /** Near things in millimetres, the rest in metres, or in what the operator says instead. */
 export const distanceOf = (metres: number): string => (metres < 1 ? measures().small(metres * 1000) : measures().metres(metres));
 

@@ -4,25 +4,34 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import * as z from 'zod/mini';
 import { FormField, useSchemaForm } from '../../ui/controls/form';
-import { figure } from '../../ui/format';
+import { fieldText } from '../../ui/format';
 import { Button } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import * as typed from '../../ui/controls/typed';
+import { measures } from '../../ui/units';
 import { Small } from '../../ui/words';
 import type { WindAndWater } from '../trip/useConditions';
 
 const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 type Typed = 'windMs' | 'currentMs' | 'waterM';
+/** What each is kept in. */
+const UNIT: Readonly<Record<Typed, string>> = { windMs: 'm/s', currentMs: 'm/s', waterM: 'm' };
 
 /** Wind and water by hand. What is left empty is estimated, and said to be. */
 export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; tidal: boolean; onClose: () => void }) => {
   const { t } = useTranslation();
-  const text = (value: number | undefined) => (value === undefined ? '' : figure(value));
+  const text = (name: Typed) => {
+    const value = wind.given[name];
+    return value === undefined ? '' : fieldText(value, UNIT[name]);
+  };
   const schema = useMemo(() => {
     const within = (name: Typed) => {
       const [from, to] = CONDITION_RANGES[name];
-      return typed.maybeNumber({ from, to }, t('dock.range', { min: from, max: to }));
+      return typed.maybeNumber(
+        { from, to },
+        t('dock.range', { min: measures().figure(from, UNIT[name], 1), max: measures().figure(to, UNIT[name], 1) }),
+      );
     };
     return z.object({
       windFromDeg: z.optional(z.number()),
@@ -37,9 +46,9 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
     {
       windFromDeg: wind.given.windFromDeg,
       currentToDeg: wind.given.currentToDeg,
-      windMs: text(wind.given.windMs),
-      currentMs: text(wind.given.currentMs),
-      waterM: text(wind.given.waterM),
+      windMs: text('windMs'),
+      currentMs: text('currentMs'),
+      waterM: text('waterM'),
     },
     'whileTyped',
   );
@@ -49,8 +58,8 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
     wind.setByHand(Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined)));
     onClose();
   });
-  const field = (name: Typed, label: string, unit: string) => (
-    <FormField form={form} name={name} label={capital(label)} numeric unit={unit} most={8} testID={`set-${name}`} />
+  const field = (name: Typed, label: string) => (
+    <FormField form={form} name={name} label={capital(label)} numeric unit={UNIT[name]} most={8} testID={`set-${name}`} />
   );
   const rose = (label: string, at: number | undefined, set: (deg: number) => void, id: string) => (
     <View style={{ gap: 6 }} role="radiogroup" aria-label={label}>
@@ -92,10 +101,10 @@ export const ConditionsSheet = ({ wind, tidal, onClose }: { wind: WindAndWater; 
       }
     >
       {rose(t('dock.figure.windFromDeg'), windFromDeg, (deg) => form.setValue('windFromDeg', deg), 'wind')}
-      {field('windMs', t('dock.figure.windMs'), 'm/s')}
+      {field('windMs', t('dock.figure.windMs'))}
       {rose(t('dock.figure.currentToDeg'), currentToDeg, (deg) => form.setValue('currentToDeg', deg), 'current')}
-      {field('currentMs', t('dock.figure.currentMs'), 'm/s')}
-      {tidal ? field('waterM', t('dock.figure.waterM'), 'm') : null}
+      {field('currentMs', t('dock.figure.currentMs'))}
+      {tidal ? field('waterM', t('dock.figure.waterM')) : null}
     </ModalSheet>
   );
 };

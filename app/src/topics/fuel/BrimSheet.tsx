@@ -6,7 +6,7 @@ import { typedNumber } from '@quay/core/number/typed';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { TextField } from '../../ui/controls/textField';
-import { figure } from '../../ui/format';
+import { fieldText } from '../../ui/format';
 import { Button } from '../../ui/controls/button';
 import { ModalSheet } from '../../ui/controls/modalSheet';
 import { measures } from '../../ui/units';
@@ -17,7 +17,7 @@ import type { WalkView } from '../../local/useWalk';
 export const BrimSheet = ({ view, tank, onClose }: { view: WalkView; tank: Tank; onClose: () => void }) => {
   const { t } = useTranslation();
   const before = currentOf(view.record, [view.walk, 'brim', tank.id], brimmed);
-  const [text, setText] = useState(before?.value.meteredL === undefined ? '' : figure(before.value.meteredL));
+  const [text, setText] = useState(before?.value.meteredL === undefined ? '' : fieldText(before.value.meteredL, 'L'));
   const litres = typedNumber(text);
   const blank = text.trim() === '';
   const fits = blank || (litres > 0 && litres <= tank.capacityL);

@@ -11,7 +11,7 @@ import { View } from 'react-native';
 import { TouchableRipple } from '../../ui/controls/touchableRipple';
 import { Tag } from '../../ui/board';
 import { TextField } from '../../ui/controls/textField';
-import { figure } from '../../ui/format';
+import { fieldText } from '../../ui/format';
 import { Button, IconButton } from '../../ui/controls/button';
 import { ChoiceChip } from '../../ui/controls/choiceChip';
 import { ModalSheet } from '../../ui/controls/modalSheet';
@@ -38,7 +38,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
   const [value, setValue] = useState<number | undefined>(
     found?.shown ?? (drawn ? (was ?? gauge.min + (gauge.max - gauge.min) / 2) : undefined),
   );
-  const [text, setText] = useState(value === undefined ? '' : figure(value));
+  const [text, setText] = useState(value === undefined ? '' : fieldText(value, gauge?.unit));
   const [askew, setAskew] = useState(found?.askew ?? false);
   const [wired, setWired] = useState<number>();
   const [zeroed, setZeroed] = useState(found?.zeroed ?? false);
@@ -115,7 +115,7 @@ export const GaugeSheet = ({ view, gaugeId, onClose }: { view: WalkView; gaugeId
           atLeast={gauge.reads === 'counter' ? (was ?? last) : undefined}
           onTake={(taken) => {
             setValue(taken);
-            setText(figure(taken));
+            setText(fieldText(taken, gauge.unit));
             setWired(taken);
           }}
         />
