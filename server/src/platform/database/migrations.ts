@@ -491,6 +491,16 @@ const ALL: readonly Migration[] = [
         t.text('bases').notNullable().defaultTo('[]');
       }),
   },
+  {
+    name: '019-a-boats-time',
+    down: onlyForward,
+    up: (db) =>
+      db.schema.alterTable('hire', (t) => {
+        t.dropIndex(['boat', 'from']);
+        // Holds all that a calendar shows of a hire: the wide rows of a month lie far apart in the file.
+        t.index(['boat', 'from', 'to', 'state', 'renter', 'adults', 'children', 'version', 'id'], 'hire_time');
+      }),
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

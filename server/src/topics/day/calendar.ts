@@ -6,8 +6,6 @@ import { type BaseRow } from '../booking/bases';
 import { boatsToHire } from '../booking/choices';
 import { outOfServiceBetween } from '../booking/outOfService';
 
-type Row = Omit<Calendar['hires'][number], 'party'> & { adults: number; children: number };
-
 /** The boats of a base and what is booked of them on some of its days. @param from first day @param to the day after the last */
 export const calendarOf = async (
   db: Knex,
@@ -17,7 +15,7 @@ export const calendarOf = async (
   const [start, end] = [instantOf(`${from}T00:00`, base.zone), instantOf(`${to}T00:00`, base.zone)];
   const boats = await boatsToHire(db, { base: base.id });
   const ids = boats.map(({ id }) => id);
-  const rows = (await db('hire')
+  const hires = (await db('hire')
     .join('person', 'person.id', 'hire.renter')
     .whereIn('hire.boat', ids)
     // A hire lasts so long at most: what began before is over, and the database need not look at it.
@@ -30,17 +28,16 @@ export const calendarOf = async (
       'hire.id',
       'hire.boat',
       'person.name as renter',
-      'hire.adults',
-      'hire.children',
+      db.raw('hire.adults + hire.children as party'),
       'hire.from',
       'hire.to',
       'hire.state',
       'hire.version',
-    )) as Row[];
+    )) as Calendar['hires'];
   return {
     turnaroundMinutes: (await readHandoverPolicy(db)).turnaroundMinutes,
     boats: boats.map(({ id, name, hullNumber, people }) => ({ id, name, hullNumber, people })).sort((a, b) => (a.name < b.name ? -1 : 1)),
-    hires: rows.map(({ adults, children, ...row }) => ({ ...row, party: adults + children })),
+    hires,
     outOfService: await outOfServiceBetween(db, ids, start, end),
   };
 };
