@@ -5,6 +5,7 @@ import { createRequire } from 'node:module';
 import { join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { injectManifest } from 'workbox-build';
+import { BuildError } from '../cli/run';
 import { makeHandbook } from './handbook';
 import { splitCommon } from './splitCommon';
 
@@ -25,9 +26,6 @@ export const EXPO = {
   EXPO_UNSTABLE_TREE_SHAKING: '1',
   NODE_ENV: 'production',
 };
-
-/** The bundler has said what is wrong; this says what it means. */
-export class BuildError extends Error {}
 
 /** Exports one of the two apps. @throws BuildError */
 export const exportWeb = (folder: string, out: string): Promise<void> =>

@@ -1,8 +1,6 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildApp, exportWeb } from '../app/build';
-import { buildServer } from '../server/build';
 
 const LEFT_OUT = new Set(['node_modules', 'dist', '.expo', '.threads', 'fonts', '_expo']);
 /** Made by the build itself. */
@@ -30,6 +28,9 @@ const fingerprint = (folders: readonly string[]): string => {
   return hash.digest('hex');
 };
 
+/** Loaded only where something is to be built: that takes longer than most commands do. */
+const bundler = () => import('../app/build');
+
 const once = async (name: string, folders: readonly string[], made: string, make: () => Promise<unknown>) => {
   mkdirSync('.build', { recursive: true });
   const stamp = `.build/${name}.stamp`;
@@ -42,10 +43,14 @@ const once = async (name: string, folders: readonly string[], made: string, make
 
 /** Builds the server and, unless told otherwise, the web app, each only when something changed. */
 export const buildAll = async ({ app = true } = {}): Promise<void> => {
-  await once('server', ['core', 'contract', 'simulators', 'server', 'starters'], 'server/dist/quay.mjs', () => buildServer('server/dist'));
-  if (app) await once('app', ['core', 'contract', 'app', 'docs/handbook'], 'app/dist/sw.js', buildApp);
+  await once('server', ['core', 'contract', 'simulators', 'server', 'starters'], 'server/dist/quay.mjs', async () =>
+    (await import('../server/build')).buildServer('server/dist'),
+  );
+  if (app) await once('app', ['core', 'contract', 'app', 'docs/handbook'], 'app/dist/sw.js', async () => (await bundler()).buildApp());
 };
 
 /** Builds the empty Paper and Router page that first views are measured against, with the same switches. */
 export const buildEmptyPage = (): Promise<void> =>
-  once('empty page', ['bench/empty-page'], 'bench/empty-page/dist/index.html', () => exportWeb('bench/empty-page', 'dist'));
+  once('empty page', ['bench/empty-page'], 'bench/empty-page/dist/index.html', async () =>
+    (await bundler()).exportWeb('bench/empty-page', 'dist'),
+  );

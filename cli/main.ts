@@ -1,8 +1,5 @@
-import { BuildError } from '../app/build';
-import { buildServer } from '../server/build';
 import { buildAll } from './build';
-import { demo, makeDemo } from './demo';
-import { flagOf, must, run, startServer, stayWith } from './run';
+import { BuildError, flagOf, must, run, startServer, stayWith } from './run';
 
 const [command = '', ...args] = process.argv.slice(2);
 const WEB = 'app/dist';
@@ -32,7 +29,7 @@ const start = async () => {
 
 const dev = async () => {
   await buildAll({ app: false });
-  const { data, clockAheadMs } = await makeDemo();
+  const { data, clockAheadMs } = await (await import('./demo')).makeDemo();
   const { watch } = await import('./dev');
   await watch(data, clockAheadMs);
 };
@@ -42,14 +39,20 @@ const tool = async () => {
   process.exit(await run(process.execPath, ['server/dist/tool.mjs', command, ...args]));
 };
 
+const compare = async () => {
+  await buildAll({ app: false });
+  process.exit(await run(process.execPath, ['server/dist/compareCommand.mjs', ...args]));
+};
+
 const COMMANDS: Record<string, () => Promise<unknown>> = {
-  demo: () => demo(args),
+  demo: async () => (await import('./demo')).demo(args),
   start,
+  compare,
   dev,
   test: async () => (await import('./test')).test(args),
   // Measured as it runs in production: bundled, not as it is written.
   bench: async () => {
-    await buildServer('server/dist', { bench: 'bench/main.ts' });
+    await (await import('../server/build')).buildServer('server/dist', { bench: 'bench/main.ts' });
     process.exit(await run(process.execPath, ['--enable-source-maps', 'server/dist/bench.mjs', ...args]));
   },
   shots: async () => (await import('./shots')).shots(),

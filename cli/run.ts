@@ -1,5 +1,8 @@
 import { type ChildProcess, spawn, type SpawnOptions } from 'node:child_process';
 
+/** The bundler has said what is wrong; this says what it means. */
+export class BuildError extends Error {}
+
 /** Runs a program to its end. @returns its exit code */
 export const run = (command: string, args: readonly string[], options: SpawnOptions = {}): Promise<number> =>
   new Promise((resolve, reject) => {

@@ -7,6 +7,7 @@ const SERVER = {
   quay: 'server/src/quay.ts',
   tool: 'server/src/tool.ts',
   compare: 'server/src/topics/photo/compare/thread.ts',
+  compareCommand: 'server/src/topics/photo/compare/main.ts',
   incoming: 'server/src/topics/exchange/thread.ts',
   import: 'server/src/import/thread.ts',
   picture: 'server/src/platform/pictures/process.ts',

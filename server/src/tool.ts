@@ -7,7 +7,6 @@ import { spoken } from '@quay/core/events/seal';
 import { isDay } from '@quay/core/time/calendar';
 import { classesOf } from './topics/fleet/resolvedBook';
 import { starterClasses } from './topics/fleet/starters';
-import { compareCommand } from './topics/photo/compare/command';
 import { play } from './demo/play';
 import { nodeCrypto } from './topics/dossier/crypto';
 import { type Fault, sayFault } from './platform/fault';
@@ -312,16 +311,7 @@ const writeSchemas = async (to: string) => {
   for (const [name, schema] of Object.entries(publishedSchemas())) await writeFile(join(to, name), `${JSON.stringify(schema, null, 2)}\n`);
 };
 
-/** Compares photographs by their files. Needs no installation. */
-const compare = async () => {
-  const whole = await compareCommand(process.argv.slice(3), import.meta.dirname, named).catch((error: Error) => {
-    throw new ToolError(error.message);
-  });
-  if (!whole) throw new ToolError('Not every pair could be read.');
-};
-
 const COMMANDS: Record<string, () => Promise<void>> = {
-  compare,
   import: () => importFolder(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   demo: () => makeDemo(need('data'), need('from'), new Date(flag('clock') ?? Date.now())),
   export: () => exportFolder(need('data'), need('to'), process.argv.includes('--secrets')),

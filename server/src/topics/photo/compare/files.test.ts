@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 
-const TOOL = join(__dirname, '../../../../dist/tool.mjs');
+const TOOL = join(__dirname, '../../../../dist/compareCommand.mjs');
 let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'quay-compare-'));
@@ -43,7 +43,7 @@ type Result = {
   boxes: { x: number; y: number; width: number; height: number; strength: number }[];
 };
 const compare = (...args: string[]) => {
-  const { stdout, stderr, status } = spawnSync(process.execPath, [TOOL, 'compare', ...args, '--json'], { encoding: 'utf8' });
+  const { stdout, stderr, status } = spawnSync(process.execPath, [TOOL, ...args, '--json'], { encoding: 'utf8' });
   const results = stdout
     .trim()
     .split('\n')
