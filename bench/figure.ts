@@ -1,5 +1,5 @@
-/** One measured value against what it may be. */
-export type Figure = { name: string; value: number; unit: string; budget: number; within: boolean };
+/** One measured value against what it may be; `note` says what it comes from and how sure it is. */
+export type Figure = { name: string; value: number; unit: string; budget: number; within: boolean; note?: string };
 
 export const figure = (name: string, value: number, unit: string, budget: number): Figure => ({
   name,

@@ -53,15 +53,15 @@ const BENCHES: Record<string, Bench> = {
     run: async () => (await import('./figures/compare')).compare(),
   },
   photo: {
-    about: '200 pairs of photographs and 300 that must not be compared',
+    about: 'made-up pairs and pairs of real photographs, and what must not be compared',
     long: true,
     run: async () => (await import('./figures/photo')).photo(),
   },
   fuel: { about: '10,000 simulated hires', long: true, run: async () => (await import('./figures/fuel')).fuel() },
 };
 
-const row = ({ name, value, unit, budget, within }: Figure) =>
-  `${within ? 'ok  ' : 'OVER'} ${name.padEnd(44)} ${String(value).padStart(10)} ${unit.padEnd(6)} budget ${budget}`;
+const row = ({ name, value, unit, budget, within, note }: Figure) =>
+  `${within ? 'ok  ' : 'OVER'} ${name.padEnd(44)} ${String(value).padStart(10)} ${unit.padEnd(6)} budget ${budget}${note === undefined ? '' : `   (${note})`}`;
 
 /** `./quay bench [NAME…] [--all] [--json]`; ends with 1 when a figure is outside its budget. */
 export const bench = async (args: readonly string[]): Promise<never> => {

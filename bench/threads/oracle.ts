@@ -1,11 +1,25 @@
-import { judgeBoxes, judgeNegative, judgePair, type Judged } from '@quay/server/topics/photo/compare/oracle';
+import {
+  judgeBoxes,
+  judgeNegative,
+  judgePair,
+  judgeReal,
+  judgeSecondView,
+  judgeStranger,
+  type Judged,
+} from '@quay/server/topics/photo/compare/oracle';
 import type { Box, Raster } from '@quay/server/topics/photo/compare/madeUp/paint';
 import { madeUpPair } from '@quay/server/topics/photo/compare/madeUp/pairs';
+import { realPair } from '@quay/server/topics/photo/compare/real/pairs';
+import type { Part } from '@quay/server/topics/photo/compare/real/photographs';
+import { type Bases, basesOf } from '@quay/server/topics/photo/compare/real/surface';
 import { Bin, vision } from '@quay/server/topics/photo/compare/vision';
 import pixelmatch from 'pixelmatch';
 import { ssim } from 'ssim.js';
 
-export type Task = { seed: number; what: 'pair' | 'negative' | 'plain' };
+export type Task =
+  | { seed: number; what: 'pair' | 'negative' | 'plain' }
+  /** Of real photographs, which lie in a folder. */
+  | { seed: number; what: 'real' | 'stranger' | 'realPlain' | 'secondView'; folder: string; part: Part };
 export type Plain = Record<'pixels' | 'structure', Pick<Judged, 'marks' | 'hits' | 'falseBoxes'>>;
 
 const rgba = ({ width, height, data }: Raster): Uint8ClampedArray => {
@@ -40,8 +54,7 @@ const boxesOf = async (mask: Uint8Array, width: number, height: number): Promise
 };
 
 /** The same pair by plain pixel difference and by plain structural similarity, neither laid over the other. */
-const plain = async (seed: number): Promise<Plain> => {
-  const { out, in: back, marks } = await madeUpPair(seed);
+const plain = async ({ out, in: back, marks }: { out: Raster; in: Raster; marks: Box[] }): Promise<Plain> => {
   const { width, height } = back;
   const [a, b] = [rgba(out), rgba(back)];
   const diff = new Uint8ClampedArray(a.length);
@@ -61,5 +74,29 @@ const plain = async (seed: number): Promise<Plain> => {
   };
 };
 
-export default ({ seed, what }: Task): Promise<unknown> =>
-  what === 'pair' ? judgePair(seed) : what === 'negative' ? judgeNegative(seed) : plain(seed);
+/** Listed once a thread. */
+const listed = new Map<string, Promise<Bases>>();
+const basesIn = (folder: string, part: Part): Promise<Bases> => {
+  const known = listed.get(part) ?? basesOf(folder, part);
+  listed.set(part, known);
+  return known;
+};
+
+export default async (task: Task): Promise<unknown> => {
+  switch (task.what) {
+    case 'pair':
+      return judgePair(task.seed);
+    case 'negative':
+      return judgeNegative(task.seed);
+    case 'plain':
+      return plain(await madeUpPair(task.seed));
+    case 'real':
+      return judgeReal(await basesIn(task.folder, task.part), task.seed);
+    case 'stranger':
+      return judgeStranger(await basesIn(task.folder, task.part), task.seed);
+    case 'realPlain':
+      return plain(await realPair(await basesIn(task.folder, task.part), task.seed));
+    case 'secondView':
+      return judgeSecondView(task.folder, task.seed);
+  }
+};

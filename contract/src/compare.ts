@@ -9,6 +9,17 @@ export const COMPARISON_PICTURES = ['aligned', 'back', 'heat'] as const;
 export const ComparisonBox = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number(), strength: z.number() });
 export type ComparisonBox = z.infer<typeof ComparisonBox>;
 
+/** What was learnt of a boat's surface from what people made of boxes there. */
+export const Learnt = z.object({
+  /** How likely the machine must hold a difference for a flaw to box it without being asked, 0 to 1. */
+  shownFrom: z.number(),
+  /** Boxes that were taken for a mark, boxes that were put aside, and those of both that do not count any more. */
+  flaws: z.int(),
+  nothing: z.int(),
+  forgotten: z.int(),
+});
+export type Learnt = z.infer<typeof Learnt>;
+
 /** Departure's and return's last photograph of one surface, compared by the machine. */
 export const Comparison = z.object({
   surface: Id,
@@ -17,7 +28,9 @@ export const Comparison = z.object({
   state: z.enum(COMPARISON_STATES),
   /** Why they could not be compared, or why it failed. */
   reason: z.nullable(z.string()),
+  /** The likeliest first; those below what is shown on this surface only when somebody asks for fainter ones. */
   boxes: z.array(ComparisonBox),
+  learnt: Learnt,
 });
 export type Comparison = z.infer<typeof Comparison>;
 
@@ -58,4 +71,16 @@ export const changeComparison = endpoint({
   query: nothing,
   body: z.object({ do: z.enum(['cancel', 'again']) }),
   reply: z.object({ state: z.enum(COMPARISON_STATES) }),
+});
+
+export const changeLearnt = endpoint({
+  name: 'changeLearnt',
+  summary: 'What people made of boxes on a surface of a boat does not count any more, or counts again.',
+  method: 'POST',
+  path: '/boats/:boatId/learnt/:surface',
+  roles: ['manager'],
+  params: z.object({ boatId: Id, surface: Id }),
+  query: nothing,
+  body: z.object({ do: z.enum(['forget', 'recall']) }),
+  reply: Learnt,
 });

@@ -95,6 +95,7 @@ const goodBodies: Record<string, unknown> = {
     underWayHoursADay: 3,
   },
   changeComparison: { do: 'again' },
+  changeLearnt: { do: 'forget' },
   closeHire: { totalMinor: 0, events: 0 },
   textIsRight: { is: 'class', id: 'any-boat', path: 'points[lever].say' },
   putAside: { key: 'late/h-1001/1' },

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { DragArea } from '../ui/drawn/touch';
 import { letGoOf } from './browser';
+import { Range } from './range';
 
 export type Shows = 'slider' | 'blink' | 'heat';
 const PICTURES = ['aligned', 'back', 'heat'] as const;
@@ -129,14 +130,13 @@ export const ShareSlider = ({
   colour: string;
   width: number;
 }) => (
-  <input
-    type="range"
-    min={0}
-    max={100}
+  <Range
+    most={100}
     value={Math.round(share * 100)}
-    onChange={(event) => onShare(Number(event.target.value) / 100)}
-    aria-label={label}
-    data-testid="pair-share"
-    style={{ width, height: 52, margin: 0, accentColor: colour, cursor: 'ew-resize' }}
+    onValue={(value) => onShare(value / 100)}
+    label={label}
+    colour={colour}
+    width={width}
+    testID="pair-share"
   />
 );

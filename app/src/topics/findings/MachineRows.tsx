@@ -1,4 +1,3 @@
-import { boxesLeft } from '@quay/core/condition/boxes';
 import { say } from '@quay/core/words/words';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -6,7 +5,7 @@ import { View } from 'react-native';
 import { Notice } from '../../ui/board';
 import { Button } from '../../ui/controls/button';
 import { Body } from '../../ui/words';
-import { isUnderWay, pairOf, useComparisons } from '../photo/compare/useComparisons';
+import { boxesByRank, isUnderWay, pairOf, useComparisons } from '../photo/compare/useComparisons';
 import { useWalk } from '../../local/useWalk';
 import { SurfaceSheet } from '../condition/SurfaceSheet';
 
@@ -20,7 +19,7 @@ export const MachineRows = ({ hireId }: { hireId: string }) => {
   const { record, pack, language } = view;
   const rows = pack.book.surfaces.flatMap((surface) => {
     const pair = pairOf(record, comparisons, surface.id);
-    const count = pair ? boxesLeft(record, surface.id, pair.back, pair.boxes).length : 0;
+    const count = pair ? boxesByRank(record, pair).shown.length : 0;
     return count === 0 ? [] : [{ surface, count }];
   });
   const underWay = comparisons.filter(isUnderWay).length;

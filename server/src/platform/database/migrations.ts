@@ -501,6 +501,24 @@ const ALL: readonly Migration[] = [
         t.index(['boat', 'from', 'to', 'state', 'renter', 'adults', 'children', 'version', 'id'], 'hire_time');
       }),
   },
+  {
+    name: '020-judged-boxes',
+    down: onlyForward,
+    up: (db) =>
+      db.schema.createTable('judgedBox', (t) => {
+        t.string('hire').notNullable().references('hire.id');
+        t.string('back').notNullable();
+        t.string('box').notNullable();
+        t.string('boat').notNullable().references('boat.id');
+        t.string('surface').notNullable();
+        t.float('strength').notNullable();
+        t.boolean('flaw').notNullable();
+        // Somebody said that it must not count any more.
+        t.boolean('forgotten').notNullable().defaultTo(false);
+        t.primary(['hire', 'back', 'box']);
+        t.index(['boat', 'surface']);
+      }),
+  },
 ];
 
 /** Migrations live in the program, not in a folder beside it: the compiled server is one file. */

@@ -168,6 +168,17 @@ type ComparisonJob = {
   reason: string | null;
   boxes: string | null;
 };
+/** What a person made of a box on a photograph of a boat's surface; `box` is its name on that photograph. */
+export type JudgedBoxRow = {
+  hire: string;
+  back: string;
+  box: string;
+  boat: string;
+  surface: string;
+  strength: number;
+  flaw: 0 | 1;
+  forgotten: 0 | 1;
+};
 type AttentionAside = { key: string; by: string; at: string };
 export type OutOfServiceRow = {
   id: string;
@@ -247,6 +258,7 @@ declare module 'knex/types/tables' {
     renterSession: Table<RenterSession>;
     keyCode: Table<KeyCode>;
     comparison: Table<ComparisonJob>;
+    judgedBox: Table<JudgedBoxRow, 'forgotten'>;
     attentionAside: Table<AttentionAside>;
     toTranslate: Table<ToTranslate>;
     outOfService: Table<OutOfServiceRow>;

@@ -5,6 +5,7 @@ import type { Knex } from 'knex';
 import type { Comparison, ComparisonBox } from '@quay/contract/compare';
 import { sparing } from '../../platform/database/broken';
 import { wholeRecord } from '../record/record';
+import { keepJudged } from './judged';
 
 export type ComparisonRow = {
   hire: string;
@@ -36,6 +37,7 @@ export const queueComparisons = async (db: Knex, hire: string, now: string): Pro
   const record = (await sparing(db, now, () => wholeRecord(db, hire)))?.record;
   if (!record) return false;
   const row = await db('hire').where({ id: hire }).whereNot({ state: 'closed' }).first('boat');
+  if (row) await keepJudged(db, hire, row.boat, record);
   const book = row && (await bookOf(db, row.boat, record.bookVersion))?.book;
   if (!book) return false;
   const wanted = book.surfaces.flatMap(({ id }) => {
@@ -123,7 +125,7 @@ export const changeComparison = async (db: Knex, key: PairKey, what: 'cancel' | 
   return state;
 };
 
-export const comparisonsOf = async (db: Knex, hire: string): Promise<Comparison[]> =>
+export const comparisonsOf = async (db: Knex, hire: string): Promise<Omit<Comparison, 'learnt'>[]> =>
   (await db('comparison').where({ hire }).orderBy('surface')).map(({ surface, out, back, state, reason, boxes }) => ({
     surface,
     out,

@@ -2,22 +2,25 @@ import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import sharp from 'sharp';
 import type { Comparison } from '@quay/contract/compare';
+import { shownFrom, USUALLY_SHOWN_FROM } from '@quay/core/condition/shownFrom';
 import type { FilesCompared } from './compare/compareFiles';
 import { ATTEMPTS, LEASE_MS, takeComparison } from './comparison';
-import { type Client, eventOf, handOn, testQuay, type TestQuay, naming } from '../../testing/quay';
+import { type Client, eventOf, handOn, MANAGER, testQuay, type TestQuay, naming } from '../../testing/quay';
 import { comparedFile, ComparisonQueue } from './comparisonQueue';
 
 const HIRE = 'h-1001';
 const SURFACE = 'port-side';
 const BYTES = new Uint8Array([1, 2, 3]);
-const DONE: FilesCompared = {
+const NOTHING_LEARNT = { shownFrom: USUALLY_SHOWN_FROM, flaws: 0, nothing: 0, forgotten: 0 };
+const DONE = {
   comparable: true,
   reason: null,
   inliers: 90,
   boxes: [{ x: 160, y: 120, width: 16, height: 12, strength: 0.8 }],
+  fainter: [],
   shares: [{ x: 0.1, y: 0.1, width: 0.01, height: 0.01, strength: 0.8 }],
   pictures: { aligned: BYTES, back: BYTES, heat: BYTES, width: 1600, height: 1200 },
-};
+} satisfies FilesCompared;
 
 let quay: TestQuay;
 let phone: Client;
@@ -95,7 +98,9 @@ it('compares departure’s and return’s photograph of a surface once both are 
   comparing.enqueue(HIRE);
   await comparing.idle();
   expect(asked).toHaveLength(1);
-  expect(await listed()).toEqual([{ surface: SURFACE, out, back, state: 'done', reason: null, boxes: DONE.shares }]);
+  expect(await listed()).toEqual([
+    { surface: SURFACE, out, back, state: 'done', reason: null, boxes: DONE.shares, learnt: NOTHING_LEARNT },
+  ]);
   expect([...(await phone.bytes(`/hires/${HIRE}/comparisons/${out}/${back}/heat`))]).toEqual([1, 2, 3]);
   expect((await phone.send('GET', `/hires/h-1002/comparisons/${out}/${back}/heat`)).status).toBe(404);
 });
@@ -110,7 +115,7 @@ it('shows a renter both pictures laid over each other, and no box that nobody ha
   await renter.send('POST', '/renter/session', { token: link.split('#')[1]! });
   const ask = (method: string, path: string, body?: unknown) => renter.send(method, path, body, { 'x-quay-renter': HIRE });
   expect((await ask('GET', `/hires/${HIRE}/comparisons`)).json.comparisons).toEqual([
-    { surface: SURFACE, out, back, state: 'done', reason: null, boxes: [] },
+    { surface: SURFACE, out, back, state: 'done', reason: null, boxes: [], learnt: NOTHING_LEARNT },
   ]);
   expect((await ask('GET', `/hires/${HIRE}/comparisons/${out}/${back}/aligned`)).status).toBe(200);
   expect((await ask('GET', `/hires/h-1002/comparisons/${out}/${back}/aligned`)).status).toBe(404);
@@ -176,4 +181,31 @@ it('takes up what came in while nobody compared once somebody looks, and is not 
   comparing.enqueueOnce(HIRE);
   await comparing.idle();
   expect([asked.length, await listed()]).toEqual([1, []]);
+});
+
+it('learns from what people made of boxes on a surface; what a manager says must not count does not, until it shall again', async () => {
+  const { back } = await both();
+  const { comparing } = made(() => Promise.resolve(DONE));
+  comparing.enqueue(HIRE);
+  await comparing.idle();
+  const [box] = DONE.shares;
+  const event = eventOf(HIRE, device, { kind: 'boxDismissed', photo: back, x: box!.x, y: box!.y });
+  await phone.send('POST', `/hires/${HIRE}/events`, { events: [event], sentAt: quay.clock.now.toISOString() });
+  comparing.enqueue(HIRE);
+  await comparing.idle();
+  const learnt = async () => (await listed())[0]!.learnt;
+  const aside = { shownFrom: shownFrom([{ strength: 0.8, flaw: false }]), flaws: 0, nothing: 1, forgotten: 0 };
+  expect(await learnt()).toEqual(aside);
+  const boat = (await quay.store.db('hire').where({ id: HIRE }).first('boat'))!.boat;
+  const change = (who: Client, what: string) => who.send('POST', `/boats/${boat}/learnt/${SURFACE}`, { do: what });
+  expect((await change(phone, 'forget')).status).toBe(403);
+  const manager = quay.client();
+  await manager.signIn(MANAGER);
+  expect((await change(manager, 'forget')).json).toEqual({ ...NOTHING_LEARNT, forgotten: 1 });
+  // It stays forgotten whatever else comes in of the hire.
+  comparing.enqueue(HIRE);
+  await comparing.idle();
+  expect(await learnt()).toEqual({ ...NOTHING_LEARNT, forgotten: 1 });
+  expect((await change(manager, 'recall')).json).toEqual(aside);
+  expect((await manager.send('POST', `/boats/nobodys/learnt/${SURFACE}`, { do: 'forget' })).status).toBe(404);
 });

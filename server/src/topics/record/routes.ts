@@ -31,6 +31,9 @@ const makerOf = async (call: Call<unknown>): Promise<Maker> => {
   return maker.id === who.id ? { id: who.id, role: who.role } : maker;
 };
 
+/** Entries by which there is another pair to compare, or somebody said what the machine's boxes are. */
+const SAYS_OF_PICTURES: ReadonlySet<unknown> = new Set(['surfaceSeen', 'boxDismissed', 'markPlaced', 'undone']);
+
 /** What an entry says it is; whether it is one is judged where it is taken. */
 const kindOf = (event: unknown): unknown => (event as { body?: { kind?: unknown } } | null)?.body?.kind;
 
@@ -51,7 +54,7 @@ export const recordRoutes = [
       behindMs: Math.round(Date.parse(now) - Date.parse(body.sentAt)),
       now,
     });
-    if (body.events.some((event) => kindOf(event) === 'surfaceSeen')) quay.comparing?.enqueue(params.hireId);
+    if (body.events.some((event) => SAYS_OF_PICTURES.has(kindOf(event)))) quay.comparing?.enqueue(params.hireId);
     return taken;
   }),
   on(api.readEvents, async (call) => {

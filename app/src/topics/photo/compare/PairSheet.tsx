@@ -1,6 +1,7 @@
 import { type StoredHireEvent } from '@quay/core/record/event';
 import { changeComparison, type ComparisonBox } from '@quay/contract/compare';
-import { boxesLeft, boxName } from '@quay/core/condition/boxes';
+import { boxName } from '@quay/core/condition/boxes';
+import { MEASURED } from '@quay/core/photo/measured';
 import { say } from '@quay/core/words/words';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -13,9 +14,12 @@ import { Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
 import { ModalSheet } from '../../../ui/controls/modalSheet';
 import { useTones } from '../../../ui/theme';
-import { Body, Slab } from '../../../ui/words';
+import { Range } from '../../../platform/range';
+import { Body, Slab, Small } from '../../../ui/words';
 import { PairPictures } from './PairPictures';
-import type { Pair } from './useComparisons';
+import { LearntHere } from './LearntHere';
+import { percentOf } from './percent';
+import { boxesByRank, type Pair } from './useComparisons';
 
 /** Both photographs of a surface as the machine laid them over each other; a box becomes a mark only when a person says so. */
 export const PairSheet = ({
@@ -44,7 +48,9 @@ export const PairSheet = ({
   const hireId = pack.hire.id;
   const surface = pack.book.surfaces.find(({ id }) => id === comparison.surface);
   const name = surface ? say(surface.name, i18n.language) : comparison.surface;
-  const boxes = boxesLeft(record, comparison.surface, comparison.back, comparison.boxes);
+  const { shown, fainter } = boxesByRank(record, comparison);
+  const [fainterShown, setFainterShown] = useState(0);
+  const boxes = [...shown, ...fainter.slice(0, fainterShown)];
   const box = chosen === undefined ? undefined : boxes[chosen];
   const change = async (what: 'cancel' | 'again') => {
     setFault(undefined);
@@ -71,7 +77,11 @@ export const PairSheet = ({
     refused: t(`pair.reason.${(comparison.reason ?? 'otherPlace') as 'dark'}`),
     here: t('pair.here'),
     done:
-      comparison.boxes.length === 0 ? t('pair.nothing') : boxes.length === 0 ? t('pair.judged') : t('pair.found', { count: boxes.length }),
+      shown.length > 0
+        ? t('pair.found', { count: shown.length })
+        : comparison.boxes.some(({ strength }) => strength >= comparison.learnt.shownFrom)
+          ? t('pair.judged')
+          : t('pair.nothing'),
   };
   const open = comparison.state === 'queued' || comparison.state === 'running';
   return (
@@ -93,7 +103,11 @@ export const PairSheet = ({
         kind={done ? 'ok' : comparison.state === 'refused' || comparison.state === 'failed' ? 'stop' : 'ask'}
         title={words[comparison.state]}
       >
-        {done ? <Body>{t('pair.person')}</Body> : <Body>{t('pair.asTheyAre')}</Body>}
+        {done ? (
+          <Body>{t('pair.person', { found: MEASURED.found, wrong: MEASURED.pairsWithFalseBox })}</Body>
+        ) : (
+          <Body>{t('pair.asTheyAre')}</Body>
+        )}
         {aside ? (
           <Button
             mode="outlined"
@@ -114,7 +128,7 @@ export const PairSheet = ({
             <Pressable
               key={boxName(one)}
               role="button"
-              aria-label={t('pair.box', { n: i + 1 })}
+              aria-label={t(i < shown.length ? 'pair.box' : 'pair.faintBox', { n: i + 1, likely: percentOf(one.strength) })}
               aria-pressed={i === chosen}
               onPress={() => setChosen(i === chosen ? undefined : i)}
               testID={`box-${i + 1}`}
@@ -127,6 +141,7 @@ export const PairSheet = ({
                 width: one.width * across + 12,
                 height: one.height * down + 12,
                 borderWidth: i === chosen ? 5 : 3,
+                borderStyle: i < shown.length ? 'solid' : 'dashed',
                 borderColor: i === chosen ? tones.warning : tones.danger,
                 borderRadius: 8,
               }}
@@ -149,6 +164,28 @@ export const PairSheet = ({
           ))
         }
       </PairPictures>
+      {done && fainter.length > 0 ? (
+        <View style={{ gap: 2 }}>
+          <Range
+            most={fainter.length}
+            value={Math.min(fainterShown, fainter.length)}
+            onValue={(count) => {
+              setFainterShown(count);
+              setChosen(undefined);
+            }}
+            label={t('pair.fainter')}
+            spoken={t('pair.fainterOf', { count: fainterShown, of: fainter.length })}
+            colour={tones.primary}
+            width={width}
+            testID="fainter"
+          />
+          <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+            <Small>{t('pair.fainter')}</Small>
+            <Small>{t('pair.fainterOf', { count: fainterShown, of: fainter.length })}</Small>
+          </View>
+        </View>
+      ) : null}
+      {done ? <LearntHere boat={pack.hire.boat} hireId={hireId} surface={comparison.surface} learnt={comparison.learnt} /> : null}
     </ModalSheet>
   );
 };

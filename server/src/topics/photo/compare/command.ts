@@ -31,18 +31,24 @@ const WORDS: Record<Exclude<FilesCompared['reason'], null>, string> = {
   otherBoat: 'they show boats of one kind, but not the same boat',
 };
 
-const spoken = (seen: FilesCompared): string =>
-  seen.comparable
-    ? seen.boxes.length === 0
-      ? 'nothing new is seen'
-      : seen.boxes
-          .map(({ x, y, width, height, strength }, i) => `  ${i + 1}: ${x},${y} ${width} × ${height} px, strength ${strength}`)
-          .join('\n')
-    : `cannot be compared: ${WORDS[seen.reason]}`;
+const lines = (boxes: FilesCompared['boxes'], first: number): string[] =>
+  boxes.map(
+    ({ x, y, width, height, strength }, i) => `  ${first + i}: ${x},${y} ${width} × ${height} px, ${Math.round(strength * 100)} % likely`,
+  );
 
-/** `./quay compare OUT IN [--json]`, `./quay compare --list FILE [--json]`. @returns whether every pair could be read */
+/** What came of a pair, in words; the likeliest first. @param all with what is too faint to be boxed */
+const spoken = (seen: FilesCompared, all: boolean): string => {
+  if (!seen.comparable) return `cannot be compared: ${WORDS[seen.reason]}`;
+  const { boxes, fainter } = seen;
+  return [
+    ...(boxes.length === 0 ? ['nothing new is seen'] : lines(boxes, 1)),
+    ...(all && fainter.length > 0 ? ['  fainter:', ...lines(fainter, boxes.length + 1)] : []),
+  ].join('\n');
+};
+
+/** `./quay compare OUT IN [--fainter] [--json]`, `./quay compare --list FILE [--fainter] [--json]`. @returns whether every pair could be read */
 export const compareCommand = async (args: readonly string[], dist: string, named: (file: string) => string): Promise<boolean> => {
-  const json = args.includes('--json');
+  const [json, all] = [args.includes('--json'), args.includes('--fainter')];
   const list = args.indexOf('--list');
   const names = args.filter((one, i) => !one.startsWith('--') && (list < 0 || i !== list + 1));
   const file = list < 0 ? undefined : args[list + 1];
@@ -52,7 +58,7 @@ export const compareCommand = async (args: readonly string[], dist: string, name
       : names.length === 2
         ? [{ out: named(names[0]!), back: named(names[1]!) }]
         : undefined;
-  if (!pairs) throw new Error('./quay compare OUT.jpg IN.jpg [--json], or ./quay compare --list FILE [--json]');
+  if (!pairs) throw new Error('./quay compare OUT.jpg IN.jpg [--fainter] [--json], or ./quay compare --list FILE [--fainter] [--json]');
   const threads = comparer(dist, Math.min(pairs.length, availableParallelism()));
   let whole = true;
   try {
@@ -68,7 +74,7 @@ export const compareCommand = async (args: readonly string[], dist: string, name
       if ('error' in one) whole = false;
       const { out, back, ...found } = one;
       if (json) console.log(JSON.stringify(file === undefined ? found : one));
-      else console.log(`${pairs.length > 1 ? `${out} · ${back}\n` : ''}${'error' in found ? found.error : spoken(found)}`);
+      else console.log(`${pairs.length > 1 ? `${out} · ${back}\n` : ''}${'error' in found ? found.error : spoken(found, all)}`);
     }
   } finally {
     await threads.end();

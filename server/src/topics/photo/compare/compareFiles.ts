@@ -6,10 +6,10 @@ import type { Reason } from './align/recognise';
 
 /**
  * Two photographs by their files, compared; boxes in px of the second file as it stands on disk, whichever way it is turned.
- * `shares` are the same boxes as shares of it upright, as the pictures show it.
+ * `fainter` are less likely and not boxed by themselves; `shares` are both as shares of it upright, as the pictures show it.
  */
 export type FilesCompared =
-  | { comparable: true; reason: null; inliers: number; boxes: Found[]; shares?: Found[]; pictures?: Pictures }
+  | { comparable: true; reason: null; inliers: number; boxes: Found[]; fainter: Found[]; shares?: Found[]; pictures?: Pictures }
   | { comparable: false; reason: Reason; inliers: number; boxes: [] };
 
 /** JPEG files for looking at: the first laid over the second, the second in the same size, how much each place differs. */
@@ -97,9 +97,10 @@ export const compareFiles = async (out: string, back: string, { pictures = false
     pictures ? jpegOf(second.rgb, width, height) : undefined,
   ]);
   if (!seen.comparable) return seen;
-  const boxes = seen.boxes.map((box) => onDisk(second, box));
-  if (!shown) return { comparable: true, reason: null, inliers: seen.inliers, boxes };
-  const shares = seen.boxes.map((box) => ({
+  const [boxes, fainter] = [seen.boxes, seen.fainter].map((all) => all.map((box) => onDisk(second, box))) as [Found[], Found[]];
+  const found = { comparable: true, reason: null, inliers: seen.inliers, boxes, fainter } as const;
+  if (!shown) return found;
+  const shares = [...seen.boxes, ...seen.fainter].map((box) => ({
     x: box.x / width,
     y: box.y / height,
     width: box.width / width,
@@ -107,5 +108,5 @@ export const compareFiles = async (out: string, back: string, { pictures = false
     strength: box.strength,
   }));
   const [aligned, heat] = await Promise.all([jpegOf(seen.aligned, width, height), jpegOf(glowing(seen.heat), width, height)]);
-  return { comparable: true, reason: null, inliers: seen.inliers, boxes, shares, pictures: { aligned, back: shown, heat, width, height } };
+  return { ...found, shares, pictures: { aligned, back: shown, heat, width, height } };
 };

@@ -1,4 +1,4 @@
-import { boxesOf, type Found } from './flaws/boxes';
+import { boxesOf, type Ranked } from './flaws/boxes';
 import { lookAt } from './look';
 import { bytesOf, type Grey } from './picture';
 import type { Reason } from './align/recognise';
@@ -6,17 +6,16 @@ import { Bin, vision } from './vision';
 
 export type Compared =
   | { comparable: false; reason: Reason; inliers: number; boxes: [] }
-  | {
+  | (Ranked & {
       comparable: true;
       inliers: number;
-      boxes: Found[];
       /**
        * The first photograph laid over the second in the light of that one, three bytes a place where its colours were given;
        * and how much each place differs, 0 to 255; both as large as the second.
        */
       aligned: Uint8Array;
       heat: Uint8Array;
-    };
+    });
 
 /**
  * Compares two photographs of one side, before and after: recognises her, lays one over the other, evens out the light, and
@@ -30,8 +29,7 @@ export const comparePair = async (out: Grey, back: Grey, rgb?: Uint8Array): Prom
     const seen = lookAt(cv, bin, out, back);
     if (seen.refused) return { comparable: false, reason: seen.refused, inliers: seen.inliers, boxes: [] };
     const { look, inliers, paint } = seen;
-    const boxes = boxesOf(cv, look);
-    return { comparable: true, inliers, boxes, aligned: rgb ? paint(rgb) : bytesOf(look.aligned), heat: bytesOf(look.heat) };
+    return { comparable: true, inliers, ...boxesOf(cv, look), aligned: rgb ? paint(rgb) : bytesOf(look.aligned), heat: bytesOf(look.heat) };
   } finally {
     bin.empty();
   }

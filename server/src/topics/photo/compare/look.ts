@@ -11,8 +11,16 @@ export type Seen = { inliers: number } & ({ refused: Reason } | { refused: undef
 
 /** The middle brightness below which a photograph shows too little. */
 const DARK = 24;
-/** Share of the squares that must look the same: of 100 true pairs the least was 0.902, of 36 sisters the most 0.871. */
-const BOAT_ALIKE = 0.89;
+/**
+ * Share of the squares that must look the same where few places were found again: of 100 true pairs the least was 0.902, of 36
+ * sisters the most 0.871. Of 26 strangers at most 32 places were found again, of 40 true pairs 157 and more: the more are, the
+ * less a post before her or a shadow on her speaks against her.
+ */
+const [FEW, BOAT_ALIKE] = [60, 0.89];
+const [MANY, ALIKE_OF_MANY] = [140, 0.65];
+
+const alikeNeeded = (inliers: number): number =>
+  BOAT_ALIKE + (ALIKE_OF_MANY - BOAT_ALIKE) * Math.max(0, Math.min(1, (inliers - FEW) / (MANY - FEW)));
 
 /** Which place of the second picture is hers, by the coarse outline and by where the first picture reaches. */
 const zonesOf = (boat: Uint8Array, reached: Uint8Array, { width, height }: Grey): Uint8Array => {
@@ -57,7 +65,7 @@ export const lookAt = (cv: Cv, bin: Bin, out: Grey, back: Grey): Seen => {
   relight(cv, bin, aligned, b, boat);
   const zones = zonesOf(boat, bytesOf(alignment.valid), back);
   recurve(aligned, b, (i) => zones[i] === HERS);
-  if (alikeOf(cv, bin, aligned, b, boat) < BOAT_ALIKE) return refused('otherBoat', inliers);
+  if (alikeOf(cv, bin, aligned, b, boat) < alikeNeeded(inliers)) return refused('otherBoat', inliers);
   const { heat, far } = differences(cv, bin, aligned, b);
   return {
     refused: undefined,

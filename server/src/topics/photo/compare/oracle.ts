@@ -1,3 +1,6 @@
+import { readdir } from 'node:fs/promises';
+import { basename, join } from 'node:path';
+import { compareFiles } from './compareFiles';
 import { comparePair } from './comparePair';
 import type { Blob } from './flaws/blobs';
 import type { Found } from './flaws/boxes';
@@ -5,6 +8,11 @@ import { greyOf } from './picture';
 import type { Reason } from './align/recognise';
 import type { Box } from './madeUp/paint';
 import { madeUpNegative, madeUpPair, type Negative, NEGATIVES } from './madeUp/pairs';
+import type { FlawKind, Ground } from './real/flaws';
+import { realPair, realStranger, type Stranger, STRANGERS } from './real/pairs';
+import { fetchPhotographs } from './real/packages';
+import { SECOND_VIEWS } from './real/photographs';
+import type { Bases } from './real/surface';
 
 /** Marks are counted from this size on, px across. */
 const COUNTED_FROM_PX = 12;
@@ -20,10 +28,14 @@ const overlap = (a: Box, b: Box): number =>
   Math.max(0, Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x)) *
   Math.max(0, Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y));
 
-/** Boxes against what is known: a mark's area is that of its own box, since a scratch itself has hardly any. */
+/**
+ * Boxes against what is known: a mark's area is that of its own box, since a scratch itself has hardly any.
+ * @param partly what can be seen of flaws that nobody has to find: a box about one is neither a hit nor false
+ */
 export const judgeBoxes = (
   marks: readonly Box[],
   boxes: readonly Omit<Found, 'strength'>[],
+  partly: readonly Box[] = [],
 ): Pick<Judged, 'marks' | 'hits' | 'falseBoxes'> => {
   const counted = marks.filter(({ width, height }) => Math.max(width, height) >= COUNTED_FROM_PX);
   const hit = (mark: Box) => {
@@ -34,7 +46,7 @@ export const judgeBoxes = (
     marks: counted.length,
     hits: counted.filter(hit).length,
     // A box on a part of a mark is no hit, but it is not about nothing either.
-    falseBoxes: boxes.filter((box) => marks.every((mark) => overlap(mark, box) === 0)).length,
+    falseBoxes: boxes.filter((box) => [...marks, ...partly].every((mark) => overlap(mark, box) === 0)).length,
   };
 };
 
@@ -69,6 +81,55 @@ export const judgePair = async (seed: number): Promise<Judged> => {
   return seen.comparable
     ? { refused: null, ...judgeBoxes(marks, seen.boxes), ms }
     : { refused: seen.reason, marks: judgeBoxes(marks, []).marks, hits: 0, falseBoxes: 0, ms };
+};
+
+/** How one pair of real photographs was judged, and what became of each of its flaws. */
+export type JudgedReal = Judged & { found: { kind: FlawKind; ground: Ground; hit: boolean }[] };
+
+export const judgeReal = async (bases: Bases, seed: number): Promise<JudgedReal> => {
+  const { out, in: back, marks, partly } = await realPair(bases, seed);
+  const [a, b] = [greyOf(out), greyOf(back)];
+  const began = performance.now();
+  const seen = await comparePair(a, b);
+  const ms = performance.now() - began;
+  const boxes = seen.comparable ? seen.boxes : [];
+  const counted = marks.filter(({ width, height }) => Math.max(width, height) >= COUNTED_FROM_PX);
+  return {
+    refused: seen.comparable ? null : seen.reason,
+    ...judgeBoxes(marks, boxes, partly),
+    found: counted.map((mark) => ({ kind: mark.kind, ground: mark.ground, hit: judgeBoxes([mark], boxes).hits === 1 })),
+    ms,
+  };
+};
+
+/**
+ * Two photographs that were really taken twice, of things on which nothing is new.
+ * @param which of {@link SECOND_VIEWS}
+ */
+export const judgeSecondView = async (
+  folder: string,
+  which: number,
+): Promise<{ name: string; near: boolean; refused: Reason | null; boxes: number }> => {
+  const { package: of, out, back, near } = SECOND_VIEWS[which]!;
+  const place = (await fetchPhotographs(folder, [of])).get(of)!;
+  const files = await readdir(place, { recursive: true });
+  const at = (name: string) =>
+    join(
+      place,
+      files.find((file) => basename(file) === name)!,
+    );
+  const seen = await compareFiles(at(out), at(back));
+  return { name: `${out} and ${back}`, near, refused: seen.reason, boxes: seen.boxes.length };
+};
+
+export const strangerOf = (seed: number): Stranger => STRANGERS[seed % STRANGERS.length]!;
+
+/** @returns why two real photographs that must not be compared were refused, or null when they were compared all the same */
+export const judgeStranger = async (bases: Bases, seed: number): Promise<{ kind: Stranger; refused: Reason | null }> => {
+  const kind = strangerOf(seed);
+  const { out, in: back } = await realStranger(bases, seed, kind);
+  const seen = await comparePair(greyOf(out), greyOf(back));
+  return { kind, refused: seen.comparable ? null : seen.reason };
 };
 
 export const negativeOf = (seed: number): Negative => NEGATIVES[seed % NEGATIVES.length]!;
