@@ -852,7 +852,7 @@ export const inside = {
     found_one: 'The machine sees {{count}} difference.',
     found_other: 'The machine sees {{count}} differences.',
     person:
-      'It can miss things, and box what is none: measured on photographs, it finds {{found}} of 100 new flaws, and on {{wrong}} of 100 pairs it boxes something that is none. What a box is, a person says.',
+      'Measured on photographs, it finds {{found}} of 100 new flaws, and on {{wrong}} of 100 pairs it boxes something that is none. What a box is, a person says.',
     callOff: 'Stop comparing',
     again: 'Compare again',
     offline: 'There is no way to the quay now.',
@@ -870,7 +870,7 @@ export const inside = {
     fainter: 'Show fainter things',
     fainterOf: '{{count}} of {{of}} shown',
     learnt:
-      'On this side {{flaws}} boxes were taken for marks and {{nothing}} were put aside. So a difference is boxed here from {{likely}} % likely on; without that it would be {{usual}} %.',
+      'Boxes on this side so far: {{flaws}} taken for marks, {{nothing}} put aside. So a difference is boxed here from {{likely}} % likely on; without that it would be {{usual}} %.',
     forgotten_one: '{{count}} judged box of this side does not count any more.',
     forgotten_other: '{{count}} judged boxes of this side do not count any more.',
     forget: 'Let these not count',

@@ -14,7 +14,7 @@ export const USUALLY_SHOWN_FROM = 0.23;
 export type JudgedBox = { strength: number; flaw: boolean };
 
 /** How far off the machine is thought to be before anything is judged, standard deviation, as a logarithm of the odds. */
-const PRIOR = 1;
+const PRIOR = 0.5;
 /** However much is judged, it is not corrected farther than this. */
 const MOST = 2;
 const ROUNDS = 30;
