@@ -1,7 +1,5 @@
-import { boxName, isMarked, type PictureBox } from './boxes';
-import { marksOf } from './placed';
-import { currentUnder, type HireRecord } from '../events/record';
-import { boxDismissed } from '../photo/events';
+import { judgementOf, type PictureBox } from './boxes';
+import type { HireRecord } from '../events/record';
 
 /**
  * From which likelihood on a difference is boxed without being asked for. A machine that was grown on other boats is too eager
@@ -54,10 +52,9 @@ export const judgedOf = <B extends PictureBox & { strength: number }>(
   back: string,
   boxes: readonly B[],
 ): (JudgedBox & { box: B })[] => {
-  const aside = new Set(currentUnder(record, ['box', back], boxDismissed).map(({ value }) => boxName(value)));
-  const marks = marksOf(record, 'in').filter((mark) => mark.surface === surface);
+  const judgement = judgementOf(record, surface, back);
   return boxes.flatMap((box) => {
-    const flaw = isMarked(box, marks);
-    return flaw || aside.has(boxName(box)) ? [{ box, strength: box.strength, flaw }] : [];
+    const made = judgement(box);
+    return made === undefined ? [] : [{ box, strength: box.strength, flaw: made === 'flaw' }];
   });
 };

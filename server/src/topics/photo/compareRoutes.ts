@@ -17,7 +17,9 @@ export const compareRoutes = [
     const { db } = quay.store;
     const row = await db('hire').where({ id: params.hireId }).first('boat');
     const compared = await comparisonsOf(db, params.hireId);
-    const comparisons = await Promise.all(compared.map(async (one) => ({ ...one, learnt: await learntOf(db, row!.boat, one.surface) })));
+    const comparisons = await Promise.all(
+      compared.map(async (one) => ({ ...one, learnt: await learntOf(db, row!.boat, one.surface, params.hireId) })),
+    );
     // A box is nothing until a person says so: a renter sees both pictures, and what became a finding.
     return { comparisons: renter ? comparisons.map((one) => ({ ...one, boxes: [] })) : comparisons };
   }),

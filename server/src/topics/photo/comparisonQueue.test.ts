@@ -184,19 +184,26 @@ it('takes up what came in while nobody compared once somebody looks, and is not 
 });
 
 it('learns from what people made of boxes on a surface; what a manager says must not count does not, until it shall again', async () => {
-  const { back } = await both();
+  const { out, back } = await both();
   const { comparing } = made(() => Promise.resolve(DONE));
   comparing.enqueue(HIRE);
   await comparing.idle();
+  const { db } = quay.store;
+  const boat = (await db('hire').where({ id: HIRE }).first('boat'))!.boat;
+  // The boat's next hire; what was made of boxes before counts there, and not while a hire's own are being judged.
+  const NEXT = 'h-1002';
+  await db('hire').where({ id: NEXT }).update({ boat });
+  await db('comparison').insert({ hire: NEXT, surface: SURFACE, out, back, state: 'done', attempts: 1, boxes: '[]' });
   const [box] = DONE.shares;
   const event = eventOf(HIRE, device, { kind: 'boxDismissed', photo: back, x: box!.x, y: box!.y });
   await phone.send('POST', `/hires/${HIRE}/events`, { events: [event], sentAt: quay.clock.now.toISOString() });
   comparing.enqueue(HIRE);
   await comparing.idle();
-  const learnt = async () => (await listed())[0]!.learnt;
+  const learnt = async (hire = NEXT) =>
+    ((await phone.send('GET', `/hires/${hire}/comparisons`)).json.comparisons as Comparison[])[0]!.learnt;
+  expect(await learnt(HIRE)).toEqual(NOTHING_LEARNT);
   const aside = { shownFrom: shownFrom([{ strength: 0.8, flaw: false }]), flaws: 0, nothing: 1, forgotten: 0 };
   expect(await learnt()).toEqual(aside);
-  const boat = (await quay.store.db('hire').where({ id: HIRE }).first('boat'))!.boat;
   const change = (who: Client, what: string) => who.send('POST', `/boats/${boat}/learnt/${SURFACE}`, { do: what });
   expect((await change(phone, 'forget')).status).toBe(403);
   const manager = quay.client();

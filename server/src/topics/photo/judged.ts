@@ -26,10 +26,14 @@ export const keepJudged = async (db: Knex, hire: string, boat: string, record: H
 /** So many of a surface's judged boxes are learnt from, the last ones. */
 const MOST_LEARNT_FROM = 500;
 
-/** What was learnt of a boat's surface from what people made of boxes there. */
-export const learntOf = async (db: Knex, boat: string, surface: string): Promise<Learnt> => {
+/**
+ * What was learnt of a boat's surface from what people made of boxes there.
+ * @param besides a hire that does not count: while its own boxes are being judged, none of them may go by itself
+ */
+export const learntOf = async (db: Knex, boat: string, surface: string, besides = ''): Promise<Learnt> => {
   const rows = await db('judgedBox')
     .where({ boat, surface })
+    .whereNot({ hire: besides })
     .orderByRaw('rowid desc')
     .limit(MOST_LEARNT_FROM)
     .select('strength', 'flaw', 'forgotten');

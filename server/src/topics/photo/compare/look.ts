@@ -13,7 +13,7 @@ export type Seen = { inliers: number } & ({ refused: Reason } | { refused: undef
 const DARK = 24;
 /**
  * Share of the squares that must look the same where few places were found again: of 100 true pairs the least was 0.902, of 36
- * sisters the most 0.871. Of 26 strangers at most 32 places were found again, of 40 true pairs 157 and more: the more are, the
+ * sisters the most 0.871. Of 22 strangers at most 32 places were found again, of 18 true pairs 157 and more: the more are, the
  * less a post before her or a shadow on her speaks against her.
  */
 const [FEW, BOAT_ALIKE] = [60, 0.89];
