@@ -9,7 +9,7 @@ const OUT = join(ROOT, 'docs/screenshots');
 
 const shoot = async (phone: Phone, name: string) => {
   // What was just said goes away by itself; a picture shows the view without it.
-  await expect(phone.page.getByText('Undo')).toHaveCount(0, { timeout: 15_000 });
+  await expect(phone.page.getByText(/^(Undo|Rückgängig)$/)).toHaveCount(0, { timeout: 15_000 });
   await phone.page.evaluate(() => document.fonts.ready.then(() => undefined));
   await phone.page.waitForTimeout(350);
   await phone.page.screenshot({ path: join(OUT, `${name}.png`) });

@@ -10,8 +10,8 @@ describe('where staff can be', () => {
   });
 
   it('a page of a place belongs to it; a hire, opened from several, to none', () => {
-    expect(['/', '/bookings', '/fleet/class/pontoon', '/staff', '/handbook/a-hire'].map(placeAt)).toEqual([
-      ...['today', 'bookings', 'fleet', 'staff', 'handbook'],
+    expect(['/', '/bookings', '/fleet/class/pontoon', '/staff', '/handbook/a-hire', '/boats/new'].map(placeAt)).toEqual([
+      ...['today', 'bookings', 'fleet', 'staff', 'handbook', 'fleet'],
     ]);
     expect(['/hire/h-1', '/fleeting', '/more'].map(placeAt)).toEqual([undefined, undefined, undefined]);
   });

@@ -44,10 +44,16 @@ export const placesOf = (manager: boolean) => {
   return { foot: FOOT.filter(may), behindMore: BEHIND_MORE.filter(may) };
 };
 
+/** What is added to the fleet, on pages of its own. */
+const ADDED_IN_FLEET: readonly string[] = ['/boats/new', '/bases/new'];
+
 /** Which place a page belongs to. A hire belongs to none: it is opened from several. */
 export const placeAt = (path: string): PlaceKey | undefined =>
-  [...FOOT, ...BEHIND_MORE].find((place) => (place.path === '/' ? path === '/' : path === place.path || path.startsWith(`${place.path}/`)))
-    ?.key;
+  ADDED_IN_FLEET.includes(path)
+    ? 'fleet'
+    : [...FOOT, ...BEHIND_MORE].find((place) =>
+        place.path === '/' ? path === '/' : path === place.path || path.startsWith(`${place.path}/`),
+      )?.key;
 
 /** Pages that want the whole screen and both hands: one goes back from them, and nowhere else. */
 export const isTask = (path: string): boolean => /^\/hire\/[^/]+\/(walk|sign|drill|docking|compare)(\/|$)/.test(path);
@@ -61,8 +67,7 @@ const isStep = (path: string): boolean =>
   path === '/settings/operator' ||
   path === '/settings/files' ||
   path === '/bookings/exchange' ||
-  path === '/boats/new' ||
-  path === '/bases/new';
+  ADDED_IN_FLEET.includes(path);
 
 /** Height of the bar at the foot of a phone, px. */
 export const FOOT_HEIGHT = 72;

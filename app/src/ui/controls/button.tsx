@@ -46,7 +46,7 @@ export const Button = ({ mode, label, onPress, disabled = false, busy = false, t
         style,
       ]}
       contentStyle={main ? { minHeight: 62, paddingVertical: 4 } : { minHeight: 50, paddingVertical: 2 }}
-      labelStyle={[WRAPS, { marginVertical: 4, marginHorizontal: 8, ...(main ? { fontSize: 22, lineHeight: 25 } : {}) }]}
+      labelStyle={[WRAPS, { marginVertical: 4, marginHorizontal: 12, ...(main ? { fontSize: 22, lineHeight: 25 } : {}) }]}
       {...(testID === undefined ? {} : { testID })}
     >
       {label}

@@ -2,6 +2,7 @@ import type { Book } from '@quay/core/fleet/book';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Path, Text as SvgText } from 'react-native-svg';
 import { Strokes } from './drawing';
+import { grouped } from './grouped';
 import { pressedAt } from './pressedAt';
 import { FACE, useTones } from '../theme';
 
@@ -46,22 +47,18 @@ export const Plan = ({
     y: ([x, y]: readonly [number, number]) => (bowUp ? height / 2 - (x - middle) * scale : height / 2 + y * scale),
   };
   // Several at one station stand beside each other.
-  const there = new Map<string, number>();
-  const spots = stops.flatMap((stop) => {
-    const station = stations.find(({ id }) => id === stop.id);
-    if (!station) return [];
-    const before = there.get(stop.id) ?? 0;
-    there.set(stop.id, before + 1);
-    return [
-      {
-        stop,
-        key: `${stop.id}-${before}`,
-        x: place.x(station.at) + before * 30,
-        y: place.y(station.at),
-        r: stop.state === 'now' ? 19 : 13,
-      },
-    ];
-  });
+  const stopsAt = new Map(stations.map((station) => [station, stops.filter(({ id }) => id === station.id)] as const));
+  const groups = [...stopsAt].filter(([, those]) => those.length > 0);
+  const discs = grouped(
+    groups.map(([{ at }, those]) => ({ x: place.x(at), y: place.y(at), count: those.length })),
+    { width, height },
+  );
+  const spots = groups.flatMap(([{ id }, those], g) =>
+    those.map((stop, i) => {
+      const [x, y] = discs[g]![i]!;
+      return { stop, key: `${id}-${i}`, x, y, r: stop.state === 'now' ? 19 : 13 };
+    }),
+  );
   return (
     <View style={{ width, height, backgroundColor: tones.water, overflow: 'hidden' }}>
       <Svg width={width} height={height} aria-hidden>

@@ -72,15 +72,6 @@ export const FilesPage = () => {
               </Card>
             )}
           </FilesDrop>
-          <Card style={{ gap: 10 }}>
-            <SlabBold size={22} heading={2}>
-              {t('files.take')}
-            </SlabBold>
-            <Body>{t('files.takeWhy')}</Body>
-            <CheckboxRow label={t('files.secrets')} on={secrets} onChange={setSecrets} testID="with-secrets" />
-            {secrets ? <Notice kind="ask" title={t('files.secretsWhy')} /> : null}
-            <Button mode="outlined" label={t('files.takeZip')} busy={take.isPending} onPress={() => take.mutate()} testID="take-files" />
-          </Card>
         </View>
         <View style={wide ? { flex: 1, gap: 12 } : { gap: 12 }}>
           {seen ? (
@@ -95,6 +86,15 @@ export const FilesPage = () => {
               }}
             />
           ) : null}
+          <Card style={{ gap: 10 }}>
+            <SlabBold size={22} heading={2}>
+              {t('files.take')}
+            </SlabBold>
+            <Body>{t('files.takeWhy')}</Body>
+            <CheckboxRow label={t('files.secrets')} on={secrets} onChange={setSecrets} testID="with-secrets" />
+            {secrets ? <Notice kind="ask" title={t('files.secretsWhy')} /> : null}
+            <Button mode="outlined" label={t('files.takeZip')} busy={take.isPending} onPress={() => take.mutate()} testID="take-files" />
+          </Card>
         </View>
       </View>
     </Screen>
