@@ -7,7 +7,7 @@ import { ROOT } from './template';
 
 const OUT = join(ROOT, 'docs/screenshots');
 
-const shoot = async (phone: Phone, name: string) => {
+const shoot = async (phone: Pick<Phone, 'page'>, name: string) => {
   // What was just said goes away by itself; a picture shows the view without it.
   await expect(phone.page.getByText(/^(Undo|Rückgängig)$/)).toHaveCount(0, { timeout: 15_000 });
   await phone.page.evaluate(() => document.fonts.ready.then(() => undefined));
@@ -119,8 +119,7 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     // Kept before one goes on.
     await page.getByTestId('open-alone').click();
     await expect(page.getByTestId('alone-next')).toBeVisible();
-    await page.waitForTimeout(500);
-    await page.screenshot({ path: join(OUT, 'alone-phone.png') });
+    await shoot({ page }, 'alone-phone');
     await renter.close();
   }
 
