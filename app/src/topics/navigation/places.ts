@@ -20,12 +20,22 @@ const HULL =
 type FootKey = 'today' | 'bookings' | 'fleet';
 type MoreKey = 'attention' | 'figures' | 'prices' | 'staff' | 'firstHire' | 'handbook' | 'settings';
 export type PlaceKey = FootKey | MoreKey;
-export type Place<Key extends PlaceKey = PlaceKey> = { key: Key; path: string; icon: string; managerOnly: boolean };
+export type Place<Key extends PlaceKey = PlaceKey> = {
+  key: Key;
+  path: string;
+  icon: string;
+  managerOnly: boolean;
+  /** Pages that belong to it and do not lie below its path. */
+  besides?: readonly string[];
+};
+
+/** What is added to the fleet, on pages of its own. */
+const ADDED_TO_FLEET: readonly string[] = ['/boats/new', '/bases/new'];
 
 const FOOT: readonly Place<FootKey>[] = [
   { key: 'today', path: '/', icon: AFLOAT, managerOnly: false },
   { key: 'bookings', path: '/bookings', icon: mdiCalendarMonthOutline, managerOnly: false },
-  { key: 'fleet', path: '/fleet', icon: HULL, managerOnly: true },
+  { key: 'fleet', path: '/fleet', icon: HULL, managerOnly: true, besides: ADDED_TO_FLEET },
 ];
 const BEHIND_MORE: readonly Place<MoreKey>[] = [
   { key: 'attention', path: '/attention', icon: mdiAlertOutline, managerOnly: true },
@@ -44,16 +54,11 @@ export const placesOf = (manager: boolean) => {
   return { foot: FOOT.filter(may), behindMore: BEHIND_MORE.filter(may) };
 };
 
-/** What is added to the fleet, on pages of its own. */
-const ADDED_IN_FLEET: readonly string[] = ['/boats/new', '/bases/new'];
-
 /** Which place a page belongs to. A hire belongs to none: it is opened from several. */
 export const placeAt = (path: string): PlaceKey | undefined =>
-  ADDED_IN_FLEET.includes(path)
-    ? 'fleet'
-    : [...FOOT, ...BEHIND_MORE].find((place) =>
-        place.path === '/' ? path === '/' : path === place.path || path.startsWith(`${place.path}/`),
-      )?.key;
+  [...FOOT, ...BEHIND_MORE].find(
+    (place) => path === place.path || (place.path !== '/' && path.startsWith(`${place.path}/`)) || place.besides?.includes(path),
+  )?.key;
 
 /** Pages that want the whole screen and both hands: one goes back from them, and nowhere else. */
 export const isTask = (path: string): boolean => /^\/hire\/[^/]+\/(walk|sign|drill|docking|compare)(\/|$)/.test(path);
@@ -67,7 +72,7 @@ const isStep = (path: string): boolean =>
   path === '/settings/operator' ||
   path === '/settings/files' ||
   path === '/bookings/exchange' ||
-  ADDED_IN_FLEET.includes(path);
+  ADDED_TO_FLEET.includes(path);
 
 /** Height of the bar at the foot of a phone, px. */
 export const FOOT_HEIGHT = 72;

@@ -9,8 +9,8 @@ const IN_A_ROW = 4;
 const EDGE = 21;
 
 /**
- * Where the discs of each group stand: beside and under each other round their place, whole within the drawing, and below
- * what stands there already.
+ * Where the discs of each group stand: beside and under each other as near to their place as there is room, whole within the
+ * drawing, and not upon another group. Two that are alone show their very places, even where they touch each other.
  * @returns for each group the middles of its discs, px, in the order of the groups
  */
 export const grouped = (groups: readonly Group[], room: { width: number; height: number }): [number, number][][] => {
@@ -20,16 +20,15 @@ export const grouped = (groups: readonly Group[], room: { width: number; height:
   for (const group of [...groups].sort((a, b) => a.y - b.y)) {
     const columns = Math.min(IN_A_ROW, group.count);
     const [across, down] = [(columns - 1) * STEP, (Math.ceil(group.count / IN_A_ROW) - 1) * STEP];
-    const left = within(group.x - across / 2, across, room.width);
-    let top = within(group.y - down / 2, down, room.height);
     const alone = group.count === 1;
-    for (const other of taken) {
-      // One alone shows its very place; two such may touch each other.
-      if (alone && other.alone) continue;
-      if (left < other.right && other.left < left + across + STEP && top < other.bottom && other.top < top + down + STEP)
-        top = other.bottom;
-    }
-    top = within(top, down, room.height);
+    const left = within(group.x - across / 2, across, room.width);
+    const wanted = within(group.y - down / 2, down, room.height);
+    const inTheWay = taken.filter((other) => !(alone && other.alone) && left < other.right && other.left < left + across + STEP);
+    const isFree = (top: number) => inTheWay.every((other) => top >= other.bottom || other.top >= top + down + STEP);
+    // Where it wants to stand, or right under or above what is in the way.
+    const [top = wanted] = [wanted, ...inTheWay.flatMap((other) => [other.bottom, other.top - down - STEP])]
+      .filter((one) => one === within(one, down, room.height) && isFree(one))
+      .sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted));
     taken.push({ left, right: left + across + STEP, top, bottom: top + down + STEP, alone });
     placed.set(
       group,
