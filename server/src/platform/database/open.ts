@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import knex, { type Knex } from 'knex';
 import { picturesHere } from '../pictures/pictures';
 import type { PictureWork } from '../pictures/work';
-import { migrations } from './migrations';
+import { migrations } from './migrations/migrations';
 import { freeRoom } from './freeRoom';
 // What rows of each table hold is known wherever a store is.
 import type {} from './tables';

@@ -1,5 +1,5 @@
 import type { HireEvent } from '@quay/core/record/event';
-import { migrations } from '../../platform/database/migrations';
+import { migrations } from '../../platform/database/migrations/migrations';
 import { type Client, handOn, MANAGER, testQuay, type TestQuay } from '../../testing/quay';
 
 /** Each case has a hire of its own; all of them ask for this much or more. */
