@@ -31,16 +31,27 @@ export const brimmed = defineEvent('brimmed', {
   addedBy: ['hand', 'manager', 'renterAlone'],
 });
 
-/** A metered fill; two fills are two fills. */
+/** A metered fill, by the quay or by the renter on the way; two fills are two fills. */
 export const fuelFilled = defineEvent('fuelFilled', {
   body: {
     tank: id,
     litres: z.number().check(z.gt(0), z.lte(20_000)),
     brim: z.boolean(),
     by: z.enum(['operator', 'renter']),
-    paidMinor: z.optional(z.int().check(z.gte(0))),
+    paidMinor: z.optional(z.int().check(z.gte(0), z.lte(10_000_000))),
+    /** Of the pump's meter, or of the receipt. */
+    photos: z.optional(photos),
   },
   subject: ({ tank }) => ['filled', tank],
   merge: 'collect',
-  addedBy: ['hand', 'manager'],
+  addedBy: ({ by }) => (by === 'renter' ? ['hand', 'manager', 'renter'] : ['hand', 'manager']),
+  photos: ({ photos: taken }) => taken ?? [],
+});
+
+/** A tank that is not the engine's, filled or pumped out while the renter had the boat. */
+export const tankServed = defineEvent('tankServed', {
+  body: { tank: id, did: z.enum(['filled', 'emptied']) },
+  subject: ({ tank }) => ['served', tank],
+  merge: 'collect',
+  addedBy: ['hand', 'manager', 'renter'],
 });

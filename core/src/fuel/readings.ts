@@ -2,6 +2,7 @@ import type { Book } from '../fleet/book';
 import type { Gauge, Tank } from '../fleet/rows';
 import type { Walk } from '../events/parts';
 import { isEntered, type HireRecord, currentOf } from '../events/record';
+import { happenedAt } from '../events/stored';
 import { fuelFilled, gaugeRead } from './events';
 import { fuse, type Fused, type LevelMethod, type LevelReading } from './fuse';
 import { figuresWith } from './learn';
@@ -13,6 +14,8 @@ import { bestNext } from './next';
 const METHOD: Partial<Record<Gauge['reads'], LevelMethod>> = {
   needle: 'needle',
   percent: 'needle',
+  // Eighths on a panel are read like a needle.
+  figure: 'needle',
   sightLine: 'sightLine',
   dipstick: 'dipstick',
   sender: 'sender',
@@ -83,15 +86,24 @@ export const shownLevel = (record: HireRecord, book: Book, tank: Tank, walk: Wal
   return undefined;
 };
 
-/** Fills of a tank on the way: two fills are two fills. */
-export const fillsOf = (
-  record: HireRecord,
-  tank: string,
-  by: 'renter' | 'operator',
-): { litres: number; brim: boolean; paidMinor: number | undefined }[] =>
-  (currentOf(record, ['filled', tank], fuelFilled)?.currentEvents ?? []).flatMap(({ event: { body } }) =>
-    body.by === by ? [{ litres: body.litres, brim: body.brim, paidMinor: body.paidMinor }] : [],
-  );
+export type Fill = {
+  litres: number;
+  brim: boolean;
+  paidMinor: number | undefined;
+  photos: readonly string[];
+  atMs: number;
+  /** It stands on the renter's word. */
+  byRenter: boolean;
+};
+
+/** Fills of a tank: two fills are two fills. */
+export const fillsOf = (record: HireRecord, tank: string, by: 'renter' | 'operator'): Fill[] =>
+  (currentOf(record, ['filled', tank], fuelFilled)?.currentEvents ?? []).flatMap((stored) => {
+    const { body } = stored.event;
+    if (body.by !== by) return [];
+    const { litres, brim, paidMinor, photos = [] } = body;
+    return [{ litres, brim, paidMinor, photos, atMs: happenedAt(stored), byRenter: stored.actor.role === 'renter' }];
+  });
 
 /** How many hours the engine ran, by its counter. */
 export const hoursRun = (record: HireRecord, book: Book): number | undefined => {
@@ -131,6 +143,7 @@ export const fuelOf = (record: HireRecord, book: Book, tank: Tank): Fused | unde
   return fused && signed ? { ...fused, out: signed } : fused;
 };
 
-export const feedsEngine = ({ feeds }: Tank): boolean => feeds === undefined || feeds === 'engine';
+export const feedsEngine = ({ holds, feeds }: Pick<Tank, 'holds' | 'feeds'>): boolean =>
+  (holds === 'petrol' || holds === 'diesel') && (feeds === undefined || feeds === 'engine');
 
 export const fuelTanks = (book: Book): Tank[] => book.tanks.filter(({ holds }) => holds === 'petrol' || holds === 'diesel');

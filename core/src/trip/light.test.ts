@@ -1,4 +1,4 @@
-import { isDark, nextDusk } from './light';
+import { daylightOn, isDark, nextDusk } from './light';
 
 /**
  * Longitude, latitude, local noon, the sunset and the civil dusk after it, computed with another library (PyEphem 4.1: upper
@@ -32,6 +32,10 @@ describe('the ends of the day', () => {
     const found = nextDusk(noon, [longitude, latitude])!;
     expect(Math.abs(Date.parse(found.sunset) - Date.parse(sunset))).toBeLessThan(MINUTE);
     expect(Math.abs(Date.parse(found.dusk) - Date.parse(dusk))).toBeLessThan(MINUTE);
+    // The day of that noon by the sun ends at the same sunset, and began as long before its noon as it ends after.
+    const light = daylightOn(noon.slice(0, 10), [longitude, latitude])!;
+    expect(Math.abs(light.toMs - Date.parse(sunset))).toBeLessThan(MINUTE);
+    expect(Math.abs((light.fromMs + light.toMs) / 2 - Date.parse(noon)) / MINUTE).toBeLessThan(20);
     const at = (shift: number) => new Date(Date.parse(dusk) + shift * MINUTE).toISOString();
     expect([isDark(at(-3), [longitude, latitude]), isDark(at(3), [longitude, latitude])]).toEqual([false, true]);
   });
@@ -48,6 +52,7 @@ describe('the ends of the day', () => {
 
   it('are none where the sun stays up', () => {
     expect(nextDusk('2026-06-13T12:00:00.000Z', [15, 78])).toBeUndefined();
+    expect(daylightOn('2026-06-13', [15, 78])).toBeUndefined();
     expect(isDark('2026-06-13T00:00:00.000Z', [15, 78])).toBe(false);
     expect(isDark('2026-12-13T12:00:00.000Z', [15, 78])).toBe(true);
   });

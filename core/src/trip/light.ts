@@ -20,6 +20,13 @@ export const isDark = (at: string, position: Position): boolean => {
   );
 };
 
+/** From sunrise to sunset of a day of the calendar, ms since 1970; nothing where the sun does not rise, or does not set. @param day `YYYY-MM-DD` */
+export const daylightOn = (day: string, [longitude, latitude]: Position): { fromMs: number; toMs: number } | undefined => {
+  // Noon by the sun, so that it is this day's, wherever on earth.
+  const { sunrise, sunset } = getTimes(new Date(Date.parse(`${day}T12:00:00Z`) - (longitude / 360) * DAY_MS), latitude, longitude);
+  return sunrise && sunset ? { fromMs: sunrise.getTime(), toMs: sunset.getTime() } : undefined;
+};
+
 /** The next end of the day after an instant, as ISO instants; nothing where the sun stays up or down. */
 export const nextDusk = (at: string, position: Position): { sunset: string; dusk: string } | undefined => {
   const from = Date.parse(at);
