@@ -6,6 +6,7 @@ import { type Case, dayOfUse, type Fit, fitOf, peopleOf, policiesOf, withoutThei
 import { isEntered, currentOf, type HireRecord } from '../events/record';
 import { pointSkipped, pointBriefed } from '../briefing/events';
 import { evidenceGiven } from '../condition/events';
+import { levelsOf } from '../trip/levels/levels';
 import { isDark, nextDusk } from '../trip/light';
 import type { Briefing } from '../briefing/compose';
 import { type Level, type Overridable, usualLevel } from '../policy/castOff';
@@ -83,6 +84,24 @@ const fuelMatters = (record: HireRecord, of: CheckCase): Found[] =>
     ];
   });
 
+/** Tanks the party lives by that will not do, or may not. */
+const levelMatters = (record: HireRecord, of: CheckCase): Found[] =>
+  levelsOf(record, of).flatMap(({ tank, hours, lasts, fromMs, untilMs, onTheWay }): Found[] =>
+    lasts === 'yes'
+      ? []
+      : [
+          {
+            is: lasts === 'no' ? 'levelShort' : 'levelTight',
+            tank: tank.id,
+            holds: tank.holds,
+            hours,
+            wantedH: (untilMs - fromMs) / HOUR_MS,
+            onTheWay,
+            station: gaugeStop(of.book, tank.id),
+          },
+        ],
+  );
+
 const lightMatters = (of: CheckCase, now: string): Found[] => {
   const night = policyOf(policiesOf(of), 'night');
   const { position } = of.base;
@@ -158,6 +177,7 @@ export const castOffCheck = (record: HireRecord, of: CheckCase, given: CheckNow)
     ),
     ...(deposit.state === 'authorised' || deposit.state === 'notNeeded' ? [] : [{ is: 'deposit' as const, deposit }]),
     ...fuelMatters(record, of),
+    ...levelMatters(record, of),
     ...(wind && windLimitMs !== undefined && wind.ms > windLimitMs
       ? [{ is: 'wind' as const, windMs: wind.ms, limitMs: windLimitMs, by: wind.by }]
       : []),

@@ -4,6 +4,7 @@ import type { CrewFault } from '../party/aboard';
 import { type Level } from '../policy/castOff';
 import { type Hold, type Override } from './hold';
 import { type Deposit } from '../settlement/deposit';
+import type { Tank } from '../fleet/rows';
 import type { Defect } from '../turnaround/work';
 
 /** Another hire that has the boat: she is out with it, and has not been said to be back. A renter is not told whose. */
@@ -33,6 +34,16 @@ export type Found =
   | { is: 'pictureMissing'; surface: string; station: string }
   | { is: 'deposit'; deposit: Deposit }
   | { is: 'fuel'; tank: string; plan: ForPlan; hours: number; station: string | undefined }
+  /** What is in a tank is surely, or perhaps, not enough for the hire, or until it can be filled or emptied on the way. */
+  | {
+      is: 'levelShort' | 'levelTight';
+      tank: string;
+      holds: Tank['holds'];
+      hours: { low: number; likely: number; high: number };
+      wantedH: number;
+      onTheWay: boolean;
+      station: string | undefined;
+    }
   | { is: 'wind'; windMs: number; limitMs: number; by: WindBy }
   | { is: 'light'; dusk: string | undefined; dark: boolean; night: 'restricted' | 'forbidden' }
   /** People are to be towed, and the policy restricts or forbids it. */

@@ -20,6 +20,9 @@ export const keyOf = (found: Found): string => {
       return `deposit/${found.deposit.heldMinor}`;
     case 'fuel':
       return `fuel/${found.tank}/${Math.ceil(found.plan.needL - found.plan.mayUseL)}`;
+    case 'levelShort':
+    case 'levelTight':
+      return `${found.is}/${found.tank}/${Math.floor(found.hours.low)}`;
     case 'wind':
       return `wind/${Math.ceil(found.windMs)}`;
     case 'light':
@@ -63,6 +66,8 @@ export const ORIGIN: Record<Found['is'], Origin> = {
   pictureMissing: 'book',
   deposit: 'operator',
   fuel: 'operator',
+  levelShort: 'operator',
+  levelTight: 'operator',
   wind: 'book',
   light: 'operator',
   towing: 'operator',
@@ -102,6 +107,8 @@ export const placeOf = (found: Found, book: Case['book']): Place => {
     case 'pictureMissing':
     case 'gaugesDisagree':
     case 'fuel':
+    case 'levelShort':
+    case 'levelTight':
       return at(found.station);
     case 'notAsked':
     case 'signAgain':

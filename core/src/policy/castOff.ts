@@ -26,6 +26,8 @@ const USUAL_LEVEL = {
   pictureMissing: 'hold',
   deposit: 'ask',
   fuel: 'ask',
+  levelShort: 'ask',
+  levelTight: 'note',
   wind: 'ask',
   light: 'ask',
   towing: 'ask',
