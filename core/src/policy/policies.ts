@@ -23,6 +23,7 @@ export const Policies = z.object({
   noWake: one(POLICIES.noWake),
   ownJackets: one(POLICIES.ownJackets),
   anchoring: one(POLICIES.anchoring),
+  anchorLine: one(POLICIES.anchorLine),
   breach: one(POLICIES.breach),
 });
 export type Policies = z.infer<typeof Policies>;

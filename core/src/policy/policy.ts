@@ -23,6 +23,8 @@ export const POLICIES = {
   /** Jackets that people bring from home. */
   ownJackets: ['never', 'confirmedByHand', 'confirmedByRenter'],
   anchoring: ['allowed', 'knifeReady', 'emergencyOnly'],
+  /** Multiples of the depth: while somebody is awake aboard, and overnight. */
+  anchorLine: ['fiveAndSeven', 'threeAndFive', 'sevenAndTen'],
   breach: ['wholeDeposit', 'priced', 'warning'],
 } as const;
 export type PolicyTopic = keyof typeof POLICIES;
