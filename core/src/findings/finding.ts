@@ -44,6 +44,9 @@ export type Finding = {
       filledL: number;
       /** What the renter paid for it, as far as they said, and for how many litres. */
       paid: { litres: number; minor: number };
+      /** Some of it was filled, or paid, by the renter's word alone. */
+      onTheirWord: boolean;
+      photos: string[];
     }
   | {
       topic: 'hours';

@@ -207,6 +207,14 @@ describe('fuel, hours and other gauges', () => {
     expect(one(findings(...full, ...back, fill(12, false, 'renter')), 'fuel/petrol')).toMatchObject({ filledL: 12 });
   });
 
+  it('asks somebody to look at a fill that only the renter entered, and at none that the quay did', () => {
+    const fill = at({ kind: 'fuelFilled', tank: 'petrol', litres: 20, brim: false, by: 'renter', paidMinor: 4100, photos: ['ab'] });
+    const found = (role: 'renter' | 'hand') => one(findings(...back, { ...fill, actor: { id: role, role } }), 'fuel/petrol')!;
+    expect(found('renter')).toMatchObject({ onTheirWord: true, filledL: 20, paid: { litres: 20, minor: 4100 }, photos: ['ab'] });
+    expect([needsDecision(found('renter')), needsDecision(found('hand'))]).toEqual([true, false]);
+    expect(needsDecision({ ...found('renter'), decision: 'credit' })).toBe(false);
+  });
+
   it('that were not read both times say so and are charged nothing', () => {
     expect(one(findings(...out), 'fuel/petrol')).toMatchObject({ is: 'notRead' });
     expect(one(findings(), 'fuel/petrol')).toMatchObject({ is: 'notRead', fuel: undefined });

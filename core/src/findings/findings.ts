@@ -104,6 +104,7 @@ export const needsDecision = (finding: Finding): boolean => {
   if (finding.topic === 'check') return finding.is === 'notLooked' || finding.chargeable;
   // What the quay itself put down or looked at needs nobody's word again.
   if (finding.topic === 'receipt') return finding.byRenter;
+  if (finding.topic === 'fuel') return finding.onTheirWord;
   return finding.topic === 'propeller' && finding.is !== 'known';
 };
 

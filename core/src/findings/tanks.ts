@@ -24,6 +24,8 @@ export const tankFindings = (record: HireRecord, book: Book, base: (key: string,
         litres: receipts.reduce((sum, { litres }) => sum + litres, 0),
         minor: receipts.reduce((sum, { paidMinor }) => sum + (paidMinor ?? 0), 0),
       },
+      onTheirWord: renters.some(({ byRenter }) => byRenter),
+      photos: renters.flatMap(({ photos }) => photos),
     };
   });
 

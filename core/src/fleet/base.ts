@@ -93,3 +93,6 @@ export type Base = z.infer<typeof Base>;
 /** Lists of a base book, as they are edited and compared. */
 export const BASE_LISTS = ['berths', 'wayIn', 'returnCard', 'before', 'store', 'points'] as const;
 export type BaseList = (typeof BASE_LISTS)[number];
+
+/** From lowest to highest water at a base, m: the most that any of its berths says; none where none has a tide. */
+export const tideOf = ({ berths }: Pick<Base, 'berths'>): number => Math.max(0, ...berths.map(({ rangeM }) => rangeM ?? 0));

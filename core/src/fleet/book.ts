@@ -4,7 +4,7 @@ import { Plan } from './drawing';
 import { Drill } from './drills';
 import { Hull } from './hull';
 import { Place } from './places';
-import { Check, Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
+import { AnchorGear, Check, Engine, Fitting, Gauge, Outlet, PlateShape, Propeller, Station, Surface, Tank } from './rows';
 import { FixCard, Point, Round } from './points';
 import { BookId, Clauses, Wording } from '../words/words';
 
@@ -50,6 +50,7 @@ export const Book = z.object({
   looks: z.optional(Wording),
   callSign: z.optional(CallSign),
   windLimitMs: z.optional(WindLimit),
+  anchor: z.optional(AnchorGear),
   conditions: z.optional(z.record(BookId, Condition)),
   /** The operator's terms when the book was made. */
   clauses: z.optional(Clauses),
@@ -94,6 +95,7 @@ const layer = {
   looks: z.optional(z.nullable(Wording)),
   callSign: z.optional(z.nullable(CallSign)),
   windLimitMs: z.optional(z.nullable(WindLimit)),
+  anchor: z.optional(z.nullable(AnchorGear)),
   conditions: z.optional(z.record(BookId, Condition)),
   stations: changes,
   surfaces: changes,

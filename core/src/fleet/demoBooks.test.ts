@@ -82,9 +82,12 @@ describe('the books of the demonstration', () => {
 
   it('come home where nobody is: no hand takes a line or a key, and the key goes back into its box', () => {
     const [quay] = (json(DEMO, 'bases.json') as { bases: Base[] }).bases;
-    const told = (handover: string) =>
+    const told = (handover: string, waters = 'lake-ossel') =>
       quay!.returnCard
-        .filter(({ when }) => !when || judge(when, { 'policy.handover': handover, 'policy.batterySwitch': 'renterOff' }) === 'yes')
+        .filter(
+          ({ when }) =>
+            !when || judge(when, { 'policy.handover': handover, 'policy.batterySwitch': 'renterOff', 'waters.id': waters }) === 'yes',
+        )
         .map(({ say }) => say.en)
         .join(' ');
     expect(told('staffed')).toMatch(/hand takes your line.*key to the hand/);
@@ -92,6 +95,20 @@ describe('the books of the demonstration', () => {
       expect(told(handover)).not.toMatch(/a hand|to the hand/);
       expect(told(handover)).toMatch(/back into its box, the lid shut/);
     }
+    // Who comes from the canal is not led past the lake's rock, nor the other way round.
+    expect(told('staffed', 'tarn-cut')).toMatch(/Cutler’s Lock/);
+    expect(told('staffed', 'tarn-cut')).not.toMatch(/Gull Rock|red post|boathouse/);
+    expect(told('staffed')).not.toMatch(/Cutler’s Lock|bank of the Cut/);
+  });
+
+  it('name a tank with every gauge that shows a level of one', () => {
+    for (const [boat, { gauges, tanks }] of books)
+      for (const { id, tank, reads, unit } of gauges) {
+        const shows =
+          reads === 'lamp' || reads === 'needle' || reads === 'sightLine' || reads === 'dipstick' || reads === 'sender' || unit === '/8';
+        if (shows) expect([boat, id, tanks.some((one) => one.id === tank)]).toEqual([boat, id, true]);
+        else if (tank !== undefined) expect([boat, id, tanks.some((one) => one.id === tank)]).toEqual([boat, id, true]);
+      }
   });
 
   it('tell of the extinguisher where one is counted', () => {

@@ -72,6 +72,7 @@ export const idOf = (words: string, taken: readonly string[]): string => {
   const stem =
     words
       .normalize('NFD')
+      .replace(/\p{M}/gu, '')
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')

@@ -82,7 +82,7 @@ export const lineageOf = (
 };
 
 /** What a book says once, each replaced whole by the layer above. */
-export const SINGLES = ['kind', 'plan', 'plate', 'engine', 'hull', 'looks', 'callSign', 'windLimitMs'] as const;
+export const SINGLES = ['kind', 'plan', 'plate', 'engine', 'hull', 'looks', 'callSign', 'windLimitMs', 'anchor'] as const;
 export type Single = (typeof SINGLES)[number];
 /** Single fields and named conditions of a stack of layers. */
 export type Singles = Readonly<Partial<Record<Single | 'conditions', unknown>>>;

@@ -19,6 +19,7 @@ export const COMPUTED_POLICIES: readonly PolicyTopic[] = [
   'towing',
   'bowAnchoringOnly',
   'ownJackets',
+  'anchorLine',
   'breach',
 ];
 

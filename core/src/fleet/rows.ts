@@ -66,6 +66,8 @@ export const Tank = z.object({
   capacityL: z.number().check(z.gt(0), z.lte(20_000)),
   /** What draws from it; the engine unless said otherwise. A can and a toy's tank feed nothing: they are read and charged. */
   feeds: z.optional(z.enum(TANK_FEEDS)),
+  /** What the boat takes from it by herself in a day, from the least to the most: a generator's petrol, the cooker's gas, L. */
+  litresADay: z.optional(z.tuple([z.number().check(z.gte(0), z.lte(500)), z.number().check(z.gte(0), z.lte(500))])),
   /** What the pick-up cannot reach. */
   unusableL: z.optional(z.number().check(z.gte(0))),
   /** Needle (0 to 1) → volume share (0 to 1), when the needle does not run straight. */
@@ -83,6 +85,8 @@ export const Outlet = z.object({
   name: Wording,
   from: BookId,
   into: z.optional(BookId),
+  /** What each person draws from it in a day, from the least to the most, L. */
+  litresPerPersonDay: z.optional(z.tuple([z.number().check(z.gte(0), z.lte(500)), z.number().check(z.gte(0), z.lte(500))])),
   /** Loads that are allowed only so: with the engine running, never under way … */
   note: z.optional(Wording),
 });
@@ -142,7 +146,26 @@ export const Propeller = z.object({
 });
 export type Propeller = z.infer<typeof Propeller>;
 
+/** What she anchors with, m. */
+export const AnchorGear = z.object({
+  /** Line and chain together, all that is aboard. */
+  lineM: z.number().check(z.gt(0), z.lte(300)),
+  /** From the water to where the line leaves the bow. */
+  bowM: z.number().check(z.gte(0), z.lte(10)),
+  /** To be added to what the sounder shows, for the depth from the surface. */
+  sounderM: z.optional(z.number().check(z.gte(-10), z.lte(10))),
+});
+export type AnchorGear = z.infer<typeof AnchorGear>;
+
 export const PlateShape = z.object({ people: z.int().check(z.gte(1), z.lte(60)), loadKg: z.number().check(z.gt(0)) });
+/** One line of a boat's speed table, tried in calm and slack water with a usual load. */
+const PaceRow = z.object({
+  rpm: z.optional(z.number().check(z.gt(0), z.lte(12_000))),
+  kmh: z.number().check(z.gt(0), z.lte(120)),
+  lPerHour: z.optional(z.number().check(z.gt(0), z.lte(500))),
+});
+export type PaceRow = z.infer<typeof PaceRow>;
+
 export const Engine = z.object({
   kind: z.enum(['outboard', 'inboardDiesel', 'inboardPetrol', 'electric']),
   count: z.optional(z.int().check(z.gte(1), z.lte(4))),
@@ -151,6 +174,10 @@ export const Engine = z.object({
   idleRpm: z.optional(z.number().check(z.gt(0))),
   fullRpm: z.optional(z.number().check(z.gt(0))),
   warmC: z.optional(z.tuple([z.number(), z.number()])),
+  /** Her speed table: revs, speed, and what she burns; what lies between is interpolated. */
+  speeds: z.optional(z.array(PaceRow).check(z.maxLength(20))),
+  /** Revs at which she shakes: gone through, not kept. */
+  avoidRpm: z.optional(z.tuple([z.number(), z.number()])),
 });
 
 /**

@@ -128,6 +128,7 @@ describe('who may add what', () => {
     'drillDone',
     'dockingTried',
     'receiptShown',
+    'tankServed',
     'lineAnswered',
     'lineContested',
     'undone',

@@ -71,6 +71,8 @@ export const litresCharged = (finding: FuelFinding, list: PriceList): number =>
  * allowance those that it would have covered. Only what they hold a receipt for can be given back.
  */
 const litresCredited = (finding: FuelFinding, list: PriceList): number => {
+  // What only the renter says they paid is given back once somebody of the quay has said so.
+  if (finding.onTheirWord && finding.decision !== 'credit') return 0;
   if (list.fuelScheme === 'flat') return finding.paid.litres;
   if (list.fuelScheme !== 'included') return 0;
   return Math.max(0, Math.min(finding.paid.litres, -litresOwed(finding, list)));
@@ -159,6 +161,8 @@ const isCharged = (finding: Finding): boolean => {
   if (!finding.chargeable) return false;
   const { topic, decision } = finding;
   if (topic === 'receipt') return decision === 'credit' || (decision === undefined && !finding.byRenter);
+  // Litres are charged as they were measured, whatever becomes of the receipts for some of them.
+  if (topic === 'fuel' && finding.onTheirWord) return decision !== 'askManager';
   const measured = topic === 'fuel' || topic === 'late' || topic === 'tank' || topic === 'extra';
   return decision === 'renters' || (measured && decision === undefined);
 };

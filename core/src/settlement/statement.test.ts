@@ -151,6 +151,11 @@ describe('the statement', () => {
     expect(lines({ fuelScheme: 'flat' })).toEqual([['fuel/petrol/credit', 30, -6300]]);
     // Nothing is given back without a receipt.
     expect(lines({ fuelScheme: 'flat' }, { paid: { litres: 0, minor: 0 } })).toEqual([]);
+    // By the renter's word alone nothing goes back until somebody took it; what was burnt is charged either way.
+    const word = (decision: string | undefined) => lines({ fuelScheme: 'flat' }, { onTheirWord: true, decision });
+    expect([word(undefined), word('notOurs'), word('credit')]).toEqual([[], [], [['fuel/petrol/credit', 30, -6300]]]);
+    const used = (decision: string | undefined) => lines({ fuelScheme: 'used' }, { onTheirWord: true, decision });
+    expect([used(undefined), used('notOurs'), used('askManager')]).toEqual([[['fuel/petrol', 10, 2050]], [['fuel/petrol', 10, 2050]], []]);
   });
 
   it('charges a flat rate by begun days where the list has one', () => {
