@@ -10,6 +10,7 @@ const SERVER = {
   compareCommand: 'server/src/topics/photo/compare/main.ts',
   incoming: 'server/src/topics/exchange/thread.ts',
   import: 'server/src/import/thread.ts',
+  track: 'server/src/topics/trip/track/thread.ts',
   picture: 'server/src/platform/pictures/process.ts',
 };
 

@@ -23,7 +23,9 @@ import * as repair from './repair';
 import * as session from './session';
 import * as settlement from './settlement';
 import * as setup from './setup';
+import * as track from './track';
 import * as walkIn from './walkIn';
+import * as waters from './waters';
 import * as weather from './weather';
 
 const isEndpoint = (value: unknown): value is Endpoint =>
@@ -50,7 +52,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   renter,
   keySafe,
   simulators,
+  waters,
   weather,
+  track,
   deposit,
   settlement,
   gateway,

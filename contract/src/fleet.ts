@@ -144,6 +144,8 @@ export const listBooks = endpoint({
     bases: z.array(z.object({ id: Id, name: z.string(), boats: z.array(z.string()) })),
     /** Sets of rules, with the waters on which each holds. */
     rules: z.array(z.object({ id: Id, name: Wording, waters: z.array(z.string()) })),
+    /** Waters, with the boats that are hired out on each. */
+    waters: z.array(z.object({ id: Id, name: z.string(), boats: z.array(z.string()) })),
   }),
 });
 

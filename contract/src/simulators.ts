@@ -5,7 +5,7 @@ import { nothing } from './parts';
 /** Simulated devices and services of a demonstration, and how each can be made to behave, to see what that is like. */
 export const SIMULATORS = {
   keySafe: ['works', 'silent'],
-  weatherMast: ['works', 'silent'],
+  weatherMast: ['works', 'silent', 'late', 'wrong'],
   cardTerminal: ['works', 'declines', 'silent', 'answersTwice', 'expires'],
   boatGateway: ['works', 'sticks', 'drifts', 'silent'],
 } as const;

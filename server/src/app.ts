@@ -27,6 +27,7 @@ import { settlementRoutes } from './topics/settlement/routes';
 import { statementRoutes } from './topics/settlement/statementRoutes';
 import { setupRoutes } from './topics/setup/routes';
 import { staffRoutes } from './topics/staff/routes';
+import { trackRoutes } from './topics/trip/track/routes';
 import { weatherRoutes } from './topics/trip/routes';
 import { packRoutes } from './topics/walk/routes';
 import { filesRoutes } from './import/routes';
@@ -95,6 +96,7 @@ export const makeApp = (quay: Quay, web: string | undefined, proxies: readonly s
     ...briefingRoutes,
     ...fuelRoutes,
     ...weatherRoutes,
+    ...trackRoutes,
     ...keySafeRoutes,
     ...depositRoutes,
     ...settlementRoutes,

@@ -60,6 +60,7 @@ const goodBodies: Record<string, unknown> = {
   tryCondition: { condition: { fact: 'party.people', atLeast: 1 } },
   changeEverywhere: { points: [] },
   changeRules: { rules: JSON.parse(readFileSync(join(__dirname, '../../starters/rules/everyone-under-way.json'), 'utf8')) as unknown },
+  changeWaters: { waters: { type: 'FeatureCollection', id: 'x', name: 'x', features: [] } },
   changeStaff: { name: 'x', role: 'hand' },
   addStaff: { name: 'x', role: 'hand', secret: '123456' },
   addBase: { name: 'x', zone: 'Europe/Dublin', phone: '', water: 'x', emergencyNumber: '', rules: 'x' },

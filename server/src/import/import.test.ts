@@ -155,6 +155,25 @@ describe('a folder with faults', () => {
     );
   });
 
+  it('names what is wrong on a sheet of water by its feature', () => {
+    edit('waters/lake-ossel.geojson', (text) => {
+      const sheet = JSON.parse(text) as { features: { id: string; geometry: { type: string; coordinates: unknown } }[] };
+      const strand = sheet.features.find(({ id }) => id === 'maiden-strand')!;
+      const [ring] = strand.geometry.coordinates as [number, number][][];
+      strand.geometry.coordinates = [[ring![0]!, ring![3]!, ring![1]!, ring![4]!, ring![2]!, ring![0]!]];
+      sheet.features.find(({ id }) => id === 'white-tower')!.geometry.coordinates = [3_512_345, 5_301_234];
+      return JSON.stringify(sheet);
+    });
+    expect(faults()[0]).toMatch(/^waters\/lake-ossel\.geojson, features\[white-tower\]\.geometry/);
+    edit('waters/lake-ossel.geojson', (text) => text.replace('[3512345,5301234]', '[35.1,53.0]'));
+    expect(faults()).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^waters\/lake-ossel\.geojson, features\[white-tower\]: lies far from everything else/),
+        expect.stringMatching(/^waters\/lake-ossel\.geojson, features\[maiden-strand\]: crosses itself near -37\.9/),
+      ]),
+    );
+  });
+
   it('tells languages that are missing as notices, and loads all the same', () => {
     edit('boats/tuppenny-bun.json', (text) => text.replace(/"fr": "Le troisième[^"]*",/, ''));
     const got = read();

@@ -97,7 +97,7 @@ export const loadImport = async (db: Knex, data: Import, now = new Date().toISOS
       await trx('waters')
         .insert({ id: waters.id, name: waters.name, body: JSON.stringify(waters) })
         .onConflict('id')
-        .merge();
+        .merge({ name: waters.name, body: JSON.stringify(waters), version: trx.raw('waters.version + 1') });
     for (const base of data.bases) await putBook(trx, 'base', base, { name: base.name, zone: base.zone }, { at: now, by: null });
     for (const boat of data.boats) await loadBoat(trx, boat, now);
     const list: Terms = {

@@ -15,6 +15,7 @@ import { HandoverPolicy } from '@quay/core/fleet/handoverPolicy';
 import type { GeneralPoint } from '@quay/core/fleet/points';
 import { RuleSet } from '@quay/core/party/rules';
 import { DamagePolicy, FUEL_SCHEMES, type Price, PriceList } from '@quay/core/settlement/prices';
+import { MOST_CORNERS_IN_ALL, type WatersFault, watersFaults } from '@quay/core/waters/faults';
 import { Waters } from '@quay/core/waters/zone';
 import { starterClasses } from '../topics/fleet/starters';
 import { type Fault, sayFault } from '../platform/fault';
@@ -69,6 +70,15 @@ export type Import = {
   /** A picture for the head of papers, as it was brought. */
   logo: Uint8Array | undefined;
 };
+
+const saidOfWaters = ({ is, at }: WatersFault): string =>
+  ({
+    crossesItself: `crosses itself near ${at?.map((degrees) => degrees.toFixed(5)).join(', ')}`,
+    noArea: 'encloses nothing',
+    idTwice: 'has the id of another feature',
+    farAway: 'lies far from everything else: is it in degrees (WGS 84), longitude first?',
+    tooManyCorners: `has ${at?.[0]} corners; all features together may have ${MOST_CORNERS_IN_ALL}, and have ${at?.[1]}`,
+  })[is];
 
 /**
  * Reads a folder of open formats (see docs/formats). Everything wrong is reported at once. What is only missing in a
@@ -163,6 +173,8 @@ export const readImport = (
   for (const { file, value } of waters.values())
     if (value.rules !== undefined && !rules.has(value.rules))
       faults.push({ file, where: 'rules', reason: `there is no set of rules “${value.rules}”` });
+  for (const { file, value } of waters.values())
+    for (const fault of watersFaults(value)) faults.push({ file, where: `features[${fault.feature}]`, reason: saidOfWaters(fault) });
   for (const base of bases)
     if (!waters.has(base.waters))
       faults.push({ file: 'bases.json', where: `bases[${base.id}].waters`, reason: `there are no waters “${base.waters}”` });

@@ -49,7 +49,7 @@ type Session = {
   endedAt: string | null;
 };
 type Base = { id: string; name: string; zone: string; body: string; version: number; madeAt: string | null; madeBy: string | null };
-type Waters = { id: string; name: string; body: string };
+type Waters = { id: string; name: string; body: string; version: number };
 type Boat = {
   id: string;
   name: string;
@@ -179,6 +179,8 @@ export type JudgedBoxRow = {
   flaw: 0 | 1;
   forgotten: 0 | 1;
 };
+/** `report`: JSON of what the track shows; the fixes themselves are not kept. */
+export type TrackRow = { id: string; hire: string; name: string; addedAt: string; addedBy: string; report: string };
 type AttentionAside = { key: string; by: string; at: string };
 export type OutOfServiceRow = {
   id: string;
@@ -236,7 +238,7 @@ declare module 'knex/types/tables' {
     enrolment: Table<Enrolment>;
     session: Table<Session>;
     base: Table<Base, 'version'>;
-    waters: Table<Waters>;
+    waters: Table<Waters, 'version'>;
     boat: Table<Boat, 'waters'>;
     book: Table<BookVersion>;
     priceList: Table<PriceListVersion>;
@@ -259,6 +261,7 @@ declare module 'knex/types/tables' {
     keyCode: Table<KeyCode>;
     comparison: Table<ComparisonJob>;
     judgedBox: Table<JudgedBoxRow, 'forgotten'>;
+    track: Table<TrackRow>;
     attentionAside: Table<AttentionAside>;
     toTranslate: Table<ToTranslate>;
     outOfService: Table<OutOfServiceRow>;

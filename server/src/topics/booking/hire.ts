@@ -1,3 +1,4 @@
+import { Base, tideOf } from '@quay/core/fleet/base';
 import type { Hire } from '@quay/contract/hire';
 import type { Handover } from '@quay/core/policy/policy';
 import type { Knex } from 'knex';
@@ -54,7 +55,9 @@ export const termsOf = async (
 };
 
 /** A base by its id; to a renter only the base of their hire. */
-export const baseOf = async (db: Knex, id: string, hire?: string): Promise<{ id: string } | undefined> => {
+export const baseOf = async (db: Knex, id: string, hire?: string): Promise<{ id: string; tideM: number } | undefined> => {
   if (hire !== undefined && (await db('hire').where({ id: hire }).first('base'))?.base !== id) return undefined;
-  return db('base').where({ id }).first('id');
+  const row = await db('base').where({ id }).first('body');
+  if (!row) return undefined;
+  return { id, tideM: tideOf(Base.parse(JSON.parse(row.body))) };
 };

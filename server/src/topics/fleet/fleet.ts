@@ -10,6 +10,7 @@ import { versionOf } from '../policy/operator';
 import { knownHere } from './lacking';
 import { bodyOf, versionsOf } from './pastBook';
 import { rulesThere } from './rules';
+import { watersThere } from './waters';
 import { classesOf, resolveBook, newest } from './resolvedBook';
 import { type BookKey, foundRight, waitingTexts } from './toTranslate';
 
@@ -98,6 +99,7 @@ export const booksOf = async (db: Knex) => {
     ),
     bases: await Promise.all(bases.map(async ({ id, name }) => ({ id, name, boats: namesOf(await boatsAt(db, id)) }))),
     rules: await rulesThere(db),
+    waters: await watersThere(db),
   };
 };
 

@@ -1,5 +1,7 @@
 import { changeBase, changeBook, changeClass, type Changed, changeEverywhere } from './change';
 import { changeRules, rulesShelf } from './rules';
+import { changeWaters, watersShelf } from './waters';
+import * as watersApi from '@quay/contract/waters';
 import { boatsOf } from './boats';
 import * as api from '@quay/contract/fleet';
 import * as newApi from '@quay/contract/newBoat';
@@ -47,6 +49,16 @@ export const fleetRoutes = [
   }),
   on(api.changeRules, async ({ quay, params, body, seen, res }) => {
     const shelf = await changeRules(quay.store.db, params.rulesId, body.rules, seen);
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(watersApi.getWaters, async ({ quay, params, res }) => {
+    const shelf = (await watersShelf(quay.store.db, params.watersId)) ?? noBook();
+    res.set('ETag', `"${shelf.version}"`);
+    return shelf;
+  }),
+  on(watersApi.changeWaters, async ({ quay, params, body, seen, res }) => {
+    const shelf = await changeWaters(quay.store.db, params.watersId, body.waters, seen);
     res.set('ETag', `"${shelf.version}"`);
     return shelf;
   }),

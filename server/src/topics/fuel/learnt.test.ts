@@ -19,7 +19,7 @@ it('learns a gauge’s errors from fills that were metered to the brim at the en
   const gauges = (
     (await phone.send('GET', `/hires/${pattern.id}`)).json as { book: { gauges: { id: string; tank?: string; unit?: string }[] } }
   ).book.gauges;
-  const gauge = gauges.find(({ tank }) => tank !== undefined)!;
+  const gauge = gauges.find(({ tank }) => tank === 'diesel')!;
   const hire = async (n: number, bodies: EventBody[], state: 'closed' | 'out' = 'closed') => {
     const id = `past-${n}`;
     await db('hire').insert({ ...pattern, id, from: `2026-05-${10 + n}T08:00:00.000Z`, to: `2026-05-${10 + n}T12:00:00.000Z` });

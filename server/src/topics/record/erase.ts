@@ -16,6 +16,8 @@ export const erasePeople = (db: Knex, before: string): Promise<number> =>
       const some = hires.slice(i, i + 400);
       const ids = some.map(({ id }) => id);
       await trx('sheet').whereIn('hire', ids).del();
+      // Where people were is theirs as much as their names are.
+      await trx('track').whereIn('hire', ids).del();
       await trx('renterSession').whereIn('hire', ids).del();
       await trx('renterLink').whereIn('hire', ids).del();
       await trx('keyCode').whereIn('hire', ids).del();

@@ -42,4 +42,29 @@ describe('wind and water at a base', () => {
     expect((await ask(BASE)).json).toMatchObject({ is: 'observed' });
     expect((await ask('/bases/pell-slip/weather')).status).toBe(404);
   });
+
+  it('are foreseen hour by hour, late when the service is, and to a renter only at their own base', async () => {
+    await setUp();
+    const ask = '/bases/ossel-quay/forecast';
+    const first = (await hand.send('GET', ask)).json as {
+      is: string;
+      simulated: boolean;
+      forecast: { issuedAt: string; hours: { at: string }[] };
+    };
+    expect(first).toMatchObject({ is: 'forecast', simulated: true });
+    expect(first.forecast.hours.length).toBeGreaterThan(24);
+    expect(quay.clock.now.getTime() - Date.parse(first.forecast.issuedAt)).toBeLessThan(3_600_000);
+    const mina = quay.client();
+    await mina.send('POST', '/session', MANAGER);
+    await mina.send('POST', '/simulators/weatherMast', { mode: 'late' });
+    const late = (await hand.send('GET', ask)).json as typeof first;
+    expect(quay.clock.now.getTime() - Date.parse(late.forecast.issuedAt)).toBeGreaterThan(8 * 3_600_000);
+    await mina.send('POST', '/simulators/weatherMast', { mode: 'silent' });
+    expect((await hand.send('GET', ask)).json).toEqual({ is: 'silent' });
+    expect((await hand.send('GET', '/bases/nowhere/forecast')).status).toBe(404);
+    const { json } = await hand.send('POST', '/hires/h-1001/links', {});
+    const phone = quay.client();
+    await phone.send('POST', '/renter/session', { token: (json.url as string).split('#')[1] });
+    expect((await phone.send('GET', '/bases/pell-slip/forecast', undefined, { 'x-quay-renter': 'h-1001' })).status).toBe(404);
+  });
 });

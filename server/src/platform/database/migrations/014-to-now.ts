@@ -137,4 +137,22 @@ export const OWN_QUAY: readonly Migration[] = [
         t.index(['boat', 'surface']);
       }),
   },
+  {
+    name: '021-tracks',
+    down: onlyForward,
+    up: (db) =>
+      db.schema.createTable('track', (t) => {
+        t.string('id').primary();
+        t.string('hire').notNullable().references('hire.id').index();
+        t.string('name').notNullable();
+        t.string('addedAt').notNullable();
+        t.string('addedBy').notNullable();
+        t.text('report').notNullable();
+      }),
+  },
+  {
+    name: '022-versions-of-waters',
+    down: onlyForward,
+    up: (db) => db.schema.alterTable('waters', (t) => t.integer('version').notNullable().defaultTo(1)),
+  },
 ];
