@@ -66,7 +66,7 @@ const setOldAside = () => {
 /** The two faces, each with a worker of its own that keeps its own files and not the other's, nor what only a manager at a desk opens. Of the handbook its words are kept; its pictures come when they are looked at. */
 const FACES = [
   { name: 'staff', scope: '', leaves: ['**/renter-*.js'], keeps: ['handbook/*.json'] },
-  { name: 'renter', scope: 'r/', leaves: ['**/staff-*.js', '**/{ExpertSheet,boards}-*.js'], keeps: [] },
+  { name: 'renter', scope: 'r/', leaves: ['**/staff-*.js', '**/{ExpertSheet,boards,WatersPage,TrackPage,leaflet-geoman}-*.js'], keeps: [] },
 ];
 
 /** Makes the service worker of a face. */

@@ -8,8 +8,8 @@ module.exports = {
   sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'JSON', 'String'],
   setupFiles: ['<rootDir>/jest.setup.js'],
   setupFilesAfterEnv: ['@testing-library/jest-dom'],
-  // Threads are bundled beside the app; here their addresses are only names.
-  moduleNameMapper: { '^worker:': '<rootDir>/src/testing/thread.ts' },
+  // Threads and styles are bundled beside the app; here their addresses are only names.
+  moduleNameMapper: { '^(worker|style):': '<rootDir>/src/testing/thread.ts' },
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   transformIgnorePatterns: [
     '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|react-native-svg|react-native-paper|@noble|@date-fns|canonicalize|zod|i18next|idb|uuid|ml-levenberg-marquardt|ml-matrix|ml-array-rescale|ml-array-max|ml-array-min|is-any-array|@dnd-kit|color|color-string|color-convert|color-name)/?)',

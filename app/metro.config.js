@@ -1,7 +1,7 @@
 const { getDefaultConfig } = require('expo/metro-config');
 const { buildSync } = require('esbuild');
 const { createHash } = require('crypto');
-const { mkdirSync, rmSync, writeFileSync } = require('fs');
+const { mkdirSync, readFileSync, rmSync, writeFileSync } = require('fs');
 const path = require('path');
 
 const config = getDefaultConfig(__dirname);
@@ -17,7 +17,7 @@ mkdirSync(threadFiles, { recursive: true });
 const addresses = path.join(__dirname, '.threads');
 mkdirSync(addresses, { recursive: true });
 const threads = Object.fromEntries(
-  ['docking', 'drill', 'photo'].map((name) => {
+  ['docking', 'drill', 'photo', 'reach'].map((name) => {
     const { outputFiles } = buildSync({
       entryPoints: [path.join(__dirname, 'src/workers', `${name}.ts`)],
       bundle: true,
@@ -35,6 +35,16 @@ const threads = Object.fromEntries(
     return [`worker:${name}`, out];
   }),
 );
+
+/** The chart's style sheet, fetched when the first chart is opened: a style that is imported stands in the page from the start. */
+const sheet = [require.resolve('leaflet/dist/leaflet.css'), path.join(__dirname, 'src/platform/chart/chart.css')]
+  .map((file) => readFileSync(file, 'utf8'))
+  .join('\n');
+const sheetFile = `chart-${createHash('md5').update(sheet).digest('hex')}.css`;
+writeFileSync(path.join(threadFiles, sheetFile), sheet);
+const sheetOut = path.join(addresses, 'chartStyle.mjs');
+writeFileSync(sheetOut, `export const address = ${JSON.stringify(`/${HASHED}/${sheetFile}`)};\n`);
+threads['style:chart'] = sheetOut;
 
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) =>

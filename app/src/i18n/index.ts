@@ -1,5 +1,7 @@
 import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
+import type { AfloatWords } from './afloat/en';
+import type { ChartWords } from './chart/en';
 import type { StaffWords } from './en';
 import type { InsideWords } from './inside';
 import type { RenterWords } from './renter/en';
@@ -8,7 +10,7 @@ import type { StopWords } from './stop/en';
 declare module 'i18next' {
   interface CustomTypeOptions {
     defaultNS: 'translation';
-    resources: { translation: StaffWords & InsideWords & RenterWords & StopWords };
+    resources: { translation: StaffWords & InsideWords & RenterWords & StopWords & ChartWords & AfloatWords };
   }
 }
 

@@ -24,6 +24,7 @@ const FIGURES = {
   code: 'fender',
   by: 'Tuppenny Bun',
   clock: '07:30',
+  most: 20,
 };
 
 const wordsOf = async (language: string, problem: Record<string, string>) => {

@@ -190,6 +190,27 @@ export const loadShared = (): Promise<void> => {
   return shared;
 };
 
+const styles = new Map<string, Promise<void>>();
+/** Fetches a style sheet once, before what it styles is drawn; tried again when it could not be had. */
+export const loadStyle = (address: string): Promise<void> => {
+  const known = styles.get(address);
+  if (known) return known;
+  const coming = new Promise<void>((resolve, reject) => {
+    const link = document.createElement('link');
+    link.rel = 'stylesheet';
+    link.href = address;
+    link.onload = () => resolve();
+    link.onerror = () => {
+      styles.delete(address);
+      link.remove();
+      reject(new Error('a part of the app could not be fetched'));
+    };
+    document.head.append(link);
+  });
+  styles.set(address, coming);
+  return coming;
+};
+
 /** What is drawn from a blob may still be on its way when its place is gone: its address stays good for so long, ms. */
 const DRAWN_MS = 10_000;
 
@@ -197,3 +218,7 @@ const DRAWN_MS = 10_000;
 export const letGoOf = (address: string): void => {
   setTimeout(() => URL.revokeObjectURL(address), DRAWN_MS);
 };
+
+/** Packed by gzip, where the browser can: a track is a tenth of itself then. */
+export const packed = async (file: Blob): Promise<Blob> =>
+  typeof CompressionStream === 'undefined' ? file : new Response(file.stream().pipeThrough(new CompressionStream('gzip'))).blob();

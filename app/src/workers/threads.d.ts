@@ -10,3 +10,11 @@ declare module 'worker:drill' {
 declare module 'worker:photo' {
   export const address: string;
 }
+
+declare module 'worker:reach' {
+  export const address: string;
+}
+
+declare module 'style:chart' {
+  export const address: string;
+}

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { aloneScreen } from '../../bundles/openRenter';
 
 const Docking = aloneScreen(
-  () => import('../../topics/renter/RenterDocking'),
+  () => import('../../topics/renter/afloat/RenterDocking'),
   (file) => file.RenterDocking,
 );
 

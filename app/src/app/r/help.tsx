@@ -1,6 +1,6 @@
 import { renterScreen } from '../../bundles/openRenter';
 
 export default renterScreen(
-  () => import('../../topics/renter/HelpPage'),
+  () => import('../../topics/renter/help/HelpPage'),
   (file) => file.HelpPage,
 );

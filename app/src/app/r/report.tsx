@@ -1,6 +1,6 @@
 import { renterScreen } from '../../bundles/openRenter';
 
 export default renterScreen(
-  () => import('../../topics/renter/ReportPage'),
+  () => import('../../topics/renter/afloat/ReportPage'),
   (file) => file.ReportPage,
 );

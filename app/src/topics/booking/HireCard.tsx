@@ -2,8 +2,6 @@ import { marksOf } from '@quay/core/condition/placed';
 import { isEntered, currentUnder } from '@quay/core/events/record';
 import { pointBriefed } from '@quay/core/briefing/events';
 import { counted } from '@quay/core/condition/events';
-import type { HirePack } from '@quay/contract/hire';
-import type { Walk } from '@quay/core/events/parts';
 import { stateOf } from '@quay/core/day/board';
 import { depositOf } from '@quay/core/settlement/deposit';
 import { unattended } from '@quay/core/policy/policy';
@@ -31,8 +29,11 @@ import { DossierCard } from '../record/DossierCard';
 import { Log, RecordPanel } from '../record/Log';
 import { DepositSheet, EndingNotice } from '../settlement/DepositSheet';
 import { useBackToPlace } from '../navigation/lastPlace';
+import { useMe } from '../../local/session';
+import { TripLinks } from './TripLinks';
 import { CancelledNotice } from './CancelledNotice';
 import { ContactRow } from './ContactRow';
+import { HireSeals } from './HireSeals';
 import { KeySheet } from './KeySheet';
 import { LinkSheet } from './LinkSheet';
 
@@ -52,6 +53,7 @@ export const HireCard = ({ view }: { view: HireView }) => {
   const { hire, base } = pack;
   const state = stateOf(record);
   const alone = { out: unattended(hire.handover, 'out'), in: unattended(hire.handover, 'in') };
+  const manager = useMe().data?.staff.role === 'manager';
   /** Nothing more comes to it. */
   const over = state === 'closed' || state === 'cancelled';
   const leftOther = record.ofOtherBoat.some(({ event: { body } }) => body.kind === 'castOff');
@@ -67,13 +69,6 @@ export const HireCard = ({ view }: { view: HireView }) => {
     else if (state === 'settling') router.push(`/hire/${hire.id}/compare`);
     else router.push(`/hire/${hire.id}/statement`);
   };
-  const seals = (['out', 'in'] as const).flatMap(
-    (walk): { walk: Walk; state: HirePack['seals'][number]['state'] | 'here'; aside: number }[] => {
-      const server = pack.seals.filter((seal) => seal.walk === walk).pop();
-      if (server) return [{ walk, state: server.state, aside: server.aside }];
-      return isEntered(record, [walk, 'sealed']) ? [{ walk, state: 'here', aside: 0 }] : [];
-    },
-  );
   const counts = {
     told: currentUnder(record, ['out', 'point'], pointBriefed).length,
     counted: currentUnder(record, ['out', 'count'], counted).length,
@@ -97,20 +92,7 @@ export const HireCard = ({ view }: { view: HireView }) => {
             {t(alone.out ? 'hire.unattended' : 'hire.unattendedIn')}
           </Tag>
         ) : null}
-        {seals.map((seal) => (
-          <Tag
-            key={seal.walk}
-            kind={
-              seal.aside > 0
-                ? 'ask'
-                : seal.state === 'countersigned'
-                  ? 'ok'
-                  : seal.state === 'rootDiffers' || seal.state === 'badSignature'
-                    ? 'stop'
-                    : 'ask'
-            }
-          >{`${t(`hire.${seal.walk}_`)}: ${t(`hire.seal.${seal.state === 'countersigned' && !isEntered(record, [seal.walk, 'signed', 'staff']) ? 'alone' : seal.state}`)}${seal.aside > 0 ? ` · ${t('repair.sealAside', { count: seal.aside })}` : ''}`}</Tag>
-        ))}
+        <HireSeals view={view} />
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {state === 'walkingIn' || state === 'settling' || state === 'closed' ? (
@@ -209,9 +191,7 @@ export const HireCard = ({ view }: { view: HireView }) => {
               testID="fit"
             />
           ) : null}
-          {over ? null : (
-            <Button mode="outlined" label={t('hire.docking')} onPress={() => router.push(`/hire/${hire.id}/docking`)} testID="docking" />
-          )}
+          {over ? null : <TripLinks hire={hire} zone={base.zone} />}
           {!over && alone.in ? <Button mode="outlined" label={t('key.title')} onPress={() => setKey(true)} testID="key" /> : null}
           {state === 'cancelled' ? null : <Button mode="outlined" label={t('link.title')} onPress={() => setLinking(true)} testID="link" />}
         </View>
@@ -253,6 +233,9 @@ export const HireCard = ({ view }: { view: HireView }) => {
           )}
           {state === 'settling' || state === 'closed' ? (
             <Button mode="outlined" label={t('compare.title')} onPress={() => router.push(`/hire/${hire.id}/compare`)} />
+          ) : null}
+          {manager && (state === 'out' || state === 'walkingIn' || state === 'settling' || state === 'closed') ? (
+            <Button mode="outlined" label={t('hire.track')} onPress={() => router.push(`/hire/${hire.id}/track`)} testID="open-track" />
           ) : null}
           {state === 'walkingOut' && isEntered(view.record, ['out', 'started']) ? (
             <Button mode="outlined" label={t('sign.title.out')} onPress={() => router.push(`/hire/${hire.id}/sign/out`)} />

@@ -6,7 +6,7 @@ import { clockOf } from '@quay/core/time/zone';
 import { useTranslation } from 'react-i18next';
 import type { HireView } from '../../local/hire';
 import { now } from '../../platform/clock';
-import { whenOf } from '../../ui/format';
+import { spanOf, whenOf } from '../../ui/format';
 import { useMoney } from '../../ui/controls/money';
 import { useFitWords } from '../party/fitWords';
 import { measures } from '../../ui/units';
@@ -110,6 +110,16 @@ export const useMatterWords = (view: HireView): { found: (found: Found) => strin
           may: measures().litres(Math.floor(mayUseL)),
           hours: one(what.hours),
         });
+      }
+      case 'levelShort':
+      case 'levelTight': {
+        const words = {
+          name: named(what.tank),
+          low: spanOf(Math.floor(what.hours.low * 60)),
+          likely: spanOf(Math.floor(what.hours.likely * 60)),
+          wanted: spanOf(what.wantedH * 60),
+        };
+        return what.holds === 'waste' ? t(`matter.${what.is}Waste`, words) : t(`matter.${what.is}`, words);
       }
       case 'wind':
         return t('matter.wind', { ms: measures().wind(what.windMs), limit: measures().wind(what.limitMs) });

@@ -102,6 +102,11 @@ const Comparing = ({ view }: { view: HireView }) => {
     if (minor === undefined) return t(`compare.decide.${decision}`);
     return t(`compare.decideFor.${decision}`, { sum: money(Math.abs(minor)) });
   };
+  const labelOf = (finding: Finding, one: Decision) => {
+    // Of a tank it is the renter's receipts that are taken or not; what was burnt is charged either way.
+    if (finding.topic === 'fuel' && (one === 'credit' || one === 'notOurs')) return t(`compare.fills.${one}`);
+    return one === 'credit' ? bearing(one) : t(`compare.decide.${one}`);
+  };
   const acts =
     current && !closed ? (
       <View style={{ gap: 10 }}>
@@ -112,7 +117,7 @@ const Comparing = ({ view }: { view: HireView }) => {
               <Button
                 mode="outlined"
                 key={one}
-                label={one === 'credit' ? bearing(one) : t(`compare.decide.${one}`)}
+                label={labelOf(current, one)}
                 onPress={() => void decide(current, one)}
                 style={{ flexGrow: 1, flexBasis: '44%', paddingHorizontal: 8 }}
                 testID={`decide-${one}`}

@@ -26,7 +26,7 @@ export const choices = (finding: Finding): Decision[] => {
   if (finding.topic === 'count' && finding.is === 'used' && finding.chargeable) return ['wear', 'askManager', 'renters'];
   if (finding.topic === 'check') return finding.is === 'notLooked' ? ['found', 'askManager'] : ['wear', 'notOurs', 'askManager', 'renters'];
   if (finding.topic === 'tank' || finding.topic === 'extra') return ['notOurs', 'askManager', 'renters'];
-  if (finding.topic === 'receipt') return ['notOurs', 'askManager', 'credit'];
+  if (finding.topic === 'receipt' || (finding.topic === 'fuel' && finding.onTheirWord)) return ['notOurs', 'askManager', 'credit'];
   if (finding.topic === 'propeller') return finding.is === 'new' ? ['known', 'askManager', 'renters'] : ['known', 'askManager'];
   return [];
 };

@@ -88,16 +88,18 @@ export const useFindingWords = (pack: HirePack): ((finding: Finding, line: Line 
           ),
           fuel?.askThird ? t('compare.why.fuelThird') : '',
           finding.filledL > 0 ? t('compare.why.filled', { n: measures().litres(finding.filledL, 1) }) : '',
+          finding.onTheirWord ? t('compare.why.renterOnly') : '',
         ]
           .filter(Boolean)
           .join('; ');
+        const taken = finding.decision === 'credit' || finding.decision === 'notOurs' ? ` · ${t(`compare.fills.${finding.decision}`)}` : '';
         return {
           what: t('compare.rows.fuel', { tank: say(finding.tank.name, i18n.language) }),
           why,
           out: span(fuel?.out),
           in: span(fuel?.in),
           is: fuel?.used
-            ? t('compare.is.fuel.used', { low: measures().figure(fuel.used.low, 'L', 0), high: measures().litres(fuel.used.high) })
+            ? `${t('compare.is.fuel.used', { low: measures().figure(fuel.used.low, 'L', 0), high: measures().litres(fuel.used.high) })}${taken}`
             : t('compare.is.fuel.notRead'),
           tag: 'ask',
           price,

@@ -27,7 +27,7 @@ export const Fleet = () => {
   const router = useRouter();
   const { wide } = useRoom();
   const [find, setFind] = useState('');
-  const { boats, classes, bases, rules, error, isPending, again } = useFleet();
+  const { boats, classes, bases, rules, waters, error, isPending, again } = useFleet();
   const top = error ? (
     <View style={{ padding: 12 }}>
       <Notice
@@ -47,7 +47,8 @@ export const Fleet = () => {
         title={t('fleet.ground')}
         rows={[
           ...(boats.length > 0 ? [{ to: 'everywhere', name: t('fleet.everywhere'), on: boats.map(({ name }) => name) }] : []),
-          ...rules.map(({ id, name, waters }) => ({ to: `rules/${id}`, name: say(name, i18n.language), on: waters })),
+          ...waters.map(({ id, name, boats: on }) => ({ to: `waters/${id}`, name, on })),
+          ...rules.map(({ id, name, waters: on }) => ({ to: `rules/${id}`, name: say(name, i18n.language), on })),
         ]}
       />
     </>

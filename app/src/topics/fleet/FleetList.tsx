@@ -12,7 +12,7 @@ import { useFleet } from './useFleet';
 export const FleetList = ({ path }: { path: string }) => {
   const { t, i18n } = useTranslation();
   const [find, setFind] = useState('');
-  const { boats, classes, bases, rules } = useFleet();
+  const { boats, classes, bases, rules, waters } = useFleet();
   const wanted = find.trim().toLowerCase();
   const fits = ({ name, about }: { name: string; about: string }) => `${name} ${about}`.toLowerCase().includes(wanted);
   const groups = [
@@ -25,8 +25,9 @@ export const FleetList = ({ path }: { path: string }) => {
     {
       title: t('fleet.ground'),
       rows: [
+        ...waters.map(({ id, name, boats: on }) => ({ to: `/fleet/waters/${id}`, name, about: on.join(', ') })),
         { to: '/fleet/everywhere', name: t('fleet.everywhere'), about: '' },
-        ...rules.map(({ id, name, waters }) => ({ to: `/fleet/rules/${id}`, name: say(name, i18n.language), about: waters.join(', ') })),
+        ...rules.map(({ id, name, waters: on }) => ({ to: `/fleet/rules/${id}`, name: say(name, i18n.language), about: on.join(', ') })),
       ],
     },
   ]

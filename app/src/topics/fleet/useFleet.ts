@@ -11,6 +11,7 @@ export const useFleet = () => {
     classes: books.data?.classes ?? [],
     bases: books.data?.bases ?? [],
     rules: books.data?.rules ?? [],
+    waters: books.data?.waters ?? [],
     error: boats.error ?? books.error,
     isPending: boats.isPending,
     again: () => {

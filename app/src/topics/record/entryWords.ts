@@ -52,7 +52,9 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'boatHeld':
         return t('log.boatHeld', { why: body.why });
       case 'fuelFilled':
-        return `${t('compare.fill')}: ${measures().litres(body.litres, 1)}`;
+        return `${t(body.by === 'renter' ? 'log.filledByRenter' : 'compare.fill')}: ${measures().litres(body.litres, 1)}`;
+      case 'tankServed':
+        return `${find(book.tanks, body.tank)}: ${t(`log.served.${body.did}`)}`;
       case 'signed':
         return t(body.as === 'renter' ? 'log.renterSigned' : 'log.staffSigned');
       case 'sealed':

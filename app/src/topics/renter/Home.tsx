@@ -150,6 +150,15 @@ export const Home = () => {
           <SlabBold size={28}>{whenOf(hire.to, base.zone, now, language)}</SlabBold>
         </View>
         {curfew === undefined ? null : <Body>{t('r.curfew', { time: curfew })}</Body>}
+        {(ashore || afloat) && pack.waters ? (
+          <Button
+            mode="outlined"
+            label={t('r.chart')}
+            onPress={() => router.push('/r/chart')}
+            style={{ flexBasis: '100%' }}
+            testID="open-chart"
+          />
+        ) : null}
       </Card>
       {alone ? (
         <Notice
@@ -196,6 +205,10 @@ export const Home = () => {
           {t('r.rounds')}
         </SlabBold>
         {ashore ? null : practise}
+        {nights ? <Leads title={t('r.levels')} text="" done={false} onPress={() => router.push('/r/levels')} testID="open-levels" /> : null}
+        {book.anchor && pack.waters ? (
+          <Leads title={t('r.anchor')} text="" done={false} onPress={() => router.push('/r/anchor')} testID="open-anchor" />
+        ) : null}
         {rounds.map((round) => (
           <Leads
             key={round.id}
@@ -212,6 +225,7 @@ export const Home = () => {
       {isEntered(record, ['in', 'sealed']) ? (
         <Button mode="outlined" label={t('r.statement')} onPress={() => router.push('/r/alone?show=statement')} testID="open-statement" />
       ) : null}
+      {afloat ? <Button mode="outlined" label={t('r.spent')} onPress={() => router.push('/r/spent')} testID="open-spent" /> : null}
       <Button mode="outlined" label={t('r.report')} onPress={() => router.push('/r/report')} testID="open-report" />
       <Small>{t('r.cautionFirst')}</Small>
       {isAnotherClock() ? <Small>{t('r.itsClock', { time: `${dayName(now, base.zone, language)}, ${clock}` })}</Small> : null}

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { renterScreen } from '../../../bundles/openRenter';
 
 const Round = renterScreen(
-  () => import('../../../topics/renter/RoundPage'),
+  () => import('../../../topics/renter/afloat/RoundPage'),
   (file) => file.RoundPage,
 );
 

@@ -69,6 +69,7 @@ const ABOUT_NAME = {
   class: 'about',
   base: 'aboutBase',
   rules: 'aboutRules',
+  waters: 'aboutWaters',
   everywhere: 'aboutEverywhere',
 } as const satisfies Record<BookKind, string>;
 

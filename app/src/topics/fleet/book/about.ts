@@ -52,6 +52,18 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
     { field: 'idleRpm', is: 'number', min: 1 },
     { field: 'fullRpm', is: 'number', min: 1 },
     { field: 'warmC', is: 'range', unit: '°C' },
+    {
+      field: 'speeds',
+      is: 'list',
+      plain: true,
+      most: 20,
+      of: [
+        { field: 'rpm', is: 'number', min: 1, max: 12_000 },
+        { field: 'kmh', is: 'number', needed: true, min: 0.1, max: 120, unit: 'km/h' },
+        { field: 'lPerHour', is: 'number', min: 0.01, max: 500, unit: 'L/h' },
+      ],
+    },
+    { field: 'avoidRpm', is: 'range' },
   ],
   hull: [
     measured('massKg', 'kg'),
@@ -71,9 +83,14 @@ const SINGLE_FIELDS: Readonly<Record<Single, readonly FieldSpec[]>> = {
   looks: [{ field: 'looks', is: 'wording', lines: 2 }],
   callSign: [{ field: 'callSign', is: 'text' }],
   windLimitMs: [{ field: 'windLimitMs', is: 'number', min: 0.1, max: 40, unit: 'm/s' }],
+  anchor: [
+    { field: 'lineM', is: 'number', needed: true, min: 1, max: 300, unit: 'm' },
+    { field: 'bowM', is: 'number', needed: true, min: 0, max: 10, unit: 'm' },
+    { field: 'sounderM', is: 'number', min: -10, max: 10, unit: 'm' },
+  ],
 };
 /** Singles that are made of several fields, and those that are one value. */
-const WHOLE: readonly Single[] = ['plan', 'plate', 'engine', 'hull'];
+const WHOLE: readonly Single[] = ['plan', 'plate', 'engine', 'hull', 'anchor'];
 
 const singleOf = <B extends Layer>(id: Single, { value, below }: MergedSingles): About<B> => ({
   id,
@@ -85,7 +102,7 @@ const singleOf = <B extends Layer>(id: Single, { value, below }: MergedSingles):
 });
 
 /** A boat is of the kind her class is; looks, call sign and plate may be her own. */
-const BOAT_SINGLES = ['looks', 'callSign', 'windLimitMs', 'plate', 'engine', 'hull', 'plan'] as const;
+const BOAT_SINGLES = ['looks', 'callSign', 'windLimitMs', 'plate', 'engine', 'hull', 'anchor', 'plan'] as const;
 export const aboutBoat = (resolved: MergedSingles): About<BoatBook>[] => [
   {
     id: 'named',

@@ -143,6 +143,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
     { field: 'capacityL', is: 'number', needed: true, min: 0.1, max: 20_000, unit: 'L' },
     { field: 'feeds', is: 'choice', options: TANK_FEEDS },
     { field: 'unusableL', is: 'number', min: 0, unit: 'L' },
+    { field: 'litresADay', is: 'range', unit: 'L' },
     { field: 'needleTable', is: 'curve' },
     { field: 'strapping', is: 'curve' },
     {
@@ -154,7 +155,13 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
       ],
     },
   ],
-  outlets: [NAME, { field: 'from', is: 'text', needed: true }, { field: 'into', is: 'text' }, wording('note')],
+  outlets: [
+    NAME,
+    { field: 'from', is: 'text', needed: true },
+    { field: 'into', is: 'text' },
+    { field: 'litresPerPersonDay', is: 'range', unit: 'L' },
+    wording('note'),
+  ],
   places: [
     NAME,
     { field: 'people', is: 'number', min: 1, max: 60, whole: true },

@@ -4,13 +4,13 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card, Tag } from '../../ui/board';
-import { Button } from '../../ui/controls/button';
-import { useSnack } from '../../ui/controls/snack';
-import { CheckboxRow } from '../../ui/controls/checkboxRow';
-import { Small } from '../../ui/words';
-import { Page } from './Page';
-import { useRenting } from './RenterFace';
+import { Card, Tag } from '../../../ui/board';
+import { Button } from '../../../ui/controls/button';
+import { useSnack } from '../../../ui/controls/snack';
+import { CheckboxRow } from '../../../ui/controls/checkboxRow';
+import { Small } from '../../../ui/words';
+import { Page } from '../Page';
+import { useRenting } from '../RenterFace';
 
 /** A round of the day, ticked item by item; what was left is kept as well as what was done. */
 export const RoundPage = ({ roundId }: { roundId: string }) => {

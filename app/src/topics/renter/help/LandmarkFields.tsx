@@ -3,10 +3,10 @@ import type { Landmark } from '@quay/core/waters/landmarks';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import * as z from 'zod/mini';
-import { type Form, FormField, useSchemaForm } from '../../ui/controls/form';
-import { ChoiceChip } from '../../ui/controls/choiceChip';
-import * as typed from '../../ui/controls/typed';
-import { Small } from '../../ui/words';
+import { type Form, FormField, useSchemaForm } from '../../../ui/controls/form';
+import { ChoiceChip } from '../../../ui/controls/choiceChip';
+import * as typed from '../../../ui/controls/typed';
+import { Small } from '../../../ui/words';
 
 export type Sighting = { landmark: Landmark; bearing: number; metres: number };
 

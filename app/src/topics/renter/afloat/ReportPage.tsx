@@ -2,16 +2,16 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Picture } from '../photo/picture';
-import { TextField } from '../../ui/controls/textField';
-import { Button } from '../../ui/controls/button';
-import { ChoiceChip } from '../../ui/controls/choiceChip';
-import { useSnack } from '../../ui/controls/snack';
-import { Bold, Small } from '../../ui/words';
-import { PhotoSigns } from '../photo/PhotoSigns';
-import { usePhoto } from '../photo/usePhoto';
-import { Page } from './Page';
-import { useRenting } from './RenterFace';
+import { Picture } from '../../photo/picture';
+import { TextField } from '../../../ui/controls/textField';
+import { Button } from '../../../ui/controls/button';
+import { ChoiceChip } from '../../../ui/controls/choiceChip';
+import { useSnack } from '../../../ui/controls/snack';
+import { Bold, Small } from '../../../ui/words';
+import { PhotoSigns } from '../../photo/PhotoSigns';
+import { usePhoto } from '../../photo/usePhoto';
+import { Page } from '../Page';
+import { useRenting } from '../RenterFace';
 
 /** A fault or a knock, with pictures, kept until there is signal. */
 export const ReportPage = () => {

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
-import { Docking, type DockingAddress } from '../docking/DockingPage';
-import { useRenting } from './RenterFace';
+import { Docking, type DockingAddress } from '../../docking/DockingPage';
+import { useRenting } from '../RenterFace';
 
 /** The same plan and tasks, at home and afloat. */
 export const RenterDocking = (address: DockingAddress) => {

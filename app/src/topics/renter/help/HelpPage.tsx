@@ -6,24 +6,24 @@ import { isChild } from '@quay/core/party/suits';
 import { clockOf } from '@quay/core/time/zone';
 import { compassOf, decimalDegrees, degreesMinutes, fromNearest, type Position } from '@quay/core/waters/position';
 import { spelt } from '@quay/core/waters/spelling';
+import { NATURES } from '@quay/core/waters/radioCall';
 import { landmarksOf } from '@quay/core/waters/landmarks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { byClock } from '../../platform/clock';
-import { dial, type Fix, whereAmI } from '../../platform/browser';
-import { Card, Notice } from '../../ui/board';
-import { FormField } from '../../ui/controls/form';
-import { Button, IconButton } from '../../ui/controls/button';
-import { ChoiceChip } from '../../ui/controls/choiceChip';
-import { measures } from '../../ui/units';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { byClock } from '../../../platform/clock';
+import { dial, type Fix, whereAmI } from '../../../platform/browser';
+import { Card, Notice } from '../../../ui/board';
+import { FormField } from '../../../ui/controls/form';
+import { Button, IconButton } from '../../../ui/controls/button';
+import { ChoiceChip } from '../../../ui/controls/choiceChip';
+import { measures } from '../../../ui/units';
+import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 import { LandmarkFields, useWhere } from './LandmarkFields';
-import { Page } from './Page';
-import { useRenting } from './RenterFace';
-import { numberOf } from './ring';
-
-const NATURES = ['sinking', 'fire', 'injured', 'overboard', 'aground', 'drifting', 'lost'] as const;
+import { Page } from '../Page';
+import { RadioCall } from './RadioCall';
+import { useRenting } from '../RenterFace';
+import { numberOf } from '../ring';
 
 /** Call for help: what first, whom, and then one page to read out. It works without signal and sends nothing by itself. */
 export const HelpPage = () => {
@@ -44,6 +44,7 @@ export const HelpPage = () => {
   const people = peopleOf(record, view.sheets);
   const { rules, boat, book, hire, base } = pack;
   const children = people && rules ? people.filter((person) => isChild(person, rules)).length : hire.party.children;
+  const channel = pack.waters?.rescue?.channel ?? base.radio;
   const adults = people ? people.length - children : hire.party.adults;
   return (
     <Page title={t('r.help')}>
@@ -120,6 +121,16 @@ export const HelpPage = () => {
           })}
         </Said>
       </Card>
+      {channel ? (
+        <RadioCall
+          channel={channel}
+          boat={boat.name}
+          callSign={book.callSign}
+          position={at && degreesMinutes(at)}
+          nature={nature}
+          people={adults + children}
+        />
+      ) : null}
       <Small>{t('r.cautionFirst')}</Small>
     </Page>
   );

@@ -1,0 +1,12 @@
+import { useLocalSearchParams } from 'expo-router';
+import { staffScreen } from '../../../../bundles/openStaff';
+
+const Page = staffScreen(
+  () => import('../../../../topics/trip/HireAnchor'),
+  (file) => file.HireAnchor,
+);
+
+export default function AnchorRoute() {
+  const { hireId, at } = useLocalSearchParams<{ hireId: string; at?: string }>();
+  return <Page hireId={hireId} at={at} />;
+}

@@ -1,0 +1,20 @@
+import { useRouter } from 'expo-router';
+import { useCallback } from 'react';
+import { type ChartAddress, ChartPage } from '../../trip/ChartPage';
+import { useRenting } from '../RenterFace';
+
+/** The chart and the day on it, at home and afloat. */
+export const RenterChart = (address: ChartAddress) => {
+  const router = useRouter();
+  const { view } = useRenting();
+  const go = useCallback((to: ChartAddress) => router.setParams(to), [router]);
+  return (
+    <ChartPage
+      view={view}
+      address={address}
+      onGo={go}
+      onAnchor={(at) => router.push({ pathname: '/r/anchor', params: { at } })}
+      onBack={() => (router.canGoBack() ? router.back() : router.push('/r'))}
+    />
+  );
+};
