@@ -20,11 +20,12 @@ const BENCHES: Record<string, Bench> = {
   handover: { about: 'fit and briefing in the browser', run: async () => (await import('./figures/handover')).handover() },
   'demo-again': { about: 'a second ./quay demo', run: async () => (await import('./figures/demoAgain')).demoAgain() },
   marks: { about: 'matching marks on 60-mark boats', run: async () => (await import('./figures/marks')).marks() },
+  water: { about: 'how far one can go and be back, on the chart', run: async () => (await import('./figures/water')).water() },
   docking: { about: 'simulation and plan of docking', run: async () => (await import('./figures/docking')).docking() },
   'docking-frames': {
     long: true,
     about: 'frames while practising at 4 × slow-down',
-    run: async () => (await import('./figures/dockingFrames')).dockingFrames(),
+    run: async () => (await import('./figures/frames/docking')).dockingFrames(),
   },
   capture: {
     long: true,
@@ -33,12 +34,12 @@ const BENCHES: Record<string, Bench> = {
   },
   'marks-frames': {
     about: 'frames with 60 marks on a drawing at 4 × slow-down',
-    run: async () => (await import('./figures/marksFrames')).marksFrames(),
+    run: async () => (await import('./figures/frames/marks')).marksFrames(),
   },
   'hand-frames': {
     long: true,
     about: 'frames while typing, finishing stops and scrolling at 4 × slow-down',
-    run: async () => (await import('./figures/handFrames')).handFrames(),
+    run: async () => (await import('./figures/frames/hand')).handFrames(),
   },
   delivery: { long: true, about: '40 photographs over a cut', run: async () => (await import('./figures/delivery')).delivery() },
   hostile: {

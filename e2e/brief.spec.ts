@@ -121,9 +121,12 @@ test(
     await expect(rosa.by('said-position')).toContainText('47.9946 N, 38.0667 W');
     await expect(rosa.by('said-sighting')).toHaveText('Wir sehen Cutler’s Lock in Peilung 90 Grad, etwa 500 Meter entfernt');
     await expect(rosa.by('said-people')).toContainText('3 Erwachsene, 1 Kind an Bord');
-    await expect(rosa.page.getByText(/Tango Charlie Kilo one two/)).toBeVisible();
+    await expect(rosa.page.getByText('Tango Charlie Kilo one two', { exact: true })).toBeVisible();
+    await expect(rosa.by('radio-words')).toContainText('Pan-pan Copper Kettle Tango Charlie Kilo one two');
     await rosa.open('/r/return');
-    await expect(rosa.page.getByText(/Bei Gull Rock anrufen/)).toBeVisible();
+    // The canal’s own way home: nobody there passes the lake’s rock.
+    await expect(rosa.page.getByText(/Von Cutler’s Lock anrufen/)).toBeVisible();
+    await expect(rosa.page.getByText(/Gull Rock/)).toHaveCount(0);
     await rosa.open('/r/report');
     await rosa.by('keep-report').click();
     await expect(rosa.page.getByText('Bitte ein Wort dazu.')).toBeVisible();

@@ -12,6 +12,16 @@ const overrideMatter = async (phone: Phone, key: string, why: string) => {
   await expect(phone.page.getByText('The boat may go with this.')).toBeVisible();
 };
 
+/** The houseboat leaves with little water and a full tank of waste: somebody who may says so. */
+const levelsOverridden = async (phone: Phone) => {
+  for (const tank of ['fresh', 'waste']) {
+    await phone.page.locator(idsFrom(`let-go-levelShort/${tank}`)).click();
+    await phone.by('let-go-why').fill('Filled and pumped out at the first stop');
+    await phone.by('let-go').click();
+    await expect(phone.page.locator(idsFrom(`take-back-levelShort/${tank}`))).toBeVisible();
+  }
+};
+
 test('an old extinguisher holds her until a manager, not a hand, lets her go; what gets worse holds her again', async ({ phoneOf }) => {
   test.slow();
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
@@ -22,7 +32,10 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   await expect(bram.page.locator(idsFrom('let-go-'))).toHaveCount(0);
   await expect(bram.page.getByText('A manager can let the boat go with this, and says why.').first()).toBeVisible();
   await expect(bram.by('cast-off')).toHaveCount(0);
-  await expect(bram.by('settle-first')).toHaveText('Settle the first of 2');
+  await expect(bram.by('settle-first')).toHaveText('Settle the first of 4');
+  // An eighth of water and a lit lamp do not do for eight people and three nights.
+  await expect(matter(bram, 'levelShort/fresh')).toContainText('are wanted');
+  await expect(matter(bram, 'levelShort/waste')).toContainText('is full in about');
   await holdDeposit(bram);
 
   await mina.open('/hire/h-1003/castoff');
@@ -31,6 +44,7 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   // Taken back, it holds her as before; then let go for good.
   await mina.page.locator(idsFrom('take-back-safetyFitting/flares')).click();
   await overrideMatter(mina, 'safetyFitting/flares', 'New ones lie in the saloon');
+  await levelsOverridden(mina);
   await mina.allSent();
 
   await bram.open('/hire/h-1003/castoff');
@@ -152,6 +166,7 @@ test('without signal no terminal is asked; it is taken in cash, and she casts of
   const [bram, mina] = [await phoneOf(BRAM), await phoneOf(MANAGER)];
   await mina.open('/hire/h-1003/castoff');
   await overrideMatter(mina, 'safetyFitting/flares', 'Short way, by day');
+  await levelsOverridden(mina);
   await mina.allSent();
   await bram.open('/hire/h-1003/castoff?open=deposit');
   await expect(bram.by('deposit-hold')).toBeVisible();

@@ -59,6 +59,9 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
     await bram.by('keep-wind').click();
     await expect(bram.by('plan-head')).toBeVisible();
     await shoot(bram, 'docking-phone');
+    await bram.open('/hire/h-1001/chart?place=spill-falls');
+    await expect(bram.by('wish')).toBeVisible();
+    await shoot(bram, 'chart-phone');
     await bram.open('/bookings');
     await expect(bram.by('booked-h-1001')).toBeVisible();
     await shoot(bram, 'bookings-phone');
@@ -149,7 +152,6 @@ test('pictures', async ({ phoneOf, browser, quay }, info) => {
   await bram.by('keep-mark').click();
   await bram.by('surface-seen').click();
   for (let i = 3; i < 8; i += 1) await doStop(bram);
-  await shoot(bram, 'sign-phone');
 
   await sign(bram);
   await castOff(bram);

@@ -4,9 +4,9 @@ import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { canonical } from '@quay/core/events/canonical';
 import { MARK_KINDS } from '@quay/core/condition/marks';
-import { type Figure, figureAtLeast } from '../figure';
-import { onQuay, signedIn } from '../quay';
-import { FRAME_MS, inTime, SLOWER, traced } from '../frames';
+import { type Figure, figureAtLeast } from '../../figure';
+import { onQuay, signedIn } from '../../quay';
+import { FRAME_MS, inTime, SLOWER, traced } from '../../frames';
 
 const MARKS = 60;
 const SECONDS = 12;

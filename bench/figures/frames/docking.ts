@@ -1,7 +1,7 @@
 import type { Page } from 'playwright-core';
-import { type Figure, figureAtLeast } from '../figure';
-import { onQuay, signedIn } from '../quay';
-import { FRAME_MS, inTime, SLOWER, traced } from '../frames';
+import { type Figure, figureAtLeast } from '../../figure';
+import { onQuay, signedIn } from '../../quay';
+import { FRAME_MS, inTime, SLOWER, traced } from '../../frames';
 
 const SECONDS = 20;
 

@@ -1,7 +1,7 @@
 import type { Page } from 'playwright-core';
-import { type Figure, figureAtLeast } from '../figure';
-import { FRAME_MS, inTime, SLOWER, traced } from '../frames';
-import { onQuay, signedIn } from '../quay';
+import { type Figure, figureAtLeast } from '../../figure';
+import { FRAME_MS, inTime, SLOWER, traced } from '../../frames';
+import { onQuay, signedIn } from '../../quay';
 
 const PHONE = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true };
 /** A thumb that types, and one that presses what comes next. */

@@ -1,0 +1,155 @@
+import { BRAM, expect, MANAGER, type Phone, test } from './quay';
+import { linkOf, renterPhone } from './renter';
+
+/** Minutes of a clock, `16:24`. */
+const minutesIn = (text: string): number => {
+  const found = /(\d\d):(\d\d)/.exec(text);
+  if (!found) throw new Error(`no clock in “${text}”`);
+  return Number(found[1]) * 60 + Number(found[2]);
+};
+
+/** Where to: beside the chart on a desk, in a sheet on a phone. */
+const openPlaces = async (phone: Phone) => {
+  if (await phone.by('choose-place').isVisible()) await phone.by('choose-place').click();
+  await expect(phone.by('find-place')).toBeVisible();
+};
+
+test('a lake day: how far, when to turn, and later the harder it blows', async ({ phoneOf }) => {
+  test.slow();
+  const mina = await phoneOf(MANAGER);
+  await mina.open('/hire/h-1001');
+  await mina.by('open-chart').click();
+  // Due at 16:55: ten minutes are kept back where the way home is no way.
+  await expect(mina.by('turn')).toContainText('16:45');
+  await openPlaces(mina);
+  await mina.by('find-place').fill('falls');
+  await mina.by('place-spill-falls').click();
+  await expect(mina.page).toHaveURL(/place=spill-falls/);
+  await expect(mina.by('wish')).toContainText('Against the wind the way home takes');
+  const leave = async () => minutesIn((await mina.by('wish').innerText()).split('Leave again by')[1]!);
+  const asForecast = await leave();
+  expect(asForecast).toBeLessThan(16 * 60 + 45);
+
+  // Where it is, stands in the address: it can be sent to somebody, and opened again.
+  await mina.page.reload();
+  await expect(mina.by('wish')).toBeVisible();
+
+  // A forecast that promises less than blows is not believed.
+  await mina.open('/settings');
+  await mina.by('weatherMast-silent').click();
+  await expect(mina.by('weatherMast-silent')).toHaveAttribute('aria-checked', 'true');
+  await mina.page.evaluate(() => localStorage.clear());
+  await mina.open('/hire/h-1001/chart?place=spill-falls');
+  await expect(mina.page.getByText('Nobody knows the wind')).toBeVisible();
+  await expect(mina.by('wish')).toBeVisible();
+  expect(await leave()).toBeLessThan(asForecast);
+});
+
+test('what holds is said where one presses; a wish too far says what would have to give', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  await bram.open('/hire/h-1001/chart');
+  await expect(bram.by('turn')).toBeVisible();
+  const box = (await bram.by('chart').boundingBox())!;
+  await bram.page.mouse.click(box.x + box.width * 0.4, box.y + box.height * 0.6);
+  await expect(bram.page).toHaveURL(/at=-3\d\.\d+/);
+  await expect(bram.by('holds')).toBeVisible();
+  // A hazard tells how far to stay off it; by its name, from the keyboard.
+  await bram.page.getByRole('button', { name: 'Hazard: Gull Rock' }).focus();
+  await bram.page.keyboard.press('Enter');
+  await expect(bram.page.getByText('Stay 120 m off').first()).toBeVisible();
+  await expect(bram.page).toHaveURL(/place=gull-rock/);
+  await bram.by('clear-wish').click();
+  await expect(bram.by('turn')).toBeVisible();
+  // At which revs she keeps the limits of this water, and goes farthest.
+  await bram.by('open-speeds').click();
+  await expect(bram.by('limit-6')).toContainText(/up to \d+ revs/);
+  await expect(bram.by('economical')).toContainText(/ L for 10 km/);
+  await bram.page.keyboard.press('Escape');
+  // Twenty-one minutes are left of this hire: the far end of the lake is too far in an electric launch.
+  await bram.open('/hire/h-1002/chart?place=spill-falls');
+  await expect(bram.by('wish')).toContainText('short');
+  // The swimmers’ strand is no place for a boat.
+  await bram.open('/hire/h-1001/chart?at=-37.96900,48.01400');
+  await expect(bram.by('holds')).toBeVisible();
+});
+
+test('a houseboat is told by when to lie, and which places the wind leaves alone', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  await bram.open('/hire/h-1003/chart');
+  await expect(bram.by('turn')).toContainText('Lie somewhere by');
+  await openPlaces(bram);
+  await expect(bram.page.getByText('sheltered', { exact: true }).first()).toBeVisible();
+  await bram.by('place-otter-hole').click();
+  await expect(bram.by('wish')).toContainText('before the evening ends');
+});
+
+test('the chart and the day on it are on the renter’s phone without signal, in German', async ({ phoneOf, browser, quay }) => {
+  test.slow();
+  const mina = await phoneOf(MANAGER);
+  const link = await linkOf(mina, 'h-1001');
+  const renter = await renterPhone(browser, quay, 'de-DE');
+  await renter.open(link);
+  await renter.by('speak-de').click();
+  await renter.by('open-chart').click();
+  await expect(renter.by('turn')).toContainText('Spätestens heimfahren');
+  await renter.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await expect
+    .poll(
+      () =>
+        renter.page.evaluate(
+          async () =>
+            (await caches.match(/chart-[0-9a-f]{32}\.css/.exec(document.head.innerHTML)![0]!.replace(/^/, '/_expo/static/js/web/'))) !==
+            undefined,
+        ),
+      {
+        timeout: 30_000,
+      },
+    )
+    .toBe(true);
+  await renter.cut();
+  await renter.page.reload();
+  await expect(renter.by('turn')).toContainText('Spätestens heimfahren', { timeout: 20_000 });
+  await renter.by('choose-place').click();
+  await renter.by('place-white-tower').click();
+  await expect(renter.by('wish')).toContainText('Dort um');
+  await renter.mend();
+  await renter.close();
+});
+
+test('a week on the canal: days with locks and nights, moved by choosing one, and refused when it cannot be', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  await bram.open('/hire/h-1013/chart');
+  const days = bram.page.locator('[data-testid^="day-2026-06-"]');
+  await expect(days).toHaveCount(7);
+  await expect(days.first()).toContainText('Night:');
+  await expect(days.last()).toContainText('Home at the quay.');
+  await expect(bram.by('canal')).toContainText('Turn round:');
+  // Another first night moves the rest, and stays chosen when one comes again.
+  await bram.by('change-2026-06-13').click();
+  await bram.by('night-mooring-1').click();
+  await expect(bram.by('day-2026-06-13')).toContainText('Night: Willow bank.');
+  await bram.page.reload();
+  await expect(bram.by('day-2026-06-13')).toContainText('Night: Willow bank.');
+  await bram.by('as-reckoned').click();
+  await expect(bram.by('as-reckoned')).toHaveCount(0);
+  // To the end of the Cut in one hour a day: no.
+  await bram.by('turn-turning-6').click();
+  for (let i = 0; i < 4; i += 1) await bram.by('canal-hours-fewer').click();
+  await expect(bram.by('canal')).toContainText('cannot be had in this time');
+  await expect(bram.by('canal')).toContainText('more hours a day');
+  await bram.by('turn-farthest').click();
+  for (let i = 0; i < 4; i += 1) await bram.by('canal-hours-more').click();
+  await expect(days.first()).toBeVisible();
+  // A night is shown on the chart.
+  await bram.by('show-2026-06-13').click();
+  await expect(bram.page).toHaveURL(/place=mooring-/);
+});
+
+test('how long water and waste last is shown before she leaves', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  await bram.open('/hire/h-1003');
+  await bram.by('open-levels').click();
+  await expect(bram.page.getByText('Waste ends first, before your time is over')).toBeVisible();
+  await expect(bram.page.getByText('not enough').first()).toBeVisible();
+  await expect(bram.page.getByText(/Empty between/).first()).toBeVisible();
+});
