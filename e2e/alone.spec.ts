@@ -3,6 +3,7 @@ import { aloneStop, hourComes } from './alone';
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { enterParty, linkOf, renterPhone } from './renter';
 import { sign } from './walking';
+import { patient } from './patience';
 
 test(
   'a boat taken over without staff, from the link to casting off, and brought back: the same record, on the renter’s phone',
@@ -106,10 +107,10 @@ test(
     await dot.by('alone-next').click();
     await expect(dot.by('open-alone')).toBeVisible();
     await dot.mend();
-    await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
+    await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: patient(40_000) });
     await bram.open('/hire/h-1014');
     await expect(bram.page.getByText('on the water')).toBeVisible();
-    await expect(bram.page.getByText('Departure: sealed by the renter alone, received by the quay')).toBeVisible({ timeout: 20_000 });
+    await expect(bram.page.getByText('Departure: sealed by the renter alone, received by the quay')).toBeVisible({ timeout: patient(20_000) });
 
     // And back again, with departure behind it.
     await dot.by('open-alone').click();
@@ -127,7 +128,7 @@ test(
     await expect(page.getByText('Liste enregistrée.')).toBeVisible();
     await page.goto(`${bram.quay.url}/r/alone`);
     await expect(page.getByText('Le retour est signé.', { exact: false })).toBeVisible();
-    await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: 40_000 });
+    await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: patient(40_000) });
     await bram.open('/hire/h-1014');
     await expect(bram.by('hire-next')).toHaveText('Compare');
     await bram.by('see-record').click();

@@ -1,6 +1,7 @@
 import { idsFrom } from './ids';
 import { expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
+import { patient } from './patience';
 
 /** Drags a row's handle by the mouse to the place of another. */
 const drag = async (phone: Phone, id: string, to: string): Promise<void> => {
@@ -34,7 +35,7 @@ test(
     await expect(mina.by('edit-helm')).toContainText('changed here');
     expect(await order()).toEqual(['bow', 'helm', 'seats', 'stern']);
     // What was just said lies over the last rows for a while; nothing is dragged from under it.
-    await expect(page.getByText(/Kept as book 2/)).toHaveCount(0, { timeout: 15_000 });
+    await expect(page.getByText(/Kept as book 2/)).toHaveCount(0, { timeout: patient(15_000) });
     await drag(mina, 'stern', 'helm');
     await expect(page.getByText(/Kept as book 3/)).toBeVisible();
     await expect.poll(order).toEqual(['bow', 'stern', 'helm', 'seats']);

@@ -1,6 +1,7 @@
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
 import { goToStop } from './walking';
 import { enterParty, linkOf, renterPhone } from './renter';
+import { patient } from './patience';
 
 test('a party entered at home in French is fitted and briefed on the quay', PHONE, async ({ phoneOf, browser, quay }) => {
   test.slow();
@@ -134,10 +135,10 @@ test(
     await rosa.by('keep-report').click();
     await expect(rosa.page.getByText(/auf diesem Telefon/)).toBeVisible();
     await rosa.mend();
-    await expect(rosa.page.getByText(/auf diesem Telefon, gesendet/)).toHaveCount(0, { timeout: 30_000 });
+    await expect(rosa.page.getByText(/auf diesem Telefon, gesendet/)).toHaveCount(0, { timeout: patient(30_000) });
     await bram.open('/hire/h-1004');
     await bram.by('see-record').click();
-    await expect(bram.page.getByText('Reported afloat: An der Schleuse angestoßen')).toBeVisible({ timeout: 20_000 });
+    await expect(bram.page.getByText('Reported afloat: An der Schleuse angestoßen')).toBeVisible({ timeout: patient(20_000) });
     await rosa.close();
   },
 );
@@ -162,7 +163,7 @@ test(
     await bram.by('withdraw-links').click();
     await expect(bram.page.getByText('No link is out.')).toBeVisible();
     // Whoever has it open keeps what is on the phone, and is told that the quay answers no more.
-    await expect(phone.page.getByText(/The quay answers this link no more/)).toBeVisible({ timeout: 20_000 });
+    await expect(phone.page.getByText(/The quay answers this link no more/)).toBeVisible({ timeout: patient(20_000) });
     await expect(phone.page.getByRole('heading', { name: 'Quiet Pickle' })).toBeVisible();
     other.expectNo();
     await other.open(second);
@@ -198,7 +199,7 @@ test(
     await expect(rosa.by('open-round-morning')).toBeVisible();
     await bram.open('/hire/h-1004');
     await bram.by('see-record').click();
-    await expect(bram.page.getByText('Round: Each evening')).toBeVisible({ timeout: 20_000 });
+    await expect(bram.page.getByText('Round: Each evening')).toBeVisible({ timeout: patient(20_000) });
     // The next morning begins with its own, until it is done.
     await rosa.page.clock.setFixedTime(quay.onDevice(new Date(evening.getTime() + 13 * 3_600_000)));
     await rosa.open('/r');

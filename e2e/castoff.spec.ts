@@ -1,6 +1,7 @@
 import { idsFrom } from './ids';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { castOff, holdDeposit } from './walking';
+import { patient } from './patience';
 
 /** A matter of the check, by the beginning of its name. */
 const matter = (phone: Phone, key: string) => phone.page.locator(idsFrom(`matter-${key}`));
@@ -48,7 +49,7 @@ test('an old extinguisher holds her until a manager, not a hand, lets her go; wh
   await mina.allSent();
 
   await bram.open('/hire/h-1003/castoff');
-  await expect(bram.page.getByText('Overridden by a manager')).toBeVisible({ timeout: 20_000 });
+  await expect(bram.page.getByText('Overridden by a manager')).toBeVisible({ timeout: patient(20_000) });
   await expect(bram.page.getByText('A manager: “New ones lie in the saloon”')).toBeVisible();
   // Another reason, in somebody's own words, is not covered by it.
   await mina.open('/hire/h-1003/castoff');
@@ -117,7 +118,7 @@ test('a deposit is declined, then nobody answers, then it is held: the outcome i
   await terminal('silent');
   await bram.by('deposit-hold').click();
   await expect(bram.page.getByText('The terminal is asked. Card and code now.')).toBeVisible();
-  await expect(bram.page.getByText('The terminal has not answered', { exact: true })).toBeVisible({ timeout: 15_000 });
+  await expect(bram.page.getByText('The terminal has not answered', { exact: true })).toBeVisible({ timeout: patient(15_000) });
   // Opened anew it still says so, and nothing but the question what became of it can be asked.
   await bram.page.reload();
   await expect(bram.page.getByText('The terminal has not answered', { exact: true })).toBeVisible();
@@ -199,5 +200,5 @@ test('what was added after departure was signed holds her, until it is signed or
   await expect(matter(mina, 'signAgain')).toHaveCount(0);
   await mina.allSent();
   await bram.open('/hire/h-1003/castoff');
-  await expect(matter(bram, 'signAgain')).toHaveCount(0, { timeout: 20_000 });
+  await expect(matter(bram, 'signAgain')).toHaveCount(0, { timeout: patient(20_000) });
 });

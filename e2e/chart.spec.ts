@@ -1,5 +1,6 @@
 import { BRAM, expect, MANAGER, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
+import { patient } from './patience';
 
 /** Minutes of a clock, `16:24`. */
 const minutesIn = (text: string): number => {
@@ -102,13 +103,13 @@ test('the chart and the day on it are on the renter’s phone without signal, in
             undefined,
         ),
       {
-        timeout: 30_000,
+        timeout: patient(30_000),
       },
     )
     .toBe(true);
   await renter.cut();
   await renter.page.reload();
-  await expect(renter.by('turn')).toContainText('Spätestens heimfahren', { timeout: 20_000 });
+  await expect(renter.by('turn')).toContainText('Spätestens heimfahren', { timeout: patient(20_000) });
   await renter.by('choose-place').click();
   await renter.by('place-white-tower').click();
   await expect(renter.by('wish')).toContainText('Dort um');

@@ -2,6 +2,7 @@ import { idsFrom } from './ids';
 import sharp from 'sharp';
 import { expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { decideAll, sign, stopCount, completeAsItWas } from './walking';
+import { patient } from './patience';
 
 /** The same picture once more, taken from a hand's breadth aside and with a scratch in it that was not there. */
 const again = async (departure: Buffer): Promise<Buffer> => {
@@ -52,8 +53,8 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   test.slow();
   const { page } = bram;
   const surface = await photographAgain(bram);
-  await bram.by('pair-open').click({ timeout: 45_000 });
-  await expect(page.getByText(/The machine sees \d difference/)).toBeVisible({ timeout: 45_000 });
+  await bram.by('pair-open').click({ timeout: patient(45_000) });
+  await expect(page.getByText(/The machine sees \d difference/)).toBeVisible({ timeout: patient(45_000) });
   await expect(bram.by('box-1')).toBeVisible();
   for (const way of ['blink', 'heat', 'slider']) await bram.by(`show-${way}`).click();
   await bram.by('pair-share').fill('80');
@@ -66,7 +67,7 @@ test('a scratch that came while she was out is boxed by the machine; a person ta
   await expect(page.getByText('All that the machine saw here has been judged.')).toBeHidden();
   // Whoever walks may also leave it to the desk: what nobody has judged stands above the findings.
   await bram.open('/hire/h-1009/compare');
-  await bram.by(`judge-${surface}`).click({ timeout: 20_000 });
+  await bram.by(`judge-${surface}`).click({ timeout: patient(20_000) });
   await bram.by('pair-open').click();
   await bram.by('box-1').click();
   await bram.by('box-mark').click();
@@ -89,8 +90,8 @@ test('a scratch found by the machine is accepted, priced, disputed, and settled 
   await expect(mina.by('complete-station')).toBeVisible();
   const stops = await stopCount(mina);
   await photographAgain(mina, 'h-1004');
-  await mina.by('pair-open').click({ timeout: 45_000 });
-  await mina.by('box-1').click({ timeout: 45_000 });
+  await mina.by('pair-open').click({ timeout: patient(45_000) });
+  await mina.by('box-1').click({ timeout: patient(45_000) });
   await mina.by('box-mark').click();
   await mina.by('keep-mark').click();
   await expect(page.getByText(/^\d · scratch, \d+ mm$/).last()).toBeVisible();
@@ -143,15 +144,15 @@ test('a comparison whose quay was killed half-way is taken up again and finished
     const { comparisons } = (await answer.json()) as { comparisons: { state: string }[] };
     return comparisons.map(({ state }) => state);
   };
-  await expect.poll(stateNow, { timeout: 40_000, intervals: [100] }).toContain('running');
+  await expect.poll(stateNow, { timeout: patient(40_000), intervals: [100] }).toContain('running');
   bram.cut = true;
   await quay.end('SIGKILL');
   await quay.start();
   // Once its lease has ended it is taken up, and nobody asks for it again.
-  await expect.poll(stateNow, { timeout: 100_000 }).toContain('done');
+  await expect.poll(stateNow, { timeout: patient(100_000) }).toContain('done');
   await page.reload();
   await bram.by(`surface-${surface}`).click();
-  await bram.by('pair-open').click({ timeout: 45_000 });
+  await bram.by('pair-open').click({ timeout: patient(45_000) });
   await expect(page.getByText(/The machine sees \d difference/)).toBeVisible();
 });
 
@@ -164,7 +165,7 @@ test(
     await bram.open('/hire/h-1006/compare');
     await page.locator(idsFrom('finding-mark')).first().click();
     await bram.by('pair-open').click();
-    await expect(page.getByText('All that the machine saw here has been judged.')).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText('All that the machine saw here has been judged.')).toBeVisible({ timeout: patient(60_000) });
     const pair = (await bram.by('pair-view').boundingBox())!;
     const share = async () => Number(await bram.by('pair-share').inputValue());
     await page.mouse.move(pair.x + pair.width * 0.5, pair.y + pair.height * 0.9);

@@ -1,6 +1,7 @@
 import { fingersOn } from './fingers';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { linkOf, renterPhone } from './renter';
+import { patient } from './patience';
 
 const setWind = async (by: Phone['by'], fromDeg: number, windMs: string) => {
   await by('change-wind').click();
@@ -70,7 +71,7 @@ test('the mast falls silent, and is set by hand; a renter has the plan offline, 
             0,
           ),
         ),
-      { timeout: 30_000 },
+      { timeout: patient(30_000) },
     )
     .toBeGreaterThan(20);
   await renter.cut();
@@ -117,11 +118,11 @@ test(
     await by('task-alongside').click();
     await by('weather-calm').click();
     await script(bram);
-    await expect(by('touch-soft')).toBeVisible({ timeout: 60_000 });
+    await expect(by('touch-soft')).toBeVisible({ timeout: patient(60_000) });
     await by('practice-again').click();
     await by('weather-turned').click();
     await script(bram);
-    await expect(by('touch-hard')).toBeVisible({ timeout: 60_000 });
+    await expect(by('touch-hard')).toBeVisible({ timeout: patient(60_000) });
 
     // Back to before it was hit, and on from there with way taken off.
     await by('practice-pause').click();
@@ -157,7 +158,7 @@ test(
     await thumbs.up();
     await by('centre').click();
     await expect(by('helm')).toHaveAttribute('aria-valuenow', '0');
-    await expect(by('practice-passed')).toBeVisible({ timeout: 120_000 });
+    await expect(by('practice-passed')).toBeVisible({ timeout: patient(120_000) });
     await expect(bram.page.getByText('Kept in the record.')).toBeVisible();
     await by('practice-done').click();
     await bram.open('/hire/h-1001');

@@ -4,6 +4,7 @@ import { linkOf, renterPhone } from './renter';
 import { idsFrom } from './ids';
 import { goodPicture } from './pictures';
 import { decideAll, goToStop } from './walking';
+import { patient } from './patience';
 
 /** Far more than any field takes; a field stops where the quay would. */
 const LONG = 'Wörter, “quoted” and 2 × 3 more; '.repeat(120);
@@ -187,7 +188,7 @@ test(
     const [store] = await rosa.page.evaluate(async () =>
       (await indexedDB.databases()).map(({ name }) => name!).filter((name) => name.includes('h-1004')),
     );
-    await expect.poll(() => entriesIn(rosa.page, 'pending', store), { timeout: 30_000 }).toBe(0);
+    await expect.poll(() => entriesIn(rosa.page, 'pending', store), { timeout: patient(30_000) }).toBe(0);
     expect(await entriesIn(rosa.page, 'refused', store)).toBe(0);
     await rosa.close();
     for (const phone of [bram, mina]) expect(await entriesIn(phone.page, 'refused')).toBe(0);

@@ -1,5 +1,6 @@
 import { expect, PHONE, test } from './quay';
 import { castOff, countAll, doStop, holdDeposit, sign, stopCount, briefAll } from './walking';
+import { patient } from './patience';
 
 test('the signal is gone from the third stop to the signature, with a reload, and everything arrives afterwards', async ({ bram }) => {
   test.slow();
@@ -36,9 +37,9 @@ test('the signal is gone from the third stop to the signature, with a reload, an
   await bram.allSent();
   // She stays on the water when the board comes from the quay again.
   await page.waitForTimeout(1500);
-  await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible({ timeout: 5000 });
+  await expect(page.getByRole('button', { name: /Tuppenny Bun, Ines Okonjo-Lind, .* to due/ })).toBeVisible({ timeout: patient(5000) });
   await bram.by('hire-h-1001').first().click();
-  await expect(page.getByText('Departure: sealed, received by the quay')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Departure: sealed, received by the quay')).toBeVisible({ timeout: patient(20_000) });
 });
 
 test('the quay is killed and started again in the middle; the tab is closed; nothing is lost', PHONE, async ({ bram, quay }) => {
@@ -57,7 +58,7 @@ test('the quay is killed and started again in the middle; the tab is closed; not
   await expect(again.locator('[role="checkbox"][aria-checked="false"]')).toHaveCount(0);
   await expect(again.getByTestId('pending-line')).toHaveAttribute('aria-label', /\d+ saved here, since/);
   await quay.start();
-  await expect(again.getByTestId('pending-line')).toHaveCount(0, { timeout: 40_000 });
+  await expect(again.getByTestId('pending-line')).toHaveCount(0, { timeout: patient(40_000) });
   const held = (await (await bram.context.request.get(`${quay.url}/api/hires/h-1001/events`)).json()) as { events: unknown[] };
   expect(held.events.length).toBeGreaterThan(5);
 });
@@ -108,7 +109,7 @@ test('an entry that the quay refuses is named, kept on the phone and shown; the 
     store.put(one);
   });
   await bram.mendNetwork();
-  await expect(page.getByText('1 refused').first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('1 refused').first()).toBeVisible({ timeout: patient(30_000) });
   await bram.by('pending-line').click();
   await expect(page.getByText(/of an unknown kind/)).toBeVisible();
   await expect(page.getByText(/They stay here and are not lost/)).toBeVisible();
@@ -133,7 +134,7 @@ test('a store that does not answer is said on the page, and answers again once w
       }),
   );
   await bram.page.goto(`${quay.url}/`);
-  await expect(bram.page.getByText('The store of this phone does not answer', { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expect(bram.page.getByText('The store of this phone does not answer', { exact: false })).toBeVisible({ timeout: patient(20_000) });
   await other.close();
   await bram.page.getByRole('button', { name: 'Try again' }).click();
   await expect(bram.by('next').or(bram.by('nav-today')).first()).toBeVisible();

@@ -4,6 +4,7 @@ import { mkdirSync } from 'node:fs';
 import { expect, PHONE, test } from './quay';
 import { goToStop } from './walking';
 import { BY_CARD_MM, cardPicture, badPictures, blurredPicture, darkPicture, goodPicture } from './pictures';
+import { patient } from './patience';
 
 test('a picture that cannot be used is refused with the reason and the way out; the mark stays', PHONE, async ({ bram }, info) => {
   test.slow();
@@ -18,7 +19,7 @@ test('a picture that cannot be used is refused with the reason and the way out; 
     const chooser = page.waitForEvent('filechooser');
     await bram.by('mark-photo-file').click();
     await (await chooser).setFiles(file);
-    await expect(page.getByText(said)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText(said)).toBeVisible({ timeout: patient(30_000) });
   }
   const chooser = page.waitForEvent('filechooser');
   await bram.by('mark-photo-file').click();

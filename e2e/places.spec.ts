@@ -5,6 +5,7 @@ import { chromium } from '@playwright/test';
 import sharp from 'sharp';
 import { CHROMIUM } from './chromium';
 import { BRAM, expect, MANAGER, PHONE, test } from './quay';
+import { patient } from './patience';
 
 test('every place has its word; back from a hire leads where one came from', async ({ phoneOf }) => {
   const mina = await phoneOf(MANAGER);
@@ -106,7 +107,7 @@ test('a phone is registered by scanning the code on the manager’s screen', PHO
     await page.goto(quay.url);
     await page.getByTestId('open-enrol').click();
     await page.getByTestId('scan').click();
-    await expect(page.getByTestId('code')).toHaveValue(/^[A-Z2-9]{12}$/, { timeout: 20_000 });
+    await expect(page.getByTestId('code')).toHaveValue(/^[A-Z2-9]{12}$/, { timeout: patient(20_000) });
     await page.getByTestId('enrol').click();
     await page.getByTestId('enrolled').click();
     await expect(page.getByTestId(`who-${BRAM.name}`)).toBeVisible();

@@ -1,19 +1,14 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium';
-
-/**
- * Where everything is tested the machine is busy, and how busy differs by the hour: what is waited for there is that something
- * comes, and not how soon. How soon is measured by the bench.
- */
-const PATIENCE = process.env.CI === undefined ? 1 : 3;
+import { patient } from './patience';
 
 /** Journeys in a real browser, on a phone and on a desk. Each has a quay of its own, with the demo operator's data. */
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   globalSetup: './template.ts',
-  timeout: 120_000 * PATIENCE,
-  expect: { timeout: 12_000 * PATIENCE },
+  timeout: patient(120_000),
+  expect: { timeout: patient(12_000) },
   fullyParallel: true,
   workers: 3,
   // On a busy machine a browser may be late once; what fails twice fails.
@@ -24,7 +19,7 @@ export default defineConfig({
     launchOptions: CHROMIUM,
     // Tracing every journey would cost a third of their time; one that is tried again is traced.
     trace: 'on-first-retry',
-    actionTimeout: 12_000 * PATIENCE,
+    actionTimeout: patient(12_000),
     locale: 'en-GB',
     timezoneId: 'Europe/Dublin',
   },

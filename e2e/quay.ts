@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, test as base, type BrowserContextOptions, expect, type Page } from '@playwright/test';
 import { makeTemplate, MOMENT, ROOT, TEMPLATE } from './template';
+import { patient } from './patience';
 
 export { expect };
 
@@ -156,8 +157,8 @@ export class Phone {
     // What was pressed a moment ago has to be kept before it can be sent.
     await this.page.waitForTimeout(500);
     // The line that says so may come late on a busy machine: what is kept is looked at itself.
-    await expect.poll(() => entriesIn(this.page, 'pending'), { timeout: 40_000 }).toBe(0);
-    await expect(this.by('pending-line')).toHaveCount(0, { timeout: 40_000 });
+    await expect.poll(() => entriesIn(this.page, 'pending'), { timeout: patient(40_000) }).toBe(0);
+    await expect(this.by('pending-line')).toHaveCount(0, { timeout: patient(40_000) });
   }
 }
 

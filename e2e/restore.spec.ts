@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { expect, PHONE, test } from './quay';
 import { countAll, briefAll } from './walking';
 import { ROOT } from './template';
+import { patient } from './patience';
 
 const tool = (...args: string[]) => execFileSync(process.execPath, ['server/dist/tool.mjs', ...args], { cwd: ROOT, encoding: 'utf8' });
 
@@ -20,7 +21,7 @@ test('a backup taken and put back under a running quay: phones bring again what 
   expect(before).toBeGreaterThan(4);
   bram.cut = true;
   expect(tool('restore', '--data', quay.data, '--from', to)).toContain('Phones send again what the backup lacks');
-  await expect.poll(held, { timeout: 40_000 }).toBe(before);
+  await expect.poll(held, { timeout: patient(40_000) }).toBe(before);
   await bram.allSent();
   // Nothing of it looks like a disagreement.
   await expect(bram.page.getByText(/Two phones disagree/)).toHaveCount(0);

@@ -2,6 +2,7 @@ import { idsFrom } from './ids';
 import { expect, MANAGER, PHONE, test } from './quay';
 import { linkOf, renterPhone } from './renter';
 import { decideAll, sign } from './walking';
+import { patient } from './patience';
 
 test(
   'the renter reads their statement in their language, agrees to one line and not to another, and both stand at the quay',
@@ -29,7 +30,7 @@ test(
     await expect(renter.page.getByText(/Vous n’êtes pas d’accord/)).toBeVisible();
 
     await bram.open('/hire/h-1006/statement');
-    await expect(bram.page.getByText('The renter: “La rayure était là avant nous.”')).toBeVisible({ timeout: 20_000 });
+    await expect(bram.page.getByText('The renter: “La rayure était là avant nous.”')).toBeVisible({ timeout: patient(20_000) });
     await expect(bram.page.getByText('not agreed')).toBeVisible();
     // Staff cannot agree for them.
     await expect(bram.page.locator(idsFrom('accept-mark'))).toHaveCount(0);
@@ -88,13 +89,13 @@ test('a silent terminal leaves the money in doubt until it says, and nothing is 
   await mode('silent');
   await mina.open('/hire/h-1006/statement');
   await mina.by('close-hire').click();
-  await expect(page.getByText('1 payment is in doubt')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('1 payment is in doubt')).toBeVisible({ timeout: patient(20_000) });
   await mode('works');
   await mina.open('/hire/h-1006/statement');
   await mina.by('settle-money').click();
   // More is owed than was held: the rest is paid by card.
-  await mina.by('charge-card').click({ timeout: 20_000 });
-  await expect(page.getByText('Nothing is owed either way')).toBeVisible({ timeout: 20_000 });
+  await mina.by('charge-card').click({ timeout: patient(20_000) });
+  await expect(page.getByText('Nothing is owed either way')).toBeVisible({ timeout: patient(20_000) });
   await expect(mina.by('settle-money')).toHaveCount(0);
   await mina.allSent();
 });

@@ -4,6 +4,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { enterParty, linkOf } from './renter';
 import { BRAM, expect, MANAGER, PHONE, type Phone, test } from './quay';
 import { goToStop } from './walking';
+import { patient } from './patience';
 
 /** Nothing serious on a view. The light changes its colours and nothing else, at any width: on a phone those are judged in the dusk as well. */
 const look = async ({ page }: Phone, name: string) => {
@@ -106,7 +107,7 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   await expect(page.getByText(/jackets that suit/)).toBeVisible();
   // What is just said comes and fades away: half there it has no contrast to judge.
   await expect(page.getByText('Undo')).toBeVisible();
-  await expect(page.getByText('Undo')).toHaveCount(0, { timeout: 15_000 });
+  await expect(page.getByText('Undo')).toHaveCount(0, { timeout: patient(15_000) });
   await look(desk, 'fit');
   await desk.open('/fleet');
   await expect(desk.by('boat-tuppenny-bun')).toBeVisible();
@@ -162,7 +163,7 @@ test('every other view of staff: axe finds nothing serious, sun or dusk', async 
   await look(desk, 'not found');
   await desk.open('/hire/h-9999');
   desk.cut = true;
-  await expect(page.getByText('This hire is not on this phone')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('This hire is not on this phone')).toBeVisible({ timeout: patient(20_000) });
   await look(desk, 'hire missing');
 });
 

@@ -1,6 +1,7 @@
 import { idsFrom } from './ids';
 import { BRAM, expect, MANAGER, type Phone, PHONE, test } from './quay';
 import { castOff, doStop, sign, stopCount } from './walking';
+import { patient } from './patience';
 
 /** So many boats' books this phone has brought along. */
 const booksOn = (phone: Phone): Promise<number> =>
@@ -35,7 +36,7 @@ test(
     await bram.by('cancel-go').click();
     await bram.open('/');
     await expect(bram.by('nav-bookings')).toBeVisible();
-    await expect.poll(() => booksOn(bram), { timeout: 30_000 }).toBeGreaterThan(2);
+    await expect.poll(() => booksOn(bram), { timeout: patient(30_000) }).toBeGreaterThan(2);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
 
     await bram.cutNetwork();
@@ -75,7 +76,7 @@ test(
     await bram.mendNetwork();
     await bram.allSent();
     await bram.open(`/hire/${hire}`);
-    await expect(page.getByText('Departure: sealed, received by the quay')).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('Departure: sealed, received by the quay')).toBeVisible({ timeout: patient(20_000) });
     await expect(page.getByText('Booked on this phone', { exact: true })).toHaveCount(0);
 
     await mina.open('/attention');

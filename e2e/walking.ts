@@ -1,6 +1,7 @@
 import { idsFrom } from './ids';
 import { expect, type Phone } from './quay';
 import { enterParty } from './renter';
+import { patient } from './patience';
 
 /** What each gauge of Tuppenny Bun shows, typed; a needle and a sight line are set by their presses. */
 const SHOWN: Record<string, string> = { hours: '1240.4', volts: '12.6', bilge: '1' };
@@ -122,7 +123,7 @@ export const stopCount = (phone: Phone): Promise<number> => phone.page.locator(i
 export const sign = async (phone: Pick<Phone, 'page' | 'by'>): Promise<void> => {
   for (const field of await phone.by('signature').all()) {
     // What was entered last may still come in, and then the page is another and is signed anew.
-    await expect(() => field.scrollIntoViewIfNeeded()).toPass({ timeout: 10_000 });
+    await expect(() => field.scrollIntoViewIfNeeded()).toPass({ timeout: patient(10_000) });
     const box = (await field.boundingBox())!;
     const { mouse } = phone.page;
     // A thumb that only touched it has not signed.

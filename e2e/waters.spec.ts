@@ -1,4 +1,5 @@
 import { expect, MANAGER, type Phone, test } from './quay';
+import { patient } from './patience';
 
 /** Presses places of the chart, as shares of its width and height. */
 const pressAt = async (phone: Phone, places: readonly (readonly [number, number])[]) => {
@@ -39,7 +40,7 @@ test('a zone is drawn on the chart, its rule holds there at once, and it is move
   await mina.by('field-called').fill('Sailing school water');
   await mina.by('field-limitKmh').fill('8');
   await mina.by('keep-row').click();
-  await expect(mina.by('field-called')).toHaveCount(0, { timeout: 20_000 });
+  await expect(mina.by('field-called')).toHaveCount(0, { timeout: patient(20_000) });
 
   // Where it was drawn it holds, in words, and in the list.
   await pressAt(mina, [[0.485, 0.5]]);
@@ -61,9 +62,9 @@ test('a zone is drawn on the chart, its rule holds there at once, and it is move
   await mina.page.mouse.move(at.x + 2, at.y + 30, { steps: 6 });
   await mina.page.mouse.up();
   await mina.by('keep-shape').click();
-  await expect(mina.page.getByText('Kept.', { exact: true }).first()).toBeVisible({ timeout: 20_000 });
+  await expect(mina.page.getByText('Kept.', { exact: true }).first()).toBeVisible({ timeout: patient(20_000) });
   await mina.page.getByRole('button', { name: 'Undo' }).click();
-  await expect(mina.page.getByText('Undone.').first()).toBeVisible({ timeout: 20_000 });
+  await expect(mina.page.getByText('Undone.').first()).toBeVisible({ timeout: patient(20_000) });
 });
 
 test('a file is laid over a water: what would change is seen first, and what is wrong is told by name', async ({ phoneOf }) => {
@@ -89,7 +90,7 @@ test('a file is laid over a water: what would change is seen first, and what is 
   await mina.by('lay-kind-forbidden').click();
   await expect(mina.page.getByText('1 new')).toBeVisible();
   await mina.by('lay-go').click();
-  await expect(mina.by('lay-go')).toHaveCount(0, { timeout: 20_000 });
+  await expect(mina.by('lay-go')).toHaveCount(0, { timeout: patient(20_000) });
   await mina.by('find-row').fill('reeds');
   await expect(mina.by('edit-south-reeds')).toBeVisible();
 });
