@@ -110,7 +110,9 @@ test(
     await expect(page.getByText(/gardés? sur ce téléphone/)).toHaveCount(0, { timeout: patient(40_000) });
     await bram.open('/hire/h-1014');
     await expect(bram.page.getByText('on the water')).toBeVisible();
-    await expect(bram.page.getByText('Departure: sealed by the renter alone, received by the quay')).toBeVisible({ timeout: patient(20_000) });
+    await expect(bram.page.getByText('Departure: sealed by the renter alone, received by the quay')).toBeVisible({
+      timeout: patient(20_000),
+    });
 
     // And back again, with departure behind it.
     await dot.by('open-alone').click();
