@@ -66,6 +66,10 @@ const properties = z.object({
   directionDeg: z.optional(z.number().check(z.gte(0), z.lte(360))),
   /** When it can be had or passed, by the clocks of the base. */
   hours: z.optional(z.object({ from: Clock, to: Clock })),
+  /** Of a lock, a bridge, a tap: the first and the last day on which it is shut altogether, by the calendar of the base. */
+  shut: z.optional(
+    z.object({ from: Day, to: Day }).check(z.refine(({ from, to }) => from <= to, { error: 'ends before it begins', path: ['to'] })),
+  ),
   /** The winds a cove is sheltered from: degrees true the wind comes from, clockwise from the first to the second. */
   shelter: z.optional(z.tuple([z.number().check(z.gte(0), z.lte(360)), z.number().check(z.gte(0), z.lte(360))])),
   /** What to know there, for whoever comes. */

@@ -11,6 +11,8 @@ export type Stop = {
   alongM: number;
   /** When it can be passed or had, by the clocks of the base. */
   hours: { from: string; to: string } | undefined;
+  /** The first and the last day on which it is shut altogether. */
+  shut?: { from: string; to: string } | undefined;
 };
 export type CanalLine = { lengthM: number; limitMs: number | undefined; stops: readonly Stop[] };
 
@@ -62,11 +64,17 @@ export const canalLineOf = (waters: Pick<Waters, 'features'>): CanalLine | undef
   const stops = sheet.spots
     .flatMap(({ feature: { id, properties }, at }): Stop[] => {
       const { alongM, offM } = along(longest.line, at);
-      return offM > BESIDE_M ? [] : [{ id, name: properties.name, kind: properties.kind, alongM, hours: properties.hours }];
+      return offM > BESIDE_M
+        ? []
+        : [{ id, name: properties.name, kind: properties.kind, alongM, hours: properties.hours, shut: properties.shut }];
     })
     .sort((a, b) => a.alongM - b.alongM);
   return { lengthM: longest.lengthM, limitMs: zoneLimitMs(longest.feature), stops };
 };
+
+/** What is shut altogether on some day of a stay, in the order of the line. @param from `YYYY-MM-DD` */
+export const shutBetween = ({ stops }: CanalLine, from: string, to: string): Stop[] =>
+  stops.filter(({ shut }) => shut !== undefined && shut.from <= to && shut.to >= from);
 
 /** Where one may lie for a night: at a mooring that is clear of locks, bridges and taps. */
 export const nightStops = ({ stops }: CanalLine): Stop[] => {

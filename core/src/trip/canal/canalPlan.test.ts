@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { Waters } from '../../waters/zone';
-import { type CanalLine, canalLineOf, KEPT_CLEAR_M, nightStops, type Stop } from './canalLine';
+import { type CanalLine, canalLineOf, KEPT_CLEAR_M, nightStops, shutBetween, type Stop } from './canalLine';
 import { type CanalAsked, type CanalDay, canalPlan } from './canalPlan';
 import { CANAL_MINUTES, obstaclesOf, openingsOn, travel } from './travel';
 
@@ -97,9 +97,13 @@ const exhaustive = (of: CanalAsked, turn: Stop): { worst: number; squares: numbe
           leaveMs: atMs,
           speedMs: of.speedMs,
           obstacles: obstaclesOf(of.line.stops),
-          openings: openingsOn(of.line.stops, day, zone),
+          openings: openingsOn(
+            of.line.stops.map(({ shut: _, ...stop }) => stop),
+            day,
+            zone,
+          ),
         });
-        if (!done) {
+        if (!done || done.passed.some(({ stop: { shut } }) => shut && day >= shut.from && day <= shut.to)) {
           open = false;
           break;
         }
@@ -128,7 +132,9 @@ describe('days on a canal', () => {
         .uniqueArray(km, { maxLength: most })
         .map((all) => all.map((one) => at(kind, kind === 'lock' ? one + 0.2 : kind === 'bridge' ? one + 0.5 : one)));
     const shut = fc.uniqueArray(km, { maxLength: 2 }).map((all) => all.map((one) => at('bridge', one + 0.7, ['10:00', '15:00'])));
-    let plans = 0;
+    // A lock that is shut on some of the three days, or on none of them.
+    const works = fc.tuple(fc.integer({ min: 12, max: 16 }), fc.integer({ min: 0, max: 2 }));
+    let [plans, withWorks] = [0, 0];
     fc.assert(
       fc.property(
         some('mooring', 5),
@@ -136,14 +142,18 @@ describe('days on a canal', () => {
         shut,
         fc.integer({ min: 6, max: 22 }),
         fc.integer({ min: 4, max: 10 }),
-        (moorings, locks, bridges, turnKm, hoursADay) => {
+        works,
+        (moorings, locks, bridges, turnKm, hoursADay, [first, days]) => {
           const turn = at('turning', turnKm);
-          const of = asked(lineOf(...moorings, ...locks, ...bridges, turn), { hoursADay });
+          const shut = { from: `2026-06-${first}`, to: `2026-06-${first + days}` };
+          const closing = locks.map((lock, i) => (i === 0 ? { ...lock, shut } : lock));
+          const of = asked(lineOf(...moorings, ...closing, ...bridges, turn), { hoursADay });
           const found = canalPlan(of);
           const best = exhaustive(of, turn);
           expect(found.is === 'plan').toBe(best !== undefined);
           if (found.is !== 'plan' || !best) return;
           plans += 1;
+          if (found.days.some(({ passed }) => passed.some(({ stop }) => stop.shut))) withWorks += 1;
           const { worst, squares } = sums(found.days);
           expect(worst).toBe(best.worst);
           expect(squares).toBeCloseTo(best.squares, 6);
@@ -153,6 +163,7 @@ describe('days on a canal', () => {
     );
     // Of what is made up enough can be done at all.
     expect(plans).toBeGreaterThan(20);
+    expect(withWorks).toBeGreaterThan(3);
   });
 
   it('on the Cut: nights only where one may lie, in the light, home by the last morning', () => {
@@ -190,6 +201,54 @@ describe('days on a canal', () => {
     const before = canalPlan({ ...of, line: closed, to: '2026-06-17T12:00:00.000Z' });
     if (before.is !== 'plan') throw new Error(before.is);
     expect(before.turn.alongM).toBeLessThan(third.alongM);
+  });
+
+  it('a lock that is shut from some day on is passed before: the round is shorter by the days on its far side', () => {
+    const line = canalLineOf(cut)!;
+    const of = asked(line, {
+      speedMs: 1.5,
+      from: '2026-06-13T11:30:00.000Z',
+      to: '2026-06-17T12:00:00.000Z',
+      hoursADay: 6,
+      light: (day) => ({ fromMs: Date.parse(`${day}T06:00:00Z`), toMs: Date.parse(`${day}T19:00:00Z`) }),
+    });
+    const open = canalPlan(of);
+    if (open.is !== 'plan') throw new Error(open.is);
+    const first = open.days[0]!.passed.find(({ stop }) => stop.kind === 'lock')!.stop;
+    expect(open.days.at(-1)!.passed.map(({ stop }) => stop.id)).toContain(first.id);
+    const shutFrom = (from: string, stop: Stop): CanalLine => ({
+      ...line,
+      stops: line.stops.map((one) => (one.id === stop.id ? { ...one, shut: { from, to: '2026-06-30' } } : one)),
+    });
+    // Shut from the last day on: home through it by the day before.
+    const closing = shutFrom('2026-06-17', first);
+    const shorter = canalPlan({ ...of, line: closing });
+    if (shorter.is !== 'plan') throw new Error(shorter.is);
+    expect(shorter.days.at(-1)!.passed.map(({ stop }) => stop.id)).not.toContain(first.id);
+    expect(shorter.turn.alongM).toBeLessThanOrEqual(open.turn.alongM);
+    expect(shutBetween(closing, '2026-06-13', '2026-06-17').map(({ id }) => id)).toEqual([first.id]);
+    expect(shutBetween(closing, '2026-06-13', '2026-06-16')).toEqual([]);
+    // Shut from the day after the hire on it bears on nothing.
+    expect(canalPlan({ ...of, line: shutFrom('2026-06-18', first) })).toMatchObject({ is: 'plan', turn: { id: open.turn.id } });
+    // Shut for all of it nobody gets past it; where it stands before the first turning place there is nowhere to go.
+    const never = canalPlan({ ...of, line: shutFrom('2026-06-01', first) });
+    if (never.is === 'plan') expect(never.turn.alongM).toBeLessThan(first.alongM);
+  });
+
+  it('a bridge that never moves takes no time, and nobody passes it on days of works', () => {
+    const bridge: Stop = { ...at('bridge', 3), shut: { from: '2026-06-14', to: '2026-06-14' } };
+    const legOn = (day: string) =>
+      travel({
+        fromM: 0,
+        toM: 7200,
+        leaveMs: Date.parse(`${day}T09:00:00Z`),
+        speedMs: 1,
+        obstacles: obstaclesOf([bridge]),
+        openings: openingsOn([bridge], day, zone),
+      });
+    expect(clock(legOn('2026-06-13')!.arriveMs)).toBe('11:00');
+    expect(legOn('2026-06-14')).toBeUndefined();
+    expect(clock(legOn('2026-06-15')!.arriveMs)).toBe('11:00');
   });
 
   it('who is due at breakfast lies at the base the night before', () => {

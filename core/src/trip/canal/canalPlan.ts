@@ -1,5 +1,5 @@
 import { dateOf, instantOf, type Instant, shiftDay } from '../../time/zone';
-import { CANAL_MINUTES, type Opening, obstaclesOf, openingsOn, type Passed, passingMs, travel } from './travel';
+import { CANAL_MINUTES, isShutOn, type Opening, obstaclesOf, openingsOn, type Passed, passingMs, travel } from './travel';
 import { type CanalLine, nightStops, type Stop } from './canalLine';
 
 /** Days on a canal: out to a turning place and home by the deadline, a night at a mooring between each two of them. */
@@ -132,7 +132,10 @@ const dayBetween = (asked: CanalAsked, turn: Stop, a: Node, b: Node, light: Ligh
     night: b.night,
     turns: turns ? turn : undefined,
     passed,
-    serves: line.stops.filter(({ kind, alongM }) => (kind === 'water' || kind === 'pumpOut') && alongM >= low && alongM <= high),
+    serves: line.stops.filter(
+      (stop) =>
+        (stop.kind === 'water' || stop.kind === 'pumpOut') && stop.alongM >= low && stop.alongM <= high && !isShutOn(stop, light.day),
+    ),
   };
 };
 

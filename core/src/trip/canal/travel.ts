@@ -25,24 +25,30 @@ const MINUTE = 60_000;
 
 /** When a place lets somebody through on a day, ms since 1970; nothing where it always does. */
 export type Opening = { fromMs: number; toMs: number };
+/** Of a day on which nobody is let through. */
+const NEVER: Opening = { fromMs: Infinity, toMs: -Infinity };
+
+/** Whether a place is shut altogether on a day, `YYYY-MM-DD`. */
+export const isShutOn = ({ shut }: Pick<Stop, 'shut'>, day: string): boolean => shut !== undefined && shut.from <= day && day <= shut.to;
 
 /** The hours of all places of a line on a day of the base's calendar; those that are not in it are always open. */
-export const openingsOn = (stops: readonly Stop[], day: string, zone: string): ReadonlyMap<string, Opening> =>
-  new Map(
-    stops.flatMap(({ id, hours }): [string, Opening][] =>
-      hours
-        ? [[id, { fromMs: Date.parse(instantOf(`${day}T${hours.from}`, zone)), toMs: Date.parse(instantOf(`${day}T${hours.to}`, zone)) }]]
-        : [],
-    ),
+export const openingsOn = (stops: readonly Stop[], day: string, zone: string): ReadonlyMap<string, Opening> => {
+  const clock = (hour: string) => Date.parse(instantOf(`${day}T${hour}`, zone));
+  return new Map(
+    stops.flatMap((stop): [string, Opening][] => {
+      if (isShutOn(stop, day)) return [[stop.id, NEVER]];
+      return stop.hours ? [[stop.id, { fromMs: clock(stop.hours.from), toMs: clock(stop.hours.to) }]] : [];
+    }),
   );
+};
 
-/** How long a lock or a bridge that moves takes, with its queue, ms. */
-export const passingMs = ({ kind }: Stop): number =>
-  ((kind === 'lock' ? CANAL_MINUTES.lock : CANAL_MINUTES.movableBridge) + CANAL_MINUTES.queue) * MINUTE;
+/** How long a lock or a bridge that moves takes, with its queue, ms; a bridge that never does takes nothing. */
+export const passingMs = ({ kind, hours }: Stop): number =>
+  kind !== 'lock' && !hours ? 0 : ((kind === 'lock' ? CANAL_MINUTES.lock : CANAL_MINUTES.movableBridge) + CANAL_MINUTES.queue) * MINUTE;
 
-/** What one has to be let through: locks, and bridges that move (those that never do have no hours), in the order of the line. */
+/** What one has to be let through: locks, bridges that move (those that never do have no hours), and what is shut on some days. */
 export const obstaclesOf = (stops: readonly Stop[]): Stop[] =>
-  stops.filter(({ kind, hours }) => kind === 'lock' || (kind === 'bridge' && hours)).sort((a, b) => a.alongM - b.alongM);
+  stops.filter(({ kind, hours, shut }) => kind === 'lock' || (kind === 'bridge' && (hours ?? shut))).sort((a, b) => a.alongM - b.alongM);
 
 /** @returns nothing where something on the way has closed for the day by then */
 export const travel = ({ fromM, toM, leaveMs, speedMs, obstacles, openings }: Leg): Travelled | undefined => {

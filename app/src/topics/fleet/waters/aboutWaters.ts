@@ -18,6 +18,8 @@ export const FEATURE_FIELDS: readonly FieldSpec[] = [
   { field: 'directionDeg', is: 'number', min: 0, max: 360, unit: '°' },
   { field: 'opens', is: 'clock' },
   { field: 'closes', is: 'clock' },
+  { field: 'shutFrom', is: 'day' },
+  { field: 'shutTo', is: 'day' },
   { field: 'shelter', is: 'range', unit: '°' },
   { field: 'told', is: 'wording', lines: 2 },
   { field: 'comesFrom', is: 'text' },
@@ -25,7 +27,7 @@ export const FEATURE_FIELDS: readonly FieldSpec[] = [
 ];
 
 export const rowOf = ({ id, properties }: Feature): AnyRow => {
-  const { name, kind, hours, say, source, checked, ...figures } = properties;
+  const { name, kind, hours, shut, say, source, checked, ...figures } = properties;
   return {
     id,
     name: { en: name },
@@ -34,6 +36,8 @@ export const rowOf = ({ id, properties }: Feature): AnyRow => {
     zone: kind,
     opens: hours?.from,
     closes: hours?.to,
+    shutFrom: shut?.from,
+    shutTo: shut?.to,
     told: say,
     comesFrom: source,
     checkedOn: checked,
@@ -42,10 +46,28 @@ export const rowOf = ({ id, properties }: Feature): AnyRow => {
 
 /** Of what was typed: what is not given is left out; hours are both or none. */
 export const propertiesOf = (edit: RowEdit): Feature['properties'] => {
-  const { called, zone, opens, closes, told, comesFrom, checkedOn, limitKmh, fromShoreM, radiusM, depthM, directionDeg, shelter } = edit;
+  const {
+    called,
+    zone,
+    opens,
+    closes,
+    shutFrom,
+    shutTo,
+    told,
+    comesFrom,
+    checkedOn,
+    limitKmh,
+    fromShoreM,
+    radiusM,
+    depthM,
+    directionDeg,
+    shelter,
+  } = edit;
   const given = {
     ...{ limitKmh, fromShoreM, radiusM, depthM, directionDeg, shelter, say: told, source: comesFrom, checked: checkedOn },
     hours: opens !== undefined && closes !== undefined ? { from: opens, to: closes } : undefined,
+    // A single day has one end.
+    shut: shutFrom === undefined && shutTo === undefined ? undefined : { from: shutFrom ?? shutTo, to: shutTo ?? shutFrom },
   };
   const there = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined));
   return { kind: zone as Feature['properties']['kind'], name: called as string, ...there };
