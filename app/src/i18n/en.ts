@@ -414,6 +414,8 @@ export const en = {
       closed: 'Days on which nobody is there',
       weekdays: 'On',
       opens: 'From',
+      shutFrom: 'Shut altogether from',
+      shutTo: 'To the end of',
       closes: 'Until',
       firstDay: 'First day',
       lastDay: 'Last day',
@@ -1134,6 +1136,13 @@ export const en = {
     keyHelp: 'Left and right: stop before, stop after · H: hold the boat · ?: these keys · Tab and Enter reach everything else',
   },
   log: {
+    plan: {
+      home: 'Plan: start for home by {{time}}',
+      homeFrom: 'Plan: {{name}}, start for home by {{time}}',
+      lie: 'Plan: lie somewhere by {{time}}',
+      lieAt: 'Plan: lie at {{name}} by {{time}}',
+      canal: 'Plan: {{name}} and back. Nights: {{nights}}',
+    },
     nothing: 'Nothing is entered yet.',
     otherBoat: 'of the boat before',
     booking: 'Booking changed: {{what}}',

@@ -124,6 +124,7 @@ describe('who may add what', () => {
     'pointRead',
     'reported',
     'roundDone',
+    'planAgreed',
     'languageChosen',
     'drillDone',
     'dockingTried',

@@ -1,5 +1,6 @@
 import type { AnchorGear } from '../fleet/rows';
 import type { Policies } from '../policy/policies';
+import { UNDER_KEEL_M } from './depth';
 
 /** How much anchor line to give, how far she swings on it, and whether she comes to sit on the bottom. Lengths and depths in metres. */
 
@@ -12,8 +13,6 @@ const MULTIPLES: Record<NonNullable<Policies['anchorLine']>, { day: number; nigh
 /** A fresh wind or worse, and a bottom in which an anchor holds badly, ask for so many depths more each. */
 const [FRESH_MS, MORE] = [8, 2];
 const HOUR_MS = 3_600_000;
-/** Between keel and bottom at low water: a wave lets her touch before she sits. */
-const UNDER_KEEL_M = 0.3;
 
 export const BOTTOMS = ['mud', 'sand', 'weed', 'stones'] as const;
 export type Bottom = (typeof BOTTOMS)[number];

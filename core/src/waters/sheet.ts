@@ -113,3 +113,9 @@ export const holdsAt = ({ plane, water, zones, spots, lines }: Sheet, place: Lon
     closed: here.some(({ properties }) => CLOSED_KINDS.includes(properties.kind)),
   };
 };
+
+/** The least depth of what is drawn at a place, m at the lowest water; nothing where nobody sounded. @param of a place of the chart there */
+export const depthAt = (sheet: Sheet, place: LonLat, of?: Feature): number | undefined => {
+  const depths = [...holdsAt(sheet, place).here, ...(of ? [of] : [])].flatMap(({ properties: { depthM } }) => depthM ?? []);
+  return depths.length > 0 ? Math.min(...depths) : undefined;
+};

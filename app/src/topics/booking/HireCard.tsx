@@ -30,6 +30,7 @@ import { Log, RecordPanel } from '../record/Log';
 import { DepositSheet, EndingNotice } from '../settlement/DepositSheet';
 import { useBackToPlace } from '../navigation/lastPlace';
 import { useMe } from '../../local/session';
+import { AgreedPlanCard } from '../trip/AgreedPlan';
 import { TripLinks } from './TripLinks';
 import { CancelledNotice } from './CancelledNotice';
 import { ContactRow } from './ContactRow';
@@ -175,6 +176,7 @@ export const HireCard = ({ view }: { view: HireView }) => {
           <Small>{t('hire.deposit')}</Small>
           <Money minor={hire.depositMinor} currency={pack.prices.currency} size={23} />
         </View>
+        {over ? null : <AgreedPlanCard record={record} zone={base.zone} onChart={() => router.push(`/hire/${hire.id}/chart`)} />}
         {deposit ? <DepositSheet view={view} deposit={depositOf(record, hire.depositMinor)} onClose={() => setDeposit(false)} /> : null}
         {hire.notes ? (
           <View>

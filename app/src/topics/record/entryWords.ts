@@ -5,7 +5,7 @@ import { spokenReading } from '@quay/core/fuel/level';
 import type { EventBody } from '@quay/core/record/event';
 import { numberText } from '@quay/core/number/statementNumber';
 import { useTranslation } from 'react-i18next';
-import { figure } from '../../ui/format';
+import { figure, whenOf } from '../../ui/format';
 import { useMoney } from '../../ui/controls/money';
 import { measures } from '../../ui/units';
 
@@ -59,6 +59,14 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
         return t(body.as === 'renter' ? 'log.renterSigned' : 'log.staffSigned');
       case 'sealed':
         return t('log.sealed');
+      case 'planAgreed': {
+        const { plan } = body;
+        if (plan.is === 'canal')
+          return t('log.plan.canal', { name: plan.turn, nights: plan.days.flatMap(({ night }) => night ?? []).join(', ') });
+        const time = whenOf(plan.by, base.zone, Date.parse(plan.by), i18n.language);
+        const called = `${plan.aim}${plan.to === undefined ? '' : plan.aim === 'home' ? 'From' : 'At'}` as const;
+        return t(`log.plan.${called as 'home'}`, { time, name: plan.to ?? '' });
+      }
       case 'castOff':
         return t('log.castOff');
       case 'cameIn':

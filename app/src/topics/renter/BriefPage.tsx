@@ -12,6 +12,7 @@ import { Button } from '../../ui/controls/button';
 import { Plan } from '../../ui/drawn/plan';
 import { useRoom } from '../../ui/room';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { AgreedPlanCard } from '../trip/AgreedPlan';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
 
@@ -48,6 +49,7 @@ export const BriefPage = () => {
         }
       >
         <Body>{t('r.last')}</Body>
+        {pack.waters ? <AgreedPlanCard record={record} zone={pack.base.zone} onChart={() => router.push('/r/chart')} asks /> : null}
       </Page>
     );
   }

@@ -15,6 +15,7 @@ import { dayOf } from '../../ui/format';
 import { useMoney } from '../../ui/controls/money';
 import { ListRow } from '../../ui/controls/listRow';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { AgreedPlanCard } from '../trip/AgreedPlan';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
 import { numberOf } from './ring';
@@ -28,7 +29,7 @@ const AT_FIRST = 12;
 /** The pocket guide: looked up in a word or two, without signal. */
 export const GuidePage = () => {
   const { t } = useTranslation();
-  const { pack, briefing, facts, language } = useRenting();
+  const { pack, record, briefing, facts, language } = useRenting();
   const router = useRouter();
   // What was looked for is in the address, and stands there again when one comes back from a card.
   const { q } = useLocalSearchParams<{ q?: string }>();
@@ -88,7 +89,9 @@ export const GuidePage = () => {
                   {hits.length === 0 ? t('r.nothingFound', { phone: numberOf(pack) ?? '' }) : t('r.found', { count: hits.length })}
                 </Small>
               </>
-            ) : null}
+            ) : (
+              <AgreedPlanCard record={record} zone={pack.base.zone} onChart={() => router.push('/r/chart')} />
+            )}
           </View>
         }
         contentContainerStyle={{ padding: 12, gap: 10 }}

@@ -22,6 +22,7 @@ import { useRoom } from '../../ui/room';
 import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { loadShared } from '../../platform/browser';
 import { lazyScreen } from '../../ui/lazyScreen';
+import { AgreedPlanCard } from '../trip/AgreedPlan';
 import { chooseLanguage } from './language';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
@@ -160,6 +161,7 @@ export const Home = () => {
           />
         ) : null}
       </Card>
+      {ashore || afloat ? <AgreedPlanCard record={record} zone={base.zone} onChart={() => router.push('/r/chart')} /> : null}
       {alone ? (
         <Notice
           kind="ask"

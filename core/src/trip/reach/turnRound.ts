@@ -1,10 +1,10 @@
 import type { LonLat } from '../../geometry/plane';
+import type { DEADLINE_REASONS } from '../events';
 import { earliestFrom, type Field, latestTo, wayFrom, type WeatherFrom } from './reach';
 import { CALM, type Mover } from './underway';
 import { openCellAt, type WaterGrid } from './waterGrid';
 
 /** What a boat has to be home before. */
-export const DEADLINE_REASONS = ['due', 'dark', 'curfew'] as const;
 export type Deadline = { is: (typeof DEADLINE_REASONS)[number]; atMs: number };
 
 /** Kept back of the time there is: so much on the way home takes longer than reckoned, and coming in takes minutes. */

@@ -1,3 +1,4 @@
+import type { WEATHER_SOURCES } from '../events';
 import type { WeatherFrom } from './reach';
 import type { WindAndCurrent } from './underway';
 
@@ -7,7 +8,7 @@ export type Weather = Omit<WindAndCurrent, 'windFromDeg'> & { windFromDeg: numbe
 /** How the weather to plan with was come by, and what was done to be on the careful side. */
 export type Trust = {
   /** `none`: nobody says anything, and a wind from ahead is reckoned with wherever one goes. */
-  from: 'forecast' | 'oldForecast' | 'observed' | 'none';
+  from: (typeof WEATHER_SOURCES)[number];
   /** When the forecast was given out, or the mast read. */
   at: string | undefined;
   /** The wind was taken so many times as strong as it was said to be. */

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { AnchorPage } from '../../trip/AnchorPage';
+import { AnchorPage } from '../../trip/anchor/AnchorPage';
 import { useRenting } from '../RenterFace';
 
 /** How much anchor line to give, where the renter wants to lie. */

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useCallback } from 'react';
-import { type ChartAddress, ChartPage } from '../../trip/ChartPage';
+import { ChartPage } from '../../trip/chart/ChartPage';
+import type { ChartAddress } from '../../trip/chart/useChartDay';
 import { useRenting } from '../RenterFace';
 
 /** The chart and the day on it, at home and afloat. */

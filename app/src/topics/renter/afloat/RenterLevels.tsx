@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { LevelsPage } from '../../trip/LevelsPage';
+import { LevelsPage } from '../../trip/levels/LevelsPage';
 import { useRenting } from '../RenterFace';
 
 /** How long water, waste, gas and generator fuel last this party. */
