@@ -113,7 +113,16 @@ test('the chart and the day on it are on the renter’s phone without signal, in
   await renter.by('choose-place').click();
   await renter.by('place-white-tower').click();
   await expect(renter.by('wish')).toContainText('Dort um');
+  // What is agreed on without signal stands in the guide at once, and at the quay as soon as there is one.
+  await renter.by('agree').click();
+  await expect(renter.by('agreed')).toContainText('Vereinbart');
+  await renter.open('/r/guide');
+  await expect(renter.by('agreed-plan')).toContainText('White Tower: spätestens');
   await renter.mend();
+  await mina.open('/hire/h-1001');
+  await expect(mina.by('agreed-plan')).toContainText('White Tower: start for home by', { timeout: patient(45_000) });
+  await mina.by('agreed-to-chart').click();
+  await expect(mina.by('agree')).toHaveText(/instead/);
   await renter.close();
 });
 
@@ -144,6 +153,35 @@ test('a week on the canal: days with locks and nights, moved by choosing one, an
   // A night is shown on the chart.
   await bram.by('show-2026-06-13').click();
   await expect(bram.page).toHaveURL(/place=mooring-/);
+});
+
+test('a lock is shut from the last day on: the round on the canal is a day shorter, and says why', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  await bram.open('/hire/h-1013/chart');
+  const days = bram.page.locator('[data-testid^="day-2026-06-"]');
+  await expect(days).toHaveCount(7);
+  const last = days.last();
+  await expect(last).not.toContainText('a day to stay');
+
+  const mina = await phoneOf(MANAGER);
+  await mina.open('/fleet/waters/tarn-cut');
+  await mina.by('edit-lock-1').click();
+  await mina.by('field-shutFrom').fill('19/06/2026');
+  // Who errs is told at the field, and nothing is kept.
+  await mina.by('field-shutTo').fill('17/06/2026');
+  await mina.by('keep-row').click();
+  await expect(mina.page.getByText(/ends before it begins/i).first()).toBeVisible();
+  await mina.by('field-shutTo').fill('30/06/2026');
+  await mina.by('keep-row').click();
+  await expect(mina.by('field-shutTo')).toHaveCount(0, { timeout: patient(20_000) });
+
+  await mina.open('/hire/h-1013/chart');
+  await expect(mina.by('shut')).toContainText('Cutler’s Lock is shut for some of these days');
+  await expect(mina.by('day-2026-06-18')).toContainText('Home at the quay.');
+  await expect(mina.by('day-2026-06-19')).toContainText('a day to stay');
+  // At the lock itself the chart says so, too.
+  await mina.open('/hire/h-1013/chart?place=lock-1');
+  await expect(mina.page.getByText(/shut from 19 June/)).toBeVisible();
 });
 
 test('how long water and waste last is shown before she leaves', async ({ phoneOf }) => {

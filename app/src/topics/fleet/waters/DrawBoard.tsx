@@ -1,4 +1,3 @@
-import { mdiFitToPageOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import type { LonLat } from '@quay/core/geometry/plane';
 import { holdsAt, sheetOf } from '@quay/core/waters/sheet';
 import type { Feature, Waters } from '@quay/core/waters/zone';
@@ -8,7 +7,8 @@ import { View } from 'react-native';
 import { Drawing, type Geometry, loadShaping, Reshaping, type Shape, SHAPES } from '../../../platform/chart/Shaping';
 import { type ChartHandle, WaterChart } from '../../../platform/chart/WaterChart';
 import { Card } from '../../../ui/board';
-import { Button, IconButton } from '../../../ui/controls/button';
+import { Button } from '../../../ui/controls/button';
+import { ZoomButtons } from '../../../ui/zoomButtons';
 import { ChoiceChip } from '../../../ui/controls/choiceChip';
 import { DUSK, useTones } from '../../../ui/theme';
 import { Body, Bold, Small } from '../../../ui/words';
@@ -107,9 +107,7 @@ export const DrawBoard = ({
           />
         )}
         <View style={{ position: 'absolute', right: 10, top: 10, gap: 8, zIndex: 1000 }}>
-          <IconButton path={mdiPlus} label={t('chart.nearer')} onPress={() => handle?.nearer()} testID="nearer" />
-          <IconButton path={mdiMinus} label={t('chart.farther')} onPress={() => handle?.farther()} testID="farther" />
-          <IconButton path={mdiFitToPageOutline} label={t('chart.whole')} onPress={() => handle?.whole()} testID="whole" />
+          <ZoomButtons of={handle} />
         </View>
       </View>
       {doing.is === 'looking' ? (

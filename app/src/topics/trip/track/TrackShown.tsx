@@ -1,5 +1,4 @@
 import type { Track } from '@quay/contract/track';
-import { mdiFitToPageOutline, mdiMinus, mdiPlus } from '@mdi/js';
 import type { LonLat } from '@quay/core/geometry/plane';
 import { hoursRun } from '@quay/core/fuel/readings';
 import { clockOf } from '@quay/core/time/zone';
@@ -14,10 +13,11 @@ import { TrackLine } from '../../../platform/chart/TrackLine';
 import { type ChartHandle, WaterChart } from '../../../platform/chart/WaterChart';
 import { Range } from '../../../platform/range';
 import { Card, Notice, Tag } from '../../../ui/board';
-import { Button, IconButton } from '../../../ui/controls/button';
+import { Button } from '../../../ui/controls/button';
 import { ListRow } from '../../../ui/controls/listRow';
 import { figure, spanOf } from '../../../ui/format';
 import { useRoom } from '../../../ui/room';
+import { ZoomButtons } from '../../../ui/zoomButtons';
 import { Screen } from '../../../ui/screen';
 import { Scroll } from '../../../ui/scroll';
 import { DUSK, useTones } from '../../../ui/theme';
@@ -89,9 +89,7 @@ export const TrackShown = ({ view, track, onBack, more }: { view: HireView; trac
         onReady={setHandle}
       />
       <View style={{ position: 'absolute', right: 10, top: 10, gap: 8, zIndex: 1000 }}>
-        <IconButton path={mdiPlus} label={t('chart.nearer')} onPress={() => handle?.nearer()} testID="nearer" />
-        <IconButton path={mdiMinus} label={t('chart.farther')} onPress={() => handle?.farther()} testID="farther" />
-        <IconButton path={mdiFitToPageOutline} label={t('chart.whole')} onPress={() => handle?.whole()} testID="whole" />
+        <ZoomButtons of={handle} />
       </View>
       <View style={{ position: 'absolute', left: 10, bottom: 10, zIndex: 1000, pointerEvents: 'none' }}>
         <SpeedKey colours={colours} upToMs={banded.upToMs} />

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { staffScreen } from '../../../../bundles/openStaff';
 
 const Page = staffScreen(
-  () => import('../../../../topics/trip/HireAnchor'),
+  () => import('../../../../topics/trip/anchor/HireAnchor'),
   (file) => file.HireAnchor,
 );
 

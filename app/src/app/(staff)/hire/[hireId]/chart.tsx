@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { staffScreen } from '../../../../bundles/openStaff';
 
 const Page = staffScreen(
-  () => import('../../../../topics/trip/HireChart'),
+  () => import('../../../../topics/trip/chart/HireChart'),
   (file) => file.HireChart,
 );
 

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { staffScreen } from '../../../../bundles/openStaff';
 
 const Page = staffScreen(
-  () => import('../../../../topics/trip/HireLevels'),
+  () => import('../../../../topics/trip/levels/HireLevels'),
   (file) => file.HireLevels,
 );
 

@@ -4,10 +4,10 @@ import { mostEconomical, speedTable } from '@quay/core/trip/speedTable';
 import type { Waters } from '@quay/core/waters/zone';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card, Notice } from '../../ui/board';
-import { ModalSheet } from '../../ui/controls/modalSheet';
-import { measures } from '../../ui/units';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { Card, Notice } from '../../../ui/board';
+import { ModalSheet } from '../../../ui/controls/modalSheet';
+import { measures } from '../../../ui/units';
+import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 
 /** Over so many kilometres litres are told: of one alone they are hard to see. */
 const OVER_KM = 10;

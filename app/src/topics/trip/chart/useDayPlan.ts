@@ -5,11 +5,11 @@ import { type DayPlan, dayPlan } from '@quay/core/trip/plan';
 import { type WeatherAhead, weatherAhead } from '@quay/core/trip/reach/weatherAhead';
 import { policiesOf } from '@quay/core/party/ofHire';
 import { useMemo } from 'react';
-import type { HireView } from '../../local/hire';
-import { useNow } from '../../ui/clock';
-import type { Day } from '../../workers/reachProtocol';
-import { useGiven } from './useConditions';
-import { useForecast } from './useForecast';
+import type { HireView } from '../../../local/hire';
+import { useNow } from '../../../ui/clock';
+import type { Day } from '../../../workers/reachProtocol';
+import { useGiven } from '../useConditions';
+import { type Foreseen, useForecast } from '../useForecast';
 
 const MINUTE = 60_000;
 
@@ -19,7 +19,7 @@ export type PlanNow = {
   /** What the thread is asked; the same until something changes. */
   day: Day | undefined;
   ahead: WeatherAhead;
-  simulated: boolean;
+  foreseen: Foreseen;
 };
 
 /** Wind and water at a base from a minute on, with how far they are to be trusted. */
@@ -66,5 +66,5 @@ export const useDayPlan = ({ pack, record }: HireView, here: LonLat | undefined)
     () => (typeof plan === 'string' || !waters ? undefined : { ...plan.day, draftM: plan.draftM, leastWaterM: plan.leastWaterM, waters }),
     [plan, waters],
   );
-  return { nowMs: minute, plan, day, ahead, simulated: foreseen?.simulated === true };
+  return { nowMs: minute, plan, day, ahead, foreseen };
 };

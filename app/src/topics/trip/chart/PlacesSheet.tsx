@@ -3,11 +3,11 @@ import type { Wish } from '@quay/core/trip/places';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Tag } from '../../ui/board';
-import { ListRow } from '../../ui/controls/listRow';
-import { ModalSheet } from '../../ui/controls/modalSheet';
-import { Search } from '../../ui/controls/search';
-import { Body, Bold, Small } from '../../ui/words';
+import { Tag } from '../../../ui/board';
+import { ListRow } from '../../../ui/controls/listRow';
+import { ModalSheet } from '../../../ui/controls/modalSheet';
+import { Search } from '../../../ui/controls/search';
+import { Body, Bold, Small } from '../../../ui/words';
 
 const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 

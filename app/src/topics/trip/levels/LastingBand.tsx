@@ -3,8 +3,8 @@ import type { TankLasting } from '@quay/core/trip/levels/levels';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Line, Rect, Text } from 'react-native-svg';
-import { localeOf } from '../../i18n';
-import { FACE, useTones } from '../../ui/theme';
+import { localeOf } from '../../../i18n/index';
+import { FACE, useTones } from '../../../ui/theme';
 
 const HEIGHT = 56;
 const BAR = 26;

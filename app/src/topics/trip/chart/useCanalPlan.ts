@@ -2,8 +2,8 @@ import { type CanalAsked, type CanalPlan, canalPlan } from '@quay/core/trip/cana
 import { canalAsked } from '@quay/core/trip/canal/ofHire';
 import { useMemo, useState } from 'react';
 import * as z from 'zod/mini';
-import type { HireView } from '../../local/hire';
-import { rememberChoice, rememberedChoice } from '../../platform/browser';
+import type { HireView } from '../../../local/hire';
+import { rememberChoice, rememberedChoice } from '../../../platform/browser';
 
 /** What somebody chose of the days: hours under way, where to turn, and by day where to lie. */
 const Chosen = z.object({

@@ -6,27 +6,27 @@ import { policiesOf } from '@quay/core/party/ofHire';
 import { policyOf } from '@quay/core/policy/policy';
 import { type AnchorCase, anchorPlan, type Bottom, BOTTOMS, moreFor, waterOver, windOver } from '@quay/core/trip/anchor';
 import type { LonLat } from '@quay/core/geometry/plane';
-import { holdsAt, roomAt, sheetOf } from '@quay/core/waters/sheet';
+import { depthAt, roomAt, sheetOf } from '@quay/core/waters/sheet';
 import type { TFunction } from 'i18next';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import * as z from 'zod/mini';
-import { useChartWords } from '../../i18n/chartWords';
-import type { HireView } from '../../local/hire';
-import { Card, Notice } from '../../ui/board';
-import { useNow } from '../../ui/clock';
-import { Choices } from '../../ui/controls/choices';
-import { FormField, useSchemaForm } from '../../ui/controls/form';
-import { maybeNumber } from '../../ui/controls/typed';
-import { fieldText } from '../../ui/format';
-import { useRoom } from '../../ui/room';
-import { Screen } from '../../ui/screen';
-import { measures } from '../../ui/units';
-import { Body, SlabBold, Small } from '../../ui/words';
+import { useChartWords } from '../../../i18n/chartWords';
+import type { HireView } from '../../../local/hire';
+import { Card, Notice } from '../../../ui/board';
+import { useNow } from '../../../ui/clock';
+import { Choices } from '../../../ui/controls/choices';
+import { FormField, useSchemaForm } from '../../../ui/controls/form';
+import { maybeNumber } from '../../../ui/controls/typed';
+import { fieldText } from '../../../ui/format';
+import { useRoom } from '../../../ui/room';
+import { Screen } from '../../../ui/screen';
+import { measures } from '../../../ui/units';
+import { Body, SlabBold, Small } from '../../../ui/words';
 import { AnchorDrawing } from './AnchorDrawing';
-import { readAt } from './chartAddress';
-import { useWeatherAhead } from './useDayPlan';
+import { readAt } from '../chart/chartAddress';
+import { useWeatherAhead } from '../chart/useDayPlan';
 
 /** How much line to give, and whether there is room to swing. @param at where, when it was chosen on the chart */
 export const AnchorPage = ({ view, at, onBack }: { view: HireView; at: string | undefined; onBack: () => void }) => {
@@ -91,14 +91,13 @@ const useLying = ({ pack }: HireView, at: LonLat | undefined, stay: Stay) => {
     { fromMs: minuteMs, untilMs, rangeM },
   );
   const foretoldMs = windOver(hours, { fromMs: minuteMs, untilMs, raised: ahead.trust.raised });
-  const depths = sheet && at ? holdsAt(sheet, at).here.flatMap(({ properties: { depthM } }) => (depthM === undefined ? [] : [depthM])) : [];
   return {
     // What blows now is no less than what is foretold; by itself it says nothing of the hours to come.
     windMs: foretoldMs === undefined ? undefined : Math.max(foretoldMs, given.windMs ?? 0),
     water,
     foretold,
     rangeM,
-    chartM: depths.length > 0 ? Math.min(...depths) : undefined,
+    chartM: sheet && at ? depthAt(sheet, at) : undefined,
     roomM: sheet && at ? roomAt(sheet, at) : undefined,
   };
 };

@@ -5,10 +5,10 @@ import type { Trust } from '@quay/core/trip/reach/weatherAhead';
 import { SUPPOSED_HEAD_MS } from '@quay/core/trip/reach/weatherAhead';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Tag } from '../../ui/board';
-import { figure, spanOf } from '../../ui/format';
-import { measures } from '../../ui/units';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { Tag } from '../../../ui/board';
+import { figure, spanOf } from '../../../ui/format';
+import { measures } from '../../../ui/units';
+import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 
 const MINUTE = 60_000;
 /** So much longer in this wind than in calm is worth a word. */

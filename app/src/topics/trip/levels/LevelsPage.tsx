@@ -3,16 +3,16 @@ import { isEntered } from '@quay/core/events/record';
 import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { useChartWords } from '../../i18n/chartWords';
-import { caseOf } from '../../local/handover';
-import type { HireView } from '../../local/hire';
-import { Card, Notice, Tag } from '../../ui/board';
-import { useNow } from '../../ui/clock';
-import { spanOf, whenOf } from '../../ui/format';
-import { useRoom } from '../../ui/room';
-import { Screen } from '../../ui/screen';
-import { measures } from '../../ui/units';
-import { Body, SlabBold, Small } from '../../ui/words';
+import { useChartWords } from '../../../i18n/chartWords';
+import { caseOf } from '../../../local/handover';
+import type { HireView } from '../../../local/hire';
+import { Card, Notice, Tag } from '../../../ui/board';
+import { useNow } from '../../../ui/clock';
+import { spanOf, whenOf } from '../../../ui/format';
+import { useRoom } from '../../../ui/room';
+import { Screen } from '../../../ui/screen';
+import { measures } from '../../../ui/units';
+import { Body, SlabBold, Small } from '../../../ui/words';
 import { LastingBand } from './LastingBand';
 
 /** What runs out first: each tank a party lives by over the time it has to last, from what was read at departure. */

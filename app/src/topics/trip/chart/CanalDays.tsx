@@ -1,17 +1,18 @@
 import type { CanalDay } from '@quay/core/trip/canal/canalPlan';
-import { nightStops } from '@quay/core/trip/canal/canalLine';
+import { nightStops, shutBetween, type Stop } from '@quay/core/trip/canal/canalLine';
+import { dateOf } from '@quay/core/time/zone';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Card, Notice, Tag } from '../../ui/board';
-import { Button } from '../../ui/controls/button';
-import { ChoiceChip } from '../../ui/controls/choiceChip';
-import { CountStepper } from '../../ui/controls/countStepper';
-import { ListRow } from '../../ui/controls/listRow';
-import { ModalSheet } from '../../ui/controls/modalSheet';
-import { dayName, spanOf } from '../../ui/format';
-import { measures } from '../../ui/units';
-import { Body, Bold, SlabBold, Small } from '../../ui/words';
+import { Card, Notice, Tag } from '../../../ui/board';
+import { Button } from '../../../ui/controls/button';
+import { ChoiceChip } from '../../../ui/controls/choiceChip';
+import { CountStepper } from '../../../ui/controls/countStepper';
+import { ListRow } from '../../../ui/controls/listRow';
+import { ModalSheet } from '../../../ui/controls/modalSheet';
+import { dayName, longDay, spanOf } from '../../../ui/format';
+import { measures } from '../../../ui/units';
+import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 import { useClock } from './TurnCard';
 import type { CanalNow } from './useCanalPlan';
 
@@ -23,6 +24,7 @@ export const CanalDays = ({ canal, zone, onShow }: { canal: CanalNow; zone: stri
   const [night, setNight] = useState<string>();
   const { asked, plan, chosen, choose } = canal;
   const turnings = asked.line.stops.filter(({ kind }) => kind === 'turning');
+  const shut = shutBetween(asked.line, dateOf(asked.from, zone), dateOf(asked.to, zone));
   const moved = Object.keys(chosen.nights).length > 0;
   return (
     <View style={{ gap: 12 }} testID="canal">
@@ -47,6 +49,7 @@ export const CanalDays = ({ canal, zone, onShow }: { canal: CanalNow; zone: stri
           <Body>{t(moved ? 'canal.giveNights' : 'canal.give')}</Body>
         </Notice>
       )}
+      {shut.length > 0 ? <Shut stops={shut} /> : null}
       <CountStepper
         label={t('canal.hours')}
         fewer={t('canal.fewer')}
@@ -93,6 +96,24 @@ export const CanalDays = ({ canal, zone, onShow }: { canal: CanalNow; zone: stri
           ))}
         </ModalSheet>
       )}
+    </View>
+  );
+};
+
+/** What cannot be passed on some of the days. */
+const Shut = ({ stops }: { stops: readonly Stop[] }) => {
+  const { t, i18n } = useTranslation();
+  const day = (of: string) => longDay(of, i18n.language);
+  return (
+    <View testID="shut">
+      <Notice kind="ask" title={t('canal.shutTitle', { names: stops.map(({ name }) => name).join(', ') })}>
+        <Body>
+          {[
+            ...stops.flatMap(({ name, shut }) => (shut ? [t('canal.shutOne', { name, from: day(shut.from), to: day(shut.to) })] : [])),
+            t('canal.shutWhy'),
+          ].join(' ')}
+        </Body>
+      </Notice>
     </View>
   );
 };

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
-import { useHire } from '../../local/hire';
-import { HireMissing } from '../record/HireMissing';
+import { useHire } from '../../../local/hire';
+import { HireMissing } from '../../record/HireMissing';
 import { AnchorPage } from './AnchorPage';
 
 /** Anchor and line of a hire's boat, for whoever shows it to the renter. */

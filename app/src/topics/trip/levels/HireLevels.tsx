@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
-import { useHire } from '../../local/hire';
-import { HireMissing } from '../record/HireMissing';
+import { useHire } from '../../../local/hire';
+import { HireMissing } from '../../record/HireMissing';
 import { LevelsPage } from './LevelsPage';
 
 /** How long what is in the tanks lasts a hire, for whoever lets her go. */

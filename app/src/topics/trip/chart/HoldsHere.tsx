@@ -7,10 +7,10 @@ import { type Feature, zoneLimitMs } from '@quay/core/waters/zone';
 import { say } from '@quay/core/words/words';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
-import { Tag } from '../../ui/board';
-import { longDay } from '../../ui/format';
-import { measures } from '../../ui/units';
-import { Body, Bold, Small } from '../../ui/words';
+import { Tag } from '../../../ui/board';
+import { longDay } from '../../../ui/format';
+import { measures } from '../../../ui/units';
+import { Body, Bold, Small } from '../../../ui/words';
 
 /** What holds at a place on the water, in words. */
 export const HoldsHere = ({ sheet, at, engine }: { sheet: Sheet; at: LonLat; engine: Book['engine'] }) => {
@@ -43,7 +43,7 @@ export const HoldsHere = ({ sheet, at, engine }: { sheet: Sheet; at: LonLat; eng
 /** One feature with its figures and where they come from. @param named its name stands above already */
 export const Rule = ({ feature, language, named = true }: { feature: Feature; language: string; named?: boolean }) => {
   const { t } = useTranslation();
-  const { kind, name, depthM, directionDeg, radiusM, fromShoreM, hours, source, checked, say: told } = feature.properties;
+  const { kind, name, depthM, directionDeg, radiusM, fromShoreM, hours, shut, source, checked, say: told } = feature.properties;
   const limitMs = zoneLimitMs(feature);
   const figures = [
     limitMs === undefined ? '' : t('chart.limit', { speed: measures().speed(limitMs) }),
@@ -56,6 +56,7 @@ export const Rule = ({ feature, language, named = true }: { feature: Feature; la
     directionDeg === undefined || kind !== 'oneWay' ? '' : t('chart.direction', { compass: compassOf(directionDeg) }),
     radiusM === undefined ? '' : t('chart.keepOff', { m: measures().metres(radiusM, 0) }),
     hours === undefined ? '' : t('chart.hours', hours),
+    shut === undefined ? '' : t('chart.shut', { from: longDay(shut.from, language), to: longDay(shut.to, language) }),
   ].filter(Boolean);
   const words = [figures.join(', '), told ? say(told, language) : ''].filter(Boolean).join('. ');
   return (

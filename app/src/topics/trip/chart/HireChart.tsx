@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
 import { useCallback } from 'react';
-import { useHire } from '../../local/hire';
-import { HireMissing } from '../record/HireMissing';
-import { type ChartAddress, ChartPage } from './ChartPage';
+import { useHire } from '../../../local/hire';
+import { HireMissing } from '../../record/HireMissing';
+import { ChartPage } from './ChartPage';
+import type { ChartAddress } from './useChartDay';
 
 /** The chart of a hire, for whoever plans the day with the renter. */
 export const HireChart = ({ hireId, ...address }: { hireId: string } & ChartAddress) => {

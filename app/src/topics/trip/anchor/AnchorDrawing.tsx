@@ -2,8 +2,8 @@ import type { AnchorCase, AnchorPlan } from '@quay/core/trip/anchor';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text } from 'react-native-svg';
-import { FACE, useTones } from '../../ui/theme';
-import { measures } from '../../ui/units';
+import { FACE, useTones } from '../../../ui/theme';
+import { measures } from '../../../ui/units';
 
 const HEIGHT = 150;
 const [SKY, GROUND] = [34, 16];

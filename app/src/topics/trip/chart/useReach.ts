@@ -1,8 +1,8 @@
 import type { LonLat } from '@quay/core/geometry/plane';
 import type { Stay } from '@quay/core/trip/reach/turnRound';
 import { useEffect, useRef, useState } from 'react';
-import { type ReachWorker, startReachWorker } from '../../platform/threads/reachWorker';
-import type { Day, Reach } from '../../workers/reachProtocol';
+import { type ReachWorker, startReachWorker } from '../../../platform/threads/reachWorker';
+import type { Day, Reach } from '../../../workers/reachProtocol';
 
 /**
  * @returns the reach of a day and what a wish comes to, each once it is reckoned; a wish without a way is `noWay`. While one
