@@ -126,6 +126,30 @@ test('the chart and the day on it are on the renter’s phone without signal, in
   await renter.close();
 });
 
+test('the chart goes to the printer as one sheet with rules, plan and numbers, and nothing of the page about it', async ({ phoneOf }) => {
+  const bram = await phoneOf(BRAM);
+  const { page } = bram;
+  await bram.open('/hire/h-1001/chart');
+  await bram.by('open-paper').click();
+  await expect(bram.by('sheet')).toContainText('Start for home at the latest');
+  await expect(bram.by('sheet')).toContainText('Hazard: Gull Rock');
+  await expect(bram.by('sheet')).toContainText('Emergency:');
+  await page.evaluate(() => {
+    window.print = () => document.body.setAttribute('data-printed', 'yes');
+  });
+  await bram.by('print').click();
+  await expect(page.locator('body[data-printed]')).toHaveCount(1);
+  await page.emulateMedia({ media: 'print' });
+  await expect(bram.by('print')).toBeHidden();
+  await expect(bram.by('sheet').locator('.quay-chart')).toBeVisible();
+  // As wide as the paper between its margins, on a phone too.
+  expect((await bram.by('sheet').boundingBox())!.width).toBe(703);
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  const pages = [...pdf.matchAll(/\/Type\s*\/Page\b/g)].length;
+  expect(pages).toBeGreaterThanOrEqual(1);
+  expect(pages).toBeLessThanOrEqual(3);
+});
+
 test('a week on the canal: days with locks and nights, moved by choosing one, and refused when it cannot be', async ({ phoneOf }) => {
   const bram = await phoneOf(BRAM);
   await bram.open('/hire/h-1013/chart');

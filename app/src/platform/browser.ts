@@ -154,6 +154,9 @@ export const dial = (number: string): void => {
   window.location.href = `tel:${number.replace(/[^+\d]/g, '')}`;
 };
 
+/** Hands the page to the printer, by its own dialog. */
+export const printPage = (): void => window.print();
+
 export const copyText = (text: string): Promise<void> => navigator.clipboard.writeText(text);
 
 export const prefersDusk = (): boolean => window.matchMedia('(prefers-color-scheme: dark)').matches;

@@ -96,3 +96,12 @@ export type BaseList = (typeof BASE_LISTS)[number];
 
 /** From lowest to highest water at a base, m: the most that any of its berths says; none where none has a tide. */
 export const tideOf = ({ berths }: Pick<Base, 'berths'>): number => Math.max(0, ...berths.map(({ rangeM }) => rangeM ?? 0));
+
+/** Whom a renter rings: the base, or the operator where the base has no number of its own. */
+export const quayPhone = ({
+  base,
+  operator,
+}: {
+  base: Pick<Base, 'phone'>;
+  operator: { phone?: string | undefined };
+}): string | undefined => base.phone ?? operator.phone;

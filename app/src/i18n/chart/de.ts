@@ -140,6 +140,17 @@ export const de: ChartWords = {
     label: 'Von {{low}} bis {{high}} zwischen {{from}} und {{to}}.',
     caution: 'Wind und Wetter machen das Wasser höher oder tiefer als vorhergesagt: auf das Lot sehen.',
   },
+  paper: {
+    title: 'Karte auf Papier',
+    print: 'Drucken',
+    made: 'Gemacht {{time}}, nach dem, was da bekannt war',
+    rules: 'Regeln und Orte',
+    call: 'Wen anrufen',
+    quay: 'Der Steg: {{phone}}',
+    emergency: 'Notruf: {{phone}}',
+    channel: 'Kanal {{channel}}',
+    open: 'Auf Papier',
+  },
   levels: {
     title: 'Wie lange es reicht',
     none: 'Von den Tanks ist noch nichts bekannt',

@@ -140,6 +140,17 @@ export const en = {
     label: 'From {{low}} to {{high}} between {{from}} and {{to}}.',
     caution: 'Wind and weather make the water higher or lower than foretold: look at the sounder.',
   },
+  paper: {
+    title: 'Chart on paper',
+    print: 'Print',
+    made: 'Made {{time}}, by what was known then',
+    rules: 'Rules and places',
+    call: 'Whom to call',
+    quay: 'The quay: {{phone}}',
+    emergency: 'Emergency: {{phone}}',
+    channel: 'channel {{channel}}',
+    open: 'On paper',
+  },
   levels: {
     title: 'How long it lasts',
     none: 'Nothing is known of the tanks yet',

@@ -140,6 +140,17 @@ export const es: ChartWords = {
     label: 'De {{low}} a {{high}} entre {{from}} y {{to}}.',
     caution: 'El viento y el tiempo cambian la altura prevista: mire la sonda.',
   },
+  paper: {
+    title: 'Carta en papel',
+    print: 'Imprimir',
+    made: 'Hecha {{time}}, con lo que se sabía entonces',
+    rules: 'Reglas y lugares',
+    call: 'A quién llamar',
+    quay: 'El muelle: {{phone}}',
+    emergency: 'Emergencia: {{phone}}',
+    channel: 'canal {{channel}}',
+    open: 'En papel',
+  },
   levels: {
     title: 'Cuánto dura',
     none: 'Aún no se sabe nada de los depósitos',

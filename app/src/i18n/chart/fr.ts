@@ -140,6 +140,17 @@ export const fr: ChartWords = {
     label: 'De {{low}} à {{high}} entre {{from}} et {{to}}.',
     caution: 'Le vent et le temps changent la hauteur prévue : regardez le sondeur.',
   },
+  paper: {
+    title: 'Carte sur papier',
+    print: 'Imprimer',
+    made: 'Faite {{time}}, d’après ce qu’on savait alors',
+    rules: 'Règles et lieux',
+    call: 'Qui appeler',
+    quay: 'Le ponton : {{phone}}',
+    emergency: 'Urgence : {{phone}}',
+    channel: 'canal {{channel}}',
+    open: 'Sur papier',
+  },
   levels: {
     title: 'Combien de temps cela dure',
     none: 'On ne sait encore rien des réservoirs',

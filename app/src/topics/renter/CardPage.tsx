@@ -11,7 +11,7 @@ import { Button, IconButton } from '../../ui/controls/button';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
-import { numberOf } from './ring';
+import { quayPhone } from '@quay/core/fleet/base';
 
 /** A fix card, one step at a time, its cautions first. */
 export const CardPage = ({ cardId }: { cardId: string }) => {
@@ -31,7 +31,7 @@ export const CardPage = ({ cardId }: { cardId: string }) => {
   const last = way[way.length - 1];
   const step = last === undefined ? steps[0] : steps.find(({ id }) => id === last);
   const ended = last === 'end' || last === 'ring';
-  const phone = numberOf(pack);
+  const phone = quayPhone(pack);
   const go = (to: string | undefined) => {
     if (!step) return;
     const next = stepAfter(card, steps, step, to);

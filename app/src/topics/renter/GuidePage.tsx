@@ -18,7 +18,7 @@ import { Body, Bold, SlabBold, Small } from '../../ui/words';
 import { AgreedPlanCard } from '../trip/AgreedPlan';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
-import { numberOf } from './ring';
+import { quayPhone } from '@quay/core/fleet/base';
 
 const DOCKING = 'docking';
 /** Of what was found, the first are enough: who wants others says another word. */
@@ -86,7 +86,7 @@ export const GuidePage = () => {
               <>
                 {none === undefined ? null : <Notice kind="calm" title={t('r.noneAboard', { name: none, boat: pack.boat.name })} />}
                 <Small>
-                  {hits.length === 0 ? t('r.nothingFound', { phone: numberOf(pack) ?? '' }) : t('r.found', { count: hits.length })}
+                  {hits.length === 0 ? t('r.nothingFound', { phone: quayPhone(pack) ?? '' }) : t('r.found', { count: hits.length })}
                 </Small>
               </>
             ) : (

@@ -10,7 +10,7 @@ import { Button } from '../../ui/controls/button';
 import { Body, SlabBold, Small } from '../../ui/words';
 import { Page } from './Page';
 import { useRenting } from './RenterFace';
-import { numberOf } from './ring';
+import { quayPhone } from '@quay/core/fleet/base';
 import type { Condition } from '@quay/core/fleet/condition';
 
 type Step = { id: string; say: Wording; when?: Condition | undefined; caution?: Wording | undefined };
@@ -22,7 +22,7 @@ export const ReturnPage = () => {
   const now = useNow();
   const { pack, facts, language } = useRenting();
   const { base, book, waters, hire } = pack;
-  const phone = numberOf(pack);
+  const phone = quayPhone(pack);
   const list = (title: string, steps: readonly Step[], numbered: boolean) => {
     const here = steps.filter(({ when }) => applies(when, facts, book.conditions));
     return here.length === 0 ? null : (

@@ -33,6 +33,16 @@ const beside = (plan: AgreedPlan, t: TFunction): string => {
   return nights.length > 0 ? t('agreed.nights', { names: nights.join(', ') }) : '';
 };
 
+/** The plan that holds, in a few lines; none while none is agreed on. */
+export const useAgreed = (record: HireRecord, zone: string): string[] => {
+  const { t, i18n } = useTranslation();
+  const now = useNow();
+  const agreed = agreedPlan(record);
+  if (!agreed) return [];
+  const since = t('agreed.since', { time: whenOf(new Date(agreed.atMs).toISOString(), zone, now, i18n.language) });
+  return [sentence(agreed.plan, { t, zone, now, language: i18n.language }), beside(agreed.plan, t), since].filter(Boolean);
+};
+
 type Shown = {
   record: HireRecord;
   zone: string;
@@ -48,21 +58,20 @@ export const AgreedPlanCard = (props: Shown) => (props.asks || agreedPlan(props.
 const Spoken = (props: Shown) => (useChartWords() ? <PlanCard {...props} /> : null);
 
 const PlanCard = ({ record, zone, onChart, asks = false }: Shown) => {
-  const { t, i18n } = useTranslation();
-  const now = useNow();
+  const { t } = useTranslation();
   const agreed = agreedPlan(record);
+  const [first, ...more] = useAgreed(record, zone);
   const toChart = (
     <Button mode="outlined" label={t('agreed.open')} onPress={onChart} style={{ alignSelf: 'flex-start' }} testID="agreed-to-chart" />
   );
   if (!agreed) return asks ? <Notice kind="calm" title={t('agreed.none')} action={toChart} /> : null;
-  const { plan, atMs } = agreed;
-  const more = [beside(plan, t), t('agreed.since', { time: whenOf(new Date(atMs).toISOString(), zone, now, i18n.language) })];
+  const { plan } = agreed;
   return (
     <Card style={{ gap: 6 }}>
       <View testID="agreed-plan" style={{ gap: 6 }}>
         <Small>{t(plan.is === 'canal' && plan.days.length > 1 ? 'agreed.titleDays' : 'agreed.title')}</Small>
-        <SlabBold size={22}>{sentence(plan, { t, zone, now, language: i18n.language })}</SlabBold>
-        <Body>{more.filter(Boolean).join(' ')}</Body>
+        <SlabBold size={22}>{first}</SlabBold>
+        <Body>{more.join(' ')}</Body>
         {toChart}
       </View>
     </Card>

@@ -15,6 +15,7 @@ export const RenterChart = (address: ChartAddress) => {
       address={address}
       onGo={go}
       onAnchor={(at) => router.push({ pathname: '/r/anchor', params: { at } })}
+      onPaper={() => router.push('/r/paper')}
       onBack={() => (router.canGoBack() ? router.back() : router.push('/r'))}
     />
   );

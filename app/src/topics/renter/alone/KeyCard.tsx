@@ -11,7 +11,7 @@ import { whenOf } from '../../../ui/format';
 import { Button } from '../../../ui/controls/button';
 import { Body, SlabBold, Small } from '../../../ui/words';
 import { useRenting } from '../RenterFace';
-import { numberOf } from '../ring';
+import { quayPhone } from '@quay/core/fleet/base';
 
 /** How long the code stands on the screen. */
 const SHOWN_MS = 120_000;
@@ -53,7 +53,7 @@ export const KeyCard = ({ keyInHand, first }: { keyInHand: ReturnType<typeof use
   const { pack, language } = useRenting();
   const { base } = pack;
   const { answer, busy, ask, hide } = keyInHand;
-  const phone = numberOf(pack);
+  const phone = quayPhone(pack);
   const saying = (no: Exclude<Answer, { is: 'open' }>): string => {
     if (no.is === 'tooEarly') return t('alone.tooEarly', { when: whenOf(no.opensAt, base.zone, now, language) });
     return no.is === 'briefFirst' ? t('alone.briefFirst', { count: no.left }) : t(`alone.${no.is}`);

@@ -23,7 +23,7 @@ import { LandmarkFields, useWhere } from './LandmarkFields';
 import { Page } from '../Page';
 import { RadioCall } from './RadioCall';
 import { useRenting } from '../RenterFace';
-import { numberOf } from '../ring';
+import { quayPhone } from '@quay/core/fleet/base';
 
 /** Call for help: what first, whom, and then one page to read out. It works without signal and sends nothing by itself. */
 export const HelpPage = () => {
@@ -142,7 +142,7 @@ const Helpers = () => {
   const { pack, policies } = useRenting();
   const { waters, base, operator } = pack;
   const rescue = waters?.rescue;
-  const phone = numberOf(pack);
+  const phone = quayPhone(pack);
   const rows = {
     emergencyNumber: waters?.emergencyNumber ? { name: t('r.emergencyNumber'), how: waters.emergencyNumber } : undefined,
     rescueStation: rescue ? { name: rescue.name, how: rescue.phone ?? '' } : undefined,

@@ -25,12 +25,14 @@ export const ChartFigures = ({
   day,
   onPlace,
   onAnchor,
+  onPaper,
 }: {
   view: HireView;
   waters: Waters;
   day: ChartDay;
   onPlace: (id: string) => void;
   onAnchor: (at: string) => void;
+  onPaper: () => void;
 }) => {
   const { t, i18n } = useTranslation();
   const { wide, width } = useRoom();
@@ -94,13 +96,10 @@ export const ChartFigures = ({
           <Reckoned stay={wish ?? known.here} plan={plan} trust={ahead.trust} simulated={foreseen?.simulated === true} zone={base.zone} />
         </>
       )}
-      <Button
-        mode="outlined"
-        label={t('speeds.open')}
-        onPress={() => setSpeeds(true)}
-        style={{ alignSelf: 'flex-start' }}
-        testID="open-speeds"
-      />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Button mode="outlined" label={t('speeds.open')} onPress={() => setSpeeds(true)} testID="open-speeds" />
+        <Button mode="outlined" label={t('paper.open')} onPress={onPaper} testID="open-paper" />
+      </View>
       {speeds ? <SpeedsSheet book={pack.book} waters={waters} onClose={() => setSpeeds(false)} /> : null}
     </View>
   );

@@ -21,6 +21,7 @@ export const ChartPage = ({
   address,
   onGo,
   onAnchor,
+  onPaper,
   onBack,
 }: {
   view: HireView;
@@ -28,13 +29,15 @@ export const ChartPage = ({
   onGo: (to: ChartAddress) => void;
   /** Somebody thinks of anchoring at a place, as it stands in an address. */
   onAnchor: (at: string) => void;
+  /** Asked for as a page to print. */
+  onPaper: () => void;
   onBack: () => void;
 }) => {
   const spoken = useChartWords();
-  return spoken ? <Chart view={view} address={address} onGo={onGo} onAnchor={onAnchor} onBack={onBack} /> : null;
+  return spoken ? <Chart view={view} address={address} onGo={onGo} onAnchor={onAnchor} onPaper={onPaper} onBack={onBack} /> : null;
 };
 
-const Chart = ({ view, address, onGo, onAnchor, onBack }: Parameters<typeof ChartPage>[0]) => {
+const Chart = ({ view, address, onGo, onAnchor, onPaper, onBack }: Parameters<typeof ChartPage>[0]) => {
   const { t } = useTranslation();
   const tones = useTones();
   const { wide, height } = useRoom();
@@ -57,7 +60,7 @@ const Chart = ({ view, address, onGo, onAnchor, onBack }: Parameters<typeof Char
     onGo({ place: id, at: undefined });
   };
   const chart = <ChartBoard base={base} waters={waters} day={day} onGo={onGo} />;
-  const figures = <ChartFigures view={view} waters={waters} day={day} onPlace={go} onAnchor={onAnchor} />;
+  const figures = <ChartFigures view={view} waters={waters} day={day} onPlace={go} onAnchor={onAnchor} onPaper={onPaper} />;
   const clear = chosen ? (
     <Button
       mode="outlined"

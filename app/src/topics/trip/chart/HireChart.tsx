@@ -17,6 +17,7 @@ export const HireChart = ({ hireId, ...address }: { hireId: string } & ChartAddr
       address={address}
       onGo={go}
       onAnchor={(at) => router.push({ pathname: `/hire/${hireId}/anchor`, params: { at } })}
+      onPaper={() => router.push(`/hire/${hireId}/paper`)}
       onBack={() => (router.canGoBack() ? router.back() : router.push(`/hire/${hireId}`))}
     />
   );

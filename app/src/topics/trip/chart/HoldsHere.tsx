@@ -41,7 +41,7 @@ export const HoldsHere = ({ sheet, at, engine }: { sheet: Sheet; at: LonLat; eng
 };
 
 /** One feature with its figures and where they come from. @param named its name stands above already */
-export const Rule = ({ feature, language, named = true }: { feature: Feature; language: string; named?: boolean }) => {
+export const Rule = ({ feature, language, named = true, size }: { feature: Feature; language: string; named?: boolean; size?: number }) => {
   const { t } = useTranslation();
   const { kind, name, depthM, directionDeg, radiusM, fromShoreM, hours, shut, source, checked, say: told } = feature.properties;
   const limitMs = zoneLimitMs(feature);
@@ -61,12 +61,17 @@ export const Rule = ({ feature, language, named = true }: { feature: Feature; la
   const words = [figures.join(', '), told ? say(told, language) : ''].filter(Boolean).join('. ');
   return (
     <View>
-      <Body>
-        <Bold tone={kind === 'hazard' ? 'dangerText' : 'ink'}>{`${[t(`chart.kind.${kind}`), ...(named ? [name] : [])].join(': ')}. `}</Bold>
+      <Body {...(size === undefined ? {} : { size })}>
+        <Bold
+          {...(size === undefined ? {} : { size })}
+          tone={kind === 'hazard' ? 'dangerText' : 'ink'}
+        >{`${[t(`chart.kind.${kind}`), ...(named ? [name] : [])].join(': ')}. `}</Bold>
         {words}
       </Body>
       {source === undefined ? null : (
-        <Small size={13.5}>{checked === undefined ? source : t('chart.source', { source, day: longDay(checked, language) })}</Small>
+        <Small size={size === undefined ? 13.5 : size - 2}>
+          {checked === undefined ? source : t('chart.source', { source, day: longDay(checked, language) })}
+        </Small>
       )}
     </View>
   );
