@@ -132,7 +132,8 @@ export const de: ChartWords = {
   depth: {
     title: 'Tiefe hier nach Stunden',
     need: 'Dieses Boot braucht {{need}}: {{draft}} und {{spare}} unter dem Kiel.',
-    noDraft: 'Wie tief dieses Boot geht, steht nicht in seinem Buch.',
+    guess:
+      'Wie tief dieses Boot geht, steht nicht in seinem Buch: solche Boote gehen {{draft}} tief, {{need}} mit {{spare}} unter dem Kiel.',
     always: 'Die ganze Zeit tief genug',
     never: 'In dieser Zeit nie tief genug',
     from: 'Tief genug: {{spans}}',

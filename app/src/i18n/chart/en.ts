@@ -132,7 +132,7 @@ export const en = {
   depth: {
     title: 'Depth here by the hour',
     need: 'This boat needs {{need}}: {{draft}} and {{spare}} under her.',
-    noDraft: 'How deep this boat goes is not in her book.',
+    guess: 'How deep this boat goes is not in her book: boats like her go {{draft}} deep, {{need}} with {{spare}} under her.',
     always: 'Deep enough all this time',
     never: 'Never deep enough in this time',
     from: 'Deep enough: {{spans}}',

@@ -132,7 +132,7 @@ export const es: ChartWords = {
   depth: {
     title: 'Profundidad aquí por horas',
     need: 'Este barco necesita {{need}}: {{draft}} y {{spare}} bajo la quilla.',
-    noDraft: 'El calado de este barco no está en su libro.',
+    guess: 'El calado de este barco no está en su libro: barcos así calan {{draft}}, {{need}} con {{spare}} bajo la quilla.',
     always: 'Bastante profundo todo este tiempo',
     never: 'Nunca bastante profundo en este tiempo',
     from: 'Bastante profundo: {{spans}}',

@@ -132,7 +132,7 @@ export const fr: ChartWords = {
   depth: {
     title: 'Profondeur ici heure par heure',
     need: 'Ce bateau a besoin de {{need}} : {{draft}} et {{spare}} sous la quille.',
-    noDraft: 'Le tirant d’eau de ce bateau n’est pas dans son livre.',
+    guess: 'Le tirant d’eau de ce bateau n’est pas dans son livre : de tels bateaux ont {{draft}}, {{need}} avec {{spare}} sous la quille.',
     always: 'Assez profond tout ce temps',
     never: 'Jamais assez profond pendant ce temps',
     from: 'Assez profond : {{spans}}',

@@ -1,5 +1,7 @@
 import { tideOf } from '@quay/core/fleet/base';
+import { hullFigures } from '@quay/core/docking/hull';
 import { canalToKeep, dayToKeep } from '@quay/core/trip/agreed';
+import { holdsAt } from '@quay/core/waters/sheet';
 import type { Waters } from '@quay/core/waters/zone';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -66,7 +68,8 @@ export const ChartFigures = ({
           {chartM === undefined || tideOf(base) === 0 ? null : (
             <DepthHours
               chartM={chartM}
-              draftM={pack.book.hull?.draftM}
+              draftM={hullFigures(pack.book, pack.book.hull).hull.draftM}
+              guessed={pack.book.hull?.draftM === undefined}
               foreseen={foreseen}
               fromMs={Math.max(nowMs, out ? nowMs : Date.parse(pack.hire.from))}
               untilMs={Date.parse(pack.hire.to)}
@@ -74,7 +77,7 @@ export const ChartFigures = ({
               width={wide ? 368 : Math.min(width, 640) - 32}
             />
           )}
-          {pack.book.anchor && !canal ? (
+          {pack.book.anchor && !canal && holdsAt(sheet, chosen).onWater !== false ? (
             <Button mode="outlined" label={t('anchor.open')} onPress={() => onAnchor(writeAt(chosen))} testID="open-anchor" />
           ) : null}
         </View>

@@ -11,18 +11,18 @@ import { WaterChart } from '../../../platform/chart/WaterChart';
 import { Notice } from '../../../ui/board';
 import { useNow } from '../../../ui/clock';
 import { Button } from '../../../ui/controls/button';
-import { whenOf } from '../../../ui/format';
+import { dayName, whenOf } from '../../../ui/format';
 import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
 import { SUN, TonesContext } from '../../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 import { useAgreed } from '../AgreedPlan';
 import { Rule } from './HoldsHere';
-import { TurnFigure } from './TurnCard';
+import { TurnFigure, useClock } from './TurnCard';
 import { type ChartDay, useChartDay } from './useChartDay';
 
 /** What is printed lies within a sheet of A4 with its margins, px at 96 to the inch. */
-const [SHEET_W, CHART_H] = [703, 520];
+const [SHEET_W, CHART_H] = [703, 430];
 /** Of the page about it on a phone. */
 const BESIDE = 24;
 const SIGNS = ['landmark', 'turning', 'mooring', 'berth', 'cove'];
@@ -151,8 +151,9 @@ const Part = ({ title, children }: { title: string; children: ReactNode }) => (
 
 /** What was agreed on; else what the chart says now; on a canal its days. */
 const PlanPart = ({ view, day, nowMs }: { view: HireView; day: ChartDay; nowMs: number }) => {
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const { base } = view.pack;
+  const clock = useClock(base.zone);
   const told = useAgreed(view.record, base.zone);
   if (agreedPlan(view.record))
     return told.map((line) => (
@@ -160,7 +161,17 @@ const PlanPart = ({ view, day, nowMs }: { view: HireView; day: ChartDay; nowMs: 
         {line}
       </Body>
     ));
-  const { plan, known } = day;
+  const { plan, known, canal } = day;
+  if (canal?.plan.is === 'plan')
+    return canal.plan.days.map(({ day: date, underWayMs, leaveMs, arriveMs, night }) => (
+      <Body key={date} size={14}>
+        {[
+          `${dayName(Date.parse(`${date}T12:00:00Z`), 'UTC', i18n.language)}:`,
+          underWayMs === 0 ? t('canal.stay') : `${clock(leaveMs)} – ${clock(arriveMs)},`,
+          night ? t('canal.night', { name: night.name }) : t('canal.home'),
+        ].join(' ')}
+      </Body>
+    ));
   if (typeof plan === 'string' || !known) return <Body size={15}>{t('agreed.none')}</Body>;
   return <TurnFigure stay={known.here} plan={plan} nowMs={nowMs} zone={base.zone} />;
 };

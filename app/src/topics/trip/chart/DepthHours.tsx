@@ -22,7 +22,9 @@ const DRAWN = 90;
 type Where = {
   /** At the lowest water. */
   chartM: number;
-  draftM: number | undefined;
+  draftM: number;
+  /** Nobody measured how deep she goes: it is what boats like her usually do. */
+  guessed: boolean;
   foreseen: Foreseen;
   fromMs: number;
   untilMs: number;
@@ -30,7 +32,7 @@ type Where = {
 };
 
 /** How deep it is at a place while the boat is out, where the water rises and falls, and when that is enough for her. */
-export const DepthHours = ({ chartM, draftM, foreseen, fromMs, untilMs, zone, width }: Where & { width: number }) => {
+export const DepthHours = ({ chartM, draftM, guessed, foreseen, fromMs, untilMs, zone, width }: Where & { width: number }) => {
   const { t } = useTranslation();
   const clock = (ms: number) => clockOf(new Date(ms).toISOString(), zone);
   const foretold = useMemo(
@@ -47,19 +49,16 @@ export const DepthHours = ({ chartM, draftM, foreseen, fromMs, untilMs, zone, wi
         <Body>{t('depth.unknown', { m: measures().metres(Math.max(0, chartM)) })}</Body>
       </View>
     );
-  const needM = draftM === undefined ? undefined : draftM + UNDER_KEEL_M;
-  const spans =
-    needM === undefined
-      ? []
-      : deepEnough(over, needM)
-          .map((one) => ({ from: Math.ceil(one.fromMs / STEP_MS) * STEP_MS, to: Math.floor(one.untilMs / STEP_MS) * STEP_MS }))
-          .filter(({ from, to }) => from < to);
-  const always = needM !== undefined && over.every(({ depthM }) => depthM >= needM);
+  const needM = draftM + UNDER_KEEL_M;
+  const spans = deepEnough(over, needM)
+    .map((one) => ({ from: Math.ceil(one.fromMs / STEP_MS) * STEP_MS, to: Math.floor(one.untilMs / STEP_MS) * STEP_MS }))
+    .filter(({ from, to }) => from < to);
+  const always = over.every(({ depthM }) => depthM >= needM);
   const depths = over.map(({ depthM }) => Math.max(0, depthM));
   return (
     <View style={{ gap: 6 }} testID="depth-hours">
       {title}
-      {needM === undefined ? null : always ? (
+      {always ? (
         <Tag kind="ok">{t('depth.always')}</Tag>
       ) : spans.length === 0 ? (
         <Tag kind="stop">{t('depth.never')}</Tag>
@@ -80,9 +79,11 @@ export const DepthHours = ({ chartM, draftM, foreseen, fromMs, untilMs, zone, wi
       />
       <Small>
         {[
-          needM === undefined || draftM === undefined
-            ? t('depth.noDraft')
-            : t('depth.need', { need: measures().metres(needM), draft: measures().metres(draftM), spare: measures().metres(UNDER_KEEL_M) }),
+          t(guessed ? 'depth.guess' : 'depth.need', {
+            need: measures().metres(needM),
+            draft: measures().metres(draftM),
+            spare: measures().metres(UNDER_KEEL_M),
+          }),
           t('depth.caution'),
         ].join(' ')}
       </Small>
@@ -102,14 +103,14 @@ const Curve = ({
   label,
 }: {
   over: readonly DepthAt[];
-  needM: number | undefined;
+  needM: number;
   zone: string;
   width: number;
   label: string;
 }) => {
   const tones = useTones();
   const [first, last] = [over[0]!, over.at(-1)!];
-  const most = Math.max(needM ?? 0, ...over.map(({ depthM }) => depthM), 0.5) * 1.12;
+  const most = Math.max(needM, ...over.map(({ depthM }) => depthM), 0.5) * 1.12;
   const x = (ms: number) => ((ms - first.atMs) / (last.atMs - first.atMs)) * width;
   // From the surface down, as a sounder shows it.
   const y = (depthM: number) => (Math.max(0, depthM) / most) * DRAWN;
@@ -128,9 +129,7 @@ const Curve = ({
         <Rect x={0} y={0} width={width} height={DRAWN} rx={6} fill={tones.board} />
         <Path d={`M0 0L${line}L${width} 0Z`} fill={tones.primaryPale} />
         <Path d={`M${line}`} stroke={tones.ink} strokeWidth={3} fill="none" strokeLinejoin="round" />
-        {needM === undefined ? null : (
-          <Line x1={0} x2={width} y1={y(needM)} y2={y(needM)} stroke={tones.danger} strokeWidth={2.5} strokeDasharray="7 5" />
-        )}
+        <Line x1={0} x2={width} y1={y(needM)} y2={y(needM)} stroke={tones.danger} strokeWidth={2.5} strokeDasharray="7 5" />
         {[extreme(Math.max), extreme(Math.min)].map(({ depth, at }, i) => (
           <Text
             key={i}
