@@ -100,6 +100,27 @@ test('an anchor line that is too short says so, and where it would do; the chart
   await expect(bram.page.getByText('There is only 20 m: lie farther off.')).toBeVisible();
 });
 
+test('a round is told in figures: what is beyond the usual says so at once, and reaches the quay', async ({ phoneOf, browser, quay }) => {
+  const mina = await phoneOf(MANAGER);
+  const link = await linkOf(mina, 'h-1003');
+  const renter = await renterPhone(browser, quay, 'fr-FR');
+  await renter.open(link);
+  await renter.by('speak-fr').click();
+  await renter.open('/r/round/morning');
+  await renter.by('figure-battery').fill('douze');
+  await renter.by('keep-round').click();
+  await expect(renter.page.getByText(/Entre 0 et/)).toBeVisible();
+  await renter.by('figure-battery').fill('12,6');
+  await expect(renter.by('unusual-battery')).toHaveCount(0);
+  await renter.by('figure-battery').fill('11,8');
+  await expect(renter.by('unusual-battery')).toContainText('Moins que d’habitude (12.2 V)');
+  await renter.by('item-water').click();
+  await renter.by('keep-round').click();
+  await mina.open('/attention');
+  await expect(mina.page.getByText('1 round on board that is not as usual')).toBeVisible({ timeout: patient(45_000) });
+  await renter.close();
+});
+
 test('where the water rises and falls the line is for high water and the keel for low', async ({ phoneOf, browser, quay }) => {
   const mina = await phoneOf(MANAGER);
   const link = await linkOf(mina, 'h-1011');

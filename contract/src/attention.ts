@@ -16,6 +16,7 @@ export const ATTENTION_KINDS = [
   'conflicts',
   'seals',
   'reported',
+  'rounds',
   'feed',
   'outOfDate',
   'holdEnds',

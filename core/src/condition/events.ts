@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { defineEvent } from '../events/define';
-import { asBefore, id, note, photos, Walk } from '../events/parts';
+import { asBefore, Figure, id, note, photos, Walk } from '../events/parts';
 import { Mark } from './marks';
 
 export const FITTING_STATES = ['fine', 'damaged', 'unsealed', 'expired'] as const;
@@ -85,10 +85,18 @@ export const reported = defineEvent('reported', {
   photos: ({ photos: taken }) => taken,
 });
 
-/** A round of the day gone through: what was found in order, and what was left. */
+/** A round of the day gone through: what was found in order, what was left, and what was added, read or pumped. */
 export const roundDone = defineEvent('roundDone', {
-  body: { round: id, done: z.array(id).check(z.maxLength(60)), left: z.array(id).check(z.maxLength(60)), note },
+  body: {
+    round: id,
+    done: z.array(id).check(z.maxLength(60)),
+    left: z.array(id).check(z.maxLength(60)),
+    note,
+    figures: z.optional(z.array(z.object({ item: id, value: Figure })).check(z.maxLength(60))),
+    photos: z.optional(photos),
+  },
   subject: ({ round }) => ['round', round],
   merge: 'collect',
   addedBy: ['hand', 'manager', 'renter'],
+  photos: ({ photos: taken }) => taken ?? [],
 });

@@ -14,3 +14,7 @@ export const photos = z.array(Sha256).check(z.maxLength(12));
 export const asBefore = z.optional(z.literal(true));
 /** Key of a finding, and of the line of a statement that it comes to. */
 export const findingKey = z.string().check(z.minLength(1), z.maxLength(160));
+
+/** What somebody added, read or pumped, in a unit that its item says. */
+export const MOST_FIGURE = 100_000;
+export const Figure = z.number().check(z.gte(0), z.lte(MOST_FIGURE));

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { Figure } from '../events/parts';
 import { Condition } from './condition';
 import { BookId, Wording } from '../words/words';
 
@@ -70,6 +71,11 @@ export const FixCard = z.object({
 export type FixCard = z.infer<typeof FixCard>;
 
 /** `leaving`: what whoever comes back alone does before they go. */
+/** In which what is told with a round is counted: what was added or pumped, how full, how charged, how long. */
+export const ROUND_UNITS = ['mL', '%', 'min', 'V'] as const;
+export type RoundUnit = (typeof ROUND_UNITS)[number];
+const bound = z.optional(Figure);
+
 const ROUND_IDS = ['ready', 'morning', 'evening', 'lay-up', 'leaving'] as const;
 export const Round = z.object({
   id: z.enum(ROUND_IDS),
@@ -82,6 +88,8 @@ export const Round = z.object({
       caution: z.optional(Wording),
       /** Wants the lookout's word before the engine starts. */
       lookout: z.optional(z.literal(true)),
+      /** Told with it in figures, and what is usual: beyond that the quay looks at it. */
+      figure: z.optional(z.object({ unit: z.enum(ROUND_UNITS), least: bound, most: bound })),
     }),
   ),
 });

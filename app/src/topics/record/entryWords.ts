@@ -24,6 +24,19 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
   /** With why, and in whose words. */
   const said = (what: string, { why, note }: { why?: CancelReason | undefined; note?: string | undefined }) =>
     [what, why === undefined ? '' : t(`log.reason.${why}`), note ?? ''].filter(Boolean).join(' · ');
+  /** A round with what was told in figures, and what nobody ticked. */
+  const roundWords = ({ round, figures = [], left }: Extract<EventBody, { kind: 'roundDone' }>): string => {
+    const items = book.rounds.find(({ id }) => id === round)?.items ?? [];
+    const nameOf = (id: string) => say(items.find((one) => one.id === id)?.say ?? { en: id }, i18n.language);
+    const told = figures.map(({ item, value }) => `${nameOf(item)}: ${value} ${items.find(({ id }) => id === item)?.figure?.unit ?? ''}`);
+    return [
+      t('log.round', { text: find(book.rounds, round) }),
+      ...told,
+      left.length > 0 ? t('log.roundLeft', { names: left.map(nameOf).join('; ') }) : '',
+    ]
+      .filter(Boolean)
+      .join(' · ');
+  };
   const point = (id: string) => say(book.points.find((one) => one.id === id)?.say ?? { en: id }, i18n.language);
   return (body) => {
     switch (body.kind) {
@@ -100,7 +113,7 @@ export const useEntryWords = ({ book, base, prices }: HirePack): ((body: EventBo
       case 'reported':
         return t('log.reported', { text: body.note });
       case 'roundDone':
-        return t('log.round', { text: find(book.rounds, body.round) });
+        return roundWords(body);
       case 'drillDone':
         return t('log.drill', { name: find(book.drills, body.drill), how: t(`drill.how.${body.how}`) });
       case 'dockingTried':

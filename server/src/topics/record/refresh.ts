@@ -1,5 +1,6 @@
 import { isCancelled } from '@quay/core/booking/events';
 import { bookOf } from '../fleet/book';
+import { roundMatters } from '@quay/core/condition/round';
 import { cameIn, castOff } from '@quay/core/trip/events';
 import { dayOfUse } from '@quay/core/party/ofHire';
 import { isEntered, currentOf, type HireRecord } from '@quay/core/events/record';
@@ -68,6 +69,7 @@ export const refresh = async (db: Knex, hireId: string, key: QuayKey, now: strin
     // She left although something held her and no manager had let her go: a phone without signal could not know better.
     overridden: waiting ? 0 : holds.filter(({ is }) => is !== 'conflict').length,
     reported: readingRecord(hireId, () => openReports(record)),
+    rounds: book ? readingRecord(hireId, () => roundMatters(record, book.book).length) : 0,
   };
   const closed = state === 'closed' ? await closedStatement(db, hireId) : undefined;
   const at = (of: typeof castOff | typeof cameIn) => {

@@ -1,6 +1,7 @@
 import { type BaseList, BERTH_KINDS } from '@quay/core/fleet/base';
 import type { ListName } from '@quay/core/fleet/book';
-import { COMPUTED } from '@quay/core/fleet/points';
+import { MOST_FIGURE } from '@quay/core/events/parts';
+import { COMPUTED, ROUND_UNITS } from '@quay/core/fleet/points';
 import { JACKET_KINDS, JACKET_MAX_KG, NEWTONS } from '@quay/core/fleet/jacketKinds';
 import { BOAT_STATES } from '@quay/core/fleet/places';
 import { FITTING_KINDS, FITTING_PER, READINGS, TANK_FEEDS, TANK_SHAPES } from '@quay/core/fleet/rows';
@@ -26,6 +27,16 @@ const AGAIN: FieldSpec = {
     { field: 'days', is: 'number', needed: true, min: 1, max: 3650, whole: true },
     { field: 'seconds', is: 'number', min: 1, whole: true, unit: 's' },
     { field: 'say', is: 'wording', lines: 2 },
+  ],
+};
+/** What is told with an item of a round, and what is usual. */
+const FIGURE: FieldSpec = {
+  field: 'figure',
+  is: 'group',
+  of: [
+    { field: 'unit', is: 'choice', options: ROUND_UNITS, needed: true },
+    { field: 'least', is: 'number', min: 0, max: MOST_FIGURE },
+    { field: 'most', is: 'number', min: 0, max: MOST_FIGURE },
   ],
 };
 const QUESTIONS: FieldSpec = {
@@ -203,7 +214,7 @@ export const FIELDS: Readonly<Record<ListName, readonly FieldSpec[]>> = {
       is: 'list',
       needed: true,
       most: 40,
-      of: [{ field: 'say', is: 'wording', needed: true, lines: 2 }, WHEN, wording('caution'), { field: 'lookout', is: 'flag' }],
+      of: [{ field: 'say', is: 'wording', needed: true, lines: 2 }, WHEN, wording('caution'), { field: 'lookout', is: 'flag' }, FIGURE],
     },
   ],
   drills: [
