@@ -147,6 +147,12 @@ describe('appending events', () => {
     expect(await kinds(HIRE, 'tuppenny-bun')).toContain('reported');
     await append([done(bump!.id)]);
     expect(await kinds(HIRE, 'tuppenny-bun')).not.toContain('reported');
+    // Laid up with everything ticked is nobody's matter; what was left is.
+    const laidUp = (left: string[]) => eventOf(HIRE, device, { kind: 'roundDone', round: 'lay-up', done: [], left });
+    await append([laidUp([])]);
+    expect(await kinds(HIRE, 'tuppenny-bun')).not.toContain('rounds');
+    await append([laidUp(['key'])]);
+    expect(await kinds(HIRE, 'tuppenny-bun')).toContain('rounds');
     // Her next hire was cast off on a phone without signal.
     const other = eventOf('h-1008', device, { kind: 'castOff' }, { at: '2026-06-13T10:41:00.000Z' });
     await phone.send('POST', '/hires/h-1008/events', { sentAt: quay.clock.now.toISOString(), events: [other] });
