@@ -189,6 +189,9 @@ test('outside and the renter’s phone: axe finds nothing serious, sun or dusk',
     ['help', 'locate'],
     ['round/evening', 'keep-round'],
     ['report', 'keep-report'],
+    ['chart', 'locate'],
+    ['paper', 'print'],
+    ['spent', 'keep-spent'],
     ['brief', 'read-on'],
   ] as const) {
     await stranger.page.goto(`${quay.url}/r/${at}`);
