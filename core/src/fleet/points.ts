@@ -70,12 +70,12 @@ export const FixCard = z.object({
 });
 export type FixCard = z.infer<typeof FixCard>;
 
-/** `leaving`: what whoever comes back alone does before they go. */
 /** In which what is told with a round is counted: what was added or pumped, how full, how charged, how long. */
 export const ROUND_UNITS = ['mL', '%', 'min', 'V'] as const;
 export type RoundUnit = (typeof ROUND_UNITS)[number];
 const bound = z.optional(Figure);
 
+/** `leaving`: what whoever comes back alone does before they go. */
 const ROUND_IDS = ['ready', 'morning', 'evening', 'lay-up', 'leaving'] as const;
 export const Round = z.object({
   id: z.enum(ROUND_IDS),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { deepEnough, depthOver } from './depth';
+import { deepEnough, depthAhead, depthOver, UNDER_KEEL_M } from './depth';
 
 const HOUR = 3_600_000;
 const hours = (...heights: number[]) => heights.map((waterM, i) => ({ atMs: i * HOUR, waterM }));
@@ -31,6 +31,18 @@ describe('depth by the hour', () => {
       { fromMs: 0, untilMs: HOUR / 2 },
       { fromMs: 1.5 * HOUR, untilMs: 2 * HOUR },
     ]);
+  });
+
+  it('of a boat is told as far ahead as it is foretold, inwards to five minutes, with what stays under her: hand-worked', () => {
+    const day = { fromMs: 0, untilMs: 48 * HOUR };
+    const found = depthAhead({ chartM: 0, draftM: 1 - UNDER_KEEL_M }, hours(0, 2.1, 2.1, 0), day)!;
+    expect([found.needM, found.always, found.over.at(-1)!.atMs]).toEqual([1, false, 3 * HOUR]);
+    // Over a metre from 28.6 minutes on, until as long before the end.
+    expect(found.enough).toEqual([{ fromMs: 30 * 60_000, untilMs: 150 * 60_000 }]);
+    expect(depthAhead({ chartM: 3, draftM: 1 }, hours(0, 2), day)!.always).toBe(true);
+    expect(depthAhead({ chartM: -9, draftM: 1 }, hours(0, 2), day)!.enough).toEqual([]);
+    expect(depthAhead({ chartM: 1, draftM: 1 }, [], day)).toBeUndefined();
+    expect(depthAhead({ chartM: 1, draftM: 1 }, hours(...Array<number>(40).fill(1)), day)!.over.at(-1)!.atMs).toBe(24 * HOUR);
   });
 
   it('holds at every minute of a stretch and at none outside of one (property)', () => {

@@ -27,6 +27,31 @@ export const depthOver = (
   return [fromMs, ...between, untilMs].map((atMs) => ({ atMs, depthM: chartM + heightAt(atMs) }));
 };
 
+/** Told to so many minutes: nobody goes by less. */
+const STEP_MS = 5 * 60_000;
+/** Ahead of that nobody asks of a place. */
+const AHEAD_MS = 24 * 3_600_000;
+
+/**
+ * Depth at a place for a boat while she is out, as far ahead as it is foretold, and when it is enough with what stays under
+ * her keel; stretches are told on the careful side.
+ * @returns nothing where nobody foretells the water for now
+ */
+export const depthAhead = (
+  { chartM, draftM }: { chartM: number; draftM: number },
+  foretold: Parameters<typeof depthOver>[1],
+  { fromMs, untilMs }: { fromMs: number; untilMs: number },
+): { over: DepthAt[]; needM: number; always: boolean; enough: { fromMs: number; untilMs: number }[] } | undefined => {
+  const until = Math.min(untilMs, fromMs + AHEAD_MS, foretold.at(-1)?.atMs ?? -Infinity);
+  const over = depthOver(chartM, foretold, { fromMs, untilMs: until });
+  if (!over) return undefined;
+  const needM = draftM + UNDER_KEEL_M;
+  const enough = deepEnough(over, needM)
+    .map((one) => ({ fromMs: Math.ceil(one.fromMs / STEP_MS) * STEP_MS, untilMs: Math.floor(one.untilMs / STEP_MS) * STEP_MS }))
+    .filter((one) => one.fromMs < one.untilMs);
+  return { over, needM, always: over.every(({ depthM }) => depthM >= needM), enough };
+};
+
 /** Stretches of time, ms since 1970, in which a depth is at least what is needed; between two instants it goes straight from one to the other. */
 export const deepEnough = (over: readonly DepthAt[], needM: number): { fromMs: number; untilMs: number }[] => {
   const found: { fromMs: number; untilMs: number }[] = [];

@@ -6,11 +6,11 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
 import type { Knex } from 'knex';
-import { Piscina } from 'piscina';
 import { classesOf } from '../topics/fleet/resolvedBook';
 import { starterClasses } from '../topics/fleet/starters';
 import { datedOf, earliestDay, pricesIn } from '../topics/policy/prices';
 import { changesBetween, withRows } from '../topics/policy/priceTable';
+import { doneApart } from '../platform/apart';
 import { allStaff, type StaffRow } from '../platform/signIn/staff';
 import { type Import, LOGO_FILES, type readImport } from './read';
 import readFolder, { type FolderTask } from './thread';
@@ -24,25 +24,11 @@ const TIME_MS = 120_000;
 /** So many faults and notices are told. */
 const TOLD = 100;
 
-/** Reading the files took longer than any honest ones do. */
-export class FilesTookTooLong extends Error {}
-
 type Read = ReturnType<typeof readImport>;
 
-/** Reads in a thread of its own, which ends with it. @param threads where bundled threads lie; without, it is read here */
-const readApart = async (task: FolderTask, threads: string | undefined): Promise<Read> => {
-  if (threads === undefined) return readFolder(task);
-  const pool = new Piscina<FolderTask, Read>({ filename: join(threads, 'import.mjs'), minThreads: 0, maxThreads: 1 });
-  const signal = AbortSignal.timeout(TIME_MS);
-  try {
-    return await pool.run(task, { signal });
-  } catch (error) {
-    if (signal.aborted) throw new FilesTookTooLong(`${TIME_MS} ms`);
-    throw error;
-  } finally {
-    await pool.destroy();
-  }
-};
+/** Reads in a thread of its own. @param threads where bundled threads lie; without, it is read here @throws TookTooLong */
+const readApart = async (task: FolderTask, threads: string | undefined): Promise<Read> =>
+  threads === undefined ? readFolder(task) : doneApart(join(threads, 'import.mjs'), task, TIME_MS);
 
 /** Drills of the books that are here, as text: each was gone through when it was kept. */
 const drillsHere = async (db: Knex): Promise<string[]> => {
@@ -193,7 +179,7 @@ const kindsOf = async (db: Knex, files: readonly string[], data: Import, standin
 
 /**
  * Reads files that somebody brought, laid over what is here.
- * @returns what they would change, and the data to load where nothing is wrong @throws ZipFault, FilesTookTooLong
+ * @returns what they would change, and the data to load where nothing is wrong @throws ZipFault, TookTooLong
  */
 export const readFiles = async (
   db: Knex,

@@ -5,7 +5,8 @@ import { fail, ProblemError } from '../platform/http/problem';
 import type { Store } from '../platform/database/open';
 import { logoFrom } from '../topics/policy/logo';
 import { sayFault } from '../platform/fault';
-import { FilesTookTooLong, readFiles, withExport } from './files';
+import { TookTooLong } from '../platform/apart';
+import { readFiles, withExport } from './files';
 import { ImportRefused, loadImport } from './load';
 import { ZipFault, zipOf } from './zip';
 
@@ -32,7 +33,7 @@ const readSent = async ({ quay, req, now }: Pick<Call<Endpoint>, 'quay' | 'req' 
     return await withLogo(quay.store, read);
   } catch (error) {
     if (error instanceof ZipFault) return fail(422, 'filesNotReadable', { why: error.why });
-    if (error instanceof FilesTookTooLong) return fail(422, 'filesNotReadable', { why: 'tookTooLong' });
+    if (error instanceof TookTooLong) return fail(422, 'filesNotReadable', { why: 'tookTooLong' });
     throw error;
   }
 };

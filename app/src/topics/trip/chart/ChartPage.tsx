@@ -3,15 +3,15 @@ import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
 import { useChartWords } from '../../../i18n/chartWords';
 import type { HireView } from '../../../local/hire';
-import { Notice } from '../../../ui/board';
 import { Button } from '../../../ui/controls/button';
 import { useRoom } from '../../../ui/room';
 import { Screen } from '../../../ui/screen';
 import { Scroll } from '../../../ui/scroll';
 import { useTones } from '../../../ui/theme';
-import { Body, SlabBold } from '../../../ui/words';
+import { SlabBold } from '../../../ui/words';
 import { ChartBoard } from './ChartBoard';
 import { ChartFigures } from './ChartFigures';
+import { NoWater } from './NoWater';
 import { Places, PlacesSheet } from './PlacesSheet';
 import { type ChartAddress, useChartDay } from './useChartDay';
 
@@ -45,16 +45,7 @@ const Chart = ({ view, address, onGo, onAnchor, onPaper, onBack }: Parameters<ty
   const [choosing, setChoosing] = useState(false);
   const day = useChartDay(view, address);
   const { sheet, chosen, canal, wishes, lying } = day;
-  if (!waters || !sheet)
-    return (
-      <Screen title={t('chart.title')} sub={boat.name} onBack={onBack} measure={640}>
-        <View style={{ padding: 12 }}>
-          <Notice kind="ask" title={t('chart.none')}>
-            <Body>{t('chart.noneWhy')}</Body>
-          </Notice>
-        </View>
-      </Screen>
-    );
+  if (!waters || !sheet) return <NoWater title={t('chart.title')} boat={boat.name} onBack={onBack} />;
   const go = (id: string) => {
     setChoosing(false);
     onGo({ place: id, at: undefined });

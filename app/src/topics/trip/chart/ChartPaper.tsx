@@ -8,7 +8,6 @@ import { useChartWords } from '../../../i18n/chartWords';
 import type { HireView } from '../../../local/hire';
 import { printPage } from '../../../platform/browser';
 import { WaterChart } from '../../../platform/chart/WaterChart';
-import { Notice } from '../../../ui/board';
 import { useNow } from '../../../ui/clock';
 import { Button } from '../../../ui/controls/button';
 import { dayName, whenOf } from '../../../ui/format';
@@ -18,6 +17,7 @@ import { SUN, TonesContext } from '../../../ui/theme';
 import { Body, Bold, SlabBold, Small } from '../../../ui/words';
 import { useAgreed } from '../AgreedPlan';
 import { Rule } from './HoldsHere';
+import { NoWater } from './NoWater';
 import { TurnFigure, useClock } from './TurnCard';
 import { type ChartDay, useChartDay } from './useChartDay';
 
@@ -38,16 +38,7 @@ const Paper = ({ view, onBack }: { view: HireView; onBack: () => void }) => {
   const [heightPx, setHeight] = useState(0);
   const { waters, boat } = view.pack;
   const day = useChartDay(view, {});
-  if (!waters || !day.sheet)
-    return (
-      <Screen title={t('paper.title')} sub={boat.name} onBack={onBack} measure={640}>
-        <View style={{ padding: 12 }}>
-          <Notice kind="ask" title={t('chart.none')}>
-            <Body>{t('chart.noneWhy')}</Body>
-          </Notice>
-        </View>
-      </Screen>
-    );
+  if (!waters || !day.sheet) return <NoWater title={t('paper.title')} boat={boat.name} onBack={onBack} />;
   // A phone shows the sheet small; its lines break where they break on paper.
   const scale = Math.min(1, (width - BESIDE) / SHEET_W);
   return (

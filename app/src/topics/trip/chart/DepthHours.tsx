@@ -1,5 +1,5 @@
 import { clockOf } from '@quay/core/time/zone';
-import { deepEnough, type DepthAt, depthOver, UNDER_KEEL_M } from '@quay/core/trip/depth';
+import { type DepthAt, depthAhead, UNDER_KEEL_M } from '@quay/core/trip/depth';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { View } from 'react-native';
@@ -11,10 +11,6 @@ import { Body, Bold, Small } from '../../../ui/words';
 import type { Foreseen } from '../useForecast';
 
 const HOUR_MS = 3_600_000;
-/** Shown ahead, at most. */
-const AHEAD_H = 24;
-/** Told to so many minutes, on the careful side. */
-const STEP_MS = 5 * 60_000;
 const HEIGHT = 116;
 /** Of the drawing above its hours. */
 const DRAWN = 90;
@@ -39,31 +35,26 @@ export const DepthHours = ({ chartM, draftM, guessed, foreseen, fromMs, untilMs,
     () => (foreseen?.forecast.hours ?? []).map(({ at, waterM }) => ({ atMs: Date.parse(at), waterM })).sort((a, b) => a.atMs - b.atMs),
     [foreseen],
   );
-  const until = Math.min(untilMs, fromMs + AHEAD_H * HOUR_MS, foretold.at(-1)?.atMs ?? -Infinity);
-  const over = depthOver(chartM, foretold, { fromMs, untilMs: until });
+  const ahead = depthAhead({ chartM, draftM }, foretold, { fromMs, untilMs });
   const title = <Bold>{t('depth.title')}</Bold>;
-  if (!over)
+  if (!ahead)
     return (
       <View style={{ gap: 4 }} testID="depth-hours">
         {title}
         <Body>{t('depth.unknown', { m: measures().metres(Math.max(0, chartM)) })}</Body>
       </View>
     );
-  const needM = draftM + UNDER_KEEL_M;
-  const spans = deepEnough(over, needM)
-    .map((one) => ({ from: Math.ceil(one.fromMs / STEP_MS) * STEP_MS, to: Math.floor(one.untilMs / STEP_MS) * STEP_MS }))
-    .filter(({ from, to }) => from < to);
-  const always = over.every(({ depthM }) => depthM >= needM);
+  const { over, needM, always, enough } = ahead;
   const depths = over.map(({ depthM }) => Math.max(0, depthM));
   return (
     <View style={{ gap: 6 }} testID="depth-hours">
       {title}
       {always ? (
         <Tag kind="ok">{t('depth.always')}</Tag>
-      ) : spans.length === 0 ? (
+      ) : enough.length === 0 ? (
         <Tag kind="stop">{t('depth.never')}</Tag>
       ) : (
-        <Tag kind="ask">{t('depth.from', { spans: spans.map(({ from, to }) => `${clock(from)} – ${clock(to)}`).join(', ') })}</Tag>
+        <Tag kind="ask">{t('depth.from', { spans: enough.map((one) => `${clock(one.fromMs)} – ${clock(one.untilMs)}`).join(', ') })}</Tag>
       )}
       <Curve
         over={over}
@@ -74,7 +65,7 @@ export const DepthHours = ({ chartM, draftM, guessed, foreseen, fromMs, untilMs,
           low: measures().metres(Math.min(...depths)),
           high: measures().metres(Math.max(...depths)),
           from: clock(fromMs),
-          to: clock(until),
+          to: clock(over.at(-1)!.atMs),
         })}
       />
       <Small>

@@ -1,14 +1,22 @@
 import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
 import * as api from '@quay/contract/track';
 import type { ProblemCode } from '@quay/contract/problems';
 import type { Knex } from 'knex';
+import { doneApart, TookTooLong } from '../../../platform/apart';
 import type { TrackRow } from '../../../platform/database/tables';
 import { on, staffOf } from '../../../platform/http/mount';
 import { fail } from '../../../platform/http/problem';
 import { groundOf } from '../../party/party';
 import { mustExist } from '../../booking/mustExist';
-import { readTrackApart, TrackTookTooLong } from './apart';
-import type { TrackRead } from './read';
+import { readTrack, type TrackRead, type TrackTask } from './read';
+
+/** Whoever sends a track that takes longer means ill, ms. */
+const TIME_MS = 60_000;
+
+/** Reads a track in a thread of its own. @param threads where bundled threads lie; without, it is read here @throws TookTooLong */
+const readApart = async (task: TrackTask, threads: string | undefined): Promise<TrackRead> =>
+  threads === undefined ? readTrack(task) : doneApart(join(threads, 'track.mjs'), task, TIME_MS);
 
 const FAULTS = {
   notGpx: 'trackNotGpx',
@@ -53,8 +61,8 @@ export const trackRoutes = [
     const ground = await groundOf(db, params.hireId);
     if (!ground?.waters) return fail(422, 'trackNoWaters');
     const task = { bytes, waters: ground.waters, base: ground.base.position };
-    const read = await readTrackApart(task, quay.threads).catch((error: unknown) => {
-      if (error instanceof TrackTookTooLong) return fail(422, 'trackTooSlow');
+    const read = await readApart(task, quay.threads).catch((error: unknown) => {
+      if (error instanceof TookTooLong) return fail(422, 'trackTooSlow');
       throw error;
     });
     if ('refused' in read) {
